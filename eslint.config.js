@@ -1,0 +1,34 @@
+const { defineConfig, globalIgnores } = require('eslint/config');
+const expo = require('eslint-config-expo/flat');
+const prettier = require('eslint-config-prettier/flat');
+
+module.exports = defineConfig([
+  globalIgnores(['dist/**', '.expo/**', 'node_modules/**', 'test-results/**', 'expo-env.d.ts']),
+  expo,
+  prettier,
+  {
+    files: ['**/*.ts', '**/*.tsx'],
+    rules: {
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/no-non-null-assertion': 'error',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      eqeqeq: 'error',
+      'no-console': 'error',
+    },
+  },
+  {
+    files: ['src/core/**/*.ts', 'src/bench/**/*.ts'],
+    rules: {
+      'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'process', 'setTimeout', 'performance', 'Date'],
+      'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'Randomness comes in from outside.' }],
+    },
+  },
+  {
+    files: ['scripts/**', 'src/server/main.ts', 'tests/**'],
+    rules: { 'no-console': 'off' },
+  },
+  {
+    files: ['*.config.js', '*.cjs', 'tests/**/*.cjs'],
+    languageOptions: { globals: { __dirname: 'readonly', module: 'writable', require: 'readonly' } },
+  },
+]);

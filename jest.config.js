@@ -1,0 +1,36 @@
+const alias = { '^@/(.*)$': '<rootDir>/src/$1' };
+const esbuild = '<rootDir>/tests/esbuild-transform.cjs';
+
+/** ESM-only packages that Jest has to transform: d3-* (.mjs here) and what they import. */
+const ESM_ONLY = 'd3-[a-z]+|internmap|comlink';
+
+/** jest-expo's own list, with those packages added to it. */
+function transformIgnore(preset) {
+  return require(`jest-expo/${preset}/jest-preset`).transformIgnorePatterns.map((pattern) =>
+    pattern.startsWith('/node_modules/(?!(') ? pattern.replace('(?!(', `(?!(${ESM_ONLY}|`) : pattern,
+  );
+}
+
+module.exports = {
+  projects: [
+    {
+      displayName: 'core',
+      rootDir: __dirname,
+      testEnvironment: 'node',
+      testMatch: ['<rootDir>/src/{core,bench,data,server,workers}/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts'],
+      transform: { '\\.(mjs|[mc]?tsx?)$': esbuild },
+      transformIgnorePatterns: [`/node_modules/(?!(${ESM_ONLY}))`],
+      moduleNameMapper: alias,
+    },
+    {
+      displayName: 'ui',
+      rootDir: __dirname,
+      preset: 'jest-expo/web',
+      setupFilesAfterEnv: ['<rootDir>/tests/setup-ui.ts'],
+      testMatch: ['<rootDir>/src/{ui,features}/**/*.test.{ts,tsx}'],
+      transform: { '\\.mjs$': esbuild },
+      transformIgnorePatterns: transformIgnore('web'),
+      moduleNameMapper: { ...alias, '\\.woff2$': '<rootDir>/tests/asset-stub.cjs' },
+    },
+  ],
+};

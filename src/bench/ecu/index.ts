@@ -1,0 +1,1 @@
+export { ECU_OFF, ecuInjection, steppedEcu, type EcuState, type SensorReadings } from './virtualEcu';

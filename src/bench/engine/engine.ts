@@ -1,0 +1,221 @@
+import { airMassMg, GAS_CONSTANT_AIR } from '@/core/fuel';
+import { deadTimeMs, flowAtPressureGPerS, pressureAcrossKpa } from '@/core/injector';
+import { lookUpMap } from '@/core/map';
+import { ZERO_CELSIUS_K } from '@/core/units';
+import { eventOutcome, indicatedWorkJ, vapourShare, type EventOutcome } from './combustion';
+import { frictionKpa, torqueNm } from './friction';
+import type { StandIn } from './standIn';
+import type { Thermal } from './thermal';
+import { throttleFlowGPerS } from './throttle';
+
+/** Step of the simulation, s. */
+export const STEP_S = 0.001;
+
+/** The engine at one moment. */
+export interface EngineState {
+  readonly timeS: number;
+  readonly speedRpm: number;
+  /** Turns of the crank since rest. */
+  readonly turns: number;
+  readonly manifoldKpa: number;
+  readonly batteryV: number;
+  /** Fuel lying on the port walls, all cylinders, mg. */
+  readonly filmMg: number;
+  /** Fuel evaporated from the film since the last cylinder drew, mg. */
+  readonly evaporatedMg: number;
+  /** Fuel injected past the film but not yet drawn, oldest first, mg: one entry for each event of the way. */
+  readonly underwayMg: readonly number[];
+  /** Torque of the last event, spread to the next one, N·m. */
+  readonly gasTorqueNm: number;
+  /** How wet the plugs are: 1 does not spark. */
+  readonly plugWetness: number;
+  readonly coolantC: number;
+  /** Valves and chamber above the coolant, K. */
+  readonly heatedByC: number;
+}
+
+/** What acts on the engine during a step. */
+export interface EngineInputs {
+  readonly starterOn: boolean;
+  readonly batteryRestV: number;
+  readonly airC: number;
+  readonly idleAreaMm2: number;
+  readonly thermal: Thermal;
+}
+
+/** What the engine computer does to one cylinder. */
+export interface EventCommand {
+  readonly openingMs: number;
+  readonly sparkDeg: number;
+  /** Cycle-to-cycle variation of the burn, about 1. */
+  readonly burnFactor: number;
+}
+
+/** What one cylinder drew and did. */
+export interface EventResult {
+  readonly state: EngineState;
+  readonly outcome: EventOutcome;
+  readonly vapourLambda: number;
+  readonly injectedMg: number;
+}
+
+/** Starter for each litre turned: torque at rest, N·m, and the speed at which it has none at 12.6 V. */
+const STARTER = { stallNmPerL: 55, freeRpm: 330, ratedV: 12.6 } as const;
+/** Starter current at standstill, A, and battery resistance at 20 °C, Ω, growing for each kelvin below. */
+const BATTERY = { stallA: 290, resistanceOhm: 0.02, coldPerK: 0.012, sagS: 0.06 } as const;
+/** Alternator: voltage, speed from which it charges, and how fast the voltage comes up. */
+const ALTERNATOR = { volts: 14.1, fromRpm: 650, riseS: 0.8 } as const;
+/** Valves end up this much above the coolant, within this time of firing. */
+const VALVES = { heatedC: 62, heatingS: 13, coolingS: 40 } as const;
+/** Coolant gained for each kilojoule burned in a litre of engine, K. */
+const COOLANT_K_PER_KJ_PER_L = 0.06;
+/** Liquid above this many stoichiometric masses in one event wets the plug; it dries in this time. */
+const PLUG = { liquidTaken: 5, richStep: 0.12, dryingS: 6, firedStep: 0.25 } as const;
+/** Share of a cycle between the computing of a pulse and the burning of that charge: sprayed on a closed valve, drawn, compressed. */
+const INJECTION_LEAD_CYCLES = 0.75;
+const RPM_PER_RAD_S = 60 / (2 * Math.PI);
+
+/** Events between the computing of a pulse and the burning of that charge. */
+function eventsUnderway(standIn: StandIn): number {
+  return Math.round(INJECTION_LEAD_CYCLES * standIn.cylinders);
+}
+
+/** The engine at rest, soaked at one temperature. */
+export function engineAtRest(standIn: StandIn, coolantC: number, batteryV: number): EngineState {
+  return {
+    timeS: 0,
+    speedRpm: 0,
+    turns: 0,
+    manifoldKpa: standIn.barometricKpa,
+    batteryV,
+    filmMg: 0,
+    evaporatedMg: 0,
+    underwayMg: Array.from({ length: eventsUnderway(standIn) }, () => 0),
+    gasTorqueNm: 0,
+    plugWetness: 0,
+    coolantC,
+    heatedByC: 0,
+  };
+}
+
+/** Everything that flows between two events, over one step: air, film, voltage, torque, speed. */
+export function steppedEngine(standIn: StandIn, state: EngineState, inputs: EngineInputs): EngineState {
+  const manifoldKpa = steppedManifold(standIn, state, inputs);
+  const evaporating = state.filmMg * (STEP_S / inputs.thermal.filmTauS);
+  const starterNm = inputs.starterOn ? starterTorque(standIn, state) : 0;
+  const batteryV = steppedBattery(standIn, state, inputs, starterNm);
+  const displacement = standIn.cylinders * standIn.cylinderVolumeCm3;
+  const drag =
+    frictionKpa(state.speedRpm, inputs.thermal.oilFactor) + Math.max(0, standIn.barometricKpa - manifoldKpa);
+  const dragNm = torqueNm(drag, displacement);
+  const netNm = state.gasTorqueNm + starterNm - dragNm;
+  const faster = state.speedRpm + (netNm / standIn.inertiaKgM2) * STEP_S * RPM_PER_RAD_S;
+  const speedRpm = Math.max(0, faster);
+  return {
+    timeS: state.timeS + STEP_S,
+    speedRpm,
+    turns: state.turns + (speedRpm / 60) * STEP_S,
+    manifoldKpa,
+    batteryV,
+    filmMg: state.filmMg - evaporating,
+    evaporatedMg: state.evaporatedMg + evaporating,
+    underwayMg: state.underwayMg,
+    gasTorqueNm: speedRpm > 0 ? state.gasTorqueNm : 0,
+    plugWetness: state.plugWetness * (1 - STEP_S / PLUG.dryingS),
+    coolantC: state.coolantC,
+    heatedByC: state.heatedByC * (1 - STEP_S / VALVES.coolingS),
+  };
+}
+
+/** Manifold filling, stepped linearly implicitly: explicit steps are unstable on small manifolds. */
+function steppedManifold(standIn: StandIn, state: EngineState, inputs: EngineInputs): number {
+  const airK = inputs.airC + ZERO_CELSIUS_K;
+  const inGPerS = throttleFlowGPerS(inputs.idleAreaMm2, standIn.barometricKpa, airK, state.manifoldKpa);
+  const ve = lookUpMap(standIn.ve, state.speedRpm, state.manifoldKpa) / 100;
+  const volumeRatePerS =
+    ((ve * standIn.cylinders * standIn.cylinderVolumeCm3) / 1000 / standIn.manifoldVolumeL) *
+    (state.speedRpm / 120);
+  const risePerS = (GAS_CONSTANT_AIR * airK * inGPerS) / standIn.manifoldVolumeL / 1000;
+  const next = (state.manifoldKpa + STEP_S * risePerS) / (1 + STEP_S * volumeRatePerS);
+  return Math.min(standIn.barometricKpa, next);
+}
+
+function starterTorque(standIn: StandIn, state: EngineState): number {
+  const litres = (standIn.cylinders * standIn.cylinderVolumeCm3) / 1000;
+  const free = STARTER.freeRpm * Math.sqrt(Math.max(0, state.batteryV) / (STARTER.ratedV - 2.5));
+  return Math.max(0, STARTER.stallNmPerL * litres * (1 - state.speedRpm / free));
+}
+
+function steppedBattery(
+  standIn: StandIn,
+  state: EngineState,
+  inputs: EngineInputs,
+  starterNm: number,
+): number {
+  const litres = (standIn.cylinders * standIn.cylinderVolumeCm3) / 1000;
+  const amps = (BATTERY.stallA * starterNm) / (STARTER.stallNmPerL * litres);
+  const resistance = BATTERY.resistanceOhm * (1 + BATTERY.coldPerK * Math.max(0, 20 - state.coolantC));
+  const loaded = inputs.batteryRestV - amps * resistance;
+  const charging = state.speedRpm > ALTERNATOR.fromRpm && !inputs.starterOn;
+  const target = charging ? Math.max(loaded, ALTERNATOR.volts) : loaded;
+  const lag = charging ? ALTERNATOR.riseS : BATTERY.sagS;
+  return state.batteryV + ((target - state.batteryV) * STEP_S) / lag;
+}
+
+/** One cylinder draws, and what it drew burns or does not. Its torque acts until the next event. */
+export function cylinderEvent(
+  standIn: StandIn,
+  state: EngineState,
+  inputs: EngineInputs,
+  command: EventCommand,
+): EventResult {
+  const { thermal } = inputs;
+  const { injector } = standIn;
+  const across = pressureAcrossKpa(
+    injector.regulator,
+    injector.railGaugeKpa,
+    standIn.barometricKpa,
+    state.manifoldKpa,
+  );
+  const openMs = Math.max(0, command.openingMs - deadTimeMs(injector.deadTime, state.batteryV));
+  const injectedMg = openMs * flowAtPressureGPerS(injector.ratedFlowGPerS, injector.ratedPressureKpa, across);
+
+  const chargeC = inputs.airC + 0.4 * (state.coolantC + 0.3 * state.heatedByC - inputs.airC);
+  const ve = lookUpMap(standIn.ve, state.speedRpm, state.manifoldKpa);
+  const airMg = airMassMg(ve, state.manifoldKpa, standIn.cylinderVolumeCm3, chargeC);
+  const [drawnMg = 0, ...waitingMg] = [...state.underwayMg, injectedMg * (1 - thermal.filmShare)];
+  const arrivingMg = drawnMg + state.evaporatedMg;
+  const share = vapourShare(thermal, state.speedRpm, state.manifoldKpa, standIn.barometricKpa);
+  const vapourMg = arrivingMg * share;
+  const stoichMg = airMg / standIn.fuel.stoichiometricRatio;
+  const vapourLambda = stoichMg / vapourMg;
+
+  const liquid = (arrivingMg - vapourMg) / stoichMg;
+  const soaked = state.plugWetness + Math.max(0, liquid - PLUG.liquidTaken) * 0.7;
+  const outcome = eventOutcome(thermal, vapourLambda, soaked);
+  const burned = outcome === 'burned';
+  const work = burned
+    ? indicatedWorkJ(standIn, airMg, vapourMg, command.sparkDeg, state.speedRpm, state.manifoldKpa) *
+      command.burnFactor
+    : 0;
+  const litres = (standIn.cylinders * standIn.cylinderVolumeCm3) / 1000;
+  const heatKj = burned ? (Math.min(vapourMg, stoichMg) * standIn.fuel.heatingMjPerKg) / 1000 : 0;
+  const cycleS = state.speedRpm > 0 ? 120 / state.speedRpm / standIn.cylinders : 0;
+  const heating = burned ? ((VALVES.heatedC - state.heatedByC) * cycleS) / VALVES.heatingS : 0;
+  const wetter = outcome === 'tooRich' ? PLUG.richStep : 0;
+  return {
+    state: {
+      ...state,
+      filmMg: state.filmMg + injectedMg * thermal.filmShare,
+      evaporatedMg: 0,
+      underwayMg: waitingMg,
+      gasTorqueNm: (work * standIn.cylinders) / (4 * Math.PI),
+      plugWetness: Math.min(2, Math.max(0, soaked + wetter - (burned ? PLUG.firedStep : 0))),
+      coolantC: state.coolantC + (COOLANT_K_PER_KJ_PER_L * heatKj) / litres,
+      heatedByC: state.heatedByC + heating,
+    },
+    outcome,
+    vapourLambda,
+    injectedMg,
+  };
+}

@@ -1,0 +1,103 @@
+import * as z from 'zod';
+import { unitsOf, type QuantityId, type UnitId } from '../units';
+import { sourceSchema, type Source } from './source';
+
+/** What a field says about itself when asked. */
+export interface FieldHelp {
+  /** What it is. */
+  readonly what: string;
+  /** What is usual. */
+  readonly usual: string;
+  /** What it changes. */
+  readonly changes: string;
+}
+
+interface FieldBase {
+  readonly label: string;
+  /** False when the work goes on without it. */
+  readonly required: boolean;
+  readonly help: FieldHelp;
+}
+
+/** A physical number. Limits are in the quantity's base unit. */
+export interface QuantityFieldInfo<Q extends QuantityId = QuantityId> extends FieldBase {
+  readonly kind: 'quantity';
+  readonly quantity: Q;
+  /** The unit offered before anything is typed. */
+  readonly unit: UnitId<Q>;
+  readonly min: number;
+  readonly max: number;
+  /** Decimals when the base value is shown. */
+  readonly decimals: number;
+  /** Only whole numbers make sense. */
+  readonly whole?: boolean;
+}
+
+/** One of a few named possibilities. */
+export interface ChoiceFieldInfo extends FieldBase {
+  readonly kind: 'choice';
+  readonly options: readonly { readonly id: string; readonly label: string; readonly hint?: string }[];
+}
+
+/** A list of cylinder numbers in the order they fire. */
+export interface OrderFieldInfo extends FieldBase {
+  readonly kind: 'order';
+}
+
+/** A table of dead time against voltage. */
+export interface DeadTimeFieldInfo extends FieldBase {
+  readonly kind: 'deadTime';
+}
+
+export type FieldInfo = QuantityFieldInfo | ChoiceFieldInfo | OrderFieldInfo | DeadTimeFieldInfo;
+
+/** The one place that joins a field's schema with its label, unit, limits and help. */
+export const fieldRegistry = z.registry<FieldInfo>();
+
+/** A quantity as it was typed, with its source. The base-unit value is derived from it, never stored. */
+export interface QuantityValue {
+  amount: number;
+  unit: string;
+  source: Source;
+}
+
+/**
+ * Schema of a quantity field; `null` while nothing is entered. Limits depend on other fields (gauge pressure on the
+ * altitude, say) and are checked on the whole document, see `limits.ts`.
+ */
+export function quantityField<Q extends QuantityId>(info: Omit<QuantityFieldInfo<Q>, 'kind'>) {
+  const ids = unitsOf(info.quantity).map((unit) => unit.id);
+  const [first, ...others] = ids;
+  if (first === undefined) throw new RangeError(`${info.quantity} has no units`);
+  const schema = z
+    .object({ amount: z.number(), unit: z.enum([first, ...others]), source: sourceSchema })
+    .nullable();
+  return schema.register(fieldRegistry, { kind: 'quantity', ...info } as QuantityFieldInfo);
+}
+
+/** Schema of a field that is one of the options; `null` while nothing is chosen. */
+export function choiceField<const Id extends string>(
+  info: Omit<ChoiceFieldInfo, 'kind' | 'options'> & {
+    readonly options: readonly [ChoiceOption<Id>, ...ChoiceOption<Id>[]];
+  },
+) {
+  const [first, ...others] = info.options;
+  const schema = z
+    .object({ value: z.enum([first.id, ...others.map((option) => option.id)]), source: sourceSchema })
+    .nullable();
+  return schema.register(fieldRegistry, { kind: 'choice', ...info });
+}
+
+interface ChoiceOption<Id extends string> {
+  readonly id: Id;
+  readonly label: string;
+  readonly hint?: string;
+}
+
+/** Schema of a firing order; `null` while nothing is entered. */
+export function orderField(info: Omit<OrderFieldInfo, 'kind'>) {
+  const schema = z
+    .object({ value: z.array(z.number().int().min(1).max(16)).min(1).max(16), source: sourceSchema })
+    .nullable();
+  return schema.register(fieldRegistry, { kind: 'order', ...info });
+}

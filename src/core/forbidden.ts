@@ -1,0 +1,2 @@
+// Every package but zod resolves to this file, so that importing one into the core does not compile.
+export {};

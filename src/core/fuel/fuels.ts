@@ -1,0 +1,117 @@
+/** What the calculations need to know of a fuel. */
+export interface Fuel {
+  readonly id: string;
+  readonly label: string;
+  readonly hint: string;
+  /** Mass of air that burns one mass of fuel completely. */
+  readonly stoichiometricRatio: number;
+  /** Density at 15 °C, g/cm³. */
+  readonly densityGPerCm3: number;
+  /** Lower heating value, MJ/kg. */
+  readonly heatingMjPerKg: number;
+  /** Research octane number, for the spark proposal. */
+  readonly octane: number;
+}
+
+/** A pure part of a blend. */
+interface BlendPart {
+  readonly stoichiometricRatio: number;
+  readonly densityGPerCm3: number;
+  readonly heatingMjPerKg: number;
+}
+
+/** Mass fraction, density and stoichiometric ratio of a two-part blend. */
+export interface Blend {
+  readonly massFraction: number;
+  readonly stoichiometricRatio: number;
+  readonly densityGPerCm3: number;
+  readonly heatingMjPerKg: number;
+}
+
+const PETROL: BlendPart = { stoichiometricRatio: 14.7, densityGPerCm3: 0.745, heatingMjPerKg: 43.4 };
+const ETHANOL: BlendPart = { stoichiometricRatio: 9.0, densityGPerCm3: 0.789, heatingMjPerKg: 26.8 };
+
+/**
+ * Properties of two liquids mixed by volume. Stoichiometric ratio and heating value are mass-weighted.
+ * Example: 0.6 ethanol in petrol → mass fraction 0.61369, ratio 11.202.
+ * @param volumeFraction share of `part` by volume, 0…1.
+ */
+export function blendOf(base: BlendPart, part: BlendPart, volumeFraction: number): Blend {
+  const partMass = volumeFraction * part.densityGPerCm3;
+  const baseMass = (1 - volumeFraction) * base.densityGPerCm3;
+  const massFraction = partMass / (partMass + baseMass);
+  const byMass = (a: number, b: number) => a + (b - a) * massFraction;
+  return {
+    massFraction,
+    stoichiometricRatio: byMass(base.stoichiometricRatio, part.stoichiometricRatio),
+    densityGPerCm3: partMass + baseMass,
+    heatingMjPerKg: byMass(base.heatingMjPerKg, part.heatingMjPerKg),
+  };
+}
+
+function ethanolBlend(volumeFraction: number): Omit<Blend, 'massFraction'> {
+  const { massFraction: _share, ...properties } = blendOf(PETROL, ETHANOL, volumeFraction);
+  return properties;
+}
+
+/** The fuel library. Ratios and densities are typical of the kind, not of any brand. */
+const FUELS = {
+  petrol: {
+    id: 'petrol',
+    label: 'Petrol, no oxygenate',
+    hint: 'Ratio 14.7',
+    ...PETROL,
+    octane: 98,
+  },
+  petrolOxygenated: {
+    id: 'petrolOxygenated',
+    label: 'Petrol, light oxygenate',
+    hint: 'Ratio 14.3',
+    stoichiometricRatio: 14.3,
+    densityGPerCm3: 0.745,
+    heatingMjPerKg: 42.4,
+    octane: 99,
+  },
+  ethanol60: {
+    id: 'ethanol60',
+    label: 'Ethanol 60 %',
+    hint: 'Winter blend',
+    ...ethanolBlend(0.6),
+    octane: 104,
+  },
+  ethanol85: {
+    id: 'ethanol85',
+    label: 'Ethanol 85 %',
+    hint: 'Summer blend',
+    ...ethanolBlend(0.85),
+    octane: 106,
+  },
+  methanol: {
+    id: 'methanol',
+    label: 'Methanol',
+    hint: 'Ratio 6.45',
+    stoichiometricRatio: 6.45,
+    densityGPerCm3: 0.792,
+    heatingMjPerKg: 19.9,
+    octane: 108,
+  },
+} as const satisfies Record<string, Fuel>;
+
+export type FuelId = keyof typeof FUELS;
+
+/** The library as options of a field. */
+export const FUEL_OPTIONS = [
+  FUELS.petrol,
+  FUELS.petrolOxygenated,
+  FUELS.ethanol60,
+  FUELS.ethanol85,
+  FUELS.methanol,
+] as const satisfies readonly { id: FuelId; label: string; hint: string }[];
+
+/** The fuel with this id. */
+export function fuelById(id: FuelId): Fuel {
+  return FUELS[id];
+}
+
+/** The properties of petrol and ethanol that blends are computed from. */
+export const BLEND_PARTS = { petrol: PETROL, ethanol: ETHANOL } as const;

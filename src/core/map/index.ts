@@ -1,0 +1,32 @@
+export {
+  cellLimitMessage,
+  editedCells,
+  orderedRange,
+  rangeIndices,
+  withCells,
+  type CellChange,
+  type CellLimitProblem,
+  type CellOperation,
+  type CellRange,
+  type EditResult,
+} from './editMap';
+export {
+  cellShares,
+  gridOf,
+  intervalFraction,
+  intervalIndex,
+  lookUpCurve,
+  lookUpMap,
+  type CellShare,
+  type Grid,
+} from './grid';
+export {
+  COOLANT_AXIS,
+  MANIFOLD_PRESSURE_AXIS,
+  MAX_BREAKPOINTS,
+  SPEED_AXIS,
+  type AxisDefinition,
+  type MapDefinition,
+} from './mapDefinition';
+export { mapSchema, rowCount, type MapData } from './mapSchema';
+export { acceptedMap, proposalDifference, sameAxes, type MapProposal, type Reason } from './proposal';

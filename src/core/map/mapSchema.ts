@@ -1,0 +1,68 @@
+import * as z from 'zod';
+import { sourceSchema, type Source } from '../field';
+import { MAX_BREAKPOINTS, type AxisDefinition, type MapDefinition } from './mapDefinition';
+
+/** A map as it is kept in the document. */
+export interface MapData {
+  /** Breakpoints, strictly increasing. */
+  x: number[];
+  /** Breakpoints, strictly increasing; empty for a curve. */
+  y: number[];
+  /** Row by row, a row for each y breakpoint. */
+  values: number[];
+  /** Where cells come from: each cell names one of these by index. */
+  sources: Source[];
+  cellSources: number[];
+}
+
+/** Number of rows of a map: one for a curve. */
+export function rowCount(map: { y: readonly unknown[] }): number {
+  return Math.max(1, map.y.length);
+}
+
+function axisSchema(axis: AxisDefinition) {
+  return z
+    .array(z.number().min(axis.min).max(axis.max))
+    .min(2)
+    .max(MAX_BREAKPOINTS)
+    .superRefine((breakpoints, context) => {
+      breakpoints.forEach((value, i) => {
+        const previous = breakpoints[i - 1];
+        if (previous !== undefined && value <= previous) {
+          context.addIssue({
+            code: 'custom',
+            path: [i],
+            message: `Breakpoint ${value} does not increase after ${previous}`,
+          });
+        }
+      });
+    });
+}
+
+/** The schema of a map with this definition; `null` until it is generated or imported. */
+export function mapSchema(definition: MapDefinition) {
+  const schema = z
+    .object({
+      x: axisSchema(definition.x),
+      y: definition.y === null ? z.array(z.number()).max(0) : axisSchema(definition.y),
+      values: z.array(z.number().min(definition.min).max(definition.max)),
+      sources: z.array(sourceSchema).min(1).max(64),
+      cellSources: z.array(z.number().int().min(0)),
+    })
+    .superRefine((map, context) => {
+      const cells = map.x.length * rowCount(map);
+      for (const key of ['values', 'cellSources'] as const) {
+        if (map[key].length !== cells) {
+          const message = `Has ${map[key].length} entries; its axes need ${cells}`;
+          context.addIssue({ code: 'custom', path: [key], message });
+        }
+      }
+      map.cellSources.forEach((index, i) => {
+        if (index >= map.sources.length) {
+          const message = `Names source ${index}; there are ${map.sources.length}`;
+          context.addIssue({ code: 'custom', path: ['cellSources', i], message });
+        }
+      });
+    });
+  return schema.nullable();
+}

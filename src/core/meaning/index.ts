@@ -1,0 +1,3 @@
+export { engineMeaning } from './engineMeaning';
+export { IDLE_POINT, injectorMeaning } from './injectorMeaning';
+export type { Figure } from './meaning';

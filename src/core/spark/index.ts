@@ -1,0 +1,2 @@
+export { fullLoadAnchorDeg, proposedSparkDeg, sparkReasons, type SparkInputs } from './sparkGenerator';
+export { sparkMap } from './sparkMap';

@@ -1,0 +1,61 @@
+import { fuelById, type FuelId } from '../fuel/fuels';
+import type { Reason } from '../map';
+
+/** Breakpoints of coolant temperature that start-up curves are proposed on, °C. */
+export const COOLANT_BREAKPOINTS: readonly number[] = [-30, -20, -10, 0, 20, 40, 60, 80];
+
+/** The start-up curves by name. */
+export type StartUpCurveId = 'cranking' | 'afterStart' | 'afterStartDecay' | 'warmUp';
+
+/** Petrol's curves at the temperatures of {@link COOLANT_BREAKPOINTS}: found by trial on the stand-in engines. */
+const PETROL_CURVES: Readonly<Record<StartUpCurveId, readonly number[]>> = {
+  cranking: [6.4, 4.8, 4.1, 3.4, 2.5, 1.85, 1.4, 1.15],
+  afterStart: [2.7, 2.3, 2.05, 1.8, 1.5, 1.3, 1.18, 1.1],
+  afterStartDecay: [42, 36, 31, 26, 19, 14, 10, 7],
+  warmUp: [1.3, 1.24, 1.21, 1.18, 1.12, 1.07, 1.03, 1],
+};
+
+const REASONS: Readonly<Record<StartUpCurveId, string>> = {
+  cranking:
+    'Only part of the fuel evaporates at cranking speed, and less the colder it is; the curve is the inverse of that part.',
+  afterStart:
+    'Just after the catch the valves are as cold as the coolant, but speed and vacuum already help evaporation: less is needed than for cranking.',
+  afterStartDecay:
+    'Valves warm within seconds of firing. Colder metal takes longer, so the decay is longer when cold.',
+  warmUp: 'Port walls follow the coolant. The factor reaches 1 at working temperature and stays there.',
+};
+
+/**
+ * How much harder than petrol a fuel is to start cold: alcohols need more heat to evaporate for each mass of air.
+ * Heat of evaporation over stoichiometric ratio, against petrol's, as the excess over 1 shared by temperature.
+ */
+const COLD_EXCESS: Readonly<Record<FuelId, number>> = {
+  petrol: 1,
+  petrolOxygenated: 1,
+  ethanol60: 1.25,
+  ethanol85: 1.5,
+  methanol: 1.8,
+};
+
+/**
+ * A start-up curve for a fuel, on {@link COOLANT_BREAKPOINTS}, with its reasons. Factors keep their value at 80 °C and
+ * grow with the fuel's cold excess below it.
+ */
+export function proposedStartUp(
+  curve: StartUpCurveId,
+  fuelId: FuelId,
+): { values: number[]; reasons: Reason[] } {
+  const petrol = PETROL_CURVES[curve];
+  const hot = petrol[petrol.length - 1] as number;
+  const excess = COLD_EXCESS[fuelId];
+  const scaled = curve !== 'afterStartDecay';
+  const values = petrol.map((value) => (scaled ? hot + (value - hot) * excess : value));
+  const reasons: Reason[] = [{ text: REASONS[curve] }];
+  if (scaled && excess > 1) {
+    reasons.push({
+      text: `${fuelById(fuelId).label} needs more heat to evaporate than petrol: what the cold adds is multiplied by ${excess}.`,
+      formula: 'value = hot + (petrol value − hot) × cold excess',
+    });
+  }
+  return { values, reasons };
+}

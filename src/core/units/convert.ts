@@ -1,0 +1,34 @@
+import { unitOf, type QuantityId } from './quantities';
+import { STANDARD_CONTEXT, type ConversionContext } from './unit';
+
+/** A number as it was typed, with its unit. */
+export interface Amount {
+  readonly amount: number;
+  readonly unit: string;
+}
+
+/**
+ * The amount in the base unit of its quantity.
+ * Example: 3 bar gauge as absolute pressure at 81 kPa barometric is 381 kPa.
+ * @throws {RangeError} if the unit does not belong to the quantity.
+ */
+export function toBase(
+  quantity: QuantityId,
+  { amount, unit }: Amount,
+  context: ConversionContext = STANDARD_CONTEXT,
+): number {
+  return unitOf(quantity, unit).toBase(amount, context);
+}
+
+/**
+ * A base-unit value expressed in another unit of the quantity; the inverse of {@link toBase}.
+ * @throws {RangeError} if the unit does not belong to the quantity.
+ */
+export function fromBase(
+  quantity: QuantityId,
+  base: number,
+  unit: string,
+  context: ConversionContext = STANDARD_CONTEXT,
+): number {
+  return unitOf(quantity, unit).fromBase(base, context);
+}

@@ -1,0 +1,47 @@
+import { injectorFlow } from './flow';
+import { altitude, length } from './length';
+import { pressureAbsolute, pressureDifference, pressureGauge } from './pressure';
+import { count, density, duration, ratio, rotationalSpeed, seconds, voltage } from './simple';
+import { temperature } from './temperature';
+import type { Quantity, Unit } from './unit';
+import { volume } from './volume';
+
+/** Every quantity a field may have, by id. */
+export const QUANTITIES = {
+  length,
+  altitude,
+  volume,
+  rotationalSpeed,
+  pressureAbsolute,
+  pressureGauge,
+  pressureDifference,
+  injectorFlow,
+  density,
+  duration,
+  seconds,
+  temperature,
+  voltage,
+  count,
+  ratio,
+} as const satisfies Record<string, Quantity>;
+
+/** The id of a quantity in {@link QUANTITIES}. */
+export type QuantityId = keyof typeof QUANTITIES;
+
+/** The ids of a quantity's units. */
+export type UnitId<Q extends QuantityId> = (typeof QUANTITIES)[Q]['units'][number]['id'];
+
+/** The units of a quantity, base first. */
+export function unitsOf(quantity: QuantityId): readonly Unit[] {
+  return QUANTITIES[quantity].units;
+}
+
+/**
+ * The unit of a quantity by its id.
+ * @throws {RangeError} if the quantity has no such unit; ids from files are checked by the schema before.
+ */
+export function unitOf(quantity: QuantityId, unitId: string): Unit {
+  const unit = unitsOf(quantity).find((candidate) => candidate.id === unitId);
+  if (unit === undefined) throw new RangeError(`${quantity} has no unit "${unitId}"`);
+  return unit;
+}

@@ -1,0 +1,43 @@
+import { scaledUnit, type Quantity } from './unit';
+
+/** Crankshaft speed. Base rev/min. */
+export const rotationalSpeed = {
+  id: 'rotationalSpeed',
+  units: [
+    scaledUnit('rev/min', 'rev/min', 1, ['rpm', '1/min', 'min-1']),
+    scaledUnit('rev/s', 'rev/s', 60, ['1/s', 'hz', 'rps']),
+  ],
+} as const satisfies Quantity;
+
+/** Opening and dead times of injectors. Base ms. */
+export const duration = {
+  id: 'duration',
+  units: [scaledUnit('ms', 'ms', 1), scaledUnit('us', 'µs', 0.001, ['µs', 'μs', 'us'])],
+} as const satisfies Quantity;
+
+/** Time the engine has run, or a decay lasts. Base s. */
+export const seconds = {
+  id: 'seconds',
+  units: [scaledUnit('s', 's', 1), scaledUnit('min', 'min', 60)],
+} as const satisfies Quantity;
+
+/** Density of a liquid. Base g/cm³. */
+export const density = {
+  id: 'density',
+  units: [
+    scaledUnit('g/cm3', 'g/cm³', 1, ['g/cm³', 'kg/l', 'g/ml']),
+    scaledUnit('kg/m3', 'kg/m³', 0.001, ['kg/m³']),
+  ],
+} as const satisfies Quantity;
+
+/** Electrical potential. Base V. */
+export const voltage = {
+  id: 'voltage',
+  units: [scaledUnit('V', 'V', 1), scaledUnit('mV', 'mV', 0.001)],
+} as const satisfies Quantity;
+
+/** A number of things. */
+export const count = { id: 'count', units: [scaledUnit('1', '', 1)] } as const satisfies Quantity;
+
+/** A ratio to one, written "9.2". */
+export const ratio = { id: 'ratio', units: [scaledUnit(':1', ':1', 1, [':1'])] } as const satisfies Quantity;

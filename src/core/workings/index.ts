@@ -1,0 +1,1 @@
+export { workingsAt, type Step, type StepInput, type Workings } from './steps';
