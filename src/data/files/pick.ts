@@ -1,0 +1,21 @@
+import * as DocumentPicker from 'expo-document-picker';
+import type { FileResult } from '@/core/calibration';
+import { MAX_FILE_BYTES, readCalibration } from './readCalibration';
+
+/** What came of asking for a file; null when the builder chose none. */
+export type PickedFile =
+  | { readonly name: string; readonly result: FileResult }
+  | { readonly name: string; readonly tooLargeBytes: number }
+  | null;
+
+/** Asks for a calibration file and reads it. */
+export async function pickCalibration(): Promise<PickedFile> {
+  const picked = await DocumentPicker.getDocumentAsync({
+    type: ['application/json', '.json'],
+    base64: false,
+  });
+  const file = picked.assets?.[0]?.file;
+  if (picked.canceled || file === undefined) return null;
+  if (file.size > MAX_FILE_BYTES) return { name: file.name, tooLargeBytes: file.size };
+  return { name: file.name, result: readCalibration(await file.text()) };
+}

@@ -1,0 +1,98 @@
+import type { Draft } from 'immer';
+import { create } from 'zustand';
+import type { Calibration } from '@/core/calibration';
+import type { SourceKind } from '@/core/field';
+import { edited, historyOf, redone, undone, type History } from './history';
+
+/** Whether what is on the screen is what is stored. */
+export type SaveState = 'saved' | 'saving' | 'unsaved' | 'failed';
+
+/** Something the builder must know about the open document, beyond its save state. */
+export type SessionNotice =
+  /** Another tab saved a newer version; nothing has been changed here since. */
+  | { readonly kind: 'newer'; readonly id: string }
+  /** Another tab saved while this one had changes; they went on in a copy. */
+  | { readonly kind: 'forked'; readonly originalId: string; readonly copyName: string };
+
+/** The editing session of the one open document. */
+interface Session {
+  readonly id: string | null;
+  /** Revision in storage that the document came from or was saved as. */
+  readonly revision: number;
+  readonly history: History | null;
+  readonly saveState: SaveState;
+  readonly notice: SessionNotice | null;
+  /** What the builder is typing from; every value typed carries it. */
+  readonly typingSource: SourceKind;
+  /** Text in fields that is not a value yet, by field path, so that leaving a screen loses nothing. */
+  readonly drafts: Readonly<Record<string, string>>;
+}
+
+const NOTHING_OPEN: Session = {
+  id: null,
+  revision: 0,
+  history: null,
+  saveState: 'saved',
+  notice: null,
+  typingSource: 'estimated',
+  drafts: {},
+};
+
+/** The session's store. Components read it with a selector; the functions below are the only ones that change it. */
+export const useSession = create<Session>(() => NOTHING_OPEN);
+
+/** Opens a stored document, with nothing to undo. */
+export function openSession(id: string, revision: number, document: Calibration): void {
+  useSession.setState({ ...NOTHING_OPEN, id, revision, history: historyOf(document) });
+}
+
+export function closeSession(): void {
+  useSession.setState(NOTHING_OPEN);
+}
+
+function change(step: (history: History) => History): void {
+  useSession.setState((session) => {
+    if (session.history === null) return session;
+    const history = step(session.history);
+    return history === session.history ? session : { history, saveState: 'unsaved' };
+  });
+}
+
+/** Makes one undoable edit, named in words for the undo button. */
+export function edit(label: string, recipe: (draft: Draft<Calibration>) => void): void {
+  change((history) => edited(history, label, recipe));
+}
+
+/** Takes back the last edit. What was half typed goes too: it belonged to the state that is left. */
+export function undo(): void {
+  change(undone);
+  useSession.setState({ drafts: {} });
+}
+
+export function redo(): void {
+  change(redone);
+  useSession.setState({ drafts: {} });
+}
+
+export function setTypingSource(typingSource: SourceKind): void {
+  useSession.setState({ typingSource });
+}
+
+/** Keeps text that is not a value yet; null forgets it. */
+export function setDraft(path: string, text: string | null): void {
+  useSession.setState(({ drafts }) => {
+    const { [path]: _old, ...others } = drafts;
+    return { drafts: text === null ? others : { ...others, [path]: text } };
+  });
+}
+
+export function dismissNotice(): void {
+  useSession.setState({ notice: null });
+}
+
+/** The open document. @throws {TypeError} outside a screen that has one open. */
+export function useDocument(): Calibration {
+  const document = useSession((session) => session.history?.document);
+  if (document === undefined) throw new TypeError('No calibration is open');
+  return document;
+}

@@ -1,0 +1,43 @@
+import * as z from 'zod';
+import { calibrationSchema, type Calibration } from '@/core/calibration';
+
+/** A stored calibration with what storage needs to know of it. */
+export interface CalibrationRecord {
+  readonly id: string;
+  /** Raised by every save; a save names the revision it started from, so no tab overwrites another unseen. */
+  readonly revision: number;
+  readonly createdAt: string;
+  readonly document: Calibration;
+}
+
+/** What the list shows without opening a document. */
+export interface CalibrationEntry {
+  readonly id: string;
+  readonly revision: number;
+  readonly name: string;
+  /** The engine in a few words, or empty while it is unknown. */
+  readonly engineLine: string;
+  readonly createdAt: string;
+  readonly modifiedAt: string;
+  readonly sizeBytes: number;
+  /** When it was put in the bin; null while it is kept. */
+  readonly deletedAt: string | null;
+}
+
+export const recordSchema = z.object({
+  id: z.string().min(1),
+  revision: z.number().int().min(1),
+  createdAt: z.iso.datetime(),
+  document: calibrationSchema,
+});
+
+export const entrySchema = z.object({
+  id: z.string().min(1),
+  revision: z.number().int().min(1),
+  name: z.string(),
+  engineLine: z.string(),
+  createdAt: z.iso.datetime(),
+  modifiedAt: z.iso.datetime(),
+  sizeBytes: z.number(),
+  deletedAt: z.iso.datetime().nullable(),
+});

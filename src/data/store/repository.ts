@@ -1,0 +1,160 @@
+import { calibrationFromJson, type Calibration } from '@/core/calibration';
+import { engineLine } from './engineLine';
+import { entrySchema, recordSchema, type CalibrationEntry, type CalibrationRecord } from './record';
+
+/** The string store underneath: AsyncStorage in the app, a map in tests. `setMany` is one transaction. */
+export interface StringStore {
+  getItem(key: string): Promise<string | null>;
+  getMany(keys: string[]): Promise<Record<string, string | null>>;
+  setMany(entries: Record<string, string>): Promise<void>;
+  removeMany(keys: string[]): Promise<void>;
+  getAllKeys(): Promise<string[]>;
+}
+
+/** What the repository takes from outside. */
+export interface RepositoryPorts {
+  readonly store: StringStore;
+  /** Runs one task at a time for a key, across tabs. */
+  readonly exclusively: <T>(key: string, task: () => Promise<T>) => Promise<T>;
+  readonly now: () => Date;
+  readonly newId: () => string;
+  /** Tells the other tabs that a calibration changed. */
+  readonly announce: (id: string, revision: number) => void;
+}
+
+export type SaveResult =
+  | { readonly ok: true; readonly revision: number }
+  /** Somebody else saved since the revision the caller started from. Nothing was written. */
+  | { readonly ok: false; readonly storedRevision: number | null };
+
+/** Why a stored calibration cannot be opened. */
+export class UnreadableRecord extends Error {
+  constructor(
+    readonly id: string,
+    /** The stored text, for rescue. */
+    readonly text: string,
+  ) {
+    super('The stored calibration is damaged.');
+  }
+}
+
+const DOCUMENT_KEY = 'calibration/';
+const ENTRY_KEY = 'entry/';
+/** Deleted calibrations are kept this long, ms. */
+const BIN_MS = 30 * 24 * 3600 * 1000;
+
+/** Keeps calibrations: each as a document and a list entry, written together. */
+export function createRepository(ports: RepositoryPorts) {
+  const { store, now } = ports;
+
+  async function readRecord(id: string): Promise<CalibrationRecord | null> {
+    const text = await store.getItem(DOCUMENT_KEY + id);
+    if (text === null) return null;
+    const json = parsedJson(text);
+    const stored = isRecord(json) ? json : {};
+    const document = calibrationFromJson(stored['document']);
+    if (!document.ok) throw new UnreadableRecord(id, text);
+    const record = recordSchema.safeParse({ ...stored, document: document.document });
+    if (!record.success) throw new UnreadableRecord(id, text);
+    return record.data;
+  }
+
+  async function write(record: CalibrationRecord, deletedAt: string | null): Promise<void> {
+    const text = JSON.stringify(record);
+    const entry: CalibrationEntry = {
+      id: record.id,
+      revision: record.revision,
+      name: record.document.name,
+      engineLine: engineLine(record.document),
+      createdAt: record.createdAt,
+      modifiedAt: now().toISOString(),
+      sizeBytes: text.length,
+      deletedAt,
+    };
+    await store.setMany({ [DOCUMENT_KEY + record.id]: text, [ENTRY_KEY + record.id]: JSON.stringify(entry) });
+    ports.announce(record.id, record.revision);
+  }
+
+  async function entries(): Promise<CalibrationEntry[]> {
+    const keys = (await store.getAllKeys()).filter((key) => key.startsWith(ENTRY_KEY));
+    const texts = await store.getMany(keys);
+    return Object.values(texts)
+      .map((text) => entrySchema.safeParse(parsedJson(text ?? '')))
+      .flatMap((result) => (result.success ? [result.data] : []))
+      .sort((a, b) => b.modifiedAt.localeCompare(a.modifiedAt));
+  }
+
+  async function setDeleted(id: string, deletedAt: string | null): Promise<void> {
+    await ports.exclusively(id, async () => {
+      const text = await store.getItem(ENTRY_KEY + id);
+      const entry = entrySchema.safeParse(parsedJson(text ?? ''));
+      if (!entry.success) return;
+      await store.setMany({ [ENTRY_KEY + id]: JSON.stringify({ ...entry.data, deletedAt }) });
+      ports.announce(id, entry.data.revision);
+    });
+  }
+
+  return {
+    /** All entries, newest first, deleted ones among them. */
+    entries,
+
+    /** The record, or null when there is none. @throws {UnreadableRecord} when what is stored is damaged. */
+    read: readRecord,
+
+    /** Stores a new calibration and returns its record. */
+    async create(document: Calibration): Promise<CalibrationRecord> {
+      const record = { id: ports.newId(), revision: 1, createdAt: now().toISOString(), document };
+      await write(record, null);
+      return record;
+    },
+
+    /** Saves a document over the revision the caller started from; refused when that is no longer the stored one. */
+    async save(id: string, baseRevision: number, document: Calibration): Promise<SaveResult> {
+      return ports.exclusively(id, async () => {
+        const stored = await readRecord(id);
+        if (stored === null || stored.revision !== baseRevision) {
+          return { ok: false, storedRevision: stored?.revision ?? null };
+        }
+        const revision = baseRevision + 1;
+        await write({ ...stored, revision, document }, null);
+        return { ok: true, revision };
+      });
+    },
+
+    /** Changes only the name, whatever the stored revision. */
+    async rename(id: string, name: string): Promise<void> {
+      await ports.exclusively(id, async () => {
+        const stored = await readRecord(id);
+        if (stored === null) return;
+        const document = { ...stored.document, name };
+        await write({ ...stored, revision: stored.revision + 1, document }, null);
+      });
+    },
+
+    /** Puts a calibration in the bin; `restore` takes it out again. */
+    remove: (id: string) => setDeleted(id, now().toISOString()),
+    restore: (id: string) => setDeleted(id, null),
+
+    /** Empties the bin of what has lain there for 30 days. */
+    async purge(): Promise<void> {
+      const old = (await entries()).filter(
+        ({ deletedAt }) => deletedAt !== null && now().getTime() - Date.parse(deletedAt) > BIN_MS,
+      );
+      await store.removeMany(old.flatMap(({ id }) => [DOCUMENT_KEY + id, ENTRY_KEY + id]));
+    },
+  };
+}
+
+export type Repository = ReturnType<typeof createRepository>;
+
+function parsedJson(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
+
+function isRecord(value: unknown): value is Record<string, unknown> {
+  return typeof value === 'object' && value !== null;
+}

@@ -1,0 +1,35 @@
+import { useFonts } from 'expo-font';
+import type { ComponentProps, ReactNode } from 'react';
+import { useColorScheme } from 'react-native';
+import { PaperProvider } from 'react-native-paper';
+import { SafeAreaProvider } from 'react-native-safe-area-context';
+import { Icon, isIconName } from './icon/Icon';
+import { FONT, paperTheme, SchemeContext, type Scheme } from './theme';
+
+type PaperSettings = NonNullable<ComponentProps<typeof PaperProvider>['settings']>;
+
+/** Paper's icons come from our font and stay out of the names of buttons. */
+const SETTINGS: PaperSettings = {
+  icon: ({ name, color, size }) =>
+    isIconName(name) ? <Icon name={name} color={String(color)} size={size} /> : null,
+};
+
+/** Theme, fonts and Paper for everything inside. Text is drawn in a fallback font until ours is there. */
+export function AppProviders({ light, children }: { light: 'system' | Scheme; children: ReactNode }) {
+  const system = useColorScheme();
+  const scheme: Scheme = light === 'system' ? (system === 'light' ? 'light' : 'dark') : light;
+  useFonts({
+    [FONT.text]: require('./fonts/Barlow-Regular.woff2'),
+    [FONT.strong]: require('./fonts/Barlow-SemiBold.woff2'),
+    [FONT.number]: require('./fonts/BarlowSemiCondensed-Medium.woff2'),
+  });
+  return (
+    <SafeAreaProvider>
+      <SchemeContext.Provider value={scheme}>
+        <PaperProvider theme={paperTheme(scheme)} settings={SETTINGS}>
+          {children}
+        </PaperProvider>
+      </SchemeContext.Provider>
+    </SafeAreaProvider>
+  );
+}

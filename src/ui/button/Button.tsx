@@ -1,0 +1,44 @@
+import { Button as PaperButton } from 'react-native-paper';
+import type { StyleProp, ViewStyle } from 'react-native';
+import type { IconName } from '../icon/Icon';
+import { FONT, SIZE, TARGET } from '../theme';
+
+interface Props {
+  /** What happens: "Run dry start". */
+  label: string;
+  onPress: () => void;
+  /** One primary action a screen. */
+  kind?: 'primary' | 'secondary' | 'plain';
+  icon?: IconName;
+  disabled?: boolean;
+  accessibilityLabel?: string;
+  style?: StyleProp<ViewStyle>;
+}
+
+const MODES = { primary: 'contained', secondary: 'outlined', plain: 'text' } as const;
+
+/** A button that says what happens. */
+export function Button({
+  label,
+  onPress,
+  kind = 'secondary',
+  icon,
+  disabled,
+  accessibilityLabel,
+  style,
+}: Props) {
+  return (
+    <PaperButton
+      mode={MODES[kind]}
+      onPress={onPress}
+      disabled={disabled}
+      style={style}
+      contentStyle={{ minHeight: TARGET }}
+      labelStyle={{ fontFamily: FONT.strong, fontSize: SIZE.body, letterSpacing: 0, marginHorizontal: 14 }}
+      {...(icon === undefined ? {} : { icon })}
+      {...(accessibilityLabel === undefined ? {} : { accessibilityLabel })}
+    >
+      {label}
+    </PaperButton>
+  );
+}

@@ -1,0 +1,54 @@
+import { Pressable, View } from 'react-native';
+import { Text } from '../text/Text';
+import { CORNER, SPACE, TARGET, useRoles } from '../theme';
+
+interface Props<Id extends string> {
+  /** Names the group for screen readers. */
+  label: string;
+  options: readonly { readonly id: Id; readonly label: string; readonly hint?: string }[];
+  value: Id | null;
+  onChange: (id: Id) => void;
+}
+
+/** One of a few, all in sight. */
+export function Chips<Id extends string>({ label, options, value, onChange }: Props<Id>) {
+  const roles = useRoles();
+  return (
+    <View
+      role="radiogroup"
+      aria-label={label}
+      style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}
+    >
+      {options.map((option) => {
+        const chosen = option.id === value;
+        return (
+          <Pressable
+            key={option.id}
+            role="radio"
+            aria-checked={chosen}
+            aria-label={option.label}
+            onPress={() => onChange(option.id)}
+            style={{
+              minHeight: TARGET,
+              justifyContent: 'center',
+              paddingHorizontal: SPACE.m,
+              paddingVertical: SPACE.xs,
+              borderRadius: CORNER.field,
+              borderWidth: chosen ? 2 : 1,
+              margin: chosen ? 0 : 1,
+              borderColor: chosen ? roles.accent : roles.line,
+              backgroundColor: chosen ? roles.raised : roles.surface,
+            }}
+          >
+            <Text kind={chosen ? 'strong' : 'body'}>{option.label}</Text>
+            {option.hint === undefined ? null : (
+              <Text kind="small" colour="muted">
+                {option.hint}
+              </Text>
+            )}
+          </Pressable>
+        );
+      })}
+    </View>
+  );
+}

@@ -1,0 +1,39 @@
+import { Pressable } from 'react-native';
+import { Icon, type IconName } from '../icon/Icon';
+import { CORNER, TARGET, useRoles } from '../theme';
+
+interface Props {
+  icon: IconName;
+  /** Read out, and shown when the pointer rests: an icon alone says too little. */
+  label: string;
+  onPress: () => void;
+  disabled?: boolean;
+  /** For buttons that stay pressed. */
+  pressed?: boolean;
+}
+
+/** A square button with an icon and a name. */
+export function IconButton({ icon, label, onPress, disabled = false, pressed }: Props) {
+  const roles = useRoles();
+  const colour = disabled ? roles.line : pressed === true ? roles.accent : roles.text;
+  return (
+    <Pressable
+      role="button"
+      aria-label={label}
+      aria-disabled={disabled}
+      {...(pressed === undefined ? {} : { 'aria-pressed': pressed })}
+      disabled={disabled}
+      onPress={onPress}
+      style={({ pressed: down }) => ({
+        width: TARGET,
+        height: TARGET,
+        alignItems: 'center',
+        justifyContent: 'center',
+        borderRadius: CORNER.field,
+        backgroundColor: down ? roles.raised : 'transparent',
+      })}
+    >
+      <Icon name={icon} size={22} color={colour} />
+    </Pressable>
+  );
+}

@@ -1,0 +1,3 @@
+export { LineChart } from './LineChart';
+export type { Band, Series } from './scales';
+export { Scrubber } from './Scrubber';

@@ -1,0 +1,83 @@
+import type { ReactNode } from 'react';
+import { Pressable, View } from 'react-native';
+import { Icon } from '../icon/Icon';
+import { IconButton } from '../button/IconButton';
+import { Text } from '../text/Text';
+import { SPACE, TARGET, useRoles, type Roles } from '../theme';
+import { SOURCE_TEXT, type Source } from '@/core/field';
+
+interface Props {
+  label: string;
+  /** Where the value comes from; null while there is none. */
+  source: Source | null;
+  onSource: () => void;
+  onHelp: () => void;
+  /** What is wrong: a sentence. */
+  error?: string | null;
+  errorId?: string;
+  /** What follows from what was typed, such as the value in other units. */
+  derived?: string | null;
+  children: ReactNode;
+}
+
+/** Colour of a source's word: what nobody vouches for stands out. */
+export function sourceColour(source: Source): keyof Roles {
+  return source.kind === 'estimated' || source.kind === 'starter' ? 'warning' : 'good';
+}
+
+/** What every field has around its box: name, help, source, and what is wrong with it. */
+export function FieldFrame({ label, source, onSource, onHelp, error, errorId, derived, children }: Props) {
+  const roles = useRoles();
+  return (
+    <View style={{ gap: SPACE.xs }}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', minHeight: TARGET - 8 }}>
+        <Text kind="strong" style={{ flexShrink: 1 }}>
+          {label}
+        </Text>
+        <IconButton icon="help-circle-outline" label={`About ${label}`} onPress={onHelp} />
+        <View style={{ flex: 1 }} />
+        {source === null ? (
+          <Text kind="small" colour="muted">
+            Empty
+          </Text>
+        ) : (
+          <Pressable
+            role="button"
+            aria-label={`Source of ${label}: ${SOURCE_TEXT[source.kind].label}`}
+            onPress={onSource}
+            style={{
+              minHeight: TARGET,
+              flexDirection: 'row',
+              alignItems: 'center',
+              gap: 2,
+              paddingLeft: SPACE.s,
+            }}
+          >
+            <Text kind="small" colour={sourceColour(source)}>
+              {SOURCE_TEXT[source.kind].label}
+            </Text>
+            <Icon name="chevron-down" size={16} color={roles.muted} />
+          </Pressable>
+        )}
+      </View>
+      {children}
+      {error === null || error === undefined ? null : (
+        <View
+          {...(errorId === undefined ? {} : { id: errorId })}
+          role="alert"
+          style={{ flexDirection: 'row', gap: SPACE.xs }}
+        >
+          <Icon name="alert-circle-outline" size={16} color={roles.error} />
+          <Text kind="small" colour="error" style={{ flex: 1 }}>
+            {error}
+          </Text>
+        </View>
+      )}
+      {derived === null || derived === undefined ? null : (
+        <Text kind="small" colour="muted">
+          {derived}
+        </Text>
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,47 @@
+import { View } from 'react-native';
+import { Sheet } from '../sheet/Sheet';
+import { Text } from '../text/Text';
+import { SPACE } from '../theme';
+import type { FieldHelp } from '@/core/field';
+
+interface Props {
+  label: string;
+  help: FieldHelp;
+  /** The value in every unit, where it has more than one. */
+  conversions?: readonly string[];
+  open: boolean;
+  onClose: () => void;
+}
+
+/** What a field or map is, what is usual, what it changes. */
+export function HelpSheet({ label, help, conversions = [], open, onClose }: Props) {
+  const parts = [
+    ['What it is', help.what],
+    ['What is usual', help.usual],
+    ['What it changes', help.changes],
+  ] as const;
+  return (
+    <Sheet title={label} open={open} onClose={onClose}>
+      {parts.map(([title, text]) => (
+        <View key={title} style={{ gap: 2 }}>
+          <Text kind="small" colour="muted">
+            {title}
+          </Text>
+          <Text>{text}</Text>
+        </View>
+      ))}
+      {conversions.length === 0 ? null : (
+        <View style={{ gap: SPACE.xs }}>
+          <Text kind="small" colour="muted">
+            The same in other units
+          </Text>
+          {conversions.map((line) => (
+            <Text key={line} kind="number">
+              {line}
+            </Text>
+          ))}
+        </View>
+      )}
+    </Sheet>
+  );
+}

@@ -1,0 +1,84 @@
+import { forwardRef, useState } from 'react';
+import { TextInput, type TextInputProps } from 'react-native';
+import { CORNER, FONT, SIZE, SPACE, TARGET, useRoles } from '../theme';
+
+interface Props {
+  label: string;
+  value: string;
+  onChangeText: (text: string) => void;
+  /** Called when the builder leaves the box or presses Enter. */
+  onDone?: () => void;
+  /** Called for Escape. */
+  onCancel?: () => void;
+  invalid?: boolean;
+  describedBy?: string;
+  numeric?: boolean;
+  placeholder?: string;
+  autoFocus?: boolean;
+  maxLength?: number;
+}
+
+/** The box one types into: name, error link and keyboard in one place. */
+export const TextBox = forwardRef<TextInput, Props>(function TextBox(
+  {
+    label,
+    value,
+    onChangeText,
+    onDone,
+    onCancel,
+    invalid = false,
+    describedBy,
+    numeric = false,
+    placeholder,
+    autoFocus,
+    maxLength,
+  },
+  ref,
+) {
+  const roles = useRoles();
+  const [focused, setFocused] = useState(false);
+  const web = {
+    'aria-invalid': invalid,
+    ...(describedBy === undefined ? {} : { 'aria-describedby': describedBy }),
+  } as TextInputProps;
+  return (
+    <TextInput
+      ref={ref}
+      aria-label={label}
+      {...web}
+      value={value}
+      autoFocus={autoFocus ?? false}
+      maxLength={maxLength ?? 120}
+      placeholder={placeholder ?? ''}
+      placeholderTextColor={roles.muted}
+      inputMode={numeric ? 'decimal' : 'text'}
+      autoCorrect={false}
+      autoComplete="off"
+      onChangeText={onChangeText}
+      onFocus={() => setFocused(true)}
+      onBlur={() => {
+        setFocused(false);
+        onDone?.();
+      }}
+      onSubmitEditing={() => onDone?.()}
+      onKeyPress={(event) => {
+        if (event.nativeEvent.key === 'Escape') onCancel?.();
+      }}
+      style={{
+        minHeight: TARGET,
+        minWidth: 0,
+        flexGrow: 1,
+        flexShrink: 1,
+        paddingHorizontal: SPACE.m,
+        borderRadius: CORNER.field,
+        borderWidth: 1,
+        borderColor: invalid ? roles.error : focused ? roles.accent : roles.line,
+        backgroundColor: roles.ground,
+        color: roles.text,
+        fontFamily: numeric ? FONT.number : FONT.text,
+        fontSize: SIZE.lead,
+        fontVariant: ['tabular-nums'],
+      }}
+    />
+  );
+});

@@ -1,0 +1,248 @@
+import { useMemo, useRef, useState } from 'react';
+import { View } from 'react-native';
+import { intervalFraction, intervalIndex, rowCount, type MapData, type MapDefinition } from '@/core/map';
+import { formatNumber } from '@/core/units';
+import { useWide } from '../layout/useWide';
+import { differenceColour, magnitudeColour, SPACE, useRoles, useScheme } from '../theme';
+import { gridGeometry, gridHit, windowShowing } from './geometry';
+import { GridCanvas } from './GridCanvas';
+import { Overview } from './Overview';
+import {
+  cellSelection,
+  columnSelection,
+  extendedTo,
+  movedSelection,
+  rowSelection,
+  selectionRange,
+  wholeSelection,
+  type Place,
+  type Selection,
+} from './selection';
+
+interface Props {
+  /** Names the grid for screen readers. */
+  label: string;
+  definition: MapDefinition;
+  /** Axes and values shown. A difference has the axes of its maps. */
+  map: Pick<MapData, 'x' | 'y' | 'values'>;
+  /** Magnitude by the map's own range, or difference about zero. */
+  colours: 'magnitude' | 'difference';
+  selection: Selection;
+  onSelection: (selection: Selection) => void;
+  /** Keys the grid does not use itself; return true for those that were. */
+  onKey?: (event: GridKey) => boolean;
+  /** The operating point, in units of the axes. */
+  point?: { readonly x: number; readonly y: number } | null;
+}
+
+/** A key pressed in the grid. */
+export interface GridKey {
+  readonly key: string;
+  readonly shiftKey: boolean;
+  readonly ctrlKey: boolean;
+}
+
+const PHONE_ROWS = 7;
+const ARROWS: Readonly<Record<string, { columns: number; rows: number }>> = {
+  ArrowLeft: { columns: -1, rows: 0 },
+  ArrowRight: { columns: 1, rows: 0 },
+  ArrowUp: { columns: 0, rows: 1 },
+  ArrowDown: { columns: 0, rows: -1 },
+};
+
+/**
+ * A map as a grid of numbers on their colours. A phone sees a window of readable cells and an overview that moves it.
+ * One canvas draws the cells; the active cell stands above it for screen readers and the keyboard.
+ */
+export function MapGrid({ label, definition, map, colours, selection, onSelection, onKey, point }: Props) {
+  const roles = useRoles();
+  const scheme = useScheme();
+  const wide = useWide();
+  const [available, setAvailable] = useState(340);
+  const [corner, setCorner] = useState<Place>({ column: 0, row: 0 });
+  const dragging = useRef(false);
+  const box = useRef<View>(null);
+  const columns = map.x.length;
+  const rows = rowCount(map);
+  const size = { columns, rows };
+  const range = selectionRange(selection);
+  const active = selection.corner;
+
+  const geometry = useMemo(
+    () =>
+      gridGeometry({ width: available, maxRows: wide ? 32 : PHONE_ROWS }, { columns, rows }, corner, wide),
+    [available, wide, columns, rows, corner],
+  );
+
+  const shading = useMemo(() => shadingOf(map.values, colours), [map.values, colours]);
+  const decimals = definition.decimals;
+  const picture = useMemo(() => {
+    const place = point === undefined || point === null ? null : placeOf(map, point);
+    return {
+      geometry,
+      columnLabels: map.x.map((value) => formatNumber(value, definition.x.decimals)),
+      rowLabels:
+        definition.y === null ? [''] : map.y.map((value) => formatNumber(value, definition.y?.decimals ?? 0)),
+      cellText: (column: number, row: number) => {
+        const value = map.values[row * columns + column] ?? 0;
+        const text = formatNumber(value, decimals);
+        return colours === 'difference' && value > 0 ? `+${text}` : text;
+      },
+      cellColour: (column: number, row: number) => {
+        const share = shading(map.values[row * columns + column] ?? 0);
+        return colours === 'difference' ? differenceColour(share, scheme) : magnitudeColour(share);
+      },
+      selection: range,
+      roles,
+      point: place,
+    };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the range is made anew each time; its four numbers are compared
+  }, [
+    geometry,
+    map,
+    colours,
+    scheme,
+    roles,
+    shading,
+    decimals,
+    columns,
+    point?.x,
+    point?.y,
+    range.fromColumn,
+    range.toColumn,
+    range.fromRow,
+    range.toRow,
+  ]);
+
+  const select = (next: Selection) => {
+    onSelection(next);
+    setCorner(windowShowing(geometry.window, next.corner.column, next.corner.row));
+  };
+
+  const hitAt = (event: { nativeEvent: PointerEvent }) => {
+    const element = box.current as unknown as HTMLElement | null;
+    if (element === null) return null;
+    const bounds = element.getBoundingClientRect();
+    return gridHit(geometry, event.nativeEvent.clientX - bounds.left, event.nativeEvent.clientY - bounds.top);
+  };
+
+  const down = (event: { nativeEvent: PointerEvent }) => {
+    const hit = hitAt(event);
+    if (hit === null) return;
+    switch (hit.part) {
+      case 'corner':
+        return onSelection(wholeSelection(size));
+      case 'columnHeader':
+        return onSelection(columnSelection(hit.column, size));
+      case 'rowHeader':
+        return onSelection(rowSelection(hit.row, size));
+      case 'cell':
+        dragging.current = true;
+        return onSelection(event.nativeEvent.shiftKey ? extendedTo(selection, hit) : cellSelection(hit));
+    }
+  };
+
+  const move = (event: { nativeEvent: PointerEvent }) => {
+    if (!dragging.current || event.nativeEvent.buttons === 0) return;
+    const hit = hitAt(event);
+    if (hit?.part === 'cell') onSelection(extendedTo(selection, hit));
+  };
+
+  const key = (event: GridKey & { preventDefault: () => void }) => {
+    const arrow = ARROWS[event.key];
+    if (arrow !== undefined) select(movedSelection(selection, arrow, size, event.shiftKey));
+    else if (event.key === 'Home') select(cellSelection({ column: 0, row: active.row }));
+    else if (event.key === 'End') select(cellSelection({ column: columns - 1, row: active.row }));
+    else if (event.ctrlKey && event.key.toLowerCase() === 'a') onSelection(wholeSelection(size));
+    else if (onKey?.(event) !== true) return;
+    event.preventDefault();
+  };
+
+  const cellName = cellLabel(definition, map, active);
+  const web = {
+    tabIndex: 0,
+    'aria-rowcount': rows,
+    'aria-colcount': columns,
+    'aria-activedescendant': `${label}-active`,
+    onPointerDown: down,
+    onPointerMove: move,
+    onPointerUp: () => {
+      dragging.current = false;
+    },
+    onKeyDown: key,
+  } as object;
+
+  return (
+    <View style={{ gap: SPACE.s }} onLayout={(event) => setAvailable(event.nativeEvent.layout.width)}>
+      <View
+        ref={box}
+        role="grid"
+        aria-label={label}
+        {...web}
+        style={
+          { width: geometry.width, height: geometry.height, touchAction: 'none', cursor: 'cell' } as object
+        }
+      >
+        <GridCanvas picture={picture} />
+        <View role="row" style={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden' }}>
+          <View
+            role="gridcell"
+            id={`${label}-active`}
+            aria-label={cellName}
+            {...({ 'aria-selected': true } as object)}
+          />
+        </View>
+      </View>
+      {geometry.window.columns < columns || geometry.window.rows < rows ? (
+        <Overview
+          label={`Overview of ${label}`}
+          columns={columns}
+          rows={rows}
+          colour={picture.cellColour}
+          window={geometry.window}
+          onMove={setCorner}
+        />
+      ) : null}
+    </View>
+  );
+}
+
+/** The share of the colour ramp for a value: 0…1 for magnitudes, −1…1 for differences. */
+function shadingOf(values: readonly number[], colours: Props['colours']): (value: number) => number {
+  if (colours === 'difference') {
+    const largest = values.reduce((most, value) => Math.max(most, Math.abs(value)), 0);
+    return (value) => (largest === 0 ? 0 : value / largest);
+  }
+  const low = values.reduce((least, value) => Math.min(least, value), Infinity);
+  const high = values.reduce((most, value) => Math.max(most, value), -Infinity);
+  return (value) => (high === low ? 0.4 : (value - low) / (high - low));
+}
+
+/** An operating point in cells. */
+function placeOf(map: Pick<MapData, 'x' | 'y'>, point: { x: number; y: number }): Place {
+  const along = (axis: readonly number[], value: number) => {
+    if (axis.length < 2) return 0;
+    const breakpoints = Float64Array.from(axis);
+    const i = intervalIndex(breakpoints, value);
+    return i + intervalFraction(breakpoints, i, value);
+  };
+  return { column: along(map.x, point.x), row: along(map.y, point.y) };
+}
+
+/** A cell in words: "1500 rev/min, 35 kPa abs: 43.1 %". */
+export function cellLabel(
+  definition: MapDefinition,
+  map: Pick<MapData, 'x' | 'y' | 'values'>,
+  place: Place,
+): string {
+  const value = formatNumber(map.values[place.row * map.x.length + place.column] ?? 0, definition.decimals);
+  const unit = definition.unit === '' ? '' : ` ${definition.unit}`;
+  return `${placeName(definition, map, place)}: ${value}${unit}`;
+}
+
+/** A cell's place in words: "1500 rev/min, 35 kPa abs". */
+export function placeName(definition: MapDefinition, map: Pick<MapData, 'x' | 'y'>, place: Place): string {
+  const x = `${formatNumber(map.x[place.column], definition.x.decimals)} ${definition.x.unit}`;
+  if (definition.y === null) return x;
+  return `${x}, ${formatNumber(map.y[place.row], definition.y.decimals)} ${definition.y.unit}`;
+}

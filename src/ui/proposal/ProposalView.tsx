@@ -1,0 +1,106 @@
+import { useState, type ReactNode } from 'react';
+import { View } from 'react-native';
+import {
+  proposalDifference,
+  sameAxes,
+  type CellRange,
+  type MapDefinition,
+  type MapProposal,
+} from '@/core/map';
+import { formatNumber } from '@/core/units';
+import { Button } from '../button/Button';
+import { Chips } from '../button/Chips';
+import { cellSelection, MapGrid, placeName, rangeSize, selectionRange, type Selection } from '../grid';
+import { Card } from '../layout';
+import { Text } from '../text/Text';
+import { SPACE } from '../theme';
+
+interface Props {
+  definition: MapDefinition;
+  proposal: MapProposal;
+  /** Choices that make the proposal anew, drawn above it. */
+  choices?: ReactNode;
+  /** Null accepts all. */
+  onAccept: (range: CellRange | null) => void;
+  onRefuse: () => void;
+}
+
+type Shown = 'new' | 'difference' | 'old';
+
+/** A computed change that has not landed: old, new, difference and reasons; accepted whole, by region, or refused. */
+export function ProposalView({ definition, proposal, choices, onAccept, onRefuse }: Props) {
+  const { before, after } = proposal;
+  const comparable = sameAxes(before, after);
+  const [view, setView] = useState<Shown>(comparable ? 'difference' : 'new');
+  const [selection, setSelection] = useState<Selection>(cellSelection({ column: 0, row: 0 }));
+  const range = selectionRange(selection);
+  const cells = rangeSize(range);
+  const difference = proposalDifference(proposal);
+  const changed = difference.filter((value) => value !== 0).length;
+  const index = selection.corner.row * after.x.length + selection.corner.column;
+  const number = (value: number | undefined) => formatNumber(value, definition.decimals);
+  const shown =
+    view === 'old' && before !== null
+      ? before
+      : view === 'difference'
+        ? { ...after, values: difference }
+        : after;
+  return (
+    <View style={{ gap: SPACE.l }}>
+      <Card
+        title="Proposal"
+        intro={
+          comparable
+            ? `${changed} of ${after.values.length} cells would change. Nothing changes until you accept.`
+            : 'A new map. Nothing changes until you accept.'
+        }
+      >
+        {choices}
+        {comparable ? (
+          <Chips
+            label="What to show"
+            value={view}
+            onChange={setView}
+            options={[
+              { id: 'difference', label: 'Difference' },
+              { id: 'new', label: 'New' },
+              { id: 'old', label: 'Old' },
+            ]}
+          />
+        ) : null}
+        <MapGrid
+          label={`Proposed ${definition.label}`}
+          definition={definition}
+          map={shown}
+          colours={view === 'difference' && comparable ? 'difference' : 'magnitude'}
+          selection={selection}
+          onSelection={setSelection}
+        />
+        <Text kind="number">
+          {comparable
+            ? `${placeName(definition, after, selection.corner)}: ${number(before?.values[index])} → ${number(after.values[index])} ${definition.unit}`
+            : `${placeName(definition, after, selection.corner)}: ${number(after.values[index])} ${definition.unit}`}
+        </Text>
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+          <Button label="Accept all" kind="primary" icon="check" onPress={() => onAccept(null)} />
+          {comparable ? (
+            <Button label={`Accept selection (${cells})`} onPress={() => onAccept(range)} />
+          ) : null}
+          <Button label="Refuse" icon="close" onPress={onRefuse} />
+        </View>
+      </Card>
+      <Card title="Why these values">
+        {proposal.reasons.map((reason) => (
+          <View key={reason.text} style={{ gap: 2 }}>
+            <Text>{reason.text}</Text>
+            {reason.formula === undefined ? null : (
+              <Text kind="number" colour="muted">
+                {reason.formula}
+              </Text>
+            )}
+          </View>
+        ))}
+      </Card>
+    </View>
+  );
+}
