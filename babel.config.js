@@ -1,7 +1,4 @@
 module.exports = function (api) {
   api.cache(true);
-  return {
-    presets: ['babel-preset-expo'],
-    env: { production: { plugins: ['react-native-paper/babel'] } },
-  };
+  return { presets: ['babel-preset-expo'], plugins: ['react-native-paper/babel'] };
 };

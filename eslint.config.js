@@ -19,8 +19,20 @@ module.exports = defineConfig([
   {
     files: ['src/core/**/*.ts', 'src/bench/**/*.ts'],
     rules: {
-      'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'process', 'setTimeout', 'performance', 'Date'],
-      'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'Randomness comes in from outside.' }],
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'fetch',
+        'process',
+        'setTimeout',
+        'performance',
+        'Date',
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'Randomness comes in from outside.' },
+      ],
     },
   },
   {

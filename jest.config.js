@@ -17,7 +17,10 @@ module.exports = {
       displayName: 'core',
       rootDir: __dirname,
       testEnvironment: 'node',
-      testMatch: ['<rootDir>/src/{core,bench,data,server,workers}/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts'],
+      testMatch: [
+        '<rootDir>/src/{core,bench,data,server,workers}/**/*.test.ts',
+        '<rootDir>/scripts/**/*.test.ts',
+      ],
       transform: { '\\.(mjs|[mc]?tsx?)$': esbuild },
       transformIgnorePatterns: [`/node_modules/(?!(${ESM_ONLY}))`],
       moduleNameMapper: alias,

@@ -10,13 +10,17 @@ export function calibrationFileName(name: string, date: Date): string {
   return `${plain === '' ? 'calibration' : plain}-${date.toISOString().slice(0, 10)}.lumbre.json`;
 }
 
-/** Hands the calibration to the browser as a file. */
-export function downloadCalibration(document: Calibration): void {
-  const blob = new Blob([calibrationToText(document)], { type: 'application/json' });
-  const url = URL.createObjectURL(blob);
+/** Hands a text to the browser as a file. */
+export function saveTextFile(fileName: string, text: string): void {
+  const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
   const link = window.document.createElement('a');
   link.href = url;
-  link.download = calibrationFileName(document.name, new Date());
+  link.download = fileName;
   link.click();
   setTimeout(() => URL.revokeObjectURL(url), 10_000);
+}
+
+/** Hands the calibration to the browser as a file. */
+export function downloadCalibration(document: Calibration): void {
+  saveTextFile(calibrationFileName(document.name, new Date()), calibrationToText(document));
 }

@@ -1,7 +1,7 @@
 import { Button as PaperButton } from 'react-native-paper';
 import type { StyleProp, ViewStyle } from 'react-native';
 import type { IconName } from '../icon/Icon';
-import { FONT, SIZE, TARGET } from '../theme';
+import { CORNER, FONT, SIZE, SPACE, TARGET } from '../theme';
 
 interface Props {
   /** What happens: "Run dry start". */
@@ -32,9 +32,14 @@ export function Button({
       mode={MODES[kind]}
       onPress={onPress}
       disabled={disabled}
-      style={style}
+      style={[{ borderRadius: CORNER.field }, style]}
       contentStyle={{ minHeight: TARGET }}
-      labelStyle={{ fontFamily: FONT.strong, fontSize: SIZE.body, letterSpacing: 0, marginHorizontal: 14 }}
+      labelStyle={{
+        fontFamily: FONT.strong,
+        fontSize: SIZE.body,
+        letterSpacing: 0,
+        marginHorizontal: SPACE.l,
+      }}
       {...(icon === undefined ? {} : { icon })}
       {...(accessibilityLabel === undefined ? {} : { accessibilityLabel })}
     >

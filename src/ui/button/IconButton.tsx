@@ -10,12 +10,14 @@ interface Props {
   disabled?: boolean;
   /** For buttons that stay pressed. */
   pressed?: boolean;
+  /** Beside a label, where it must not shout. */
+  quiet?: boolean;
 }
 
 /** A square button with an icon and a name. */
-export function IconButton({ icon, label, onPress, disabled = false, pressed }: Props) {
+export function IconButton({ icon, label, onPress, disabled = false, pressed, quiet = false }: Props) {
   const roles = useRoles();
-  const colour = disabled ? roles.line : pressed === true ? roles.accent : roles.text;
+  const colour = disabled ? roles.line : pressed === true ? roles.accent : quiet ? roles.muted : roles.text;
   return (
     <Pressable
       role="button"
@@ -33,7 +35,7 @@ export function IconButton({ icon, label, onPress, disabled = false, pressed }: 
         backgroundColor: down ? roles.raised : 'transparent',
       })}
     >
-      <Icon name={icon} size={22} color={colour} />
+      <Icon name={icon} size={quiet ? 18 : 22} color={colour} />
     </Pressable>
   );
 }

@@ -34,7 +34,7 @@ export function FieldFrame({ label, source, onSource, onHelp, error, errorId, de
         <Text kind="strong" style={{ flexShrink: 1 }}>
           {label}
         </Text>
-        <IconButton icon="help-circle-outline" label={`About ${label}`} onPress={onHelp} />
+        <IconButton quiet icon="help-circle-outline" label={`About ${label}`} onPress={onHelp} />
         <View style={{ flex: 1 }} />
         {source === null ? (
           <Text kind="small" colour="muted">

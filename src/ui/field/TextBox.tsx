@@ -8,6 +8,8 @@ interface Props {
   onChangeText: (text: string) => void;
   /** Called when the builder leaves the box or presses Enter. */
   onDone?: () => void;
+  /** Called for Enter alone; `onDone` stands in for it when left out. */
+  onSubmit?: () => void;
   /** Called for Escape. */
   onCancel?: () => void;
   invalid?: boolean;
@@ -25,6 +27,7 @@ export const TextBox = forwardRef<TextInput, Props>(function TextBox(
     value,
     onChangeText,
     onDone,
+    onSubmit,
     onCancel,
     invalid = false,
     describedBy,
@@ -60,7 +63,8 @@ export const TextBox = forwardRef<TextInput, Props>(function TextBox(
         setFocused(false);
         onDone?.();
       }}
-      onSubmitEditing={() => onDone?.()}
+      onSubmitEditing={() => (onSubmit ?? onDone)?.()}
+      submitBehavior="submit"
       onKeyPress={(event) => {
         if (event.nativeEvent.key === 'Escape') onCancel?.();
       }}

@@ -1,4 +1,7 @@
+export { ChoiceField } from './ChoiceField';
 export { FieldFrame, sourceColour } from './FieldFrame';
 export { HelpSheet } from './HelpSheet';
+export { QuantityField, readTyped } from './QuantityField';
 export { SourceSheet } from './SourceSheet';
 export { TextBox } from './TextBox';
+export { NumberBox, type NumberBoxInfo } from './NumberBox';

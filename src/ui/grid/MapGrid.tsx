@@ -159,6 +159,7 @@ export function MapGrid({ label, definition, map, colours, selection, onSelectio
   };
 
   const cellName = cellLabel(definition, map, active);
+  const activeCell = { role: 'gridcell', id: `${label}-active`, 'aria-selected': true } as object;
   const web = {
     tabIndex: 0,
     'aria-rowcount': rows,
@@ -185,12 +186,7 @@ export function MapGrid({ label, definition, map, colours, selection, onSelectio
       >
         <GridCanvas picture={picture} />
         <View role="row" style={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden' }}>
-          <View
-            role="gridcell"
-            id={`${label}-active`}
-            aria-label={cellName}
-            {...({ 'aria-selected': true } as object)}
-          />
+          <View {...activeCell} aria-label={cellName} />
         </View>
       </View>
       {geometry.window.columns < columns || geometry.window.rows < rows ? (

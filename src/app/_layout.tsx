@@ -1,0 +1,1 @@
+export { RootLayout as default } from '@/features/shell/RootLayout';

@@ -1,0 +1,1 @@
+export { CalibrationFrame as default } from '@/features/shell/CalibrationFrame';

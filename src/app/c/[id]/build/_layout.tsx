@@ -1,0 +1,1 @@
+export { BuildLayout as default } from '@/features/build/BuildLayout';

@@ -1,0 +1,1 @@
+export { EngineScreen as default } from '@/features/build/EngineScreen';

@@ -1,0 +1,1 @@
+export { BuildScreen as default } from '@/features/build/BuildScreen';

@@ -1,0 +1,1 @@
+export { InjectorsScreen as default } from '@/features/build/InjectorsScreen';

@@ -1,0 +1,1 @@
+export { OpenAtBuild as default } from '@/features/build/OpenAtBuild';

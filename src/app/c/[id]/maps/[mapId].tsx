@@ -1,0 +1,1 @@
+export { MapScreen as default } from '@/features/maps/MapScreen';

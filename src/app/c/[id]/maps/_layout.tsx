@@ -1,0 +1,1 @@
+export { MapsLayout as default } from '@/features/maps/MapsLayout';

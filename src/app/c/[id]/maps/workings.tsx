@@ -1,0 +1,1 @@
+export { WorkingsScreen as default } from '@/features/maps/WorkingsScreen';

@@ -1,0 +1,1 @@
+export { DocumentsScreen as default } from '@/features/documents/DocumentsScreen';

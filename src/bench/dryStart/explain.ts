@@ -1,0 +1,105 @@
+import type { MapId } from '@/core/calibration';
+import type { StartSetup } from './dryStart';
+import type { StartVerdict } from './verdict';
+
+/** A verdict in plain words, with the map to open. */
+export interface StartExplanation {
+  /** "Caught after 4 turns and settles". */
+  readonly headline: string;
+  readonly reason: string;
+  /** Where to correct it; null when no map is at fault. */
+  readonly mapId: MapId | null;
+  readonly good: boolean;
+}
+
+/** Below this coolant temperature a start counts as cold: start-up enrichment is what keeps it alive, °C. */
+const COLD_C = 60;
+
+/** Puts what the simulation found into words. */
+export function explainVerdict(verdict: StartVerdict, setup: StartSetup): StartExplanation {
+  const lambda =
+    verdict.vapourLambda === null ? '' : ` (vapour lambda about ${verdict.vapourLambda.toFixed(2)})`;
+  const cold = setup.coolantC < COLD_C;
+  switch (verdict.code) {
+    case 'caught':
+      return {
+        headline: `Caught after ${turns(verdict)} and settles`,
+        reason: `It holds about ${Math.round(verdict.endSpeedRpm)} rev/min with a mixture that burns${lambda}.`,
+        mapId: null,
+        good: true,
+      };
+    case 'unsettled':
+      return {
+        headline: `Caught after ${turns(verdict)}, but surges`,
+        reason: `Speed does not settle${faultWords(verdict, lambda)}.`,
+        mapId: cold ? 'afterStart' : 've',
+        good: false,
+      };
+    case 'cranksLean':
+      return {
+        headline: 'Cranks and is too lean',
+        reason: `Too little of the fuel is vapour when it should burn${lambda}. Give more cranking fuel at ${setup.coolantC} °C.`,
+        mapId: 'cranking',
+        good: false,
+      };
+    case 'floods':
+      return {
+        headline: 'Floods',
+        reason: `Too much fuel: the charge is too rich to burn and the plugs get wet${lambda}. Give less cranking fuel at ${setup.coolantC} °C.`,
+        mapId: 'cranking',
+        good: false,
+      };
+    case 'stalls':
+      return {
+        headline: 'Fires and stalls',
+        reason: stallReason(verdict, cold, lambda),
+        mapId: stallMap(verdict, cold),
+        good: false,
+      };
+    case 'weak':
+      return {
+        headline: 'Fires, but never pulls away from the starter',
+        reason: 'Charges burn without enough torque. Check the spark advance at cranking speed.',
+        mapId: 'spark',
+        good: false,
+      };
+    case 'doesNotTurn':
+      return {
+        headline: 'The starter does not turn it',
+        reason: `The battery falls to ${verdict.crankingV.toFixed(1)} V and the engine hardly moves. Charge the battery; no map will help.`,
+        mapId: null,
+        good: false,
+      };
+  }
+}
+
+function turns({ turnsToCatch }: StartVerdict): string {
+  const count = Math.round(turnsToCatch ?? 0);
+  return `${count} ${count === 1 ? 'turn' : 'turns'}`;
+}
+
+function faultWords({ mainFault }: StartVerdict, lambda: string): string {
+  if (mainFault === 'tooLean') return `: charges too lean to burn${lambda}`;
+  if (mainFault === 'tooRich' || mainFault === 'wetPlug') return `: charges too rich to burn${lambda}`;
+  return lambda;
+}
+
+function stallReason(verdict: StartVerdict, cold: boolean, lambda: string): string {
+  switch (verdict.mainFault) {
+    case 'tooLean':
+    case 'noFuel':
+      return cold
+        ? `It ran on cranking fuel, then what it got running was too lean to burn${lambda}. It needs more after-start or warm-up enrichment.`
+        : `Running fuel is too lean to burn${lambda}. Look at the VE map where it idles.`;
+    case 'tooRich':
+    case 'wetPlug':
+      return `Running fuel is too rich to burn${lambda}. ${cold ? 'Take after-start enrichment back.' : 'Look at the VE map where it idles.'}`;
+    case null:
+      return 'The charges burned, but without enough torque to keep it turning. Look at the spark advance at idle.';
+  }
+}
+
+function stallMap({ mainFault }: StartVerdict, cold: boolean): MapId {
+  if (mainFault === null) return 'spark';
+  return cold ? 'afterStart' : 've';
+}

@@ -1,0 +1,108 @@
+import {
+  conversionContext,
+  fieldInfo,
+  valueAt,
+  type Calibration,
+  type FieldPath,
+  type SectionId,
+} from '@/core/calibration';
+import type { QuantityFieldInfo, QuantityValue, Source, SourceKind } from '@/core/field';
+import { formatSignificant, unitOf, type Amount, type ConversionContext } from '@/core/units';
+import { today } from '../today';
+import { edit, setDraft, useDocument, useSession } from './session';
+
+/** Writes a field of the draft document; the schema's type for it is checked where the value is made. */
+function put(document: Calibration, path: FieldPath, value: unknown): void {
+  const [section, key] = path.split('.') as [SectionId, string];
+  (document[section] as Record<string, unknown>)[key] = value;
+}
+
+/** The source a value typed now carries. */
+export function typedSource(): Source {
+  return { kind: useSession.getState().typingSource, date: today() };
+}
+
+/** Sets where a field's value comes from, as one undoable step. */
+function setSource(path: FieldPath, label: string, kind: SourceKind, note: string): void {
+  edit(`Source of ${label.toLowerCase()}`, (draft) => {
+    const value = valueAt(draft as Calibration, path) as { source: Source } | null;
+    if (value === null) return;
+    value.source = { kind, date: value.source.date, ...(note === '' ? {} : { note }) };
+  });
+}
+
+/** All a quantity field needs to be shown and edited. */
+export interface QuantityBinding {
+  readonly path: FieldPath;
+  readonly info: QuantityFieldInfo;
+  readonly value: QuantityValue | null;
+  readonly context: ConversionContext;
+  /** Text that is not a value yet; undefined when what is stored is what is shown. */
+  readonly draft: string | undefined;
+  readonly onDraft: (text: string | null) => void;
+  /** Null empties the field. */
+  readonly onCommit: (amount: Amount | null) => void;
+  readonly onSource: (kind: SourceKind, note: string) => void;
+}
+
+/**
+ * Binds a quantity field to the open document.
+ * @throws {RangeError} if the path is not a quantity's.
+ */
+export function useQuantityField(path: FieldPath): QuantityBinding {
+  const document = useDocument();
+  const draft = useSession((session) => session.drafts[path]);
+  const info = fieldInfo(path);
+  if (info?.kind !== 'quantity') throw new RangeError(`${path} is not a quantity`);
+  return {
+    path,
+    info,
+    value: valueAt(document, path) as QuantityValue | null,
+    context: conversionContext(document),
+    draft,
+    onDraft: (text) => setDraft(path, text),
+    onCommit: (amount) => commitAmount(path, info, amount),
+    onSource: (kind, note) => setSource(path, info.label, kind, note),
+  };
+}
+
+function commitAmount(path: FieldPath, info: QuantityFieldInfo, amount: Amount | null): void {
+  setDraft(path, null);
+  const stored = useSession.getState().history?.document;
+  const before = stored === undefined ? null : (valueAt(stored, path) as QuantityValue | null);
+  if (amount === null) {
+    edit(`Empty ${info.label.toLowerCase()}`, (draft) => put(draft as Calibration, path, null));
+    return;
+  }
+  if (before !== null && before.amount === amount.amount && before.unit === amount.unit) return;
+  const unit = unitOf(info.quantity, amount.unit).label;
+  edit(`${info.label} ${formatSignificant(amount.amount, 6)} ${unit}`.trim(), (draft) =>
+    put(draft as Calibration, path, { ...amount, source: typedSource() }),
+  );
+}
+
+/** A value that is chosen or listed, with its source. */
+interface Sourced<T> {
+  readonly value: T;
+  readonly source: Source;
+}
+
+/** Binds a choice or a list to the open document. */
+export function useSourcedField<T>(path: FieldPath): {
+  readonly value: Sourced<T> | null;
+  readonly label: string;
+  readonly onCommit: (value: T, words: string) => void;
+  readonly onSource: (kind: SourceKind, note: string) => void;
+} {
+  const document = useDocument();
+  const label = fieldInfo(path)?.label ?? path;
+  return {
+    value: valueAt(document, path) as Sourced<T> | null,
+    label,
+    onCommit: (value, words) =>
+      edit(`${label}: ${words}`, (draft) =>
+        put(draft as Calibration, path, { value, source: typedSource() }),
+      ),
+    onSource: (kind, note) => setSource(path, label, kind, note),
+  };
+}

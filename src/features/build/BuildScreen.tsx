@@ -1,0 +1,19 @@
+import { Page, useWide } from '@/ui/layout';
+import { Heading, Text } from '@/ui/text/Text';
+import { EngineScreen } from './EngineScreen';
+import { SectionList } from './SectionList';
+
+/** The build sheet's own page: its sections on a phone; wide, where they stand beside, the first of them. */
+export function BuildScreen() {
+  const wide = useWide();
+  if (wide) return <EngineScreen />;
+  return (
+    <Page>
+      <Heading level={2} kind="title">
+        Build
+      </Heading>
+      <Text colour="muted">The engine as built, in the order of work.</Text>
+      <SectionList />
+    </Page>
+  );
+}

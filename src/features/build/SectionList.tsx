@@ -1,0 +1,28 @@
+import { useGlobalSearchParams, usePathname, useRouter } from 'expo-router';
+import { useDocument } from '@/data/session/session';
+import { Icon } from '@/ui/icon/Icon';
+import { LinkRow, StateMark, useWide } from '@/ui/layout';
+import { useRoles } from '@/ui/theme';
+import { BUILD_SECTIONS, sectionMark } from './sections';
+
+/** The sections of the build sheet with their states. */
+export function SectionList() {
+  const roles = useRoles();
+  const document = useDocument();
+  const router = useRouter();
+  const wide = useWide();
+  const path = usePathname();
+  const { id } = useGlobalSearchParams<{ id: string }>();
+  const atIndex = path.endsWith('/build');
+  return BUILD_SECTIONS.map((section, i) => (
+    <LinkRow
+      key={section.id}
+      label={section.label}
+      detail={section.detail}
+      picture={<Icon name={section.icon} size={28} color={roles.muted} />}
+      state={<StateMark {...sectionMark(document, section.id)} />}
+      here={wide && (path.endsWith(`/${section.id}`) || (atIndex && i === 0))}
+      onPress={() => router.navigate(`/c/${id}/build/${section.id}`)}
+    />
+  ));
+}

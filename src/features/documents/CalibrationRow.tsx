@@ -1,0 +1,66 @@
+import { formatDistanceToNow } from 'date-fns/formatDistanceToNow';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { Menu } from 'react-native-paper';
+import type { CalibrationEntry } from '@/data/store/record';
+import { IconButton } from '@/ui/button/IconButton';
+import { Text } from '@/ui/text/Text';
+import { CORNER, SPACE, useRoles } from '@/ui/theme';
+
+interface Props {
+  entry: CalibrationEntry;
+  onOpen: () => void;
+  onRename: () => void;
+  onDuplicate: () => void;
+  onDelete: () => void;
+}
+
+/** One calibration of the list: what it is, when it was changed, how large it is. */
+export function CalibrationRow({ entry, onOpen, onRename, onDuplicate, onDelete }: Props) {
+  const roles = useRoles();
+  const [menu, setMenu] = useState(false);
+  const changed = formatDistanceToNow(new Date(entry.modifiedAt), { addSuffix: true });
+  const choose = (action: () => void) => () => {
+    setMenu(false);
+    action();
+  };
+  return (
+    <View
+      role="listitem"
+      style={{
+        flexDirection: 'row',
+        alignItems: 'center',
+        backgroundColor: roles.surface,
+        borderWidth: 1,
+        borderColor: roles.line,
+        borderRadius: CORNER.field,
+      }}
+    >
+      <Pressable
+        role="link"
+        aria-label={`Open ${entry.name}`}
+        onPress={onOpen}
+        style={{ flex: 1, padding: SPACE.l, minWidth: 0 }}
+      >
+        <Text kind="lead" numberOfLines={2}>
+          {entry.name}
+        </Text>
+        <Text>{entry.engineLine === '' ? 'Engine not described yet' : entry.engineLine}</Text>
+        <Text kind="small" colour="muted">
+          {`Stored ${changed}, ${Math.max(1, Math.round(entry.sizeBytes / 1024))} kB`}
+        </Text>
+      </Pressable>
+      <Menu
+        visible={menu}
+        onDismiss={() => setMenu(false)}
+        anchor={
+          <IconButton icon="dots-vertical" label={`More for ${entry.name}`} onPress={() => setMenu(true)} />
+        }
+      >
+        <Menu.Item leadingIcon="pencil-outline" title="Rename" onPress={choose(onRename)} />
+        <Menu.Item leadingIcon="content-copy" title="Duplicate" onPress={choose(onDuplicate)} />
+        <Menu.Item leadingIcon="delete-outline" title="Delete" onPress={choose(onDelete)} />
+      </Menu>
+    </View>
+  );
+}

@@ -1,0 +1,173 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { ActivityIndicator, View } from 'react-native';
+import { Snackbar } from 'react-native-paper';
+import { calibrationFromSheet, DEMO_SHEET, type Calibration } from '@/core/calibration';
+import { today } from '@/data/today';
+import {
+  useCreateCalibration,
+  useDuplicateCalibration,
+  useEntries,
+  useRemoveCalibration,
+  useRenameCalibration,
+  useRestoreCalibration,
+} from '@/data/store/queries';
+import type { CalibrationEntry } from '@/data/store/record';
+import { Button } from '@/ui/button/Button';
+import { Card, Message, Page } from '@/ui/layout';
+import { Heading, Text } from '@/ui/text/Text';
+import { SPACE } from '@/ui/theme';
+import { CalibrationRow } from './CalibrationRow';
+import { NameSheet } from './NameSheet';
+import { NewSheet } from './NewSheet';
+import { freeName } from './names';
+import { useOpenFile } from './useOpenFile';
+import { Welcome } from './Welcome';
+
+/** The calibrations kept in this browser, and the three ways to another. */
+export function DocumentsScreen() {
+  const router = useRouter();
+  const entries = useEntries();
+  const create = useCreateCalibration();
+  const duplicate = useDuplicateCalibration();
+  const rename = useRenameCalibration();
+  const remove = useRemoveCalibration();
+  const restore = useRestoreCalibration();
+  const [making, setMaking] = useState(false);
+  const [renaming, setRenaming] = useState<CalibrationEntry | null>(null);
+  const [deleted, setDeleted] = useState<CalibrationEntry | null>(null);
+  const [binOpen, setBinOpen] = useState(false);
+
+  const open = (id: string) => router.navigate(`/c/${id}/build`);
+  const kept = (entries.data ?? []).filter((entry) => entry.deletedAt === null);
+  const binned = (entries.data ?? []).filter((entry) => entry.deletedAt !== null);
+  const names = kept.map((entry) => entry.name);
+  const store = async (document: Calibration) => open((await create.mutateAsync(document)).id);
+  const file = useOpenFile((document) => void store({ ...document, name: freeName(document.name, names) }));
+  const openDemo = () =>
+    void store(calibrationFromSheet(DEMO_SHEET, 'demo', freeName(DEMO_SHEET.name, names), today()));
+
+  const failure = [entries, create, duplicate, rename, remove, restore].find((work) => work.isError)?.error;
+  const waysOn = (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+      <Button
+        label="New calibration"
+        kind={kept.length > 0 ? 'primary' : 'secondary'}
+        icon="plus"
+        onPress={() => setMaking(true)}
+      />
+      <Button label="Open a file" icon="file-import-outline" onPress={() => void file.pick()} />
+      {kept.length > 0 ? (
+        <Button label={`Open the demo: ${DEMO_SHEET.name}`} icon="snowflake" onPress={openDemo} />
+      ) : null}
+    </View>
+  );
+
+  return (
+    <View role="main" style={{ flex: 1 }}>
+      <Page>
+        <View style={{ width: '100%', maxWidth: 760, alignSelf: 'center', gap: SPACE.l }}>
+          <Welcome />
+          {failure === undefined || failure === null ? null : (
+            <Message tone="error">{`The browser’s storage did not answer: ${failure.message}. Reload the page; in a private window storage may be off.`}</Message>
+          )}
+          {file.problem === null ? null : (
+            <Message
+              tone="error"
+              actions={<Button label="Choose another file" onPress={() => void file.pick()} />}
+            >
+              {file.problem}
+            </Message>
+          )}
+          {entries.isPending ? <ActivityIndicator aria-label="Reading the list" /> : null}
+          {entries.isSuccess && kept.length === 0 ? (
+            <View style={{ gap: SPACE.m }}>
+              <Button
+                label={`Open the demo: ${DEMO_SHEET.name}`}
+                kind="primary"
+                icon="snowflake"
+                onPress={openDemo}
+              />
+              <Text kind="small" colour="muted">
+                {`${DEMO_SHEET.starterLabel}, 1,900 m up, hard frost. Complete, and yours to change.`}
+              </Text>
+            </View>
+          ) : null}
+          {entries.isSuccess ? waysOn : null}
+          {kept.length > 0 ? (
+            <View style={{ gap: SPACE.m }}>
+              <Heading level={2}>In this browser</Heading>
+              <View role="list" style={{ gap: SPACE.s }}>
+                {kept.map((entry) => (
+                  <CalibrationRow
+                    key={entry.id}
+                    entry={entry}
+                    onOpen={() => open(entry.id)}
+                    onRename={() => setRenaming(entry)}
+                    onDuplicate={() => duplicate.mutate({ id: entry.id, name: freeName(entry.name, names) })}
+                    onDelete={() => {
+                      remove.mutate(entry.id);
+                      setDeleted(entry);
+                    }}
+                  />
+                ))}
+              </View>
+            </View>
+          ) : null}
+          {binned.length > 0 ? (
+            <Card
+              title={`Deleted: ${binned.length}`}
+              intro="Kept for 30 days."
+              aside={
+                <Button label={binOpen ? 'Hide' : 'Show'} kind="plain" onPress={() => setBinOpen(!binOpen)} />
+              }
+            >
+              {binOpen
+                ? binned.map((entry) => (
+                    <View key={entry.id} style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+                      <Text style={{ flex: 1 }}>{entry.name}</Text>
+                      <Button
+                        label="Restore"
+                        icon="delete-restore"
+                        accessibilityLabel={`Restore ${entry.name}`}
+                        onPress={() => restore.mutate(entry.id)}
+                      />
+                    </View>
+                  ))
+                : null}
+            </Card>
+          ) : null}
+        </View>
+      </Page>
+      {making ? (
+        <NewSheet
+          names={names}
+          onClose={() => setMaking(false)}
+          onMake={(document) => void store(document)}
+        />
+      ) : null}
+      {renaming === null ? null : (
+        <NameSheet
+          title="Rename"
+          action="Rename"
+          name={renaming.name}
+          onClose={() => setRenaming(null)}
+          onName={(name) => rename.mutate({ id: renaming.id, name })}
+        />
+      )}
+      <Snackbar
+        visible={deleted !== null}
+        duration={8000}
+        onDismiss={() => setDeleted(null)}
+        action={{
+          label: 'Undo',
+          onPress: () => {
+            if (deleted !== null) restore.mutate(deleted.id);
+          },
+        }}
+      >
+        {`Deleted ${deleted?.name ?? ''}`}
+      </Snackbar>
+    </View>
+  );
+}

@@ -1,0 +1,21 @@
+import { Page, useWide } from '@/ui/layout';
+import { Heading, Text } from '@/ui/text/Text';
+import { MapList } from './MapList';
+import { MapView } from './MapView';
+
+/** The maps' own page: the list on a phone; wide, where it stands beside, the first map. */
+export function MapsScreen() {
+  const wide = useWide();
+  if (wide) return <MapView mapId="ve" />;
+  return (
+    <Page>
+      <Heading level={2} kind="title">
+        Maps
+      </Heading>
+      <Text colour="muted">
+        Fuel, spark and start-up. Propose each from the engine’s description, then correct it.
+      </Text>
+      <MapList />
+    </Page>
+  );
+}

@@ -1,0 +1,95 @@
+import { View } from 'react-native';
+import { MAP_DEFINITIONS, type MapId } from '@/core/calibration';
+import type { Step } from '@/core/workings';
+import { formatNumber } from '@/core/units';
+import { useDocument } from '@/data/session/session';
+import { Button } from '@/ui/button/Button';
+import { placeName } from '@/ui/grid';
+import { Card } from '@/ui/layout';
+import { Text } from '@/ui/text/Text';
+import { SPACE } from '@/ui/theme';
+
+/** One step: its formula, what goes in, what comes out, and the cells of the map it read. */
+export function StepCard({
+  number,
+  step,
+  onMap,
+}: {
+  number: number;
+  step: Step;
+  onMap: (mapId: MapId) => void;
+}) {
+  const { mapId } = step;
+  return (
+    <Card
+      title={`${number}. ${step.title}`}
+      aside={
+        mapId === undefined ? undefined : (
+          <Button
+            label="Open map"
+            kind="plain"
+            accessibilityLabel={`Open ${MAP_DEFINITIONS[mapId].label}`}
+            onPress={() => onMap(mapId)}
+          />
+        )
+      }
+    >
+      <Text kind="number" colour="muted">
+        {step.formula}
+      </Text>
+      <View style={{ gap: 2 }}>
+        {step.inputs.map((input) => (
+          <Line key={input.symbol} symbol={input.symbol} label={input.label} value={input.value} />
+        ))}
+      </View>
+      {step.cells === undefined || mapId === undefined ? null : <Cells mapId={mapId} cells={step.cells} />}
+      <View style={{ flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s }}>
+        <Text kind="strong" style={{ flex: 1 }}>
+          {step.result.label}
+        </Text>
+        <Text kind="figure" colour="accent">
+          {step.result.value}
+        </Text>
+      </View>
+    </Card>
+  );
+}
+
+function Line({ symbol, label, value }: { symbol: string; label: string; value: string }) {
+  return (
+    <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+      <Text kind="number" colour="muted" style={{ width: 72 }}>
+        {symbol}
+      </Text>
+      <Text kind="small" style={{ flex: 1 }}>
+        {label}
+      </Text>
+      <Text kind="number">{value}</Text>
+    </View>
+  );
+}
+
+/** The cells that took part, with how much each counted. */
+function Cells({ mapId, cells }: { mapId: MapId; cells: NonNullable<Step['cells']> }) {
+  const map = useDocument().maps[mapId];
+  if (map === null) return null;
+  const definition = MAP_DEFINITIONS[mapId];
+  return (
+    <View style={{ gap: 2 }}>
+      <Text kind="small" colour="muted">
+        {cells.length === 1 ? 'The cell that took part' : `The ${cells.length} cells that took part`}
+      </Text>
+      {cells.map((cell) => (
+        <View key={`${cell.column}-${cell.row}`} style={{ flexDirection: 'row', gap: SPACE.s }}>
+          <Text kind="small" style={{ flex: 1 }}>
+            {placeName(definition, map, cell)}
+          </Text>
+          <Text kind="number">{`${formatNumber(cell.value, definition.decimals)} ${definition.unit}`}</Text>
+          <Text kind="number" colour="muted" style={{ width: 64, textAlign: 'right' }}>
+            {`× ${formatNumber(cell.weight, 3)}`}
+          </Text>
+        </View>
+      ))}
+    </View>
+  );
+}

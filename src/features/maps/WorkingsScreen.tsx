@@ -1,0 +1,72 @@
+import { useGlobalSearchParams, useRouter } from 'expo-router';
+import { View } from 'react-native';
+import { engineModel } from '@/core/calibration';
+import { workingsAt } from '@/core/workings';
+import { formatNumber } from '@/core/units';
+import { useDocument } from '@/data/session/session';
+import { BackTitle, Card, Page } from '@/ui/layout';
+import { Text } from '@/ui/text/Text';
+import { SPACE } from '@/ui/theme';
+import { MissingList } from '@/ui/missing/MissingList';
+import { useOperatingPoint } from './operatingPoint';
+import { PointFields } from './PointFields';
+import { StepCard } from './StepCard';
+
+/** An operating point worked through, from air mass to opening, duty and spark. */
+export function WorkingsScreen() {
+  const document = useDocument();
+  const router = useRouter();
+  const { id } = useGlobalSearchParams<{ id: string }>();
+  const point = useOperatingPoint((state) => state.point);
+  const result = engineModel(document);
+  const workings = result.ok ? workingsAt(result.model, point) : null;
+  return (
+    <Page>
+      <BackTitle
+        title="Workings"
+        backLabel="Back to the maps"
+        onBack={() => router.navigate(`/c/${id}/maps`)}
+      />
+      <PointFields />
+      {workings === null ? (
+        result.ok ? null : (
+          <MissingList missing={result.missing} onGo={(path) => router.navigate(`/c/${id}/${path}` as '/')} />
+        )
+      ) : (
+        <>
+          <Card title="Result">
+            <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.xl }}>
+              <Result label="Opening" value={formatNumber(workings.injection.openingMs, 3)} unit="ms" />
+              <Result label="Duty" value={formatNumber(workings.injection.dutyPercent, 1)} unit="%" />
+              <Result label="Spark" value={formatNumber(workings.injection.sparkDeg, 1)} unit="° BTDC" />
+            </View>
+          </Card>
+          {workings.steps.map((step, i) => (
+            <StepCard
+              key={step.id}
+              number={i + 1}
+              step={step}
+              onMap={(mapId) => router.navigate(`/c/${id}/maps/${mapId}`)}
+            />
+          ))}
+        </>
+      )}
+    </Page>
+  );
+}
+
+function Result({ label, value, unit }: { label: string; value: string; unit: string }) {
+  return (
+    <View>
+      <Text kind="small" colour="muted">
+        {label}
+      </Text>
+      <View style={{ flexDirection: 'row', alignItems: 'baseline', gap: SPACE.xs }}>
+        <Text kind="figure">{value}</Text>
+        <Text kind="small" colour="muted">
+          {unit}
+        </Text>
+      </View>
+    </View>
+  );
+}

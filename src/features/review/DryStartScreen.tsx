@@ -1,0 +1,83 @@
+import { useGlobalSearchParams, useRouter } from 'expo-router';
+import { View } from 'react-native';
+import { ProgressBar } from 'react-native-paper';
+import { engineModel } from '@/core/calibration';
+import { useDocument } from '@/data/session/session';
+import { Button } from '@/ui/button/Button';
+import { Message, Page, useWide } from '@/ui/layout';
+import { MissingList } from '@/ui/missing/MissingList';
+import { Heading, Text } from '@/ui/text/Text';
+import { SPACE } from '@/ui/theme';
+import { cancelDryStart, runDryStart, useDryStart } from './dryStartStore';
+import { SetupCard } from './SetupCard';
+import { StartCharts } from './StartCharts';
+import { VerdictCard } from './VerdictCard';
+
+/** The engine started in simulation with this very calibration. */
+export function DryStartScreen() {
+  const document = useDocument();
+  const router = useRouter();
+  const wide = useWide();
+  const { id } = useGlobalSearchParams<{ id: string }>();
+  const { status, progress, failure, answer, answered } = useDryStart();
+  const model = engineModel(document);
+  const run = () => void runDryStart(document);
+  const button =
+    status === 'running' ? (
+      <View style={{ gap: SPACE.s }}>
+        <ProgressBar progress={progress} aria-label="Dry start" />
+        <Button label="Cancel" icon="stop" onPress={cancelDryStart} />
+      </View>
+    ) : (
+      <Button label="Run dry start" kind="primary" icon="play" onPress={run} />
+    );
+
+  const heading = (
+    <View style={{ gap: SPACE.xs }}>
+      <Heading level={2} kind="title">
+        Dry start
+      </Heading>
+      <Text colour="muted">
+        A virtual engine, with a filling, dead time and wall film of its own, started with this calibration.
+      </Text>
+    </View>
+  );
+  if (!model.ok) {
+    return (
+      <Page>
+        {heading}
+        <MissingList missing={model.missing} onGo={(path) => router.navigate(`/c/${id}/${path}` as '/')} />
+      </Page>
+    );
+  }
+  return (
+    <Page
+      {...(wide ? {} : { action: button })}
+      beside={answer === null ? <Waiting /> : <StartCharts trace={answer.trace} />}
+    >
+      {heading}
+      <SetupCard />
+      {wide ? button : null}
+      {failure === null ? null : (
+        <Message tone="error" actions={<Button label="Run again" onPress={run} />}>
+          {failure}
+        </Message>
+      )}
+      {answer === null ? null : (
+        <VerdictCard
+          answer={answer}
+          outdated={answered !== document}
+          onMap={(mapId) => router.navigate(`/c/${id}/maps/${mapId}`)}
+        />
+      )}
+    </Page>
+  );
+}
+
+function Waiting() {
+  return (
+    <Text colour="muted">
+      Twenty seconds from the key: speed, vapour lambda and injector opening are drawn here.
+    </Text>
+  );
+}

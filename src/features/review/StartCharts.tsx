@@ -1,0 +1,86 @@
+import { useState } from 'react';
+import type { StartPhase, StartTrace } from '@/workers/dryStartProtocol';
+import { formatNumber } from '@/core/units';
+import { LineChart, Scrubber, type Band } from '@/ui/chart';
+import { Card } from '@/ui/layout';
+import { Text } from '@/ui/text/Text';
+
+const TONES: Readonly<Record<StartPhase, Band['tone']>> = {
+  rest: 'still',
+  cranking: 'cranking',
+  running: 'running',
+  stopped: 'still',
+};
+const WORDS: Readonly<Record<StartPhase, string>> = {
+  rest: 'at rest',
+  cranking: 'cranking',
+  running: 'running',
+  stopped: 'stopped',
+};
+/** Vapour lambda is drawn up to here: leaner is only "far too lean". */
+const LAMBDA_RANGE = [0, 3] as const;
+
+/** Speed, vapour lambda and injector opening over the start, on one time axis, cranking and running shaded. */
+export function StartCharts({ trace }: { trace: StartTrace }) {
+  const [cursor, setCursor] = useState(-1);
+  const bands = bandsOf(trace);
+  const at =
+    cursor < 0
+      ? null
+      : `${formatNumber(trace.timeS[cursor], 2)} s, ${WORDS[trace.phase[cursor] ?? 'rest']}, battery ${formatNumber(trace.batteryV[cursor], 1)} V`;
+  const shared = { x: trace.timeS, xLabel: 'Time, s', bands, cursor, height: 170 };
+  return (
+    <Card
+      title="The first 20 seconds"
+      intro={at ?? 'Ember: cranking. Steel: running. Touch a chart to read it.'}
+    >
+      <Scrubber
+        label="Time in the start"
+        x={trace.timeS}
+        cursor={cursor}
+        onCursor={setCursor}
+        valueText={(i) =>
+          `${formatNumber(trace.timeS[i], 2)} s, ${WORDS[trace.phase[i] ?? 'rest']}, ${formatNumber(trace.speedRpm[i], 0)} rev/min, vapour lambda ${formatNumber(trace.vapourLambda[i], 2)}, opening ${formatNumber(trace.openingMs[i], 2)} ms`
+        }
+      >
+        <LineChart
+          {...shared}
+          title="Speed"
+          yLabel="rev/min"
+          decimals={0}
+          series={[{ id: 'speed', label: 'Speed', values: trace.speedRpm }]}
+        />
+        <LineChart
+          {...shared}
+          title="Vapour lambda"
+          yLabel="what can burn; 1 is stoichiometric"
+          decimals={2}
+          yRange={LAMBDA_RANGE}
+          series={[{ id: 'lambda', label: 'Vapour lambda', values: trace.vapourLambda }]}
+        />
+        <LineChart
+          {...shared}
+          title="Injector opening"
+          yLabel="ms"
+          decimals={2}
+          series={[{ id: 'opening', label: 'Opening', values: trace.openingMs }]}
+        />
+      </Scrubber>
+      <Text kind="small" colour="muted">
+        Lambda above 3 is drawn at 3.
+      </Text>
+    </Card>
+  );
+}
+
+/** Stretches of one phase each. */
+function bandsOf({ timeS, phase }: StartTrace): Band[] {
+  const bands: Band[] = [];
+  phase.forEach((name, i) => {
+    const time = timeS[i] as number;
+    const last = bands[bands.length - 1];
+    if (last !== undefined && last.label === WORDS[name]) bands[bands.length - 1] = { ...last, to: time };
+    else bands.push({ from: last?.to ?? time, to: time, label: WORDS[name], tone: TONES[name] });
+  });
+  return bands;
+}

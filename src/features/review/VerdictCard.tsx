@@ -1,0 +1,56 @@
+import { View } from 'react-native';
+import { MAP_DEFINITIONS, type MapId } from '@/core/calibration';
+import type { DryStartAnswer } from '@/workers/dryStartProtocol';
+import { Button } from '@/ui/button/Button';
+import { Icon } from '@/ui/icon/Icon';
+import { Card, StateMark } from '@/ui/layout';
+import { Heading, Text } from '@/ui/text/Text';
+import { SPACE, useRoles } from '@/ui/theme';
+
+interface Props {
+  answer: DryStartAnswer;
+  /** The calibration has changed since. */
+  outdated: boolean;
+  onMap: (mapId: MapId) => void;
+}
+
+/** How the start ended, why, and where to correct it. */
+export function VerdictCard({ answer, outdated, onMap }: Props) {
+  const roles = useRoles();
+  const { explanation, verdict, setup } = answer;
+  const { mapId } = explanation;
+  return (
+    <Card>
+      <View role="status" style={{ gap: SPACE.s }}>
+        <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center' }}>
+          <Icon
+            name={explanation.good ? 'check-circle-outline' : 'alert-circle-outline'}
+            size={28}
+            color={explanation.good ? roles.good : roles.error}
+          />
+          <View style={{ flex: 1 }}>
+            <Heading level={3} kind="title">
+              {explanation.headline}
+            </Heading>
+          </View>
+        </View>
+        <Text>{explanation.reason}</Text>
+        <Text kind="small" colour="muted">
+          {`${answer.standIn}; coolant ${setup.coolantC} °C, air ${answer.airC} °C, battery ${setup.batteryV} V at rest, ${verdict.crankingV.toFixed(1)} V at the lowest.`}
+        </Text>
+      </View>
+      {outdated ? (
+        <StateMark tone="warning" label="The calibration has changed since. Run it again." />
+      ) : null}
+      {mapId === null ? null : (
+        <View style={{ flexDirection: 'row' }}>
+          <Button
+            label={`Open ${MAP_DEFINITIONS[mapId].label.toLowerCase()}`}
+            icon="arrow-right"
+            onPress={() => onMap(mapId)}
+          />
+        </View>
+      )}
+    </Card>
+  );
+}

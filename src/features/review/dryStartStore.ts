@@ -1,0 +1,55 @@
+import { create } from 'zustand';
+import type { Calibration } from '@/core/calibration';
+import { startDryStart, type RunningDryStart } from '@/workers/dryStartClient';
+import type { DryStartAnswer, StartSetup } from '@/workers/dryStartProtocol';
+
+/** The dry start on screen. It outlives its screen, so that one can go to a map and come back. */
+interface DryStartState {
+  readonly setup: StartSetup;
+  readonly status: 'idle' | 'running' | 'failed';
+  /** 0…1 while running. */
+  readonly progress: number;
+  readonly failure: string | null;
+  readonly answer: DryStartAnswer | null;
+  /** The document the answer is about, to tell when it has changed since. */
+  readonly answered: Calibration | null;
+}
+
+export const useDryStart = create<DryStartState>(() => ({
+  setup: { coolantC: -20, batteryV: 12.6, seed: 1 },
+  status: 'idle',
+  progress: 0,
+  failure: null,
+  answer: null,
+  answered: null,
+}));
+
+let running: RunningDryStart | null = null;
+
+/** Changes the temperature or battery of the next start. */
+export function changeSetup(part: Partial<StartSetup>): void {
+  useDryStart.setState(({ setup }) => ({ setup: { ...setup, ...part } }));
+}
+
+/** Starts the engine in simulation with this document. */
+export async function runDryStart(document: Calibration): Promise<void> {
+  const { setup } = useDryStart.getState();
+  useDryStart.setState({ status: 'running', progress: 0, failure: null });
+  try {
+    running = startDryStart({ document, setup }, (progress) => useDryStart.setState({ progress }));
+    const answer = await running.answer;
+    useDryStart.setState(
+      answer === null ? { status: 'idle' } : { status: 'idle', answer, answered: document },
+    );
+  } catch (error) {
+    const failure = error instanceof Error ? error.message : 'The simulation stopped unexpectedly.';
+    useDryStart.setState({ status: 'failed', failure });
+  } finally {
+    running = null;
+  }
+}
+
+/** Stops the start that is running. What was shown before stays. */
+export function cancelDryStart(): void {
+  running?.cancel();
+}

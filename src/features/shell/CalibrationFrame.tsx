@@ -1,0 +1,126 @@
+import { Slot, useLocalSearchParams, useRouter } from 'expo-router';
+import { useEffect, type ReactNode } from 'react';
+import { ActivityIndicator, View } from 'react-native';
+import { closeSession, openSession, useSession } from '@/data/session/session';
+import { useRecord } from '@/data/store/queries';
+import { UnreadableRecord } from '@/data/store/repository';
+import { saveTextFile } from '@/data/files/download';
+import { Button } from '@/ui/button/Button';
+import { Message, useWide } from '@/ui/layout';
+import { Text } from '@/ui/text/Text';
+import { SPACE, useRoles } from '@/ui/theme';
+import { Navigation } from './Navigation';
+import { Notices } from './Notices';
+import { TopBar } from './TopBar';
+
+/** An open calibration: reads it from storage, then shows its places between top bar and navigation. */
+export function CalibrationFrame() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const record = useRecord(id);
+  const open = useSession((session) => session.id);
+  const forkedFrom = useSession((session) =>
+    session.notice?.kind === 'forked' ? session.notice.originalId : null,
+  );
+  const router = useRouter();
+
+  useEffect(() => {
+    if (record.data === undefined || record.data === null) return;
+    const session = useSession.getState();
+    if (session.id !== record.data.id)
+      openSession(record.data.id, record.data.revision, record.data.document);
+  }, [record.data]);
+  useEffect(() => closeSession, []);
+
+  useEffect(() => {
+    if (open !== null && forkedFrom === id && open !== id) router.setParams({ id: open });
+  }, [open, id, forkedFrom, router]);
+
+  if (record.isError) return <Unreadable error={record.error} />;
+  if (record.data === null) {
+    return (
+      <Centre>
+        <Message
+          tone="warning"
+          actions={<Button label="All calibrations" onPress={() => router.replace('/')} />}
+        >
+          There is no calibration at this address in this browser. It may have been deleted, or made on
+          another machine.
+        </Message>
+      </Centre>
+    );
+  }
+  if (open !== id && forkedFrom !== id) {
+    return (
+      <Centre>
+        <ActivityIndicator aria-label="Opening" />
+        <Text colour="muted">Opening the calibration</Text>
+      </Centre>
+    );
+  }
+  return <OpenFrame />;
+}
+
+function OpenFrame() {
+  const roles = useRoles();
+  const wide = useWide();
+  return (
+    <View style={{ flex: 1, backgroundColor: roles.ground }}>
+      <TopBar />
+      <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column' }}>
+        {wide ? <Navigation kind="rail" /> : null}
+        <View role="main" style={{ flex: 1, minWidth: 0 }}>
+          <Notices />
+          <Slot />
+        </View>
+      </View>
+      {wide ? null : <Navigation kind="bar" />}
+    </View>
+  );
+}
+
+/** What is stored cannot be read: say so, and let it be saved as a file so that nothing is lost. */
+function Unreadable({ error }: { error: Error }) {
+  const router = useRouter();
+  const rescue =
+    error instanceof UnreadableRecord ? (
+      <Button
+        label="Save what is stored"
+        icon="download"
+        onPress={() => saveTextFile('damaged-calibration.json', error.text)}
+      />
+    ) : null;
+  return (
+    <Centre>
+      <Message
+        tone="error"
+        actions={
+          <>
+            {rescue}
+            <Button label="All calibrations" onPress={() => router.replace('/')} />
+          </>
+        }
+      >
+        {`This calibration cannot be read from storage: ${error.message} Save what is stored as a file, then open an exported copy.`}
+      </Message>
+    </Centre>
+  );
+}
+
+function Centre({ children }: { children: ReactNode }) {
+  const roles = useRoles();
+  return (
+    <View
+      role="main"
+      style={{
+        flex: 1,
+        alignItems: 'center',
+        justifyContent: 'center',
+        gap: SPACE.m,
+        padding: SPACE.xl,
+        backgroundColor: roles.ground,
+      }}
+    >
+      {children}
+    </View>
+  );
+}

@@ -1,0 +1,2 @@
+export { CommandSheet, type CommandGroup } from './CommandSheet';
+export { isKey, useCommandKeys, type Command } from './command';

@@ -1,0 +1,55 @@
+import type { ReactNode } from 'react';
+import { Pressable, View } from 'react-native';
+import { Icon } from '../icon/Icon';
+import { Text } from '../text/Text';
+import { CORNER, SPACE, useRoles } from '../theme';
+
+interface Props {
+  label: string;
+  /** A line under the label. */
+  detail?: string;
+  /** Stands before the label: a picture or an icon. */
+  picture?: ReactNode;
+  /** Stands under the detail: a state. */
+  state?: ReactNode;
+  /** The one that is open. */
+  here?: boolean;
+  onPress: () => void;
+}
+
+/** A row that leads somewhere. */
+export function LinkRow({ label, detail, picture, state, here = false, onPress }: Props) {
+  const roles = useRoles();
+  return (
+    <Pressable
+      role="link"
+      aria-label={label}
+      {...({ 'aria-current': here ? 'page' : undefined } as object)}
+      onPress={onPress}
+      style={{
+        minHeight: 64,
+        flexDirection: 'row',
+        alignItems: 'center',
+        gap: SPACE.m,
+        padding: SPACE.m,
+        borderRadius: CORNER.field,
+        borderWidth: 1,
+        borderLeftWidth: here ? 4 : 1,
+        borderColor: here ? roles.accent : roles.line,
+        backgroundColor: here ? roles.raised : roles.surface,
+      }}
+    >
+      {picture}
+      <View style={{ flex: 1, minWidth: 0, gap: 2 }}>
+        <Text kind="strong">{label}</Text>
+        {detail === undefined ? null : (
+          <Text kind="small" colour="muted">
+            {detail}
+          </Text>
+        )}
+        {state}
+      </View>
+      <Icon name="chevron-right" color={roles.muted} />
+    </Pressable>
+  );
+}

@@ -1,0 +1,37 @@
+import { DryStart, explainVerdict, START_LENGTH_S } from '@/bench/dryStart';
+import { standInFor } from '@/bench/engine';
+import { engineModel } from '@/core/calibration';
+import type { DryStartAnswer, DryStartRequest } from './dryStartProtocol';
+
+/** Simulated seconds between two looks at whether to stop. */
+const SLICE_S = 0.25;
+
+/** Lets other messages in between two slices. */
+export type Breathe = () => Promise<void>;
+
+/**
+ * Runs a dry start in slices, telling how far it is and stopping when asked.
+ * @returns the answer, or null when `cancelled` said so.
+ * @throws {RangeError} for a document that is not complete.
+ */
+export async function runDryStart(
+  { document, setup }: DryStartRequest,
+  port: { onProgress: (share: number) => void; cancelled: () => boolean; breathe: Breathe },
+): Promise<DryStartAnswer | null> {
+  const result = engineModel(document);
+  if (!result.ok) {
+    const missing = [...result.missing.fields, ...result.missing.maps.map((id) => `maps.${id}`)];
+    throw new RangeError(`The calibration is not complete: ${missing.join(', ')}`);
+  }
+  const standIn = standInFor(document, result.model);
+  const start = new DryStart(result.model, standIn, setup);
+  for (let untilS = SLICE_S; untilS <= START_LENGTH_S; untilS += SLICE_S) {
+    if (port.cancelled()) return null;
+    start.advance(untilS);
+    port.onProgress(untilS / START_LENGTH_S);
+    await port.breathe();
+  }
+  if (port.cancelled()) return null;
+  const { trace, verdict, airC } = start.result();
+  return { setup, standIn: standIn.label, airC, trace, verdict, explanation: explainVerdict(verdict, setup) };
+}
