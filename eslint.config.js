@@ -14,6 +14,7 @@ module.exports = defineConfig([
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       eqeqeq: 'error',
       'no-console': 'error',
+      '@typescript-eslint/no-require-imports': ['error', { allow: ['\\.woff2$'] }],
     },
   },
   {
@@ -38,6 +39,10 @@ module.exports = defineConfig([
   {
     files: ['scripts/**', 'src/server/main.ts', 'tests/**'],
     rules: { 'no-console': 'off' },
+  },
+  {
+    files: ['**/*.test.ts', '**/*.test.tsx'],
+    rules: { 'import/no-named-as-default-member': 'off' },
   },
   {
     files: ['*.config.js', '*.cjs', 'tests/**/*.cjs'],

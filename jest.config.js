@@ -1,4 +1,4 @@
-const alias = { '^@/(.*)$': '<rootDir>/src/$1' };
+const alias = { '^@/(.*)$': '<rootDir>/src/$1', '^@tests/(.*)$': '<rootDir>/tests/$1' };
 const esbuild = '<rootDir>/tests/esbuild-transform.cjs';
 
 /** ESM-only packages that Jest has to transform: d3-* (.mjs here) and what they import. */

@@ -18,7 +18,9 @@ for (const entry of readdirSync(dist, { recursive: true, withFileTypes: true }))
   if (!entry.isFile() || !/\.(js|html|json|svg)$/.test(entry.name)) continue;
   const file = path.join(entry.parentPath, entry.name);
   const content = readFileSync(file);
-  const options = { params: { [constants.BROTLI_PARAM_QUALITY]: 11, [constants.BROTLI_PARAM_SIZE_HINT]: content.length } };
+  const options = {
+    params: { [constants.BROTLI_PARAM_QUALITY]: 11, [constants.BROTLI_PARAM_SIZE_HINT]: content.length },
+  };
   writeFileSync(`${file}.br`, brotliCompressSync(content, options));
   writeFileSync(`${file}.gz`, gzipSync(content, { level: 9 }));
 }

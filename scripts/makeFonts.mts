@@ -17,7 +17,10 @@ const SIGNS = '–—‘’“”…•−×÷·√≈≤≥±°²³¹½¼Δπµ
 const TEXT_FONTS = [
   ['Barlow-Regular', '@expo-google-fonts/barlow/400Regular/Barlow_400Regular.ttf'],
   ['Barlow-SemiBold', '@expo-google-fonts/barlow/600SemiBold/Barlow_600SemiBold.ttf'],
-  ['BarlowSemiCondensed-Medium', '@expo-google-fonts/barlow-semi-condensed/500Medium/BarlowSemiCondensed_500Medium.ttf'],
+  [
+    'BarlowSemiCondensed-Medium',
+    '@expo-google-fonts/barlow-semi-condensed/500Medium/BarlowSemiCondensed_500Medium.ttf',
+  ],
 ] as const;
 
 for (const [name, file] of TEXT_FONTS) {

@@ -137,6 +137,7 @@ export class DryStart {
       vapourLambda: result.vapourLambda,
       injectedMg: result.injectedMg,
       openingMs: command.openingMs,
+      manifoldKpa: readings.manifoldKpa,
       batteryV: readings.batteryV,
     });
   }

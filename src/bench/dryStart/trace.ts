@@ -24,6 +24,7 @@ export interface StartEvent {
   readonly vapourLambda: number;
   readonly injectedMg: number;
   readonly openingMs: number;
+  readonly manifoldKpa: number;
   readonly batteryV: number;
 }
 

@@ -59,8 +59,8 @@ export interface EventResult {
   readonly injectedMg: number;
 }
 
-/** Starter for each litre turned: torque at rest, N·m, and the speed at which it has none at 12.6 V. */
-const STARTER = { stallNmPerL: 55, freeRpm: 330, ratedV: 12.6 } as const;
+/** Starter for each litre turned: torque at rest with the battery under load at this voltage, N·m, and the speed at which it has none. */
+const STARTER = { stallNmPerL: 55, loadedV: 9.5, freeRpm: 330 } as const;
 /** Starter current at standstill, A, and battery resistance at 20 °C, Ω, growing for each kelvin below. */
 const BATTERY = { stallA: 290, resistanceOhm: 0.02, coldPerK: 0.012, sagS: 0.06 } as const;
 /** Alternator: voltage, speed from which it charges, and how fast the voltage comes up. */
@@ -142,8 +142,8 @@ function steppedManifold(standIn: StandIn, state: EngineState, inputs: EngineInp
 
 function starterTorque(standIn: StandIn, state: EngineState): number {
   const litres = (standIn.cylinders * standIn.cylinderVolumeCm3) / 1000;
-  const free = STARTER.freeRpm * Math.sqrt(Math.max(0, state.batteryV) / (STARTER.ratedV - 2.5));
-  return Math.max(0, STARTER.stallNmPerL * litres * (1 - state.speedRpm / free));
+  const stallNm = STARTER.stallNmPerL * litres * (Math.max(0, state.batteryV) / STARTER.loadedV);
+  return Math.max(0, stallNm * (1 - state.speedRpm / STARTER.freeRpm));
 }
 
 function steppedBattery(

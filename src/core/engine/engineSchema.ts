@@ -61,7 +61,7 @@ export const engineSchema = z.object({
     required: true,
     help: {
       what: 'How many cylinders the engine has.',
-      usual: '4, 6 or 8.',
+      usual: '4, 6 or 8 in car engines.',
       changes: 'Volume per cylinder, firing interval and the number of injectors.',
     },
   }),
@@ -103,7 +103,7 @@ export const engineSchema = z.object({
     ],
     help: {
       what: 'How air gets in: by itself, or pushed by a belt-driven or exhaust-driven charger.',
-      usual: 'As built.',
+      usual: 'As built: look at what feeds the manifold.',
       changes: 'The shape of the VE, lambda and spark proposals, and the exhaust back-pressure they assume.',
     },
   }),

@@ -13,7 +13,16 @@ const deadTimeField = z
     points: z
       .array(z.object({ volts: z.number().min(5).max(20), time: z.number().positive() }))
       .min(2)
-      .max(MAX_DEAD_TIME_POINTS),
+      .max(MAX_DEAD_TIME_POINTS)
+      .superRefine((points, context) => {
+        points.forEach(({ volts }, i) => {
+          const before = points[i - 1]?.volts;
+          if (before !== undefined && volts <= before) {
+            const message = `${volts} V does not increase after ${before} V`;
+            context.addIssue({ code: 'custom', path: [i, 'volts'], message });
+          }
+        });
+      }),
     source: sourceSchema,
   })
   .nullable();

@@ -45,7 +45,7 @@ export function lookUpCurve(curve: Grid, x: number): number {
   const i = intervalIndex(curve.x, x);
   const fraction = intervalFraction(curve.x, i, x);
   const from = curve.values[i] as number;
-  return fraction === 0 ? from : from + ((curve.values[i + 1] as number) - from) * fraction;
+  return fraction === 0 ? from : from * (1 - fraction) + (curve.values[i + 1] as number) * fraction;
 }
 
 /**
@@ -62,11 +62,9 @@ export function lookUpMap(map: Grid, x: number, y: number): number {
   const low = j * width + i;
   const right = fx === 0 ? low : low + 1;
   const up = fy === 0 ? 0 : width;
-  const v00 = values[low] as number;
-  const v01 = values[low + up] as number;
-  const lower = v00 + ((values[right] as number) - v00) * fx;
-  const upper = v01 + ((values[right + up] as number) - v01) * fx;
-  return lower + (upper - lower) * fy;
+  const lower = (values[low] as number) * (1 - fx) + (values[right] as number) * fx;
+  const upper = (values[low + up] as number) * (1 - fx) + (values[right + up] as number) * fx;
+  return lower * (1 - fy) + upper * fy;
 }
 
 /** One cell's part in a look-up. */

@@ -39,7 +39,7 @@ export function proposedSparkDeg(inputs: SparkInputs, speedRpm: number, manifold
   const loaded = cruise + (full - cruise) * load - inputs.cautionDeg * load;
   const retard = Math.max(0, manifoldKpa - inputs.barometricKpa) * BOOST_RETARD_DEG_PER_KPA;
   const target = loaded - retard;
-  const leaving = Math.min(1, Math.max(0, (speedRpm - 1100) / 1100));
+  const leaving = Math.min(1, Math.max(0, (speedRpm - 1100) / 1500));
   const idle = IDLE_DEG - retard * 0.3;
   const advanced = idle + (target - idle) * leaving;
   const pulling = Math.min(1, (speedRpm - 500) / 300);

@@ -16,7 +16,7 @@ function refuse(code: TypedProblem['code'], text: string, candidates: readonly s
   return { ok: false, problem: { code, text, candidates } };
 }
 
-const LEADING_NUMBER = /^([+\-−]?[\d.,'\u00a0\u202f ]*\d[.,]?(?:e[+-]?\d+)?)(.*)$/i;
+const LEADING_NUMBER = /^([+\-−]?[\d.,'\u00a0\u202f ]*\d[.,]?(?:e[+\-−]?\d+)?)(.*)$/i;
 
 /**
  * The number in typed text, with decimal point or comma and with or without thousands separators.
@@ -26,7 +26,7 @@ const LEADING_NUMBER = /^([+\-−]?[\d.,'\u00a0\u202f ]*\d[.,]?(?:e[+-]?\d+)?)(.
 export function parseNumber(text: string): Typed<number> {
   const trimmed = text.trim();
   if (trimmed === '') return refuse('empty', text);
-  let digits = trimmed.replace(/^−/, '-').replace(/(?<=\d)['\u00a0\u202f ](?=\d{3}(?!\d))/g, '');
+  let digits = trimmed.replaceAll('−', '-').replace(/(?<=\d)['\u00a0\u202f ](?=\d{3}(?!\d))/g, '');
   const commas = digits.split(',').length - 1;
   const points = digits.split('.').length - 1;
   if (commas > 0 && points > 0) {

@@ -4,6 +4,7 @@ import { calibrationToText, type Calibration } from '@/core/calibration';
 export function calibrationFileName(name: string, date: Date): string {
   const plain = name
     .normalize('NFKD')
+    .replace(/\p{M}+/gu, '')
     .replace(/[^\p{L}\p{N}]+/gu, '-')
     .replace(/^-+|-+$/g, '')
     .toLowerCase();

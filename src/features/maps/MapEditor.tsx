@@ -84,7 +84,7 @@ export function MapEditor({ mapId, map, editing }: { mapId: MapId; map: MapData;
       {definition.y === null ? null : (
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, flexWrap: 'wrap' }}>
           <Text kind="small" colour="muted" style={{ flexShrink: 1 }}>
-            The dot is the operating point of Workings.
+            The ring is the operating point of Workings.
           </Text>
           <Button
             label="Work this cell through"

@@ -1,7 +1,7 @@
 import { useGlobalSearchParams, usePathname, useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { generatorNeeds, MAP_DEFINITIONS, MAP_IDS, type Calibration, type MapId } from '@/core/calibration';
-import { isConfirmed } from '@/core/field';
+import { SOURCE_KINDS, SOURCE_TEXT, type SourceKind } from '@/core/field';
 import { formatNumber } from '@/core/units';
 import { useDocument } from '@/data/session/session';
 import { Thumbnail } from '@/ui/grid';
@@ -68,7 +68,16 @@ function rangeText(values: readonly number[], decimals: number, unit: string): s
   return `${text(Math.min(...values))} to ${text(Math.max(...values))} ${unit}`.trim();
 }
 
-/** The state of a map: whether there is one, and whether somebody vouches for every cell. */
+/** A computed map is a considered beginning, not yet a proved one. */
+const MAP_TONES: Readonly<Record<SourceKind, MarkTone>> = {
+  measured: 'good',
+  dataSheet: 'good',
+  computed: 'plain',
+  estimated: 'warning',
+  starter: 'warning',
+};
+
+/** The state of a map: whether there is one, and the least sure source any of its cells has. */
 function mapMark(document: Calibration, mapId: MapId): { tone: MarkTone; label: string } {
   const map = document.maps[mapId];
   if (map === null) {
@@ -76,7 +85,7 @@ function mapMark(document: Calibration, mapId: MapId): { tone: MarkTone; label: 
       ? { tone: 'plain', label: 'Empty' }
       : { tone: 'plain', label: 'Empty, ready to propose' };
   }
-  return map.sources.every(isConfirmed)
-    ? { tone: 'good', label: 'Confirmed' }
-    : { tone: 'warning', label: 'Unconfirmed' };
+  const weakest = SOURCE_KINDS.findLast((kind) => map.sources.some((source) => source.kind === kind));
+  const kind = weakest ?? 'computed';
+  return { tone: MAP_TONES[kind], label: SOURCE_TEXT[kind].label };
 }

@@ -10,8 +10,8 @@ interface OperatingPointState {
 export const useOperatingPoint = create<OperatingPointState>((set) => ({
   point: {
     phase: 'running',
-    speedRpm: 1000,
-    manifoldKpa: 35,
+    speedRpm: 1050,
+    manifoldKpa: 38,
     coolantC: 85,
     airC: 20,
     batteryV: 14,

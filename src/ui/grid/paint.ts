@@ -113,17 +113,23 @@ function paintSelection(
   context.restore();
 }
 
+/** Radius of the ring around the operating point: wide enough for a number to be read inside it, px. */
+const POINT_RADIUS = 14;
+
 function paintPoint(
   context: CanvasRenderingContext2D,
   { geometry, roles }: GridPicture,
   point: { column: number; row: number },
 ) {
   const { x, y } = cellOrigin(geometry, point.column, point.row);
-  context.beginPath();
-  context.arc(x + geometry.cellWidth / 2, y + geometry.cellHeight / 2, 6, 0, 2 * Math.PI);
-  context.fillStyle = roles.steel;
-  context.fill();
-  context.lineWidth = 2;
-  context.strokeStyle = roles.ground;
-  context.stroke();
+  for (const [width, colour] of [
+    [6, roles.ground],
+    [3, roles.steel],
+  ] as const) {
+    context.beginPath();
+    context.arc(x + geometry.cellWidth / 2, y + geometry.cellHeight / 2, POINT_RADIUS, 0, 2 * Math.PI);
+    context.lineWidth = width;
+    context.strokeStyle = colour;
+    context.stroke();
+  }
 }

@@ -20,7 +20,9 @@ export function Page({ children, beside, action }: Props) {
   const wide = useWide();
   const padding = { padding: wide ? SPACE.xl : SPACE.l, gap: SPACE.l };
   const column =
-    wide && beside !== undefined ? { width: MEASURE, flexShrink: 1 } : { width: '100%' as const };
+    wide && beside !== undefined
+      ? { flexGrow: 4, flexShrink: 1, flexBasis: 0, maxWidth: MEASURE, minWidth: 0 }
+      : { width: '100%' as const };
   return (
     <View style={{ flex: 1, backgroundColor: roles.ground }}>
       <ScrollView style={{ flex: 1 }} contentContainerStyle={{ ...padding, paddingBottom: SPACE.xxl }}>
@@ -29,7 +31,7 @@ export function Page({ children, beside, action }: Props) {
           {beside === undefined ? null : (
             <View
               style={{
-                flex: wide ? 1 : undefined,
+                ...(wide ? { flexGrow: 3, flexShrink: 1, flexBasis: 0 } : {}),
                 width: wide ? undefined : '100%',
                 gap: SPACE.l,
                 minWidth: 0,

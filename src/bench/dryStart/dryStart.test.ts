@@ -1,0 +1,208 @@
+import { demo, modelOf } from '@tests/support/ventisca';
+import { calibrationFromSheet, ENGINE_SHEETS, type Calibration } from '@/core/calibration';
+import { injectionAt } from '@/core/fuel';
+import { deadTimeMs } from '@/core/injector';
+import { standInFor } from '../engine';
+import { DryStart, explainVerdict, START_LENGTH_S, type StartEvent, type StartResult } from '.';
+
+const TEMPERATURES = [-20, 0, 20, 80] as const;
+
+function start(document: Calibration, coolantC: number, seed = 1, batteryV = 12.6): StartResult {
+  const model = modelOf(document);
+  return new DryStart(model, standInFor(document, model), { coolantC, batteryV, seed }).result();
+}
+
+function scaled(factor: number) {
+  return demo('ventisca', ({ maps }) => {
+    if (maps.cranking !== null) maps.cranking.values = maps.cranking.values.map((value) => value * factor);
+  });
+}
+
+const withoutEnrichment = () =>
+  demo('ventisca', ({ maps }) => {
+    maps.afterStart?.values.fill(1);
+    maps.warmUp?.values.fill(1);
+  });
+
+/** The mean of a number over the events of a stretch. */
+function meanOver(
+  result: StartResult,
+  fromS: number,
+  toS: number,
+  pick: (event: StartEvent) => number,
+): number {
+  const events = result.events.filter((event) => event.timeS >= fromS && event.timeS < toS);
+  return events.reduce((sum, event) => sum + pick(event), 0) / events.length;
+}
+
+describe('Ventisca', () => {
+  test.each(TEMPERATURES)('catches at %d °C, whatever the seed', (coolantC) => {
+    for (const seed of [1, 2, 3]) {
+      const { verdict, setup } = start(demo(), coolantC, seed);
+      expect(verdict.code).toBe('caught');
+      expect(verdict.turnsToCatch).toBeGreaterThan(1);
+      expect(verdict.turnsToCatch).toBeLessThan(20);
+      expect(explainVerdict(verdict, setup)).toMatchObject({
+        good: true,
+        headline: expect.stringMatching(/^Caught after \d+ turns and settles$/),
+      });
+    }
+  });
+
+  test('takes more turns in frost than hot, idles faster, and cranks slower', () => {
+    const [cold, hot] = [start(demo(), -20), start(demo(), 80)];
+    expect(cold.verdict.turnsToCatch as number).toBeGreaterThan(hot.verdict.turnsToCatch as number);
+    expect(cold.verdict.endSpeedRpm).toBeGreaterThan(hot.verdict.endSpeedRpm + 200);
+    const crankingSpeed = (result: StartResult) => meanOver(result, 0.6, 1, (event) => event.speedRpm);
+    expect(crankingSpeed(start(scaled(0.25), -20))).toBeGreaterThan(190);
+    expect(crankingSpeed(start(scaled(0.25), -20))).toBeLessThan(230);
+    expect(crankingSpeed(start(scaled(0.25), 80))).toBeGreaterThan(255);
+    expect(crankingSpeed(start(scaled(0.25), 80))).toBeLessThan(300);
+  });
+
+  test.each(TEMPERATURES)('with a quarter of the cranking fuel cranks lean at %d °C', (coolantC) => {
+    const { verdict, setup } = start(scaled(0.25), coolantC);
+    expect(verdict.code).toBe('cranksLean');
+    expect(explainVerdict(verdict, setup).mapId).toBe('cranking');
+  });
+
+  test.each(TEMPERATURES)('with four times the cranking fuel floods at %d °C', (coolantC) => {
+    const { verdict, setup } = start(scaled(4), coolantC);
+    expect(verdict.code).toBe('floods');
+    expect(explainVerdict(verdict, setup)).toMatchObject({ headline: 'Floods', mapId: 'cranking' });
+  });
+
+  test('without after-start and warm-up fires and stalls when cold', () => {
+    for (const coolantC of [-20, 0]) {
+      const { verdict, setup } = start(withoutEnrichment(), coolantC);
+      expect(verdict.code).toBe('stalls');
+      expect(explainVerdict(verdict, setup)).toMatchObject({
+        mapId: 'afterStart',
+        reason: expect.stringMatching(/after-start or warm-up/),
+      });
+    }
+  });
+
+  test('without after-start and warm-up idles when hot', () => {
+    expect(start(withoutEnrichment(), 80).verdict.code).toBe('caught');
+  });
+
+  test('needs no rule about the inputs: the same map catches or floods by the engine’s temperature', () => {
+    const hotValue = demo('ventisca', ({ maps }) => maps.cranking?.values.fill(1.15));
+    expect(start(hotValue, 80).verdict.code).toBe('caught');
+    expect(start(hotValue, -20).verdict.code).toBe('cranksLean');
+    const coldValue = demo('ventisca', ({ maps }) => maps.cranking?.values.fill(4.8));
+    expect(start(coldValue, -20).verdict.code).toBe('caught');
+    expect(start(coldValue, 80).verdict.code).toBe('floods');
+  });
+
+  test('with a flat battery does not turn', () => {
+    expect(start(demo(), -20, 1, 5).verdict.code).toBe('doesNotTurn');
+  });
+
+  test('with the spark far too late never pulls away, and the reason is the spark', () => {
+    const late = demo('ventisca', ({ maps }) => maps.spark?.values.fill(-20));
+    const { verdict, setup } = start(late, 20);
+    expect(verdict.code).not.toBe('caught');
+    expect(explainVerdict(verdict, setup).mapId).toBe('spark');
+  });
+});
+
+describe('a dead time 0.5 ms short at 9.5 V', () => {
+  /** Cranking lean, so that the engine never fires and the comparison stays at cranking speed. */
+  const lean = (short: number) =>
+    demo('ventisca', ({ maps, injectors }) => {
+      if (maps.cranking !== null) maps.cranking.values = maps.cranking.values.map((value) => value * 0.5);
+      injectors.deadTime?.points.push({ volts: 9.5, time: 1.84 });
+      injectors.deadTime?.points.sort((a, b) => a.volts - b.volts);
+      for (const point of injectors.deadTime?.points ?? []) if (point.volts === 9.5) point.time -= short;
+    });
+
+  test('is leaner by what the arithmetic says', () => {
+    const [right, wrong] = [start(lean(0), -20), start(lean(0.5), -20)];
+    const lambda = (result: StartResult) => meanOver(result, 6, 9, (event) => event.vapourLambda);
+    const volts = meanOver(right, 6, 9, (event) => event.batteryV);
+    expect(volts).toBeGreaterThan(9.2);
+    expect(volts).toBeLessThan(9.8);
+
+    // The ECU opens for net + its own dead time; the injector flows for what is left of it after the true one.
+    const standIn = standInFor(demo(), modelOf(demo()));
+    const flowsFor = (document: Calibration) => {
+      const model = modelOf(document);
+      const speedRpm = meanOver(right, 6, 9, (event) => event.speedRpm);
+      const manifoldKpa = right.trace.manifoldKpa[400] as number;
+      const at = injectionAt(model, {
+        phase: 'cranking',
+        speedRpm,
+        manifoldKpa,
+        coolantC: -20,
+        airC: -20,
+        batteryV: volts,
+        sinceStartS: 0,
+      });
+      return at.openingMs - deadTimeMs(standIn.injector.deadTime, volts);
+    };
+    const expected = flowsFor(lean(0)) / flowsFor(lean(0.5));
+    expect(expected).toBeGreaterThan(1.05);
+    expect(lambda(wrong) / lambda(right)).toBeCloseTo(expected, 2);
+  });
+});
+
+describe('other engines', () => {
+  test.each(TEMPERATURES)('Pardela catches at %d °C', (coolantC) => {
+    expect(start(demo('pardela'), coolantC).verdict.code).toBe('caught');
+  });
+
+  test.each(ENGINE_SHEETS.map((sheet) => sheet.id))(
+    'the starter %s catches on an engine like the one described',
+    (id) => {
+      const sheet = ENGINE_SHEETS.find((candidate) => candidate.id === id);
+      if (sheet === undefined) throw new RangeError(id);
+      const document = calibrationFromSheet(sheet, 'starter', 'Mine', '2026-11-23');
+      for (const coolantC of TEMPERATURES) expect(start(document, coolantC).verdict.code).toBe('caught');
+    },
+  );
+
+  test('injector flow entered in the wrong unit does not start', () => {
+    const wrongUnit = demo('pardela', ({ injectors }) =>
+      Object.assign(injectors.ratedFlow ?? {}, { amount: 340, unit: 'lb/h' }),
+    );
+    expect(start(wrongUnit, 20).verdict.code).toBe('cranksLean');
+  });
+});
+
+describe('a run', () => {
+  test('is the same every time with the same seed, and another with another', () => {
+    expect(start(demo(), 0, 7)).toEqual(start(demo(), 0, 7));
+    expect(start(demo(), 0, 7).trace.speedRpm).not.toEqual(start(demo(), 0, 8).trace.speedRpm);
+  });
+
+  test('is the same in slices as at once', () => {
+    const model = modelOf(demo());
+    const sliced = new DryStart(model, standInFor(demo(), model), { coolantC: 0, batteryV: 12.6, seed: 1 });
+    for (let untilS = 0.13; untilS < START_LENGTH_S; untilS += 0.37) sliced.advance(untilS);
+    expect(sliced.result()).toEqual(start(demo(), 0));
+  });
+
+  test('injects exactly what Workings shows for the same readings', () => {
+    const result = start(demo(), 80);
+    const event = result.events.find((candidate) => candidate.phase === 'cranking') as StartEvent;
+    const at = injectionAt(modelOf(demo()), {
+      phase: 'cranking',
+      speedRpm: event.speedRpm,
+      manifoldKpa: event.manifoldKpa,
+      coolantC: 80,
+      airC: result.airC,
+      batteryV: event.batteryV,
+      sinceStartS: 0,
+    });
+    expect(event.openingMs).toBeCloseTo(at.openingMs, 9);
+  });
+
+  test('has columns of one length over 20 seconds', () => {
+    const { trace } = start(demo(), 20);
+    const lengths = Object.values(trace).map((column) => column.length);
+    expect(new Set(lengths).size).toBe(1);
+    expect(trace.timeS.at(-1)).toBeGreaterThan(19.9);
+  });
+});

@@ -1,0 +1,268 @@
+import { demo, modelOf, TEST_DAY } from '@tests/support/ventisca';
+import {
+  baseValue,
+  calibrationFromJson,
+  calibrationFromSheet,
+  calibrationJsonSchema,
+  calibrationToText,
+  CALIBRATION_VERSION,
+  conflicts,
+  emptyCalibration,
+  engineModel,
+  ENGINE_SHEETS,
+  fieldInfo,
+  fileProblemMessage,
+  limitProblems,
+  migrated,
+  MIGRATIONS,
+  missingFields,
+  SECTION_SCHEMAS,
+  sectionFields,
+  sectionState,
+  sweptVolumePerCylinderCm3,
+  unconfirmedFields,
+  type Calibration,
+  type Migration,
+  type SectionId,
+} from '.';
+
+const sections = Object.keys(SECTION_SCHEMAS) as SectionId[];
+
+function reread(document: unknown): ReturnType<typeof calibrationFromJson> {
+  return calibrationFromJson(JSON.parse(JSON.stringify(document)));
+}
+
+function refusal(document: unknown): string {
+  const result = reread(document);
+  if (result.ok) throw new Error('accepted');
+  return fileProblemMessage(result.problem);
+}
+
+describe('fields', () => {
+  test.each(sections)('every entry of %s but the geometry mode says what it is', (section) => {
+    const bare = Object.keys(SECTION_SCHEMAS[section].shape).filter(
+      (key) => fieldInfo(`${section}.${key}`) === undefined,
+    );
+    expect(bare).toEqual(section === 'engine' ? ['geometry'] : []);
+  });
+
+  test.each(sections.flatMap(sectionFields))('%s has a label and all three helps', (path) => {
+    const info = fieldInfo(path);
+    expect(info?.label).toMatch(/^[A-Z]/);
+    for (const text of Object.values(info?.help ?? {})) expect(text).toMatch(/.{10,}\.$/);
+    if (info?.kind === 'quantity') expect(info.min).toBeLessThan(info.max);
+  });
+
+  test('no two fields of a section share a label', () => {
+    for (const section of sections) {
+      const labels = sectionFields(section).map((path) => fieldInfo(path)?.label);
+      expect(new Set(labels).size).toBe(labels.length);
+    }
+  });
+});
+
+describe('starters and demos', () => {
+  test.each(ENGINE_SHEETS.map((sheet) => sheet.id))('%s is complete, valid and free of conflict', (id) => {
+    const document = demo(id);
+    expect(reread(document)).toEqual({ ok: true, document });
+    expect(conflicts(document)).toEqual([]);
+    expect(engineModel(document).ok).toBe(true);
+    for (const section of sections) expect(missingFields(document, section)).toEqual([]);
+  });
+
+  test('a demo has a mixture of sources; a starter vouches for nothing', () => {
+    const document = demo();
+    expect(unconfirmedFields(document, 'engine').length).toBeGreaterThan(0);
+    expect(unconfirmedFields(document, 'engine').length).toBeLessThan(sectionFields('engine').length / 2);
+    for (const sheet of ENGINE_SHEETS) {
+      const starter = calibrationFromSheet(sheet, 'starter', 'Mine', TEST_DAY);
+      const words = JSON.stringify(starter);
+      expect(words).not.toContain('"measured"');
+      expect(words).not.toContain('"dataSheet"');
+      expect(sectionState(starter, 'engine')).toBe('unconfirmed');
+    }
+  });
+
+  test('an empty calibration is valid and empty', () => {
+    const document = emptyCalibration('Empty', TEST_DAY);
+    expect(reread(document).ok).toBe(true);
+    expect(sectionState(document, 'engine')).toBe('empty');
+    const result = engineModel(document);
+    expect(result.ok ? [] : result.missing.maps).toHaveLength(7);
+  });
+});
+
+describe('section states', () => {
+  test('incomplete with one value missing, confirmed when all are vouched for', () => {
+    const document = demo();
+    expect(sectionState(document, 'injectors')).toBe('confirmed');
+    document.injectors.ratedFlow = null;
+    expect(sectionState(document, 'injectors')).toBe('incomplete');
+  });
+
+  test('displacement replaces the bore, and the stroke becomes optional', () => {
+    const document = demo('ventisca', ({ engine }) => {
+      engine.geometry = 'displacement';
+      engine.displacement = { amount: 2.46, unit: 'L', source: { kind: 'measured', date: TEST_DAY } };
+      engine.bore = null;
+      engine.stroke = null;
+    });
+    expect(missingFields(document, 'engine')).toEqual([]);
+    expect(sweptVolumePerCylinderCm3(document)).toBeCloseTo(410, 9);
+  });
+
+  test.each<[string, (document: Calibration) => void, string]>([
+    [
+      'a firing order of another engine',
+      (d) => Object.assign(d.engine.firingOrder ?? {}, { value: [1, 3, 4, 2] }),
+      'engine.firingOrder',
+    ],
+    [
+      'torque peak above power peak',
+      (d) => Object.assign(d.engine.torquePeakSpeed ?? {}, { amount: 7000 }),
+      'engine.torquePeakSpeed',
+    ],
+    [
+      'power peak above maximum speed',
+      (d) => Object.assign(d.engine.powerPeakSpeed ?? {}, { amount: 7500 }),
+      'engine.powerPeakSpeed',
+    ],
+    [
+      'boost without a charger',
+      (d) => Object.assign(d.engine.induction ?? {}, { value: 'natural' }),
+      'engine.maxManifoldPressure',
+    ],
+  ])('%s is a conflict', (_what, change, path) => {
+    const document = demo('ventisca', change);
+    expect(conflicts(document).map((problem) => problem.path)).toEqual([path]);
+    expect(sectionState(document, 'engine')).toBe('conflict');
+  });
+});
+
+describe('gauge and absolute', () => {
+  test('boost typed as gauge follows the altitude', () => {
+    const document = demo('ventisca', ({ engine }) => {
+      Object.assign(engine.maxManifoldPressure ?? {}, { amount: 0.8, unit: 'barGauge' });
+    });
+    expect(baseValue(document, 'engine.maxManifoldPressure')).toBeCloseTo(160.5, 1);
+    Object.assign(document.engine.altitude ?? {}, { amount: 0 });
+    expect(baseValue(document, 'engine.maxManifoldPressure')).toBeCloseTo(181.3, 1);
+  });
+});
+
+describe('files', () => {
+  test('the text of a calibration reads back as the same calibration', () => {
+    const document = demo('pardela');
+    expect(calibrationFromJson(JSON.parse(calibrationToText(document)))).toEqual({ ok: true, document });
+  });
+
+  test.each<[string, unknown, RegExp]>([
+    ['another JSON', { hello: 1 }, /not a Lumbre calibration/],
+    ['a list', [1, 2], /not a Lumbre calibration/],
+    ['no version', { ...demo(), version: 'one' }, /does not say which version/],
+    [
+      'a newer version',
+      { ...demo(), version: CALIBRATION_VERSION + 1 },
+      /version 2; this Lumbre reads up to version 1/,
+    ],
+    ['a missing section', { ...demo(), injectors: undefined }, /injectors/],
+    [
+      'an unknown unit',
+      demo('ventisca', (d) => Object.assign(d.engine.bore ?? {}, { unit: 'cubit' })),
+      /Bore \(engine\.bore\.unit\)/,
+    ],
+    [
+      'text for a number',
+      demo('ventisca', (d) => Object.assign(d.engine.bore ?? {}, { amount: '84' })),
+      /Bore \(engine\.bore\.amount\)/,
+    ],
+    [
+      'a value out of range',
+      demo('ventisca', (d) => Object.assign(d.engine.bore ?? {}, { amount: 840 })),
+      /Bore \(engine\.bore\): Bore must be at most 160 mm/,
+    ],
+    [
+      'a cell out of range',
+      demo('ventisca', (d) => d.maps.ve?.values.splice(7, 1, 900)),
+      /Volumetric efficiency, cell 8 \(maps\.ve\.values\.7\)/,
+    ],
+    [
+      'an axis out of order',
+      demo('ventisca', (d) => d.maps.ve?.x.reverse()),
+      /Volumetric efficiency, speed breakpoints/,
+    ],
+    [
+      'a dead time of nothing',
+      demo('ventisca', (d) => d.injectors.deadTime?.points.splice(0, 1, { volts: 8, time: 0 })),
+      /Dead time/,
+    ],
+    [
+      'voltages out of order',
+      demo('ventisca', (d) => d.injectors.deadTime?.points.reverse()),
+      /Dead time.*increase/,
+    ],
+  ])('%s is refused with the place and the reason', (_what, document, message) => {
+    expect(refusal(document)).toMatch(message);
+  });
+
+  test('a value just inside its limit is taken, one just outside is not', () => {
+    const at = (amount: number) =>
+      limitProblems(demo('ventisca', (d) => Object.assign(d.engine.bore ?? {}, { amount })));
+    expect(at(160)).toEqual([]);
+    expect(at(160.01)).toHaveLength(1);
+  });
+
+  test('several wrong places are counted', () => {
+    const document = demo('ventisca', (d) => {
+      Object.assign(d.engine.bore ?? {}, { amount: 840 });
+      Object.assign(d.engine.stroke ?? {}, { amount: 740 });
+    });
+    expect(refusal(document)).toMatch(/1 more place is wrong too/);
+  });
+});
+
+describe('migrations', () => {
+  const steps: Migration[] = [
+    { to: 2, change: 'b from a', up: (old) => ({ ...old, b: Number(old['a']) + 1 }) },
+    { to: 3, change: 'c from b', up: (old) => ({ ...old, c: Number(old['b']) * 2 }) },
+  ];
+
+  test('run in order from any older version, without touching the input', () => {
+    const old = { version: 1, a: 1 };
+    expect(migrated(old, 3, steps)).toEqual({ ok: true, document: { version: 3, a: 1, b: 2, c: 4 } });
+    expect(migrated({ version: 2, b: 5 }, 3, steps)).toEqual({
+      ok: true,
+      document: { version: 3, b: 5, c: 10 },
+    });
+    expect(old).toEqual({ version: 1, a: 1 });
+  });
+
+  test('a gap in the steps and a newer version are refused', () => {
+    expect(migrated({ version: 1 }, 3, steps.slice(1))).toEqual({ ok: false, reason: 'too-old', version: 1 });
+    expect(migrated({ version: 4 }, 3, steps)).toEqual({ ok: false, reason: 'newer', version: 4 });
+  });
+
+  test('the real steps lead from version 1 to the current one', () => {
+    expect(MIGRATIONS.map((step) => step.to)).toEqual(
+      Array.from({ length: CALIBRATION_VERSION - 1 }, (_, i) => i + 2),
+    );
+  });
+});
+
+describe('the published schema', () => {
+  test('carries labels, help and limits of the fields', () => {
+    const text = JSON.stringify(calibrationJsonSchema());
+    for (const path of sections.flatMap(sectionFields))
+      expect(text).toContain(JSON.stringify(fieldInfo(path)?.label));
+    expect(text).toContain('"x-limits":{"min":30,"max":160,"unit":"mm"}');
+  });
+});
+
+describe('the engine model', () => {
+  test('is in base units, whatever was typed', () => {
+    const pardela = modelOf(demo('pardela'));
+    expect(pardela.injector.railGaugeKpa).toBe(300);
+    expect(pardela.injector.ratedFlowGPerS).toBeCloseTo(34 * 0.12599788 * Math.sqrt(0.745 / 0.684), 4);
+    expect(pardela.cylinderVolumeCm3).toBeCloseTo(399, 0);
+  });
+});

@@ -1,0 +1,57 @@
+import { oklab } from '@tests/support/oklab';
+import { contrast, differenceColour, magnitudeColour, rolesOf, textOn, type Roles } from '.';
+import { DIFFERENCE, MAGNITUDE } from './palette';
+
+const SCHEMES = ['dark', 'light'] as const;
+const GROUNDS = ['ground', 'surface', 'raised'] as const;
+const TEXTS: readonly (keyof Roles)[] = ['text', 'muted', 'accent', 'steel', 'error', 'warning', 'good'];
+
+describe('colours', () => {
+  const cases = SCHEMES.flatMap((scheme) =>
+    TEXTS.flatMap((text) => GROUNDS.map((ground) => [scheme, text, ground] as const)),
+  );
+
+  test.each(cases)('%s: %s on %s has a contrast of at least 4.5', (scheme, text, ground) => {
+    const roles = rolesOf(scheme);
+    expect(contrast(roles[text], roles[ground])).toBeGreaterThanOrEqual(4.5);
+  });
+
+  test.each(SCHEMES)('%s: text on the accent has a contrast of at least 4.5', (scheme) => {
+    const roles = rolesOf(scheme);
+    expect(contrast(roles.onAccent, roles.accent)).toBeGreaterThanOrEqual(4.5);
+  });
+
+  test('numbers are readable on every colour of every ramp', () => {
+    for (let share = 0; share <= 1; share += 0.01) {
+      for (const ground of [
+        magnitudeColour(share),
+        ...SCHEMES.map((scheme) => differenceColour(2 * share - 1, scheme)),
+      ]) {
+        expect(contrast(textOn(ground), ground)).toBeGreaterThanOrEqual(3.9);
+      }
+    }
+  });
+});
+
+describe('ramps', () => {
+  test('magnitude only ever gets lighter, so it reads in greyscale', () => {
+    const lightness = MAGNITUDE.map((colour) => oklab(colour).lightness);
+    lightness.forEach((value, i) => expect(value).toBeGreaterThan(lightness[i - 1] ?? 0));
+  });
+
+  test.each(SCHEMES)('%s: both sides of a difference leave the neutral alike', (scheme) => {
+    const neutral = oklab(DIFFERENCE[scheme][3]).lightness;
+    for (const step of [1, 2, 3]) {
+      const below = oklab(differenceColour(-step / 3, scheme)).lightness - neutral;
+      const above = oklab(differenceColour(step / 3, scheme)).lightness - neutral;
+      expect(Math.sign(below)).toBe(Math.sign(above));
+      expect(Math.abs(below - above)).toBeLessThan(0.09);
+    }
+  });
+
+  test('zero is always the neutral; beyond the ends the ends hold', () => {
+    expect(differenceColour(0, 'dark')).toBe('rgb(42, 36, 32)');
+    expect(differenceColour(5, 'light')).toBe(differenceColour(1, 'light'));
+    expect(magnitudeColour(NaN)).toBe(magnitudeColour(0));
+  });
+});
