@@ -1,4 +1,3 @@
-import './noEval';
 import { expose } from 'comlink';
 import type { DryStartWorker } from './dryStartProtocol';
 import { runDryStart } from './dryStartTask';

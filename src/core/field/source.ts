@@ -1,3 +1,4 @@
+import './noEval';
 import * as z from 'zod';
 
 /** Where a value can come from, surest first. */

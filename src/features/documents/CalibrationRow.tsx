@@ -1,9 +1,10 @@
 import { formatDistanceToNow } from 'date-fns/formatDistanceToNow';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { Menu } from 'react-native-paper';
 import type { CalibrationEntry } from '@/data/store/record';
+import { Button } from '@/ui/button/Button';
 import { IconButton } from '@/ui/button/IconButton';
+import { Sheet } from '@/ui/sheet/Sheet';
 import { Text } from '@/ui/text/Text';
 import { CORNER, SPACE, useRoles } from '@/ui/theme';
 
@@ -50,17 +51,12 @@ export function CalibrationRow({ entry, onOpen, onRename, onDuplicate, onDelete 
           {`Stored ${changed}, ${Math.max(1, Math.round(entry.sizeBytes / 1024))} kB`}
         </Text>
       </Pressable>
-      <Menu
-        visible={menu}
-        onDismiss={() => setMenu(false)}
-        anchor={
-          <IconButton icon="dots-vertical" label={`More for ${entry.name}`} onPress={() => setMenu(true)} />
-        }
-      >
-        <Menu.Item leadingIcon="pencil-outline" title="Rename" onPress={choose(onRename)} />
-        <Menu.Item leadingIcon="content-copy" title="Duplicate" onPress={choose(onDuplicate)} />
-        <Menu.Item leadingIcon="delete-outline" title="Delete" onPress={choose(onDelete)} />
-      </Menu>
+      <IconButton icon="dots-vertical" label={`More for ${entry.name}`} onPress={() => setMenu(true)} />
+      <Sheet title={entry.name} open={menu} onClose={() => setMenu(false)}>
+        <Button label="Rename" icon="pencil-outline" onPress={choose(onRename)} />
+        <Button label="Duplicate" icon="content-copy" onPress={choose(onDuplicate)} />
+        <Button label="Delete" icon="delete-outline" onPress={choose(onDelete)} />
+      </Sheet>
     </View>
   );
 }

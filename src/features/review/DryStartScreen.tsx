@@ -25,7 +25,9 @@ export function DryStartScreen() {
   const button =
     status === 'running' ? (
       <View style={{ gap: SPACE.s }}>
-        <ProgressBar progress={progress} aria-label="Dry start" />
+        <View style={{ height: 4 }}>
+          <ProgressBar progress={progress} aria-label="Dry start" />
+        </View>
         <Button label="Cancel" icon="stop" onPress={cancelDryStart} />
       </View>
     ) : (

@@ -1,4 +1,3 @@
-import '@/data/noEval';
 import { QueryClientProvider, useQueryClient } from '@tanstack/react-query';
 import { Slot } from 'expo-router';
 import { useEffect, useState } from 'react';

@@ -38,7 +38,8 @@ export function Button({
         fontFamily: FONT.strong,
         fontSize: SIZE.body,
         letterSpacing: 0,
-        marginHorizontal: SPACE.l,
+        marginLeft: icon === undefined ? SPACE.l : SPACE.xl,
+        marginRight: SPACE.l,
       }}
       {...(icon === undefined ? {} : { icon })}
       {...(accessibilityLabel === undefined ? {} : { accessibilityLabel })}

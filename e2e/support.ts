@@ -1,0 +1,88 @@
+import { expect, test as base, type Page } from '@playwright/test';
+
+/** What a person does, in the words of the screens. */
+export class Lumbre {
+  constructor(readonly page: Page) {}
+
+  async visit(path = '/'): Promise<void> {
+    await this.page.goto(path);
+    await expect(this.page.getByRole('heading', { level: 1 })).toBeVisible();
+  }
+
+  async openDemo(): Promise<void> {
+    await this.visit();
+    await this.page.getByRole('button', { name: 'Open the demo: Ventisca' }).click();
+    await expect(this.page.getByRole('heading', { level: 1, name: 'Ventisca' })).toBeVisible();
+  }
+
+  async goTo(place: 'Build' | 'Maps' | 'Review'): Promise<void> {
+    await this.page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: place }).click();
+  }
+
+  /** Opens a section or map from the list of its place. */
+  async openItem(place: 'Build' | 'Maps', name: string): Promise<void> {
+    await this.goTo(place);
+    await this.page.getByRole('link', { name, exact: true }).click();
+    await expect(this.page.getByRole('heading', { level: 2, name, exact: true })).toBeVisible();
+  }
+
+  /** Types into a box and leaves it. */
+  async type(label: string | RegExp, text: string): Promise<void> {
+    const box = this.page.getByRole('textbox', { name: label });
+    await box.fill(text);
+    await box.blur();
+  }
+
+  async choose(group: string, option: string): Promise<void> {
+    await this.page
+      .getByRole('radiogroup', { name: group })
+      .getByRole('radio', { name: option, exact: true })
+      .click();
+  }
+
+  /** Proposes a map that does not exist yet and accepts it whole. */
+  async proposeMap(name: string): Promise<void> {
+    await this.openItem('Maps', name);
+    await this.page.getByRole('button', { name: 'Propose from the engine’s description' }).click();
+    await this.page.getByRole('button', { name: 'Accept all' }).click();
+    await expect(this.page.getByRole('grid', { name, exact: true })).toBeVisible();
+  }
+
+  /** Changes a whole map by percent. */
+  async changeWholeMap(name: string, percent: string): Promise<void> {
+    await this.openItem('Maps', name);
+    await this.page.getByRole('grid', { name, exact: true }).click({ position: { x: 8, y: 8 } });
+    await this.choose('Edit by', 'Percent');
+    await this.page.getByRole('textbox', { name: 'Percent to change by, %' }).fill(percent);
+    await this.page.getByRole('button', { name: 'Apply' }).click();
+  }
+
+  /** Runs a dry start at a temperature and expects how it ends. */
+  async dryStart(coolant: string, headline: RegExp): Promise<void> {
+    await this.goTo('Review');
+    await this.choose('Coolant temperature', `${coolant} °C`);
+    await this.page.getByRole('button', { name: 'Run dry start' }).click();
+    await expect(this.page.getByRole('status').getByRole('heading', { name: headline })).toBeVisible();
+    await expect(this.page.getByText('The calibration has changed since')).toBeHidden();
+    await expect(this.page.getByRole('status')).toContainText(`coolant ${coolant.replace('−', '-')} °C`);
+  }
+
+  async expectStored(): Promise<void> {
+    await expect(this.page.getByRole('banner').getByText(/^Stored/)).toBeVisible();
+  }
+}
+
+/** A test with the app open in a browser that has never seen it. Anything the page reports as an error fails it. */
+export const test = base.extend<{ app: Lumbre }>({
+  app: async ({ page }, use) => {
+    const problems: string[] = [];
+    page.on('pageerror', (error) => problems.push(error.message));
+    page.on('console', (message) => {
+      if (message.type() === 'error') problems.push(message.text());
+    });
+    await use(new Lumbre(page));
+    expect(problems).toEqual([]);
+  },
+});
+
+export { expect };
