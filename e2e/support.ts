@@ -35,7 +35,7 @@ export class Lumbre {
 
   async choose(group: string, option: string): Promise<void> {
     await this.page
-      .getByRole('radiogroup', { name: group })
+      .getByRole('radiogroup', { name: group, exact: true })
       .getByRole('radio', { name: option, exact: true })
       .click();
   }
@@ -44,7 +44,7 @@ export class Lumbre {
   async proposeMap(name: string): Promise<void> {
     await this.openItem('Maps', name);
     await this.page.getByRole('button', { name: 'Propose from the engine’s description' }).click();
-    await this.page.getByRole('button', { name: 'Accept all' }).click();
+    await this.page.getByRole('button', { name: 'Accept all', exact: true }).click();
     await expect(this.page.getByRole('grid', { name, exact: true })).toBeVisible();
   }
 
