@@ -1,4 +1,4 @@
-import AxeBuilder from '@axe-core/playwright';
+import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test, type Lumbre } from './support';
 
 /** The main views in the order a visit comes to them, each from the one before. */

@@ -74,13 +74,13 @@ export class Lumbre {
 
 /** A test with the app open in a browser that has never seen it. Anything the page reports as an error fails it. */
 export const test = base.extend<{ app: Lumbre }>({
-  app: async ({ page }, use) => {
+  app: async ({ page }, provide) => {
     const problems: string[] = [];
     page.on('pageerror', (error) => problems.push(error.message));
     page.on('console', (message) => {
       if (message.type() === 'error') problems.push(message.text());
     });
-    await use(new Lumbre(page));
+    await provide(new Lumbre(page));
     expect(problems).toEqual([]);
   },
 });

@@ -118,7 +118,9 @@ function compactSources(
 ): Pick<MapData, 'sources' | 'cellSources'> {
   const kept: Source[] = [];
   const places = new Map<string, number>();
-  const renumbered = cellSources.map((index) => {
+  const placeOfIndex: (number | undefined)[] = [];
+
+  const place = (index: number): number => {
     const source = sources[index] as Source;
     const key = JSON.stringify([source.kind, source.date, source.note ?? '']);
     const known = places.get(key);
@@ -127,7 +129,8 @@ function compactSources(
     places.set(key, kept.length);
     kept.push(source);
     return kept.length - 1;
-  });
+  };
+  const renumbered = cellSources.map((index) => (placeOfIndex[index] ??= place(index)));
   return { sources: kept, cellSources: renumbered };
 }
 

@@ -84,13 +84,18 @@ export function createRepository(ports: RepositoryPorts) {
       .sort((a, b) => b.modifiedAt.localeCompare(a.modifiedAt));
   }
 
+  async function readEntry(id: string): Promise<CalibrationEntry | null> {
+    const text = await store.getItem(ENTRY_KEY + id);
+    const entry = entrySchema.safeParse(parsedJson(text ?? ''));
+    return entry.success ? entry.data : null;
+  }
+
   async function setDeleted(id: string, deletedAt: string | null): Promise<void> {
     await ports.exclusively(id, async () => {
-      const text = await store.getItem(ENTRY_KEY + id);
-      const entry = entrySchema.safeParse(parsedJson(text ?? ''));
-      if (!entry.success) return;
-      await store.setMany({ [ENTRY_KEY + id]: JSON.stringify({ ...entry.data, deletedAt }) });
-      ports.announce(id, entry.data.revision);
+      const entry = await readEntry(id);
+      if (entry === null) return;
+      await store.setMany({ [ENTRY_KEY + id]: JSON.stringify({ ...entry, deletedAt }) });
+      ports.announce(id, entry.revision);
     });
   }
 
@@ -111,12 +116,12 @@ export function createRepository(ports: RepositoryPorts) {
     /** Saves a document over the revision the caller started from; refused when that is no longer the stored one. */
     async save(id: string, baseRevision: number, document: Calibration): Promise<SaveResult> {
       return ports.exclusively(id, async () => {
-        const stored = await readRecord(id);
+        const stored = await readEntry(id);
         if (stored === null || stored.revision !== baseRevision) {
           return { ok: false, storedRevision: stored?.revision ?? null };
         }
         const revision = baseRevision + 1;
-        await write({ ...stored, revision, document }, null);
+        await write({ id, createdAt: stored.createdAt, revision, document }, null);
         return { ok: true, revision };
       });
     },

@@ -1,7 +1,9 @@
 import { useGlobalSearchParams, usePathname, useRouter } from 'expo-router';
+import { memo, useDeferredValue } from 'react';
 import { View } from 'react-native';
-import { generatorNeeds, MAP_DEFINITIONS, MAP_IDS, type Calibration, type MapId } from '@/core/calibration';
+import { generatorNeeds, MAP_DEFINITIONS, MAP_IDS, type MapId } from '@/core/calibration';
 import { SOURCE_KINDS, SOURCE_TEXT, type SourceKind } from '@/core/field';
+import type { MapData } from '@/core/map';
 import { formatNumber } from '@/core/units';
 import { useDocument } from '@/data/session/session';
 import { Thumbnail } from '@/ui/grid';
@@ -23,35 +25,16 @@ export function MapList() {
     wide && (path.endsWith(`/${name}`) || (name === 've' && path.endsWith('/maps')));
   return (
     <>
-      {MAP_IDS.map((mapId) => {
-        const map = document.maps[mapId];
-        const { label, unit, decimals } = MAP_DEFINITIONS[mapId];
-        return (
-          <LinkRow
-            key={mapId}
-            label={label}
-            {...(map === null ? {} : { detail: rangeText(map.values, decimals, unit) })}
-            picture={
-              map === null ? (
-                <View
-                  style={{
-                    ...THUMBNAIL,
-                    borderWidth: 1,
-                    borderStyle: 'dashed',
-                    borderColor: roles.line,
-                    borderRadius: CORNER.field,
-                  }}
-                />
-              ) : (
-                <Thumbnail map={map} {...THUMBNAIL} />
-              )
-            }
-            state={<StateMark {...mapMark(document, mapId)} />}
-            here={here(mapId)}
-            onPress={() => router.navigate(`/c/${id}/maps/${mapId}`)}
-          />
-        );
-      })}
+      {MAP_IDS.map((mapId) => (
+        <MapRow
+          key={mapId}
+          id={id}
+          mapId={mapId}
+          map={document.maps[mapId]}
+          ready={generatorNeeds(document, mapId).length === 0}
+          here={here(mapId)}
+        />
+      ))}
       <LinkRow
         label="Workings"
         detail="Any operating point, step by step to the injector’s opening"
@@ -62,6 +45,47 @@ export function MapList() {
     </>
   );
 }
+
+interface MapRowProps {
+  /** The open calibration. */
+  id: string;
+  mapId: MapId;
+  map: MapData | null;
+  /** All that its generator needs is there. */
+  ready: boolean;
+  here: boolean;
+}
+
+/** One map of the list; drawn anew only when that map changes. */
+const MapRow = memo(function MapRow({ id, mapId, map, ready, here }: MapRowProps) {
+  const roles = useRoles();
+  const router = useRouter();
+  const { label, unit, decimals } = MAP_DEFINITIONS[mapId];
+  // A thumbnail may come a moment after the cell that changed it.
+  const pictured = useDeferredValue(map);
+  const frame = {
+    borderWidth: 1,
+    borderStyle: 'dashed',
+    borderColor: roles.line,
+    borderRadius: CORNER.field,
+  } as const;
+  return (
+    <LinkRow
+      label={label}
+      {...(pictured === null ? {} : { detail: rangeText(pictured.values, decimals, unit) })}
+      picture={
+        pictured === null ? (
+          <View style={{ ...THUMBNAIL, ...frame }} />
+        ) : (
+          <Thumbnail map={pictured} {...THUMBNAIL} />
+        )
+      }
+      state={<StateMark {...mapMark(pictured, ready)} />}
+      here={here}
+      onPress={() => router.navigate(`/c/${id}/maps/${mapId}`)}
+    />
+  );
+});
 
 function rangeText(values: readonly number[], decimals: number, unit: string): string {
   const text = (value: number) => formatNumber(value, decimals);
@@ -78,13 +102,8 @@ const MAP_TONES: Readonly<Record<SourceKind, MarkTone>> = {
 };
 
 /** The state of a map: whether there is one, and the least sure source any of its cells has. */
-function mapMark(document: Calibration, mapId: MapId): { tone: MarkTone; label: string } {
-  const map = document.maps[mapId];
-  if (map === null) {
-    return generatorNeeds(document, mapId).length > 0
-      ? { tone: 'plain', label: 'Empty' }
-      : { tone: 'plain', label: 'Empty, ready to propose' };
-  }
+function mapMark(map: MapData | null, ready: boolean): { tone: MarkTone; label: string } {
+  if (map === null) return { tone: 'plain', label: ready ? 'Empty, ready to propose' : 'Empty' };
   const weakest = SOURCE_KINDS.findLast((kind) => map.sources.some((source) => source.kind === kind));
   const kind = weakest ?? 'computed';
   return { tone: MAP_TONES[kind], label: SOURCE_TEXT[kind].label };

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { MapData, MapDefinition } from '@/core/map';
 import { formatNumber } from '@/core/units';
 import { LineChart } from '@/ui/chart';
@@ -5,7 +6,7 @@ import type { Selection } from '@/ui/grid';
 import { Card } from '@/ui/layout';
 
 /** The map cut through the chosen cell: along x, and along y where there is one. */
-export function MapSlices({
+export const MapSlices = memo(function MapSlices({
   definition,
   map,
   selection,
@@ -51,4 +52,4 @@ export function MapSlices({
       )}
     </Card>
   );
-}
+});

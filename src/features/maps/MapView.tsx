@@ -1,6 +1,6 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
-import { useState } from 'react';
-import { generatedMap, MAP_DEFINITIONS, type MapId } from '@/core/calibration';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { generatedMap, generatorNeeds, MAP_DEFINITIONS, type MapId } from '@/core/calibration';
 import { acceptedMap, type CellRange } from '@/core/map';
 import { edit, useDocument } from '@/data/session/session';
 import { today } from '@/data/today';
@@ -32,12 +32,20 @@ export function MapView({ mapId }: { mapId: MapId }) {
   const editing = useMapEditing(mapId);
   const definition = MAP_DEFINITIONS[mapId];
   const map = document.maps[mapId];
-  const generated = generatedMap(document, mapId, { firstRun: caution === 'first' }, today());
+  const missing = generatorNeeds(document, mapId);
+  const proposal = useMemo(() => {
+    if (!proposing) return null;
+    const generated = generatedMap(document, mapId, { firstRun: caution === 'first' }, today());
+    return generated.ok ? generated.proposal : null;
+  }, [proposing, document, mapId, caution]);
+  // The curves below follow a moment later, so that a cell under the finger changes at once.
+  const slicedMap = useDeferredValue(map);
+  const slicedSelection = useDeferredValue(editing.selection);
   const cautious = mapId === 'lambda' || mapId === 'spark';
 
   const accept = (range: CellRange | null) => {
-    if (!generated.ok) return;
-    const next = acceptedMap(generated.proposal, range);
+    if (proposal === null) return;
+    const next = acceptedMap(proposal, range);
     edit(
       `Accept ${range === null ? 'all' : 'part'} of the ${definition.label.toLowerCase()} proposal`,
       (draft) => {
@@ -70,14 +78,14 @@ export function MapView({ mapId }: { mapId: MapId }) {
     />
   );
 
-  if (proposing && generated.ok) {
+  if (proposal !== null) {
     return (
       <Page>
         {title}
         <ProposalView
           key={caution}
           definition={definition}
-          proposal={generated.proposal}
+          proposal={proposal}
           choices={
             cautious ? (
               <Chips label="Caution" options={CAUTION_OPTIONS} value={caution} onChange={setCaution} />
@@ -97,7 +105,7 @@ export function MapView({ mapId }: { mapId: MapId }) {
       {map === null ? (
         <EmptyMap
           mapId={mapId}
-          missing={generated.ok ? [] : generated.missing}
+          missing={missing}
           onPropose={() => setProposing(true)}
           onField={(section) => router.navigate(`/c/${id}/build/${section}`)}
         />
@@ -105,11 +113,11 @@ export function MapView({ mapId }: { mapId: MapId }) {
         <>
           <MapEditor mapId={mapId} map={map} editing={editing} />
           {mapId === 'cranking' ? <RunningSpeed /> : null}
-          <MapSlices definition={definition} map={map} selection={editing.selection} />
+          <MapSlices definition={definition} map={slicedMap ?? map} selection={slicedSelection} />
           <Button
             label="Propose anew from the engine’s description"
             icon="auto-fix"
-            disabled={!generated.ok}
+            disabled={missing.length > 0}
             onPress={() => setProposing(true)}
           />
         </>

@@ -74,45 +74,64 @@ export function MapGrid({ label, definition, map, colours, selection, onSelectio
     [available, wide, columns, rows, corner],
   );
 
-  const shading = useMemo(() => shadingOf(map.values, colours), [map.values, colours]);
-  const decimals = definition.decimals;
-  const picture = useMemo(() => {
-    const place = point === undefined || point === null ? null : placeOf(map, point);
-    return {
+  const { low, high } = rangeOf(map.values);
+  const { decimals } = definition;
+  const valueColour = useMemo(() => {
+    if (colours === 'difference') {
+      const largest = Math.max(Math.abs(low), Math.abs(high));
+      return (value: number) => differenceColour(largest === 0 ? 0 : value / largest, scheme);
+    }
+    return (value: number) => magnitudeColour(high === low ? 0.4 : (value - low) / (high - low));
+  }, [colours, low, high, scheme]);
+  const valueText = useMemo(() => {
+    const plus = colours === 'difference' ? '+' : '';
+    return (value: number) => `${value > 0 ? plus : ''}${formatNumber(value, decimals)}`;
+  }, [colours, decimals]);
+  const columnLabels = useMemo(
+    () => map.x.map((value) => formatNumber(value, definition.x.decimals)),
+    [map.x, definition],
+  );
+  const rowLabels = useMemo(
+    () =>
+      definition.y === null ? [''] : map.y.map((value) => formatNumber(value, definition.y?.decimals ?? 0)),
+    [map.y, definition],
+  );
+  const { x: pointX, y: pointY } = point ?? { x: null, y: null };
+  const ring = useMemo(
+    () =>
+      pointX === null || pointY === null ? null : placeOf({ x: map.x, y: map.y }, { x: pointX, y: pointY }),
+    [map.x, map.y, pointX, pointY],
+  );
+  const picture = useMemo(
+    () => ({
       geometry,
-      columnLabels: map.x.map((value) => formatNumber(value, definition.x.decimals)),
-      rowLabels:
-        definition.y === null ? [''] : map.y.map((value) => formatNumber(value, definition.y?.decimals ?? 0)),
-      cellText: (column: number, row: number) => {
-        const value = map.values[row * columns + column] ?? 0;
-        const text = formatNumber(value, decimals);
-        return colours === 'difference' && value > 0 ? `+${text}` : text;
-      },
-      cellColour: (column: number, row: number) => {
-        const share = shading(map.values[row * columns + column] ?? 0);
-        return colours === 'difference' ? differenceColour(share, scheme) : magnitudeColour(share);
-      },
+      columnLabels,
+      rowLabels,
+      columns,
+      values: map.values,
+      valueText,
+      valueColour,
       selection: range,
       roles,
-      point: place,
-    };
+      point: ring,
+    }),
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the range is made anew each time; its four numbers are compared
-  }, [
-    geometry,
-    map,
-    colours,
-    scheme,
-    roles,
-    shading,
-    decimals,
-    columns,
-    point?.x,
-    point?.y,
-    range.fromColumn,
-    range.toColumn,
-    range.fromRow,
-    range.toRow,
-  ]);
+    [
+      geometry,
+      columnLabels,
+      rowLabels,
+      columns,
+      map.values,
+      valueText,
+      valueColour,
+      roles,
+      ring,
+      range.fromColumn,
+      range.toColumn,
+      range.fromRow,
+      range.toRow,
+    ],
+  );
 
   const select = (next: Selection) => {
     onSelection(next);
@@ -194,7 +213,8 @@ export function MapGrid({ label, definition, map, colours, selection, onSelectio
           label={`Overview of ${label}`}
           columns={columns}
           rows={rows}
-          colour={picture.cellColour}
+          values={map.values}
+          valueColour={valueColour}
           window={geometry.window}
           onMove={setCorner}
         />
@@ -203,15 +223,15 @@ export function MapGrid({ label, definition, map, colours, selection, onSelectio
   );
 }
 
-/** The share of the colour ramp for a value: 0…1 for magnitudes, −1…1 for differences. */
-function shadingOf(values: readonly number[], colours: Props['colours']): (value: number) => number {
-  if (colours === 'difference') {
-    const largest = values.reduce((most, value) => Math.max(most, Math.abs(value)), 0);
-    return (value) => (largest === 0 ? 0 : value / largest);
+/** Lowest and highest of a map's values. */
+function rangeOf(values: readonly number[]): { low: number; high: number } {
+  let low = Infinity;
+  let high = -Infinity;
+  for (const value of values) {
+    if (value < low) low = value;
+    if (value > high) high = value;
   }
-  const low = values.reduce((least, value) => Math.min(least, value), Infinity);
-  const high = values.reduce((most, value) => Math.max(most, value), -Infinity);
-  return (value) => (high === low ? 0.4 : (value - low) / (high - low));
+  return { low, high };
 }
 
 /** An operating point in cells. */

@@ -8,7 +8,8 @@ interface Props {
   label: string;
   columns: number;
   rows: number;
-  colour: (column: number, row: number) => string;
+  values: readonly number[];
+  valueColour: (value: number) => string;
   window: GridWindow;
   onMove: (corner: Place) => void;
 }
@@ -16,7 +17,7 @@ interface Props {
 const HEIGHT = 64;
 
 /** The whole map small, with the window drawn on it. Touch or drag moves the window; so do the arrow keys. */
-export function Overview({ label, columns, rows, colour, window: view, onMove }: Props) {
+export function Overview({ label, columns, rows, values, valueColour, window: view, onMove }: Props) {
   const roles = useRoles();
   const box = useRef<View>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -26,11 +27,11 @@ export function Overview({ label, columns, rows, colour, window: view, onMove }:
     if (context === null || context === undefined) return;
     for (let row = 0; row < rows; row += 1) {
       for (let column = 0; column < columns; column += 1) {
-        context.fillStyle = colour(column, row);
+        context.fillStyle = valueColour(values[row * columns + column] ?? 0);
         context.fillRect(column, rows - 1 - row, 1, 1);
       }
     }
-  }, [columns, rows, colour]);
+  }, [columns, rows, values, valueColour]);
 
   const moveTo = (event: { nativeEvent: PointerEvent }) => {
     const element = box.current as unknown as HTMLElement | null;

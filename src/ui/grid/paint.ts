@@ -1,4 +1,4 @@
-import type { CellRange } from '@/core/map';
+import { rangeIndices, type CellRange } from '@/core/map';
 import { FONT, textOn, type Roles } from '../theme';
 import { cellOrigin, type GridGeometry } from './geometry';
 
@@ -7,25 +7,88 @@ export interface GridPicture {
   readonly geometry: GridGeometry;
   readonly columnLabels: readonly string[];
   readonly rowLabels: readonly string[];
-  readonly cellText: (column: number, row: number) => string;
-  readonly cellColour: (column: number, row: number) => string;
+  /** Number of columns of the whole map. */
+  readonly columns: number;
+  /** Row by row, as in the map. */
+  readonly values: readonly number[];
+  readonly valueText: (value: number) => string;
+  readonly valueColour: (value: number) => string;
   readonly selection: CellRange | null;
   readonly roles: Roles;
   /** The operating point in cells, fractions allowed. */
   readonly point: { readonly column: number; readonly row: number } | null;
 }
 
-/** Draws the visible window of a map: headers, coloured cells with their numbers, the selection, the operating point. */
-export function paintGrid(context: CanvasRenderingContext2D, picture: GridPicture, pixelRatio: number): void {
-  const { geometry, roles } = picture;
+/**
+ * Draws the visible window of a map: headers, coloured cells with their numbers, the selection, the operating point. Given
+ * what the canvas shows already, it draws only the cells that differ: text is what costs time.
+ * @param shown the picture on the canvas, or null when it is blank or of another size.
+ */
+export function paintGrid(
+  context: CanvasRenderingContext2D,
+  picture: GridPicture,
+  pixelRatio: number,
+  shown: GridPicture | null,
+): void {
+  const { geometry, roles, selection, point } = picture;
   context.setTransform(pixelRatio, 0, 0, pixelRatio, 0, 0);
-  context.clearRect(0, 0, geometry.width, geometry.height);
   context.textAlign = 'center';
   context.textBaseline = 'middle';
-  paintHeaders(context, picture);
-  paintCells(context, picture);
-  if (picture.selection !== null) paintSelection(context, geometry, picture.selection, roles);
-  if (picture.point !== null) paintPoint(context, picture, picture.point);
+  const differing = shown === null ? null : differingCells(shown, picture);
+  if (differing === null) context.clearRect(0, 0, geometry.width, geometry.height);
+  if (differing === null || !sameRange(shown?.selection ?? null, selection)) paintHeaders(context, picture);
+  paintCells(context, picture, differing);
+  if (selection !== null) paintSelection(context, geometry, selection, roles);
+  if (point !== null) paintPoint(context, picture, point);
+}
+
+/** Indices of the cells to draw again; null when all must be. */
+export function differingCells(shown: GridPicture, next: GridPicture): ReadonlySet<number> | null {
+  const keys = [
+    'geometry',
+    'columnLabels',
+    'rowLabels',
+    'columns',
+    'valueText',
+    'valueColour',
+    'roles',
+  ] as const;
+  if (keys.some((key) => shown[key] !== next[key])) return null;
+  const differing = new Set<number>();
+  next.values.forEach((value, i) => {
+    if (value !== shown.values[i]) differing.add(i);
+  });
+  const add = (range: CellRange) =>
+    rangeIndices(range, next.columns).forEach((index) => differing.add(index));
+  if (!sameRange(shown.selection, next.selection)) {
+    for (const range of [shown.selection, next.selection]) if (range !== null) add(range);
+  }
+  if (shown.point !== next.point) {
+    for (const point of [shown.point, next.point]) if (point !== null) add(around(point, next));
+  }
+  return differing;
+}
+
+/** The cells that the ring around a point may touch. */
+function around(point: { column: number; row: number }, { columns, values }: GridPicture): CellRange {
+  const hold = (value: number, count: number) => Math.min(count - 1, Math.max(0, value));
+  const rows = values.length / columns;
+  return {
+    fromColumn: hold(Math.floor(point.column) - 1, columns),
+    toColumn: hold(Math.ceil(point.column) + 1, columns),
+    fromRow: hold(Math.floor(point.row) - 1, rows),
+    toRow: hold(Math.ceil(point.row) + 1, rows),
+  };
+}
+
+function sameRange(a: CellRange | null, b: CellRange | null): boolean {
+  if (a === null || b === null) return a === b;
+  return (
+    a.fromColumn === b.fromColumn &&
+    a.toColumn === b.toColumn &&
+    a.fromRow === b.fromRow &&
+    a.toRow === b.toRow
+  );
 }
 
 function paintHeaders(
@@ -33,6 +96,8 @@ function paintHeaders(
   { geometry, columnLabels, rowLabels, roles, selection }: GridPicture,
 ) {
   const { window, headerWidth, headerHeight, cellWidth, cellHeight } = geometry;
+  context.clearRect(0, 0, geometry.width, headerHeight);
+  context.clearRect(0, 0, headerWidth, geometry.height);
   for (let i = 0; i < window.columns; i += 1) {
     const column = window.column + i;
     const chosen = selection !== null && column >= selection.fromColumn && column <= selection.toColumn;
@@ -59,23 +124,26 @@ function paintHeaders(
   }
 }
 
-function paintCells(context: CanvasRenderingContext2D, picture: GridPicture) {
-  const { geometry } = picture;
+function paintCells(
+  context: CanvasRenderingContext2D,
+  picture: GridPicture,
+  only: ReadonlySet<number> | null,
+) {
+  const { geometry, columns, values } = picture;
   const { window, cellWidth, cellHeight } = geometry;
   context.font = `${cellHeight >= 40 ? 16 : 13}px ${FONT.number}, sans-serif`;
   for (let row = window.row; row < window.row + window.rows; row += 1) {
     for (let column = window.column; column < window.column + window.columns; column += 1) {
+      const index = row * columns + column;
+      if (only !== null && !only.has(index)) continue;
+      const value = values[index] ?? 0;
       const { x, y } = cellOrigin(geometry, column, row);
-      const colour = picture.cellColour(column, row);
+      const colour = picture.valueColour(value);
+      context.clearRect(x, y, cellWidth, cellHeight);
       context.fillStyle = colour;
       context.fillRect(x + 0.5, y + 0.5, cellWidth - 1, cellHeight - 1);
       context.fillStyle = textOnCached(colour);
-      context.fillText(
-        picture.cellText(column, row),
-        x + cellWidth / 2,
-        y + cellHeight / 2 + 1,
-        cellWidth - 4,
-      );
+      context.fillText(picture.valueText(value), x + cellWidth / 2, y + cellHeight / 2 + 1, cellWidth - 4);
     }
   }
 }
@@ -106,10 +174,10 @@ function paintSelection(
   context.clip();
   context.lineWidth = 5;
   context.strokeStyle = roles.ground;
-  context.strokeRect(topLeft.x + 1.5, topLeft.y + 1.5, width - 3, height - 3);
+  context.strokeRect(topLeft.x + 2.5, topLeft.y + 2.5, width - 5, height - 5);
   context.lineWidth = 2.5;
   context.strokeStyle = roles.text;
-  context.strokeRect(topLeft.x + 1.5, topLeft.y + 1.5, width - 3, height - 3);
+  context.strokeRect(topLeft.x + 2.5, topLeft.y + 2.5, width - 5, height - 5);
   context.restore();
 }
 

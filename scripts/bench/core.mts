@@ -1,0 +1,73 @@
+/** Speed of the computation: simulation against real time, look-ups against a bare loop. */
+import { DryStart, START_LENGTH_S } from '@/bench/dryStart';
+import { standInFor } from '@/bench/engine';
+import { gridOf, lookUpMap } from '@/core/map';
+import { demo, modelOf } from '@tests/support/ventisca';
+import { report, timed } from './report.mts';
+
+const document = demo();
+const model = modelOf(document);
+const standIn = standInFor(document, model);
+const STARTS = 10;
+const startMs = timed(() => {
+  for (let seed = 0; seed < STARTS; seed += 1) {
+    new DryStart(model, standIn, { coolantC: -20, batteryV: 12.6, seed }).result();
+  }
+});
+const realTime = (STARTS * START_LENGTH_S) / (startMs / 1000);
+report('Dry start of the six-cylinder, one core', `${realTime.toFixed(0)} × real time`, '≥ 1000 ×');
+
+const SIZE = 32;
+const LOOK_UPS = 400_000;
+const axis = (step: number) => Array.from({ length: SIZE }, (_, i) => i * step);
+const grid = gridOf({
+  x: axis(250),
+  y: axis(8),
+  values: Array.from({ length: SIZE * SIZE }, (_, i) => i % 97),
+});
+const points = new Float64Array(2 * LOOK_UPS).map(
+  (_, i) => ((i * 7919) % 1000) * (i % 2 === 0 ? 7.75 : 0.248),
+);
+
+/** Keeps results alive, so that no loop is optimised away. */
+let sum = 0;
+
+/** Bilinear interpolation written out in one loop on typed arrays: the least a look-up can be. */
+function bareLoop(): void {
+  const { x, y, values } = grid;
+  for (let k = 0; k < LOOK_UPS; k += 1) {
+    const px = points[2 * k] as number;
+    const py = points[2 * k + 1] as number;
+    let i = 0;
+    for (let high = SIZE - 2; i < high;) {
+      const middle = (i + high + 1) >> 1;
+      if (px < (x[middle] as number)) high = middle - 1;
+      else i = middle;
+    }
+    let j = 0;
+    for (let high = SIZE - 2; j < high;) {
+      const middle = (j + high + 1) >> 1;
+      if (py < (y[middle] as number)) high = middle - 1;
+      else j = middle;
+    }
+    const x0 = x[i] as number;
+    const y0 = y[j] as number;
+    const fx = Math.min(1, Math.max(0, (px - x0) / ((x[i + 1] as number) - x0)));
+    const fy = Math.min(1, Math.max(0, (py - y0) / ((y[j + 1] as number) - y0)));
+    const at = j * SIZE + i;
+    const low = (values[at] as number) * (1 - fx) + (values[at + 1] as number) * fx;
+    const high = (values[at + SIZE] as number) * (1 - fx) + (values[at + SIZE + 1] as number) * fx;
+    sum += low * (1 - fy) + high * fy;
+  }
+}
+
+const bareMs = timed(bareLoop);
+const ourMs = timed(() => {
+  for (let k = 0; k < LOOK_UPS; k += 1) {
+    sum += lookUpMap(grid, points[2 * k] as number, points[2 * k + 1] as number);
+  }
+});
+const rate = (ms: number) => `${(LOOK_UPS / ms / 1000).toFixed(1)} M/s`;
+report('Bilinear look-ups in a 32 × 32 map', `${rate(ourMs)}, bare ${rate(bareMs)}`, 'within 2 × of bare');
+report('  against the bare loop', `${(ourMs / bareMs).toFixed(2)} ×`, '≤ 2 ×');
+if (!Number.isFinite(sum)) throw new RangeError('The look-ups gave no numbers');
