@@ -75,7 +75,7 @@ test('too little cranking fuel is seen, corrected, and then it catches', async (
   await app.openDemo();
   await app.changeWholeMap('Cranking fuel', '-75');
   await app.dryStart('−20', /^Cranks and is too lean$/);
-  await expect(page.getByText(/Give more cranking fuel at -20 °C/)).toBeVisible();
+  await expect(page.getByText(/Give more cranking fuel at −20 °C/)).toBeVisible();
   await page.getByRole('button', { name: 'Open cranking fuel' }).click();
   await expect(page.getByRole('heading', { level: 2, name: 'Cranking fuel' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo: Cranking fuel: lower by 75 %, 8 cells' }).click();

@@ -64,7 +64,7 @@ export class Lumbre {
     await this.page.getByRole('button', { name: 'Run dry start' }).click();
     await expect(this.page.getByRole('status').getByRole('heading', { name: headline })).toBeVisible();
     await expect(this.page.getByText('The calibration has changed since')).toBeHidden();
-    await expect(this.page.getByRole('status')).toContainText(`coolant ${coolant.replace('−', '-')} °C`);
+    await expect(this.page.getByRole('status')).toContainText(`coolant ${coolant} °C`);
   }
 
   async expectStored(): Promise<void> {

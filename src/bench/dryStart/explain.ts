@@ -1,4 +1,5 @@
 import type { MapId } from '@/core/calibration';
+import { formatNumber } from '@/core/units';
 import type { StartSetup } from './dryStart';
 import type { StartVerdict } from './verdict';
 
@@ -20,6 +21,7 @@ export function explainVerdict(verdict: StartVerdict, setup: StartSetup): StartE
   const lambda =
     verdict.vapourLambda === null ? '' : ` (vapour lambda about ${verdict.vapourLambda.toFixed(2)})`;
   const cold = setup.coolantC < COLD_C;
+  const coolant = `${formatNumber(setup.coolantC, 0)} °C`;
   switch (verdict.code) {
     case 'caught':
       return {
@@ -38,14 +40,14 @@ export function explainVerdict(verdict: StartVerdict, setup: StartSetup): StartE
     case 'cranksLean':
       return {
         headline: 'Cranks and is too lean',
-        reason: `Too little of the fuel is vapour when it should burn${lambda}. Give more cranking fuel at ${setup.coolantC} °C.`,
+        reason: `Too little of the fuel is vapour when it should burn${lambda}. Give more cranking fuel at ${coolant}.`,
         mapId: 'cranking',
         good: false,
       };
     case 'floods':
       return {
         headline: 'Floods',
-        reason: `Too much fuel: the charge is too rich to burn and the plugs get wet${lambda}. Give less cranking fuel at ${setup.coolantC} °C.`,
+        reason: `Too much fuel: the charge is too rich to burn and the plugs get wet${lambda}. Give less cranking fuel at ${coolant}.`,
         mapId: 'cranking',
         good: false,
       };

@@ -1,5 +1,6 @@
 import { View } from 'react-native';
 import { MAP_DEFINITIONS, type MapId } from '@/core/calibration';
+import { formatNumber } from '@/core/units';
 import type { DryStartAnswer } from '@/workers/dryStartProtocol';
 import { Button } from '@/ui/button/Button';
 import { Icon } from '@/ui/icon/Icon';
@@ -36,7 +37,7 @@ export function VerdictCard({ answer, outdated, onMap }: Props) {
         </View>
         <Text>{explanation.reason}</Text>
         <Text kind="small" colour="muted">
-          {`${answer.standIn}; coolant ${setup.coolantC} °C, air ${answer.airC} °C, battery ${setup.batteryV} V at rest, ${verdict.crankingV.toFixed(1)} V at the lowest.`}
+          {`${answer.standIn}; coolant ${formatNumber(setup.coolantC, 0)} °C, air ${formatNumber(answer.airC, 0)} °C, battery ${setup.batteryV} V at rest, ${verdict.crankingV.toFixed(1)} V at the lowest.`}
         </Text>
       </View>
       {outdated ? (

@@ -1,0 +1,146 @@
+/** Takes the pictures of the main views that the README shows, from demo data, into docs/screenshots. */
+import { spawn } from 'node:child_process';
+import path from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+
+const PORT = 8794;
+const ADDRESS = `http://127.0.0.1:${PORT}`;
+const out = path.resolve(import.meta.dirname, '../docs/screenshots');
+
+const SIZES = {
+  phone: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true },
+  wide: { viewport: { width: 1280, height: 800 } },
+} as const;
+
+interface Shot {
+  readonly name: string;
+  readonly size: keyof typeof SIZES;
+  readonly scheme: 'dark' | 'light';
+  readonly go: (page: Page) => Promise<void>;
+}
+
+async function openDemo(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Open the demo: Ventisca' }).click();
+  await page.getByRole('heading', { level: 1, name: 'Ventisca' }).waitFor();
+}
+
+async function openItem(page: Page, place: string, item: string): Promise<void> {
+  await openDemo(page);
+  await page.getByRole('navigation').getByRole('link', { name: place }).click();
+  await page.getByRole('link', { name: item, exact: true }).click();
+  await page.getByRole('heading', { level: 2, name: item, exact: true }).waitFor();
+}
+
+async function runDryStart(page: Page): Promise<void> {
+  await page.getByRole('navigation').getByRole('link', { name: 'Review' }).click();
+  await page.getByRole('button', { name: 'Run dry start' }).click();
+  await page.getByRole('status').getByRole('heading').waitFor();
+}
+
+async function lowerCranking(page: Page): Promise<void> {
+  await openItem(page, 'Maps', 'Cranking fuel');
+  await page.getByRole('grid').click({ position: { x: 8, y: 8 } });
+  await page.getByRole('radio', { name: 'Percent' }).click();
+  await page.getByRole('textbox', { name: 'Percent to change by, %' }).fill('-75');
+  await page.getByRole('button', { name: 'Apply' }).click();
+}
+
+const SHOTS: readonly Shot[] = [
+  { name: 'first-visit', size: 'phone', scheme: 'dark', go: async () => undefined },
+  { name: 'build', size: 'phone', scheme: 'dark', go: openDemo },
+  { name: 'engine', size: 'phone', scheme: 'light', go: (page) => openItem(page, 'Build', 'Engine') },
+  { name: 'engine-wide', size: 'wide', scheme: 'dark', go: (page) => openItem(page, 'Build', 'Engine') },
+  {
+    name: 'injectors-wide',
+    size: 'wide',
+    scheme: 'light',
+    go: (page) => openItem(page, 'Build', 'Injectors'),
+  },
+  {
+    name: 'maps',
+    size: 'phone',
+    scheme: 'dark',
+    go: async (page) => {
+      await openDemo(page);
+      await page.getByRole('navigation').getByRole('link', { name: 'Maps' }).click();
+      await page.getByRole('link', { name: 'Lambda target' }).waitFor();
+    },
+  },
+  {
+    name: 've-map',
+    size: 'phone',
+    scheme: 'dark',
+    go: (page) => openItem(page, 'Maps', 'Volumetric efficiency'),
+  },
+  {
+    name: 've-map-wide',
+    size: 'wide',
+    scheme: 'dark',
+    go: (page) => openItem(page, 'Maps', 'Volumetric efficiency'),
+  },
+  {
+    name: 'proposal-wide',
+    size: 'wide',
+    scheme: 'light',
+    go: async (page) => {
+      await openItem(page, 'Maps', 'Spark advance');
+      await page.getByRole('button', { name: /^Propose anew/ }).click();
+      await page.getByRole('radio', { name: 'Proved engine' }).click();
+    },
+  },
+  { name: 'workings', size: 'phone', scheme: 'light', go: (page) => openItem(page, 'Maps', 'Workings') },
+  {
+    name: 'dry-start-lean',
+    size: 'phone',
+    scheme: 'dark',
+    go: async (page) => {
+      await lowerCranking(page);
+      await runDryStart(page);
+    },
+  },
+  {
+    name: 'dry-start-wide',
+    size: 'wide',
+    scheme: 'dark',
+    go: async (page) => {
+      await openDemo(page);
+      await runDryStart(page);
+      await page.getByRole('slider').focus();
+      await page.keyboard.press('Shift+ArrowRight');
+      for (let i = 0; i < 11; i += 1) await page.keyboard.press('Shift+ArrowRight');
+    },
+  },
+];
+
+const server = spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts'], {
+  env: { ...process.env, PORT: String(PORT) },
+  stdio: 'ignore',
+});
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-dev-shm-usage'],
+});
+try {
+  for (let tries = 0; tries < 50; tries += 1) {
+    const answers = await fetch(`${ADDRESS}/api/health`).then(
+      (answer) => answer.ok,
+      () => false,
+    );
+    if (answers) break;
+    await new Promise((resolve) => setTimeout(resolve, 200));
+  }
+  for (const shot of SHOTS) {
+    const context = await browser.newContext({ ...SIZES[shot.size], colorScheme: shot.scheme });
+    const page = await context.newPage();
+    await page.goto(ADDRESS);
+    await page.getByRole('button', { name: 'New calibration' }).waitFor();
+    await shot.go(page);
+    await page.evaluate(() => document.fonts.ready);
+    await page.waitForTimeout(400);
+    await page.screenshot({ path: path.join(out, `${shot.name}.png`) });
+    await context.close();
+  }
+} finally {
+  await browser.close();
+  server.kill();
+}
