@@ -30,7 +30,7 @@ module.exports = {
       rootDir: __dirname,
       preset: 'jest-expo/web',
       setupFilesAfterEnv: ['<rootDir>/tests/setup-ui.ts'],
-      testMatch: ['<rootDir>/src/{ui,features}/**/*.test.{ts,tsx}'],
+      testMatch: ['<rootDir>/src/{ui,features}/**/*.test.{ts,tsx}', '<rootDir>/src/data/**/*.test.tsx'],
       transform: { '\\.mjs$': esbuild },
       transformIgnorePatterns: transformIgnore('web'),
       moduleNameMapper: { ...alias, '\\.woff2$': '<rootDir>/tests/asset-stub.cjs' },
