@@ -1,0 +1,158 @@
+import { act, fireEvent, render, screen } from '@testing-library/react';
+import { demo, TEST_DAY } from '@tests/support/ventisca';
+import { emptyCalibration, type Calibration } from '@/core/calibration';
+import { engineMeaning } from '@/core/meaning';
+import { closeSession, openSession, undo, useSession } from '@/data/session/session';
+import { DeadTimeChart } from './DeadTimeChart';
+import { DeadTimeTable } from './DeadTimeTable';
+import { Quantity } from './fields';
+import { Figures } from './Figures';
+import { FiringOrder } from './FiringOrder';
+import { sectionMark } from './sections';
+
+function open(document: Calibration = demo()): void {
+  openSession('one', 1, document);
+}
+afterEach(() => closeSession());
+
+const document = () => {
+  const history = useSession.getState().history;
+  if (history === null) throw new Error('nothing open');
+  return history.document;
+};
+
+function type(label: string, text: string): void {
+  const box = screen.getByRole('textbox', { name: label });
+  fireEvent.focus(box);
+  fireEvent.change(box, { target: { value: text } });
+  fireEvent.blur(box);
+}
+
+describe('dead-time table', () => {
+  test('a changed time is one step, and keeps the other rows', () => {
+    open();
+    render(<DeadTimeTable />);
+    type('Row 8, dead time, ms', '1.05');
+    expect(document().injectors.deadTime?.points[7]).toEqual({ volts: 14, time: 1.05 });
+    expect(document().injectors.deadTime?.points).toHaveLength(10);
+    expect(useSession.getState().history?.past.map((step) => step.label)).toEqual(['Dead time']);
+  });
+
+  test('typing the same again is no step', () => {
+    open();
+    render(<DeadTimeTable />);
+    type('Row 8, dead time, ms', '0.970');
+    expect(useSession.getState().history?.past).toEqual([]);
+  });
+
+  test('a row removed is gone; undo brings it back', () => {
+    open();
+    render(<DeadTimeTable />);
+    fireEvent.click(screen.getByRole('button', { name: 'Remove row 1' }));
+    expect(document().injectors.deadTime?.points).toHaveLength(9);
+    act(() => undo());
+    expect(document().injectors.deadTime?.points).toHaveLength(10);
+  });
+
+  test('what is wrong stays as typed with its reason, and the table in use stays whole', () => {
+    open();
+    render(<DeadTimeTable />);
+    type('Row 8, dead time, ms', 'quick');
+    expect(screen.getByText(/“quick” is not a number/)).toBeInTheDocument();
+    expect(screen.getByRole('textbox', { name: 'Row 8, dead time, ms' })).toHaveValue('quick');
+    expect(document().injectors.deadTime?.points[7]?.time).toBe(0.97);
+  });
+
+  test('an empty table waits for two whole rows', () => {
+    open(emptyCalibration('Empty', TEST_DAY));
+    render(<DeadTimeTable />);
+    type('Row 1, voltage, V', '8');
+    type('Row 1, dead time, ms', '2.5');
+    expect(screen.getByText(/Fill at least two rows/)).toBeInTheDocument();
+    expect(document().injectors.deadTime).toBeNull();
+    type('Row 2, voltage, V', '14');
+    type('Row 2, dead time, ms', '0.97');
+    expect(document().injectors.deadTime?.points).toEqual([
+      { volts: 8, time: 2.5 },
+      { volts: 14, time: 0.97 },
+    ]);
+  });
+
+  test('switching the unit of a table out of range keeps what was typed and says why', () => {
+    open();
+    render(<DeadTimeTable />);
+    fireEvent.click(screen.getByRole('radio', { name: 'µs' }));
+    expect(screen.getAllByText(/between 50 and 8000 µs. Check the unit/).length).toBe(10);
+    expect(document().injectors.deadTime?.unit).toBe('ms');
+  });
+});
+
+describe('dead-time chart', () => {
+  test('says that a clean table is smooth, and names a kink', () => {
+    const table = demo().injectors.deadTime;
+    const { rerender } = render(<DeadTimeChart table={table} />);
+    expect(screen.getByText('Falls smoothly with voltage.')).toBeInTheDocument();
+    table?.points.splice(4, 1, { volts: 11, time: 1.62 });
+    rerender(<DeadTimeChart table={table === null ? null : { ...table }} />);
+    expect(screen.getByText(/Kink at 11 V/)).toBeInTheDocument();
+  });
+
+  test('draws nothing without a table', () => {
+    const { container } = render(<DeadTimeChart table={null} />);
+    expect(container).toBeEmptyDOMElement();
+  });
+});
+
+describe('firing order', () => {
+  test('can be typed or taken from the common ones', () => {
+    open();
+    render(<FiringOrder />);
+    type('Firing order', '1 5 3 6 2 4');
+    expect(document().engine.firingOrder?.value).toEqual([1, 5, 3, 6, 2, 4]);
+    fireEvent.click(screen.getByRole('radio', { name: '1-4-2-5-3-6' }));
+    expect(document().engine.firingOrder?.value).toEqual([1, 4, 2, 5, 3, 6]);
+  });
+
+  test('what is no list of cylinders is kept with a sentence', () => {
+    open();
+    render(<FiringOrder />);
+    type('Firing order', 'left bank first');
+    expect(screen.getByRole('alert')).toHaveTextContent('That is not a list of cylinders');
+    expect(document().engine.firingOrder?.value).toEqual([1, 4, 2, 5, 3, 6]);
+  });
+
+  test('a cylinder named twice is a conflict at the field', () => {
+    open();
+    render(<FiringOrder />);
+    type('Firing order', '1-4-2-5-3-3');
+    expect(screen.getByRole('alert')).toHaveTextContent('names cylinder 3 twice');
+  });
+});
+
+describe('quantities and figures', () => {
+  test('a conflict with another field is shown where it is', () => {
+    open(demo('ventisca', ({ engine }) => Object.assign(engine.powerPeakSpeed ?? {}, { amount: 7600 })));
+    render(<Quantity path="engine.powerPeakSpeed" />);
+    expect(screen.getByRole('alert')).toHaveTextContent(
+      'Peak power at 7600 rev/min is above the maximum speed of 7400',
+    );
+  });
+
+  test('a figure that cannot be worked out says what it needs', () => {
+    render(<Figures figures={engineMeaning(emptyCalibration('Empty', TEST_DAY))} />);
+    expect(screen.getByText('Needs bore, stroke, cylinders')).toBeInTheDocument();
+    expect(screen.getByText('Needs altitude')).toBeInTheDocument();
+  });
+
+  test.each([
+    ['Empty', emptyCalibration('Empty', TEST_DAY)],
+    ['Unconfirmed', demo()],
+    ['Incomplete', demo('ventisca', ({ engine }) => (engine.bore = null))],
+    [
+      'In conflict',
+      demo('ventisca', ({ engine }) => Object.assign(engine.firingOrder ?? {}, { value: [1, 2] })),
+    ],
+  ])('a section can be: %s', (label, given) => {
+    expect(sectionMark(given, 'engine').label).toBe(label);
+  });
+});
