@@ -1,4 +1,4 @@
-import { expect, test } from './support';
+import { expect, Lumbre, test } from './support';
 
 test('the theme follows the system until one is chosen, and the choice is kept', async ({ app, page }) => {
   await page.emulateMedia({ colorScheme: 'light' });
@@ -90,4 +90,31 @@ test('nothing is fetched from anywhere but its own server', async ({ app, page, 
   await app.openDemo();
   await app.dryStart('0', /^Caught/);
   expect(elsewhere).toEqual([]);
+});
+
+test('a screen that cannot be fetched says so, loses nothing, and comes back', async ({ page }) => {
+  const app = new Lumbre(page);
+  await app.openDemo();
+  await app.openItem('Build', 'Engine');
+  await app.type(/^Bore/, '85');
+  await page.route(/workings-.*\.js/, (route) => route.abort());
+  await app.goTo('Maps');
+  await page.getByRole('link', { name: 'Workings' }).click();
+  await expect(page.getByText(/This screen could not be shown/)).toBeVisible();
+  await page.unroute(/workings-.*\.js/);
+  await page.getByRole('button', { name: 'Load the page anew' }).click();
+  await expect(page.getByRole('heading', { level: 2, name: 'Workings' })).toBeVisible();
+  await app.openItem('Build', 'Engine');
+  await expect(page.getByRole('textbox', { name: /^Bore/ })).toHaveValue('85');
+});
+
+test('a note on the calibration is kept, and undone like anything else', async ({ app, page }) => {
+  await app.openDemo();
+  const note = page.getByRole('textbox', { name: 'Note on this calibration' });
+  await expect(note).toHaveValue(/Ice-racing car/);
+  await note.fill('Second engine, new cams');
+  await note.blur();
+  await app.expectStored();
+  await page.reload();
+  await expect(note).toHaveValue('Second engine, new cams');
 });

@@ -1,10 +1,8 @@
 /** Takes the pictures of the main views that the README shows, from demo data, into docs/screenshots. */
-import { spawn } from 'node:child_process';
 import path from 'node:path';
-import { chromium, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { withServedApp } from './servedApp.mts';
 
-const PORT = 8794;
-const ADDRESS = `http://127.0.0.1:${PORT}`;
 const out = path.resolve(import.meta.dirname, '../docs/screenshots');
 
 const SIZES = {
@@ -112,27 +110,11 @@ const SHOTS: readonly Shot[] = [
   },
 ];
 
-const server = spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts'], {
-  env: { ...process.env, PORT: String(PORT) },
-  stdio: 'ignore',
-});
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-dev-shm-usage'],
-});
-try {
-  for (let tries = 0; tries < 50; tries += 1) {
-    const answers = await fetch(`${ADDRESS}/api/health`).then(
-      (answer) => answer.ok,
-      () => false,
-    );
-    if (answers) break;
-    await new Promise((resolve) => setTimeout(resolve, 200));
-  }
+await withServedApp(8794, async (browser, address) => {
   for (const shot of SHOTS) {
     const context = await browser.newContext({ ...SIZES[shot.size], colorScheme: shot.scheme });
     const page = await context.newPage();
-    await page.goto(ADDRESS);
+    await page.goto(address);
     await page.getByRole('button', { name: 'New calibration' }).waitFor();
     await shot.go(page);
     await page.evaluate(() => document.fonts.ready);
@@ -140,7 +122,4 @@ try {
     await page.screenshot({ path: path.join(out, `${shot.name}.png`) });
     await context.close();
   }
-} finally {
-  await browser.close();
-  server.kill();
-}
+});

@@ -1,12 +1,10 @@
 /** Speed in the browser: the first screen on a slow processor, and one cell of a large map. */
-import { spawn } from 'node:child_process';
-import { chromium, type Browser, type Page } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
 import { calibrationToText, type Calibration } from '@/core/calibration';
 import { demo } from '@tests/support/ventisca';
+import { withServedApp } from '../servedApp.mts';
 import { median, report } from './report.mts';
 
-const PORT = 8793;
-const ADDRESS = `http://127.0.0.1:${PORT}`;
 const FRAME_MS = 16.7;
 
 /** The demo with its VE map laid on 32 × 32 breakpoints. */
@@ -21,21 +19,21 @@ function largeMap(): Calibration {
   });
 }
 
-async function firstScreen(browser: Browser): Promise<number> {
+async function firstScreen(browser: Browser, address: string): Promise<number> {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
   const page = await context.newPage();
   const session = await context.newCDPSession(page);
   await session.send('Emulation.setCPUThrottlingRate', { rate: 4 });
-  await page.goto(ADDRESS);
+  await page.goto(address);
   await page.getByRole('button', { name: 'New calibration' }).waitFor();
   const ms = await page.evaluate(() => performance.now());
   await context.close();
   return ms;
 }
 
-async function openLargeMap(browser: Browser): Promise<Page> {
+async function openLargeMap(browser: Browser, address: string): Promise<Page> {
   const page = await browser.newPage({ viewport: { width: 1600, height: 1300 } });
-  await page.goto(ADDRESS);
+  await page.goto(address);
   const chooser = page.waitForEvent('filechooser');
   await page.getByRole('button', { name: 'Open a file' }).click();
   await (
@@ -88,38 +86,17 @@ async function oneCell(page: Page): Promise<KeyTimes> {
   });
 }
 
-const server = spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts'], {
-  env: { ...process.env, PORT: String(PORT) },
-  stdio: 'ignore',
-});
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-dev-shm-usage'],
-});
-try {
-  for (let tries = 0; tries < 50; tries += 1) {
-    if (
-      await fetch(`${ADDRESS}/api/health`).then(
-        (answer) => answer.ok,
-        () => false,
-      )
-    )
-      break;
-    await new Promise((resolve) => setTimeout(resolve, 200));
-  }
+await withServedApp(8793, async (browser, address) => {
   const screens = [];
-  for (let i = 0; i < 5; i += 1) screens.push(await firstScreen(browser));
+  for (let i = 0; i < 5; i += 1) screens.push(await firstScreen(browser, address));
   report(
     'Usable first screen, processor slowed 4 ×',
     `${median(screens).toFixed(0)} ms`,
     'as short as may be',
   );
-  const { painted, settled } = await oneCell(await openLargeMap(browser));
+  const { painted, settled } = await oneCell(await openLargeMap(browser, address));
   const cell = median(painted);
   report('One cell of a 32 × 32 map changed and painted', `${cell.toFixed(1)} ms`, `< ${FRAME_MS} ms`);
   report('  against one frame', `${(cell / FRAME_MS).toFixed(2)} ×`, '< 1 ×');
   report('  with curves and list following', `${median(settled).toFixed(1)} ms`, '');
-} finally {
-  await browser.close();
-  server.kill();
-}
+});

@@ -1,1 +1,2 @@
 export { RootLayout as default } from '@/features/shell/RootLayout';
+export { LoadFailure as ErrorBoundary } from '@/features/shell/LoadFailure';

@@ -23,7 +23,7 @@ export function typedSource(): Source {
 }
 
 /** Sets where a field's value comes from, as one undoable step. */
-function setSource(path: FieldPath, label: string, kind: SourceKind, note: string): void {
+export function setSource(path: FieldPath, label: string, kind: SourceKind, note: string): void {
   edit(`Source of ${label.toLowerCase()}`, (draft) => {
     const value = valueAt(draft as Calibration, path) as { source: Source } | null;
     if (value === null) return;

@@ -1,6 +1,7 @@
 import { Page, useWide } from '@/ui/layout';
 import { Heading, Text } from '@/ui/text/Text';
 import { EngineScreen } from './EngineScreen';
+import { NoteBox } from './NoteBox';
 import { SectionList } from './SectionList';
 
 /** The build sheet's own page: its sections on a phone; wide, where they stand beside, the first of them. */
@@ -14,6 +15,7 @@ export function BuildScreen() {
       </Heading>
       <Text colour="muted">The engine as built, in the order of work.</Text>
       <SectionList />
+      <NoteBox />
     </Page>
   );
 }

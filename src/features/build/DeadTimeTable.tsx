@@ -3,11 +3,11 @@ import { View } from 'react-native';
 import { fieldInfo } from '@/core/calibration';
 import { MAX_DEAD_TIME_POINTS, type DeadTimeTable as Table } from '@/core/injector';
 import { edit, setDraft, useDocument, useSession } from '@/data/session/session';
-import { typedSource } from '@/data/session/useField';
+import { setSource, typedSource } from '@/data/session/useField';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
 import { IconButton } from '@/ui/button/IconButton';
-import { FieldFrame, HelpSheet, SourceSheet, TextBox } from '@/ui/field';
+import { FieldFrame, FieldSheets, TextBox, type FieldSheet } from '@/ui/field';
 import { Card, StateMark } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
@@ -19,7 +19,7 @@ const PATH = 'injectors.deadTime';
 export function DeadTimeTable() {
   const stored = useDocument().injectors.deadTime;
   const draftText = useSession((session) => session.drafts[PATH]);
-  const [sheet, setSheet] = useState<'help' | 'source' | null>(null);
+  const [sheet, setSheet] = useState<FieldSheet>(null);
   const info = fieldInfo(PATH);
   const draft = draftText === undefined ? draftOf(stored) : (JSON.parse(draftText) as DeadTimeDraft);
   const result = readDraft(draft);
@@ -87,21 +87,14 @@ export function DeadTimeTable() {
           />
         </View>
       </FieldFrame>
-      <HelpSheet label={info.label} help={info.help} open={sheet === 'help'} onClose={() => setSheet(null)} />
-      {sheet === 'source' && stored !== null ? (
-        <SourceSheet
-          label={info.label}
-          source={stored.source}
-          onClose={() => setSheet(null)}
-          onChange={(kind, note) =>
-            edit('Source of dead time', (document) => {
-              const table = document.injectors.deadTime;
-              if (table !== null)
-                table.source = { kind, date: table.source.date, ...(note === '' ? {} : { note }) };
-            })
-          }
-        />
-      ) : null}
+      <FieldSheets
+        label={info.label}
+        help={info.help}
+        source={stored?.source ?? null}
+        open={sheet}
+        onClose={() => setSheet(null)}
+        onSource={(kind, note) => setSource(PATH, info.label, kind, note)}
+      />
     </Card>
   );
 }

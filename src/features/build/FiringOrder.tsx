@@ -5,7 +5,7 @@ import { commonFiringOrders, parseFiringOrder } from '@/core/engine';
 import { setDraft, useDocument, useSession } from '@/data/session/session';
 import { useSourcedField } from '@/data/session/useField';
 import { Chips } from '@/ui/button/Chips';
-import { FieldFrame, HelpSheet, SourceSheet, TextBox } from '@/ui/field';
+import { FieldFrame, FieldSheets, TextBox, type FieldSheet } from '@/ui/field';
 
 const PATH = 'engine.firingOrder';
 const UNREADABLE = 'That is not a list of cylinders. Type their numbers in order, as 1-3-4-2.';
@@ -15,7 +15,7 @@ export function FiringOrder() {
   const document = useDocument();
   const draft = useSession((session) => session.drafts[PATH]);
   const { value, label, onCommit, onSource } = useSourcedField<number[]>(PATH);
-  const [sheet, setSheet] = useState<'help' | 'source' | null>(null);
+  const [sheet, setSheet] = useState<FieldSheet>(null);
   const [editing, setEditing] = useState(false);
   const help = fieldInfo(PATH)?.help;
   const written = value?.value.join('-') ?? '';
@@ -72,11 +72,15 @@ export function FiringOrder() {
         />
       </FieldFrame>
       {help === undefined ? null : (
-        <HelpSheet label={label} help={help} open={sheet === 'help'} onClose={() => setSheet(null)} />
+        <FieldSheets
+          label={label}
+          help={help}
+          source={value?.source ?? null}
+          open={sheet}
+          onClose={() => setSheet(null)}
+          onSource={onSource}
+        />
       )}
-      {sheet === 'source' && value !== null ? (
-        <SourceSheet label={label} source={value.source} onClose={() => setSheet(null)} onChange={onSource} />
-      ) : null}
     </>
   );
 }

@@ -1,14 +1,13 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { calibrationFromSheet, emptyCalibration, ENGINE_SHEETS, type Calibration } from '@/core/calibration';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
-import { Icon } from '@/ui/icon/Icon';
+import { RadioRow } from '@/ui/button/RadioRow';
 import { Sheet } from '@/ui/sheet/Sheet';
 import { Text } from '@/ui/text/Text';
-import { SPACE, TARGET, useRoles } from '@/ui/theme';
 import { nameFormSchema, type NameForm } from './nameForm';
 import { NameBox } from './NameSheet';
 import { freeName } from './names';
@@ -50,7 +49,7 @@ export function NewSheet({ names, onClose, onMake }: Props) {
       <Text kind="strong">Start from</Text>
       <View role="radiogroup" aria-label="Start from">
         {options.map((option) => (
-          <StarterRow
+          <RadioRow
             key={option.label}
             label={option.label}
             hint={option.hint}
@@ -63,39 +62,5 @@ export function NewSheet({ names, onClose, onMake }: Props) {
         A starter’s numbers belong to another engine. Each is marked “Starter” until you enter your own.
       </Text>
     </Sheet>
-  );
-}
-
-function StarterRow({
-  label,
-  hint,
-  chosen,
-  onChoose,
-}: {
-  label: string;
-  hint: string;
-  chosen: boolean;
-  onChoose: () => void;
-}) {
-  const roles = useRoles();
-  return (
-    <Pressable
-      role="radio"
-      aria-checked={chosen}
-      aria-label={label}
-      onPress={onChoose}
-      style={{ minHeight: TARGET + 8, flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}
-    >
-      <Icon
-        name={chosen ? 'check-circle-outline' : 'circle-outline'}
-        color={chosen ? roles.accent : roles.muted}
-      />
-      <View style={{ flex: 1 }}>
-        <Text kind="strong">{label}</Text>
-        <Text kind="small" colour="muted">
-          {hint}
-        </Text>
-      </View>
-    </Pressable>
   );
 }

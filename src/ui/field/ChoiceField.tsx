@@ -2,8 +2,7 @@ import { useState } from 'react';
 import type { ChoiceFieldInfo, Source, SourceKind } from '@/core/field';
 import { Chips } from '../button/Chips';
 import { FieldFrame } from './FieldFrame';
-import { HelpSheet } from './HelpSheet';
-import { SourceSheet } from './SourceSheet';
+import { FieldSheets, type FieldSheet } from './FieldSheets';
 
 interface Props {
   info: ChoiceFieldInfo;
@@ -14,7 +13,7 @@ interface Props {
 
 /** One of a few possibilities, with its source and help. */
 export function ChoiceField({ info, value, onCommit, onSource }: Props) {
-  const [sheet, setSheet] = useState<'help' | 'source' | null>(null);
+  const [sheet, setSheet] = useState<FieldSheet>(null);
   const choose = (id: string) => {
     if (id === value?.value) return;
     onCommit(id, info.options.find((option) => option.id === id)?.label ?? id);
@@ -29,15 +28,14 @@ export function ChoiceField({ info, value, onCommit, onSource }: Props) {
       >
         <Chips label={info.label} options={info.options} value={value?.value ?? null} onChange={choose} />
       </FieldFrame>
-      <HelpSheet label={info.label} help={info.help} open={sheet === 'help'} onClose={() => setSheet(null)} />
-      {sheet === 'source' && value !== null ? (
-        <SourceSheet
-          label={info.label}
-          source={value.source}
-          onClose={() => setSheet(null)}
-          onChange={onSource}
-        />
-      ) : null}
+      <FieldSheets
+        label={info.label}
+        help={info.help}
+        source={value?.source ?? null}
+        open={sheet}
+        onClose={() => setSheet(null)}
+        onSource={onSource}
+      />
     </>
   );
 }

@@ -18,13 +18,13 @@ import {
   type Amount,
   type ConversionContext,
 } from '@/core/units';
+import { RadioRow } from '../button/RadioRow';
 import { Icon } from '../icon/Icon';
 import { Sheet } from '../sheet/Sheet';
 import { Text } from '../text/Text';
 import { CORNER, SPACE, TARGET, useRoles } from '../theme';
 import { FieldFrame } from './FieldFrame';
-import { HelpSheet } from './HelpSheet';
-import { SourceSheet } from './SourceSheet';
+import { FieldSheets, type FieldSheet } from './FieldSheets';
 import { TextBox } from './TextBox';
 
 interface Props {
@@ -67,7 +67,7 @@ export function QuantityField({
   conflict,
 }: Props) {
   const roles = useRoles();
-  const [sheet, setSheet] = useState<'help' | 'source' | 'unit' | null>(null);
+  const [sheet, setSheet] = useState<FieldSheet | 'unit'>(null);
   const [editing, setEditing] = useState(false);
   const [chosenUnit, setChosenUnit] = useState<string | null>(null);
   const unit = value?.unit ?? chosenUnit ?? info.unit;
@@ -149,12 +149,14 @@ export function QuantityField({
           )}
         </View>
       </FieldFrame>
-      <HelpSheet
+      <FieldSheets
         label={info.label}
         help={info.help}
         conversions={conversionsOf(info, value, context)}
-        open={sheet === 'help'}
+        source={value?.source ?? null}
+        open={sheet === 'unit' ? null : sheet}
         onClose={() => setSheet(null)}
+        onSource={onSource}
       />
       <Sheet title={`${info.label} was typed in`} open={sheet === 'unit'} onClose={() => setSheet(null)}>
         <Text kind="small" colour="muted">
@@ -162,31 +164,15 @@ export function QuantityField({
         </Text>
         <View role="radiogroup" aria-label="Unit">
           {units.map((option) => (
-            <Pressable
+            <RadioRow
               key={option.id}
-              role="radio"
-              aria-checked={option.id === unit}
-              aria-label={option.label}
-              onPress={() => takeUnit(option.id)}
-              style={{ minHeight: TARGET, flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}
-            >
-              <Icon
-                name={option.id === unit ? 'check-circle-outline' : 'circle-outline'}
-                color={option.id === unit ? roles.accent : roles.muted}
-              />
-              <Text>{option.label}</Text>
-            </Pressable>
+              label={option.label}
+              chosen={option.id === unit}
+              onChoose={() => takeUnit(option.id)}
+            />
           ))}
         </View>
       </Sheet>
-      {sheet === 'source' && value !== null ? (
-        <SourceSheet
-          label={info.label}
-          source={value.source}
-          onClose={() => setSheet(null)}
-          onChange={onSource}
-        />
-      ) : null}
     </>
   );
 }

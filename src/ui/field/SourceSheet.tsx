@@ -1,11 +1,10 @@
 import { useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { SOURCE_KINDS, SOURCE_TEXT, type Source, type SourceKind } from '@/core/field';
 import { Button } from '../button/Button';
-import { Icon } from '../icon/Icon';
+import { RadioRow } from '../button/RadioRow';
 import { Sheet } from '../sheet/Sheet';
 import { Text } from '../text/Text';
-import { SPACE, TARGET, useRoles } from '../theme';
 import { TextBox } from './TextBox';
 
 interface Props {
@@ -17,7 +16,6 @@ interface Props {
 
 /** Says, and lets the builder say, where a value comes from. */
 export function SourceSheet({ label, source, onClose, onChange }: Props) {
-  const roles = useRoles();
   const [kind, setKind] = useState(source.kind);
   const [note, setNote] = useState(source.note ?? '');
   return (
@@ -38,30 +36,15 @@ export function SourceSheet({ label, source, onClose, onChange }: Props) {
     >
       <Text kind="small" colour="muted">{`Entered ${source.date}`}</Text>
       <View role="radiogroup" aria-label="Source">
-        {SOURCE_KINDS.map((option) => {
-          const chosen = option === kind;
-          return (
-            <Pressable
-              key={option}
-              role="radio"
-              aria-checked={chosen}
-              aria-label={SOURCE_TEXT[option].label}
-              onPress={() => setKind(option)}
-              style={{ minHeight: TARGET + 8, flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}
-            >
-              <Icon
-                name={chosen ? 'check-circle-outline' : 'circle-outline'}
-                color={chosen ? roles.accent : roles.muted}
-              />
-              <View style={{ flex: 1 }}>
-                <Text kind="strong">{SOURCE_TEXT[option].label}</Text>
-                <Text kind="small" colour="muted">
-                  {SOURCE_TEXT[option].meaning}
-                </Text>
-              </View>
-            </Pressable>
-          );
-        })}
+        {SOURCE_KINDS.map((option) => (
+          <RadioRow
+            key={option}
+            label={SOURCE_TEXT[option].label}
+            hint={SOURCE_TEXT[option].meaning}
+            chosen={option === kind}
+            onChoose={() => setKind(option)}
+          />
+        ))}
       </View>
       <Text kind="small" colour="muted">
         Note: which sheet, how measured

@@ -18,6 +18,8 @@ interface Props {
   placeholder?: string;
   autoFocus?: boolean;
   maxLength?: number;
+  /** More than one line of text; Enter then begins a new one. */
+  lines?: number;
 }
 
 /** The box one types into: name, error link and keyboard in one place. */
@@ -35,6 +37,7 @@ export const TextBox = forwardRef<TextInput, Props>(function TextBox(
     placeholder,
     autoFocus,
     maxLength,
+    lines = 1,
   },
   ref,
 ) {
@@ -64,7 +67,7 @@ export const TextBox = forwardRef<TextInput, Props>(function TextBox(
         onDone?.();
       }}
       onSubmitEditing={() => (onSubmit ?? onDone)?.()}
-      submitBehavior="submit"
+      {...(lines > 1 ? { multiline: true, numberOfLines: lines } : { submitBehavior: 'submit' as const })}
       onKeyPress={(event) => {
         if (event.nativeEvent.key === 'Escape') onCancel?.();
       }}
@@ -74,6 +77,7 @@ export const TextBox = forwardRef<TextInput, Props>(function TextBox(
         flexGrow: 1,
         flexShrink: 1,
         paddingHorizontal: SPACE.m,
+        paddingVertical: lines > 1 ? SPACE.s : 0,
         borderRadius: CORNER.field,
         borderWidth: 1,
         borderColor: invalid ? roles.error : focused ? roles.accent : roles.line,

@@ -1,1 +1,2 @@
 export { BuildLayout as default } from '@/features/build/BuildLayout';
+export { LoadFailure as ErrorBoundary } from '@/features/shell/LoadFailure';

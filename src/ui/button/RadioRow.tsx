@@ -1,0 +1,44 @@
+import { Pressable, View } from 'react-native';
+import { Icon } from '../icon/Icon';
+import { Text } from '../text/Text';
+import { SPACE, TARGET, useRoles } from '../theme';
+
+interface Props {
+  label: string;
+  /** A line under the label. */
+  hint?: string;
+  chosen: boolean;
+  onChoose: () => void;
+}
+
+/** One of several possibilities, a row each; stands in a radio group. */
+export function RadioRow({ label, hint, chosen, onChoose }: Props) {
+  const roles = useRoles();
+  return (
+    <Pressable
+      role="radio"
+      aria-checked={chosen}
+      aria-label={label}
+      onPress={onChoose}
+      style={{
+        minHeight: hint === undefined ? TARGET : TARGET + 8,
+        flexDirection: 'row',
+        alignItems: 'center',
+        gap: SPACE.m,
+      }}
+    >
+      <Icon
+        name={chosen ? 'check-circle-outline' : 'circle-outline'}
+        color={chosen ? roles.accent : roles.muted}
+      />
+      <View style={{ flex: 1 }}>
+        <Text kind={hint === undefined ? 'body' : 'strong'}>{label}</Text>
+        {hint === undefined ? null : (
+          <Text kind="small" colour="muted">
+            {hint}
+          </Text>
+        )}
+      </View>
+    </Pressable>
+  );
+}
