@@ -64,7 +64,9 @@ export function EditTray({ definition, editing, box, onStep }: Props) {
           onSubmit={apply}
           onCancel={() => editing.setText('')}
         />
-        <Text colour="muted">{unit}</Text>
+        <Text colour="muted" numberOfLines={1} style={{ flexShrink: 0 }}>
+          {unit}
+        </Text>
         <Button label="Apply" kind="primary" onPress={apply} />
       </View>
       {editing.problem === null ? null : <Message tone="error">{editing.problem}</Message>}

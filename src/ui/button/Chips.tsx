@@ -1,5 +1,6 @@
 import { Pressable, View } from 'react-native';
 import { Text } from '../text/Text';
+import { radioKeys } from './radioKeys';
 import { CORNER, SPACE, TARGET, useRoles } from '../theme';
 
 interface Props<Id extends string> {
@@ -27,6 +28,7 @@ export function Chips<Id extends string>({ label, options, value, onChange }: Pr
             role="radio"
             aria-checked={chosen}
             aria-label={option.label}
+            {...radioKeys(() => onChange(option.id))}
             onPress={() => onChange(option.id)}
             style={{
               minHeight: TARGET,

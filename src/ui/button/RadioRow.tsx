@@ -2,6 +2,7 @@ import { Pressable, View } from 'react-native';
 import { Icon } from '../icon/Icon';
 import { Text } from '../text/Text';
 import { SPACE, TARGET, useRoles } from '../theme';
+import { radioKeys } from './radioKeys';
 
 interface Props {
   label: string;
@@ -19,6 +20,7 @@ export function RadioRow({ label, hint, chosen, onChoose }: Props) {
       role="radio"
       aria-checked={chosen}
       aria-label={label}
+      {...radioKeys(onChoose)}
       onPress={onChoose}
       style={{
         minHeight: hint === undefined ? TARGET : TARGET + 8,

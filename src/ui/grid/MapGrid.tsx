@@ -3,6 +3,7 @@ import { View } from 'react-native';
 import { intervalFraction, intervalIndex, rowCount, type MapData, type MapDefinition } from '@/core/map';
 import { formatNumber } from '@/core/units';
 import { useWide } from '../layout/useWide';
+import { Text } from '../text/Text';
 import { differenceColour, magnitudeColour, SPACE, useRoles, useScheme } from '../theme';
 import { gridGeometry, gridHit, windowShowing } from './geometry';
 import { GridCanvas } from './GridCanvas';
@@ -194,6 +195,9 @@ export function MapGrid({ label, definition, map, colours, selection, onSelectio
 
   return (
     <View style={{ gap: SPACE.s }} onLayout={(event) => setAvailable(event.nativeEvent.layout.width)}>
+      <Text kind="small" colour="muted">
+        {axesText(definition)}
+      </Text>
       <View
         ref={box}
         role="grid"
@@ -221,6 +225,12 @@ export function MapGrid({ label, definition, map, colours, selection, onSelectio
       ) : null}
     </View>
   );
+}
+
+/** What runs along the axes, with units. */
+function axesText({ x, y }: MapDefinition): string {
+  const across = `Across: ${x.label.toLowerCase()}, ${x.unit}.`;
+  return y === null ? across : `${across} Up: ${y.label.toLowerCase()}, ${y.unit}.`;
 }
 
 /** Lowest and highest of a map's values. */
