@@ -62,7 +62,7 @@ test('a value says where it comes from, and the builder can set it', async ({ ap
   await app.openItem('Build', 'Engine');
   await page.getByRole('button', { name: 'Source of Speed of peak torque: Estimated' }).click();
   await app.choose('Source', 'Measured');
-  await page.getByRole('textbox', { name: 'Note' }).fill('Hub dyno, run 3');
+  await page.getByRole('textbox', { name: 'Note', exact: true }).fill('Hub dyno, run 3');
   await page.getByRole('button', { name: 'Set source' }).click();
   await expect(page.getByRole('button', { name: 'Source of Speed of peak torque: Measured' })).toBeVisible();
 });
