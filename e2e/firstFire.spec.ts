@@ -121,3 +121,24 @@ test('a dry start shows its progress and can be cancelled', async ({ app, page }
   await expect(page.getByRole('button', { name: 'Run dry start' })).toBeVisible();
   await expect(page.getByRole('heading', { name: /Caught/ })).toBeHidden();
 });
+
+test('a verdict belongs to its calibration and is not shown for another', async ({ app, page }) => {
+  await app.openDemo();
+  await app.dryStart('0', /^Caught/);
+  await page.getByRole('button', { name: 'All calibrations' }).click();
+  await page.getByRole('button', { name: 'Open the demo: Ventisca' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Ventisca 2' })).toBeVisible();
+  await app.goTo('Review');
+  await expect(page.getByText(/Twenty seconds from the key/)).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^Caught/ })).toBeHidden();
+});
+
+test('a long name leaves the top bar its height', async ({ app, page }) => {
+  await app.visit();
+  await page.getByRole('button', { name: 'New calibration' }).click();
+  const name = 'Ventisca, second engine after rebuild with long cams, ice 26';
+  await page.getByRole('textbox', { name: 'Name' }).fill(name);
+  await page.getByRole('button', { name: 'Make it' }).click();
+  await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
+  expect((await page.getByRole('banner').boundingBox())?.height).toBeLessThanOrEqual(60);
+});

@@ -19,9 +19,10 @@ export function DryStartScreen() {
   const router = useRouter();
   const wide = useWide();
   const { id } = useGlobalSearchParams<{ id: string }>();
-  const { status, progress, failure, answer, answered } = useDryStart();
+  const { status, progress, failure, answer: lastAnswer, answered } = useDryStart();
+  const answer = answered?.id === id ? lastAnswer : null;
   const model = engineModel(document);
-  const run = () => void runDryStart(document);
+  const run = () => void runDryStart(id, document);
   const button =
     status === 'running' ? (
       <View style={{ gap: SPACE.s }}>
@@ -68,7 +69,7 @@ export function DryStartScreen() {
       {answer === null ? null : (
         <VerdictCard
           answer={answer}
-          outdated={answered !== document}
+          outdated={answered?.document !== document}
           onMap={(mapId) => router.navigate(`/c/${id}/maps/${mapId}`)}
         />
       )}

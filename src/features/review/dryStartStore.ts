@@ -11,8 +11,8 @@ interface DryStartState {
   readonly progress: number;
   readonly failure: string | null;
   readonly answer: DryStartAnswer | null;
-  /** The document the answer is about, to tell when it has changed since. */
-  readonly answered: Calibration | null;
+  /** The calibration the answer is about, and its document then, to tell when it has changed since. */
+  readonly answered: { readonly id: string; readonly document: Calibration } | null;
 }
 
 export const useDryStart = create<DryStartState>(() => ({
@@ -31,15 +31,15 @@ export function changeSetup(part: Partial<StartSetup>): void {
   useDryStart.setState(({ setup }) => ({ setup: { ...setup, ...part } }));
 }
 
-/** Starts the engine in simulation with this document. */
-export async function runDryStart(document: Calibration): Promise<void> {
+/** Starts the engine in simulation with the document of the calibration with this id. */
+export async function runDryStart(id: string, document: Calibration): Promise<void> {
   const { setup } = useDryStart.getState();
   useDryStart.setState({ status: 'running', progress: 0, failure: null });
   try {
     running = startDryStart({ document, setup }, (progress) => useDryStart.setState({ progress }));
     const answer = await running.answer;
     useDryStart.setState(
-      answer === null ? { status: 'idle' } : { status: 'idle', answer, answered: document },
+      answer === null ? { status: 'idle' } : { status: 'idle', answer, answered: { id, document } },
     );
   } catch (error) {
     const failure = error instanceof Error ? error.message : 'The simulation stopped unexpectedly.';

@@ -71,7 +71,9 @@ export function TopBar() {
           alignItems: wide ? 'center' : 'flex-start',
         }}
       >
-        <Heading level={1}>{history.document.name}</Heading>
+        <Heading level={1} numberOfLines={1}>
+          {history.document.name}
+        </Heading>
         <View aria-live="polite">
           <StateMark tone={mark.tone} icon={mark.icon} label={wide ? mark.label : mark.short} />
         </View>

@@ -37,18 +37,23 @@ export function Text({ kind = 'body', colour = 'text', style, children, ...rest 
   );
 }
 
-/** A heading with its level for screen readers. */
-export function Heading({
-  level,
-  children,
-  kind = 'lead',
-}: {
+interface HeadingProps {
   level: 1 | 2 | 3;
   children: ReactNode;
   kind?: TextKind;
-}) {
+  /** Lines before the rest is cut off with an ellipsis; screen readers still get all of it. */
+  numberOfLines?: number;
+}
+
+/** A heading with its level for screen readers. */
+export function Heading({ level, children, kind = 'lead', numberOfLines }: HeadingProps) {
   return (
-    <Text kind={kind} role="heading" aria-level={level}>
+    <Text
+      kind={kind}
+      role="heading"
+      aria-level={level}
+      {...(numberOfLines === undefined ? {} : { numberOfLines })}
+    >
       {children}
     </Text>
   );
