@@ -1,5 +1,7 @@
 /** Speed of the computation: simulation against real time, look-ups against a bare loop. */
+import { carFor } from '@/bench/car';
 import { DryStart, START_LENGTH_S } from '@/bench/dryStart';
+import { EcuHardware } from '@/bench/ecu';
 import { standInFor } from '@/bench/engine';
 import { gridOf, lookUpMap } from '@/core/map';
 import { demo, modelOf } from '@tests/support/ventisca';
@@ -11,7 +13,8 @@ const standIn = standInFor(document, model);
 const STARTS = 10;
 const startMs = timed(() => {
   for (let seed = 0; seed < STARTS; seed += 1) {
-    new DryStart(model, standIn, { coolantC: -20, batteryV: 12.6, seed }).result();
+    const hardware = new EcuHardware(document, carFor(document), standIn.cylinders);
+    new DryStart(model, standIn, { coolantC: -20, batteryV: 12.6, seed }, hardware).result();
   }
 });
 const realTime = (STARTS * START_LENGTH_S) / (startMs / 1000);

@@ -23,6 +23,7 @@ export function createApp(dist: string): Hono {
         imgSrc: ["'self'", 'data:', 'blob:'],
         workerSrc: ["'self'", 'blob:'],
         connectSrc: ["'self'"],
+        frameSrc: ["'self'", 'blob:'],
       },
       strictTransportSecurity: false,
     }),

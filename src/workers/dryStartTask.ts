@@ -1,4 +1,6 @@
+import { carFor } from '@/bench/car';
 import { DryStart, explainVerdict, START_LENGTH_S } from '@/bench/dryStart';
+import { EcuHardware } from '@/bench/ecu';
 import { standInFor } from '@/bench/engine';
 import { engineModel } from '@/core/calibration';
 import type { DryStartAnswer, DryStartRequest } from './dryStartProtocol';
@@ -24,7 +26,8 @@ export async function runDryStart(
     throw new RangeError(`The calibration is not complete: ${missing.join(', ')}`);
   }
   const standIn = standInFor(document, result.model);
-  const start = new DryStart(result.model, standIn, setup);
+  const hardware = new EcuHardware(document, carFor(document), standIn.cylinders);
+  const start = new DryStart(result.model, standIn, setup, hardware);
   for (let untilS = SLICE_S; untilS <= START_LENGTH_S; untilS += SLICE_S) {
     if (port.cancelled()) return null;
     start.advance(untilS);
@@ -32,6 +35,7 @@ export async function runDryStart(
     await port.breathe();
   }
   if (port.cancelled()) return null;
-  const { trace, verdict, airC } = start.result();
-  return { setup, standIn: standIn.label, airC, trace, verdict, explanation: explainVerdict(verdict, setup) };
+  const { trace, verdict, airC, finding } = start.result();
+  const explanation = explainVerdict(verdict, setup, finding);
+  return { setup, standIn: standIn.label, airC, trace, verdict, explanation };
 }

@@ -1,7 +1,9 @@
 import { demo, modelOf } from '@tests/support/ventisca';
 import { calibrationFromSheet, ENGINE_SHEETS, type Calibration } from '@/core/calibration';
 import { injectionAt } from '@/core/fuel';
-import { deadTimeMs } from '@/core/injector';
+import { deadTimeAt } from '@/core/injector';
+import { carFor } from '../car';
+import { EcuHardware } from '../ecu';
 import { standInFor } from '../engine';
 import { DryStart, explainVerdict, START_LENGTH_S, type StartEvent, type StartResult } from '.';
 
@@ -9,7 +11,8 @@ const TEMPERATURES = [-20, 0, 20, 80] as const;
 
 function start(document: Calibration, coolantC: number, seed = 1, batteryV = 12.6): StartResult {
   const model = modelOf(document);
-  return new DryStart(model, standInFor(document, model), { coolantC, batteryV, seed }).result();
+  const hardware = new EcuHardware(document, carFor(document), model.cylinders);
+  return new DryStart(model, standInFor(document, model), { coolantC, batteryV, seed }, hardware).result();
 }
 
 function scaled(factor: number) {
@@ -113,9 +116,12 @@ describe('a dead time 0.5 ms short at 9.5 V', () => {
   const lean = (short: number) =>
     demo('ventisca', ({ maps, injectors }) => {
       if (maps.cranking !== null) maps.cranking.values = maps.cranking.values.map((value) => value * 0.5);
-      injectors.deadTime?.points.push({ volts: 9.5, time: 1.84 });
-      injectors.deadTime?.points.sort((a, b) => a.volts - b.volts);
-      for (const point of injectors.deadTime?.points ?? []) if (point.volts === 9.5) point.time -= short;
+      const table = injectors.deadTime;
+      if (table === null) return;
+      const rows = table.rows.map(({ volts, times }) => ({ volts, times: [times[1] ?? null] }));
+      rows.push({ volts: 9.5, times: [1.84 - short] });
+      table.rows = rows.sort((a, b) => a.volts - b.volts);
+      table.pressures = [350];
     });
 
   test('is leaner by what the arithmetic says', () => {
@@ -140,7 +146,7 @@ describe('a dead time 0.5 ms short at 9.5 V', () => {
         batteryV: volts,
         sinceStartS: 0,
       });
-      return at.openingMs - deadTimeMs(standIn.injector.deadTime, volts);
+      return at.openingMs - deadTimeAt(standIn.injector.deadTime, volts, 350);
     };
     const expected = flowsFor(lean(0)) / flowsFor(lean(0.5));
     expect(expected).toBeGreaterThan(1.05);
@@ -179,7 +185,12 @@ describe('a run', () => {
 
   test('is the same in slices as at once', () => {
     const model = modelOf(demo());
-    const sliced = new DryStart(model, standInFor(demo(), model), { coolantC: 0, batteryV: 12.6, seed: 1 });
+    const sliced = new DryStart(
+      model,
+      standInFor(demo(), model),
+      { coolantC: 0, batteryV: 12.6, seed: 1 },
+      new EcuHardware(demo(), carFor(demo()), 6),
+    );
     for (let untilS = 0.13; untilS < START_LENGTH_S; untilS += 0.37) sliced.advance(untilS);
     expect(sliced.result()).toEqual(start(demo(), 0));
   });
@@ -191,8 +202,8 @@ describe('a run', () => {
       phase: 'cranking',
       speedRpm: event.speedRpm,
       manifoldKpa: event.manifoldKpa,
-      coolantC: 80,
-      airC: result.airC,
+      coolantC: event.coolantC,
+      airC: event.airC,
       batteryV: event.batteryV,
       sinceStartS: 0,
     });

@@ -1,6 +1,16 @@
 import { xoroshiro128plus, type RandomGenerator } from 'pure-rand';
 import type { EngineModel } from '@/core/fuel';
-import { ECU_OFF, ecuInjection, steppedEcu, type EcuState, type SensorReadings } from '../ecu';
+import type { ChannelSample } from '@/core/outputs';
+import {
+  ECU_OFF,
+  ecuInjection,
+  KEY_BEFORE_STARTER_S,
+  steppedEcu,
+  type EcuHardware,
+  type EcuState,
+  type Sensed,
+  type SensorReadings,
+} from '../ecu';
 import {
   cylinderEvent,
   engineAtRest,
@@ -13,6 +23,7 @@ import {
   type StandIn,
 } from '../engine';
 import { emptyTrace, type StartEvent, type StartPhase, type StartTrace } from './trace';
+import { hardwareFinding, type HardwareFinding } from './hardwareFinding';
 import { verdictOf, type StartVerdict } from './verdict';
 
 /** What the builder chooses for a dry start. */
@@ -30,6 +41,10 @@ export interface StartResult {
   readonly trace: StartTrace;
   readonly events: readonly StartEvent[];
   readonly verdict: StartVerdict;
+  /** What wiring, trigger, sensors or coils had to do with it; null when they were right. */
+  readonly finding: HardwareFinding | null;
+  /** What the sensors were taken for before the starter turned. */
+  readonly sensedAtRest: Sensed;
 }
 
 /** Length of a dry start, s of simulated time. */
@@ -40,9 +55,9 @@ const STARTER_ON_S = 0.3;
 const STARTER_GIVES_UP_S = 10;
 /** A driver who hears it run lets go of the starter after this long, and does not try again, s. */
 const STARTER_RELEASE_S = 0.35;
-/** Turns before the ECU knows where the crank is and injects. */
-const SYNC_TURNS = 1;
 const SAMPLE_STEPS = 20;
+/** How often the fuel pump's output is looked at, steps. */
+const PUMP_STEPS = 20;
 /** How often metal temperatures are looked up again, steps. */
 const THERMAL_STEPS = 50;
 /** Spread of the burn from cycle to cycle, ± share. */
@@ -68,7 +83,10 @@ export class DryStart {
   private engine: EngineState;
   private ecu: EcuState = ECU_OFF;
   private inputs: EngineInputs;
-  private nextEventTurns = SYNC_TURNS;
+  private nextEventTurns: number;
+  private cylinderIndex = 0;
+  private pressureShare = 0;
+  private readonly sensedAtRest: Sensed;
   private firstRunS: number | null = null;
   private lastLambda: number | null = null;
   private lastOpeningMs: number | null = null;
@@ -78,12 +96,19 @@ export class DryStart {
     private readonly model: EngineModel,
     private readonly standIn: StandIn,
     private readonly setup: StartSetup,
+    private readonly hardware: EcuHardware,
   ) {
     this.airC = airAroundC(setup.coolantC);
     this.idleAreaMm2 = idleAirAreaMm2(standIn, setup.coolantC, this.airC);
     this.random = xoroshiro128plus(setup.seed);
     this.engine = engineAtRest(standIn, setup.coolantC, setup.batteryV);
     this.inputs = this.inputsNow();
+    const { sync } = hardware;
+    this.nextEventTurns = sync.found ? Math.max(sync.turns, 2 / standIn.cylinders) : Infinity;
+    this.sensedAtRest = hardware.sensors.read(this.truth());
+    for (let s = 0; s < KEY_BEFORE_STARTER_S; s += PUMP_STEPS * STEP_S) {
+      this.pressureShare = hardware.pump.step(this.channels(s), PUMP_STEPS * STEP_S);
+    }
   }
 
   /** Simulated time so far, s. */
@@ -100,8 +125,16 @@ export class DryStart {
   /** The whole start with its verdict; simulates what is left of it. */
   result(): StartResult {
     this.advance(START_LENGTH_S);
-    const { trace, events, setup, airC } = this;
-    return { setup, airC, trace, events, verdict: verdictOf(trace, events) };
+    const { trace, events, setup, airC, sensedAtRest } = this;
+    const verdict = verdictOf(trace, events);
+    const finding = hardwareFinding({
+      hardware: this.hardware,
+      verdict,
+      pressureShare: this.pressureShare,
+      truth: { coolantC: setup.coolantC, airC, manifoldKpa: this.standIn.barometricKpa },
+      sensed: sensedAtRest,
+    });
+    return { setup, airC, trace, events, verdict, finding, sensedAtRest };
   }
 
   private step(): void {
@@ -109,6 +142,12 @@ export class DryStart {
       this.inputs = this.inputsNow();
     }
     if (this.steps % SAMPLE_STEPS === 0) this.sample();
+    if (this.steps % PUMP_STEPS === 0) {
+      this.pressureShare = this.hardware.pump.step(
+        this.channels(KEY_BEFORE_STARTER_S + this.timeS),
+        PUMP_STEPS * STEP_S,
+      );
+    }
     this.engine = steppedEngine(this.standIn, this.engine, this.inputs);
     if (this.engine.turns >= this.nextEventTurns) this.event();
     this.steps += 1;
@@ -120,9 +159,16 @@ export class DryStart {
     this.ecu = steppedEcu(this.model, this.ecu, readings);
     if (this.ecu.phase === 'running') this.firstRunS ??= readings.timeS;
     const command = ecuInjection(this.model, this.ecu, readings);
-    const result = cylinderEvent(this.standIn, this.engine, this.inputs, {
-      openingMs: Number.isFinite(command.openingMs) ? command.openingMs : 0,
-      sparkDeg: command.sparkDeg,
+    const { hardware, engine } = this;
+    const cylinder = hardware.order[this.cylinderIndex % hardware.order.length] as number;
+    this.cylinderIndex += 1;
+    const opens = Number.isFinite(command.openingMs) && hardware.hasFuel(cylinder);
+    const result = cylinderEvent(this.standIn, engine, this.inputs, {
+      openingMs: opens ? command.openingMs : 0,
+      squirts: this.model.injector.squirts,
+      pressureShare: this.pressureShare,
+      sparks: hardware.hasSpark(cylinder, engine.batteryV, readings.speedRpm),
+      sparkDeg: command.sparkDeg + (hardware.sync.found ? hardware.sync.sparkShiftDeg : 0),
       burnFactor: 1 + BURN_SPREAD * (this.random.unsafeNext() / 0x80000000),
     });
     this.engine = result.state;
@@ -138,13 +184,35 @@ export class DryStart {
       injectedMg: result.injectedMg,
       openingMs: command.openingMs,
       manifoldKpa: readings.manifoldKpa,
+      coolantC: readings.coolantC,
+      airC: readings.airC,
       batteryV: readings.batteryV,
     });
   }
 
   private readings(): SensorReadings {
-    const { timeS, speedRpm, manifoldKpa, coolantC, batteryV } = this.engine;
-    return { timeS, speedRpm: Math.max(30, speedRpm), manifoldKpa, coolantC, airC: this.airC, batteryV };
+    const { timeS, speedRpm, batteryV } = this.engine;
+    return { timeS, speedRpm: Math.max(30, speedRpm), batteryV, ...this.hardware.sensors.read(this.truth()) };
+  }
+
+  private truth(): Sensed {
+    const { manifoldKpa, coolantC } = this.engine;
+    return { manifoldKpa, coolantC, airC: this.airC };
+  }
+
+  private channels(sinceKeyOnS: number): ChannelSample {
+    const { speedRpm, manifoldKpa, coolantC, batteryV } = this.engine;
+    return {
+      timeS: sinceKeyOnS,
+      sinceKeyOn: sinceKeyOnS,
+      speed: speedRpm,
+      manifoldPressure: manifoldKpa,
+      coolant: coolantC,
+      battery: batteryV,
+      throttle: 0,
+      vehicleSpeed: 0,
+      oilPressure: Math.min(400, speedRpm * 0.25),
+    };
   }
 
   private starterOn(): boolean {

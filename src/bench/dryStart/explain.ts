@@ -1,6 +1,7 @@
-import type { MapId } from '@/core/calibration';
+import type { MapId, SheetId } from '@/core/calibration';
 import { formatNumber } from '@/core/units';
 import type { StartSetup } from './dryStart';
+import type { HardwareFinding } from './hardwareFinding';
 import type { StartVerdict } from './verdict';
 
 /** A verdict in plain words, with the map to open. */
@@ -10,14 +11,37 @@ export interface StartExplanation {
   readonly reason: string;
   /** Where to correct it; null when no map is at fault. */
   readonly mapId: MapId | null;
+  /** Section of the build sheet to look at first; null when wiring, trigger, sensors and coils were right. */
+  readonly sheet: SheetId | null;
   readonly good: boolean;
 }
+
+type MapExplanation = Omit<StartExplanation, 'sheet'>;
 
 /** Below this coolant temperature a start counts as cold: start-up enrichment is what keeps it alive, °C. */
 const COLD_C = 60;
 
-/** Puts what the simulation found into words. */
-export function explainVerdict(verdict: StartVerdict, setup: StartSetup): StartExplanation {
+/** Puts what the simulation found into words: what the hardware did first, then mixture and maps. */
+export function explainVerdict(
+  verdict: StartVerdict,
+  setup: StartSetup,
+  finding: HardwareFinding | null = null,
+): StartExplanation {
+  const byMaps = explainByMaps(verdict, setup);
+  if (finding === null) return { ...byMaps, sheet: null };
+  if (finding.headline === null) {
+    return { ...byMaps, reason: `${finding.reason} ${byMaps.reason}`, sheet: finding.sheet };
+  }
+  return {
+    headline: finding.headline,
+    reason: finding.reason,
+    mapId: null,
+    sheet: finding.sheet,
+    good: false,
+  };
+}
+
+function explainByMaps(verdict: StartVerdict, setup: StartSetup): MapExplanation {
   const lambda =
     verdict.vapourLambda === null ? '' : ` (vapour lambda about ${verdict.vapourLambda.toFixed(2)})`;
   const cold = setup.coolantC < COLD_C;
@@ -58,6 +82,14 @@ export function explainVerdict(verdict: StartVerdict, setup: StartSetup): StartE
         mapId: stallMap(verdict, cold),
         good: false,
       };
+    case 'noSpark':
+      return {
+        headline: 'Cranks without a spark',
+        reason:
+          'The charges could burn, but nothing lights them. Look at the coils, their dwell and their pins.',
+        mapId: null,
+        good: false,
+      };
     case 'weak':
       return {
         headline: 'Fires, but never pulls away from the starter',
@@ -96,6 +128,8 @@ function stallReason(verdict: StartVerdict, cold: boolean, lambda: string): stri
     case 'tooRich':
     case 'wetPlug':
       return `Running fuel is too rich to burn${lambda}. ${cold ? 'Take after-start enrichment back.' : 'Look at the VE map where it idles.'}`;
+    case 'noSpark':
+      return 'It ran, then charges had no spark. Look at the coils and their dwell.';
     case null:
       return 'The charges burned, but without enough torque to keep it turning. Look at the spark advance at idle.';
   }

@@ -24,7 +24,10 @@ export interface StartEvent {
   readonly vapourLambda: number;
   readonly injectedMg: number;
   readonly openingMs: number;
+  /** As the engine computer takes them. */
   readonly manifoldKpa: number;
+  readonly coolantC: number;
+  readonly airC: number;
   readonly batteryV: number;
 }
 

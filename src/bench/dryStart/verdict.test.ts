@@ -40,6 +40,8 @@ function story(stretches: readonly Stretch[]): { trace: StartTrace; events: Star
       trace.phase.push(phase);
       if (phase === 'cranking' || phase === 'running') {
         events.push({
+          coolantC: 0,
+          airC: 0,
           timeS,
           turns,
           speedRpm: speed,

@@ -13,6 +13,8 @@ export type VerdictCode =
   | 'floods'
   /** Ran and died. */
   | 'stalls'
+  /** Never ran: nothing lit what it drew. */
+  | 'noSpark'
   /** Burned now and then without ever pulling away from the starter. */
   | 'weak'
   /** The starter could not turn it fast enough, or at all. */
@@ -75,9 +77,10 @@ export function verdictOf(trace: StartTrace, events: readonly StartEvent[]): Sta
   }
   const fault = mainFault(events);
   const base = { ...shared, turnsToCatch: null, mainFault: fault, vapourLambda: middleLambda(events) };
-  if (topSpeedRpm < TOO_SLOW_RPM || events.length === 0) return { ...base, code: 'doesNotTurn' };
+  if (topSpeedRpm < TOO_SLOW_RPM) return { ...base, code: 'doesNotTurn' };
   const burned = events.filter((event) => event.outcome === 'burned').length;
   if (fault === 'tooRich' || fault === 'wetPlug') return { ...base, code: 'floods' };
+  if (fault === 'noSpark') return { ...base, code: 'noSpark' };
   if (burned > events.length / 2) return { ...base, code: 'weak' };
   return { ...base, code: 'cranksLean' };
 }

@@ -2,7 +2,7 @@ import type { StandIn } from './standIn';
 import type { Thermal } from './thermal';
 
 /** What became of one cylinder's charge. */
-export type EventOutcome = 'burned' | 'tooLean' | 'tooRich' | 'wetPlug' | 'noFuel';
+export type EventOutcome = 'burned' | 'tooLean' | 'tooRich' | 'wetPlug' | 'noFuel' | 'noSpark';
 
 /** Share of the ideal cycle's efficiency that is reached. */
 const CYCLE_QUALITY = 0.72;
@@ -23,8 +23,14 @@ export function vapourShare(
 }
 
 /** What happens to a charge with this vapour lambda and this wet a plug (1 is soaked). */
-export function eventOutcome(thermal: Thermal, vapourLambda: number, plugWetness: number): EventOutcome {
+export function eventOutcome(
+  thermal: Thermal,
+  vapourLambda: number,
+  plugWetness: number,
+  sparks = true,
+): EventOutcome {
   if (!Number.isFinite(vapourLambda)) return 'noFuel';
+  if (!sparks) return 'noSpark';
   if (vapourLambda < thermal.richLimit) return 'tooRich';
   if (plugWetness >= 1) return 'wetPlug';
   return vapourLambda > thermal.leanLimit ? 'tooLean' : 'burned';

@@ -1,5 +1,5 @@
 import { airMassMg, GAS_CONSTANT_AIR } from '@/core/fuel';
-import { deadTimeMs, flowAtPressureGPerS, pressureAcrossKpa } from '@/core/injector';
+import { deadTimeAt, injectorFlowGPerS, netOfOpenMs, pressureAcrossKpa } from '@/core/injector';
 import { lookUpMap } from '@/core/map';
 import { ZERO_CELSIUS_K } from '@/core/units';
 import { eventOutcome, indicatedWorkJ, vapourShare, type EventOutcome } from './combustion';
@@ -45,7 +45,15 @@ export interface EngineInputs {
 
 /** What the engine computer does to one cylinder. */
 export interface EventCommand {
+  /** One opening of the injector; 0 keeps it shut. */
   readonly openingMs: number;
+  /** Openings in a cycle. */
+  readonly squirts: number;
+  /** Fuel pressure as a share of what the regulator holds. */
+  readonly pressureShare: number;
+  /** Whether there is a spark for this charge. */
+  readonly sparks: boolean;
+  /** Real angle of the spark, ° BTDC. */
   readonly sparkDeg: number;
   /** Cycle-to-cycle variation of the burn, about 1. */
   readonly burnFactor: number;
@@ -171,14 +179,12 @@ export function cylinderEvent(
 ): EventResult {
   const { thermal } = inputs;
   const { injector } = standIn;
-  const across = pressureAcrossKpa(
-    injector.regulator,
-    injector.railGaugeKpa,
-    standIn.barometricKpa,
-    state.manifoldKpa,
-  );
-  const openMs = Math.max(0, command.openingMs - deadTimeMs(injector.deadTime, state.batteryV));
-  const injectedMg = openMs * flowAtPressureGPerS(injector.ratedFlowGPerS, injector.ratedPressureKpa, across);
+  const across =
+    command.pressureShare *
+    pressureAcrossKpa(injector.regulator, injector.railGaugeKpa, standIn.barometricKpa, state.manifoldKpa);
+  const openMs = command.openingMs - deadTimeAt(injector.deadTime, state.batteryV, across);
+  const flowingMs = netOfOpenMs(injector.shortPulse, openMs);
+  const injectedMg = command.squirts * flowingMs * injectorFlowGPerS(injector, across);
 
   const chargeC = inputs.airC + 0.4 * (state.coolantC + 0.3 * state.heatedByC - inputs.airC);
   const ve = lookUpMap(standIn.ve, state.speedRpm, state.manifoldKpa);
@@ -192,7 +198,7 @@ export function cylinderEvent(
 
   const liquid = (arrivingMg - vapourMg) / stoichMg;
   const soaked = state.plugWetness + Math.max(0, liquid - PLUG.liquidTaken) * 0.7;
-  const outcome = eventOutcome(thermal, vapourLambda, soaked);
+  const outcome = eventOutcome(thermal, vapourLambda, soaked, command.sparks);
   const burned = outcome === 'burned';
   const work = burned
     ? indicatedWorkJ(standIn, airMg, vapourMg, command.sparkDeg, state.speedRpm, state.manifoldKpa) *

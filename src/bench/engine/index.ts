@@ -6,6 +6,7 @@ export {
   steppedEngine,
   type EngineInputs,
   type EngineState,
+  type EventCommand,
   type EventResult,
 } from './engine';
 export { idleAirAreaMm2 } from './idleAir';

@@ -10,6 +10,7 @@ import {
   thermalAt,
   type EngineInputs,
   type EngineState,
+  type EventCommand,
 } from '.';
 import { eventOutcome, vapourShare } from './combustion';
 import { frictionKpa, torqueNm } from './friction';
@@ -18,6 +19,11 @@ import { thermalValue } from './thermal';
 import { flowFunction, throttleFlowGPerS } from './throttle';
 
 const standIn = standInFor(demo(), modelOf(demo()));
+
+/** A sparking cylinder whose injector opens this long. */
+function command(openingMs: number): EventCommand {
+  return { openingMs, squirts: 1, pressureShare: 1, sparks: true, sparkDeg: 10, burnFactor: 1 };
+}
 
 function inputsAt(coolantC: number, part: Partial<EngineInputs> = {}): EngineInputs {
   return {
@@ -134,7 +140,7 @@ describe('wall film', () => {
       for (let i = 0; i < 30; i += 1) state = { ...steppedEngine(standIn, state, inputs), speedRpm: 600 };
       const evaporated = state.evaporatedMg;
       const drawn = state.underwayMg[0] ?? 0;
-      const result = cylinderEvent(standIn, state, inputs, { openingMs: 8, sparkDeg: 10, burnFactor: 1 });
+      const result = cylinderEvent(standIn, state, inputs, command(8));
       injected += result.injectedMg;
       arrived += drawn + evaporated;
       state = result.state;
@@ -151,7 +157,7 @@ describe('wall film', () => {
     for (let event = 0; event < 600; event += 1) {
       for (let i = 0; i < 20; i += 1) state = { ...steppedEngine(standIn, state, inputs), speedRpm: 1000 };
       if (event >= 500) arriving += (state.underwayMg[0] ?? 0) + state.evaporatedMg;
-      const result = cylinderEvent(standIn, state, inputs, { openingMs: 4, sparkDeg: 10, burnFactor: 1 });
+      const result = cylinderEvent(standIn, state, inputs, command(4));
       if (event >= 500) injecting += result.injectedMg;
       state = { ...result.state, batteryV: 14, coolantC: 20, heatedByC: 0 };
     }

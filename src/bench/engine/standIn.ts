@@ -1,5 +1,5 @@
 import { gridOf, type Grid } from '@/core/map';
-import type { DeadTimeCurve, Regulator } from '@/core/injector';
+import type { DeadTimeSurface, RatedFlow, Regulator, ShortPulseCurve } from '@/core/injector';
 import { trueVePercent, type Breathing } from './breathing';
 
 /** The metal: an engine as it truly is, whatever the calibration says about it. */
@@ -12,12 +12,11 @@ export interface StandIn {
   readonly fuel: { readonly stoichiometricRatio: number; readonly heatingMjPerKg: number };
   /** Filling against speed and manifold pressure, %. */
   readonly ve: Grid;
-  readonly injector: {
-    readonly ratedFlowGPerS: number;
-    readonly ratedPressureKpa: number;
+  readonly injector: RatedFlow & {
     readonly railGaugeKpa: number;
     readonly regulator: Regulator;
-    readonly deadTime: DeadTimeCurve;
+    readonly deadTime: DeadTimeSurface;
+    readonly shortPulse: ShortPulseCurve;
   };
   readonly inertiaKgM2: number;
   readonly manifoldVolumeL: number;

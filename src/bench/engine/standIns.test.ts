@@ -1,6 +1,6 @@
 import { demo, modelOf } from '@tests/support/ventisca';
 import type { Calibration } from '@/core/calibration';
-import { deadTimeMs } from '@/core/injector';
+import { deadTimeAt } from '@/core/injector';
 import { lookUpMap } from '@/core/map';
 import { trueVePercent, type Breathing } from './breathing';
 import { standInFor, type StandIn } from '.';
@@ -34,7 +34,8 @@ describe('the demo engines as built', () => {
       const flow = truth.injector.ratedFlowGPerS / model.injector.ratedFlowGPerS;
       expect(flow).not.toBe(1);
       expect(Math.abs(flow - 1)).toBeLessThan(0.03);
-      const dead = deadTimeMs(truth.injector.deadTime, 13) - deadTimeMs(model.injector.deadTime, 13);
+      const dead =
+        deadTimeAt(truth.injector.deadTime, 13, 330) - deadTimeAt(model.injector.deadTime, 13, 330);
       expect(dead).not.toBe(0);
       expect(Math.abs(dead)).toBeLessThan(0.1);
       for (const [speed, kpa] of [

@@ -1,14 +1,19 @@
 import { baseValue, conversionContext, type Calibration, type StandInId } from '@/core/calibration';
 import { barometricKpa, cylinderVolumeCm3 } from '@/core/engine';
 import { fuelById, type EngineModel } from '@/core/fuel';
-import { deadTimeCurve, fuelFlowAtRatingGPerS, type DeadTimeCurve } from '@/core/injector';
+import { deadTimeSurface, fuelFlowAtRatingGPerS, type DeadTimeSurface } from '@/core/injector';
 import { trueVeGrid, type StandIn } from './standIn';
 
 /** Dead time as the injectors really have it, ms by volt. */
-function trueDeadTime(points: readonly (readonly [volts: number, ms: number])[]): DeadTimeCurve {
-  return deadTimeCurve({
+function trueDeadTime(
+  pressureKpa: number,
+  points: readonly (readonly [volts: number, ms: number])[],
+): DeadTimeSurface {
+  return deadTimeSurface({
     unit: 'ms',
-    points: points.map(([volts, time]) => ({ volts, time })),
+    pressureUnit: 'kPa',
+    pressures: [pressureKpa * 0.8, pressureKpa, pressureKpa * 1.2],
+    rows: points.map(([volts, time]) => ({ volts, times: [time * 0.93, time, time * 1.07] })),
     source: { kind: 'measured', date: '2000-01-01' },
   });
 }
@@ -35,9 +40,14 @@ const ventisca: StandIn = {
   injector: {
     ratedFlowGPerS: fuelFlowAtRatingGPerS((604 / 60) * 0.745, 0.745, 0.745),
     ratedPressureKpa: 300,
+    flowPoints: [],
     railGaugeKpa: 350,
     regulator: 'manifold',
-    deadTime: trueDeadTime([
+    shortPulse: [
+      { netMs: 0.3, addMs: 0.05 },
+      { netMs: 1.8, addMs: 0 },
+    ],
+    deadTime: trueDeadTime(350, [
       [6.5, 3.85],
       [8, 2.56],
       [9.5, 1.87],
@@ -74,9 +84,11 @@ const pardela: StandIn = {
   injector: {
     ratedFlowGPerS: fuelFlowAtRatingGPerS((34.4 * 453.59237) / 3600, 0.684, 0.745),
     ratedPressureKpa: 300,
+    flowPoints: [],
     railGaugeKpa: 300,
     regulator: 'fixed',
-    deadTime: trueDeadTime([
+    shortPulse: [],
+    deadTime: trueDeadTime(300, [
       [7, 2.9],
       [8, 2.28],
       [9.5, 1.62],
@@ -134,7 +146,10 @@ function described(document: Calibration, model: EngineModel): StandIn {
       ratedFlowGPerS: injector.ratedFlowGPerS * DESCRIBED_FLOW_FACTOR,
       deadTime: {
         ...injector.deadTime,
-        timesMs: injector.deadTime.timesMs.map((time) => time + DESCRIBED_DEAD_TIME_ADDED_MS),
+        curves: injector.deadTime.curves.map((curve) => ({
+          ...curve,
+          timesMs: curve.timesMs.map((time) => time + DESCRIBED_DEAD_TIME_ADDED_MS),
+        })),
       },
     },
     inertiaKgM2: 0.03 + 0.065 * displacementL,

@@ -1,3 +1,4 @@
+import versionOne from '@tests/fixtures/calibration-version-1.json';
 import { demo, modelOf, TEST_DAY } from '@tests/support/ventisca';
 import {
   baseValue,
@@ -19,6 +20,8 @@ import {
   SECTION_SCHEMAS,
   sectionFields,
   sectionState,
+  SHEET_IDS,
+  sheetState,
   sweptVolumePerCylinderCm3,
   unconfirmedFields,
   type Calibration,
@@ -39,11 +42,11 @@ function refusal(document: unknown): string {
 }
 
 describe('fields', () => {
-  test.each(sections)('every entry of %s but the geometry mode says what it is', (section) => {
+  test.each(sections)('every entry of %s but how it is given says what it is', (section) => {
     const bare = Object.keys(SECTION_SCHEMAS[section].shape).filter(
       (key) => fieldInfo(`${section}.${key}`) === undefined,
     );
-    expect(bare).toEqual(section === 'engine' ? ['geometry'] : []);
+    expect(bare).toEqual(section === 'engine' ? ['geometry'] : section === 'cams' ? ['givenBy'] : []);
   });
 
   test.each(sections.flatMap(sectionFields))('%s has a label and all three helps', (path) => {
@@ -68,6 +71,7 @@ describe('starters and demos', () => {
     expect(conflicts(document)).toEqual([]);
     expect(engineModel(document).ok).toBe(true);
     for (const section of sections) expect(missingFields(document, section)).toEqual([]);
+    for (const sheet of SHEET_IDS) expect(sheetState(document, sheet)).toMatch(/^(un)?confirmed$/);
   });
 
   test('a demo has a mixture of sources; a starter vouches for nothing', () => {
@@ -163,7 +167,7 @@ describe('files', () => {
     [
       'a newer version',
       { ...demo(), version: CALIBRATION_VERSION + 1 },
-      /version 2; this Lumbre reads up to version 1/,
+      /version 3; this Lumbre reads up to version 2/,
     ],
     ['a missing section', { ...demo(), injectors: undefined }, /injectors/],
     [
@@ -193,12 +197,12 @@ describe('files', () => {
     ],
     [
       'a dead time of nothing',
-      demo('ventisca', (d) => d.injectors.deadTime?.points.splice(0, 1, { volts: 8, time: 0 })),
+      demo('ventisca', (d) => d.injectors.deadTime?.rows.splice(0, 1, { volts: 6, times: [null, 0, null] })),
       /Dead time/,
     ],
     [
       'voltages out of order',
-      demo('ventisca', (d) => d.injectors.deadTime?.points.reverse()),
+      demo('ventisca', (d) => d.injectors.deadTime?.rows.reverse()),
       /Dead time.*increase/,
     ],
   ])('%s is refused with the place and the reason', (_what, document, message) => {
@@ -240,6 +244,18 @@ describe('migrations', () => {
   test('a gap in the steps and a newer version are refused', () => {
     expect(migrated({ version: 1 }, 3, steps.slice(1))).toEqual({ ok: false, reason: 'too-old', version: 1 });
     expect(migrated({ version: 4 }, 3, steps)).toEqual({ ok: false, reason: 'newer', version: 4 });
+  });
+
+  test('a file of version 1 is opened, and is what it was', () => {
+    const result = calibrationFromJson(JSON.parse(JSON.stringify(versionOne)));
+    if (!result.ok) throw new Error(fileProblemMessage(result.problem));
+    const { document } = result;
+    expect(document.engine.bore).toEqual(versionOne.engine.bore);
+    expect(document.injectors.deadTime).toMatchObject({ pressures: [300], unit: 'ms' });
+    expect(document.injectors.deadTime?.rows[7]).toEqual({ volts: 14, times: [0.97] });
+    expect(document.maps).toEqual(versionOne.maps);
+    expect(sheetState(document, 'trigger')).toBe('empty');
+    expect(engineModel(document).ok).toBe(true);
   });
 
   test('the real steps lead from version 1 to the current one', () => {

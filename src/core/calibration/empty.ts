@@ -1,52 +1,81 @@
 import type { Source } from '../field';
+import { SENSOR_INFO } from '../sensors';
+import { fieldInfo, SECTION_IDS, SECTION_SCHEMAS, type FieldPath } from './fields';
+import { MAP_IDS } from './maps';
 import { CALIBRATION_FORMAT, CALIBRATION_VERSION, type Calibration } from './schema';
 
+/** The note of a value that was put into an empty document because it is usual. */
+export const USUAL_NOTE = 'Usual value';
+
+const FAULT = { faultLow: [0.2, 'V'], faultHigh: [4.8, 'V'], onFault: 'value' } as const;
+const BELIEVED = {
+  believedFrom: [0.65, 'lambda'],
+  believedTo: [1.4, 'lambda'],
+  faultLow: [0, 'V'],
+  faultHigh: [5, 'V'],
+} as const;
+
+/** What is nearly always so: in every new document, as an estimate that waits to be confirmed. */
+const USUAL: Readonly<Record<string, Readonly<Record<string, string | readonly [number, string]>>>> = {
+  'sensors.map': { ...FAULT, form: 'points', filter: [10, 'ms'] },
+  'sensors.throttle': { ...FAULT, filter: [5, 'ms'], fallback: [5, '%'] },
+  'sensors.coolant': { ...FAULT, form: 'resistance', filter: [200, 'ms'], fallback: [80, 'degC'] },
+  'sensors.air': { ...FAULT, form: 'resistance', filter: [200, 'ms'], fallback: [20, 'degC'] },
+  'sensors.lambdaOne': BELIEVED,
+  'sensors.lambdaTwo': BELIEVED,
+  'sensors.fuelPressure': { ...FAULT, form: 'points', filter: [50, 'ms'] },
+  'sensors.oilPressure': { ...FAULT, form: 'points', filter: [50, 'ms'] },
+  'sensors.ethanol': { fallback: [10, '%'] },
+  trigger: { camWindow: [40, 'deg'] },
+  injection: { transport: [4, 'ms'] },
+  coils: { sparkTime: [1.2, 'ms'] },
+  startUp: { runningSpeed: [600, 'rev/min'] },
+};
+
+/** The values of a section that are usual from the start, by key. */
+function usualValues(section: string, source: Source): Record<string, unknown> {
+  return Object.fromEntries(
+    Object.entries(USUAL[section] ?? {}).map(([key, usual]) => [
+      key,
+      typeof usual === 'string' ? { value: usual, source } : { amount: usual[0], unit: usual[1], source },
+    ]),
+  );
+}
+
+/** A section with nothing entered but what is usual. */
+function emptySection(section: (typeof SECTION_IDS)[number], source: Source): Record<string, unknown> {
+  const keys = Object.keys(SECTION_SCHEMAS[section].shape);
+  const nothing = keys.filter((key) => fieldInfo(`${section}.${key}` satisfies FieldPath) !== undefined);
+  return { ...Object.fromEntries(nothing.map((key) => [key, null])), ...usualValues(section, source) };
+}
+
 /**
- * A valid document with nothing entered but the speed at which the engine counts as running, which has a sensible
- * default and says that it is only an estimate.
+ * A valid document with nothing entered but what is nearly always so, which says that it is only an estimate.
  * @param date today, YYYY-MM-DD.
  */
 export function emptyCalibration(name: string, date: string): Calibration {
-  const source: Source = { kind: 'estimated', date, note: 'Usual value' };
-  return {
+  const source: Source = { kind: 'estimated', date, note: USUAL_NOTE };
+  const section = (id: (typeof SECTION_IDS)[number]) => emptySection(id, source);
+  const sensors = Object.fromEntries(SENSOR_INFO.map(({ id }) => [id, section(`sensors.${id}`)]));
+  const document = {
     format: CALIBRATION_FORMAT,
     version: CALIBRATION_VERSION,
     name,
     note: '',
     standIn: 'described',
-    engine: {
-      geometry: 'boreAndStroke',
-      bore: null,
-      stroke: null,
-      displacement: null,
-      cylinders: null,
-      firingOrder: null,
-      compressionRatio: null,
-      induction: null,
-      fuel: null,
-      altitude: null,
-      torquePeakSpeed: null,
-      powerPeakSpeed: null,
-      maxSpeed: null,
-      maxManifoldPressure: null,
-    },
-    injectors: {
-      ratedFlow: null,
-      ratedPressure: null,
-      testDensity: null,
-      railPressure: null,
-      regulator: null,
-      deadTime: null,
-    },
-    startUp: { runningSpeed: { amount: 600, unit: 'rev/min', source } },
-    maps: {
-      ve: null,
-      lambda: null,
-      spark: null,
-      cranking: null,
-      afterStart: null,
-      afterStartDecay: null,
-      warmUp: null,
-    },
+    engine: { geometry: 'boreAndStroke', ...section('engine') },
+    cams: { givenBy: 'events', ...section('cams') },
+    trigger: section('trigger'),
+    pins: { ecu: null, assignments: [], confirmed: null },
+    sensors,
+    injectors: section('injectors'),
+    injection: section('injection'),
+    staging: section('staging'),
+    coils: section('coils'),
+    outputs: [],
+    startUp: section('startUp'),
+    maps: Object.fromEntries(MAP_IDS.map((id) => [id, null])),
   };
+  // Built from the schemas' own keys, so its shape is the schema's; the tests parse it to prove that.
+  return document as unknown as Calibration;
 }

@@ -1,12 +1,14 @@
-import { airFlowGPerS, airMassMg, fuelById, type EngineModel } from '../fuel';
-import { deadTimeCurve, fuelFlowAtRatingGPerS } from '../injector';
+import { airFlowGPerS, airMassMg, fuelById, fuelMassMg, type EngineModel } from '../fuel';
+import { deadTimeCurve, deadTimeSurface, fuelFlowAtRatingGPerS, squirtsPerCycle } from '../injector';
 import { gridOf } from '../map';
-import { isRequired, valueAt } from './check';
+import { isRequired } from './applies';
 import { conversionContext } from './context';
 import { sectionFields, type FieldPath } from './fields';
+import { injectionChoice, stagingPlanOf } from './hardware';
 import { MAP_IDS, type MapId } from './maps';
 import { baseValue, sweptVolumePerCylinderCm3 } from './quantities';
 import type { Calibration } from './schema';
+import { tableAt, valueAt } from './values';
 
 /** What a computation still needs from the document. */
 export interface Missing {
@@ -20,6 +22,8 @@ export type ModelResult =
 /** VE and charge temperature assumed for the flow that charge heating is measured against. */
 const FULL_FLOW_VE_PERCENT = 90;
 const FULL_FLOW_CHARGE_C = 40;
+/** Lambda assumed for the most fuel the engine asks for. */
+const FULL_FUEL_LAMBDA = 0.8;
 
 /** Fields that say nothing about fuel or spark, so the engine model does not wait for them. */
 const NOT_NEEDED: readonly FieldPath[] = [
@@ -28,6 +32,8 @@ const NOT_NEEDED: readonly FieldPath[] = [
   'engine.torquePeakSpeed',
   'engine.powerPeakSpeed',
   'engine.induction',
+  'engine.firingAngles',
+  'injectors.impedance',
 ];
 
 /** The document as the engine computer uses it, or the list of what is missing. */
@@ -65,8 +71,19 @@ function completeModel(document: Calibration): EngineModel {
       ratedPressureKpa: number(document, 'injectors.ratedPressure'),
       railGaugeKpa: number(document, 'injectors.railPressure'),
       regulator: present(injectors.regulator).value,
-      deadTime: deadTimeCurve(present(injectors.deadTime)),
+      flowPoints: (tableAt(document, 'injectors.flowPoints') ?? []).map(([acrossKpa = 0, flow = 0]) => ({
+        acrossKpa,
+        gPerS: fuelFlowAtRatingGPerS(flow, number(document, 'injectors.testDensity'), fuel.densityGPerCm3),
+      })),
+      deadTime: deadTimeSurface(present(injectors.deadTime)),
+      shortPulse: (tableAt(document, 'injectors.shortPulse') ?? []).map(([netMs = 0, addMs = 0]) => ({
+        netMs,
+        addMs,
+      })),
+      squirts: squirtsPerCycle(injectionChoice(document)?.mode ?? 'sequential'),
     },
+    second: secondSet(document),
+    fullFuelMg: fuelMassMg(fullAirMg, FULL_FUEL_LAMBDA, fuel.stoichiometricRatio),
     fullAirFlowGPerS: airFlowGPerS(fullAirMg, cylinders, maxSpeedRpm),
     runningSpeedRpm: number(document, 'startUp.runningSpeed'),
     maps: {
@@ -78,6 +95,22 @@ function completeModel(document: Calibration): EngineModel {
       afterStartDecay: grid('afterStartDecay'),
       warmUp: grid('warmUp'),
     },
+  };
+}
+
+/** The second injector set; null with one, or while something about it is missing. */
+function secondSet(document: Calibration): EngineModel['second'] {
+  const plan = stagingPlanOf(document);
+  const flow = baseValue(document, 'staging.ratedFlow');
+  const ratedPressureKpa = baseValue(document, 'staging.ratedPressure');
+  const deadTime = tableAt(document, 'staging.deadTime');
+  if (plan === null || flow === null || ratedPressureKpa === null || deadTime === null) return null;
+  const { densityGPerCm3 } = fuelById(present(document.engine.fuel).value);
+  return {
+    plan,
+    ratedFlowGPerS: fuelFlowAtRatingGPerS(flow, number(document, 'injectors.testDensity'), densityGPerCm3),
+    ratedPressureKpa,
+    deadTime: deadTimeCurve(deadTime.map(([volts = 0, ms = 0]) => ({ volts, ms }))),
   };
 }
 

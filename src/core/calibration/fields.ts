@@ -1,24 +1,67 @@
 import type * as z from 'zod';
+import { camSchema } from '../cams';
+import { coilSchema } from '../coil';
 import { engineSchema } from '../engine';
 import { fieldRegistry, type FieldInfo } from '../field';
-import { injectorSchema } from '../injector';
+import { injectionSchema, injectorSchema, stagingSchema } from '../injector';
+import { sensorsSchema, type SensorId } from '../sensors';
 import { startupSchema } from '../startup/startupSchema';
+import { triggerSchema } from '../trigger';
 
-/** The parts of the document that are made of fields. */
+const sensors = sensorsSchema.shape;
+
+/** The parts of the document that are made of fields, by their place in it. */
 export const SECTION_SCHEMAS = {
   engine: engineSchema,
+  cams: camSchema,
+  trigger: triggerSchema,
+  'sensors.map': sensors.map,
+  'sensors.throttle': sensors.throttle,
+  'sensors.coolant': sensors.coolant,
+  'sensors.air': sensors.air,
+  'sensors.lambdaOne': sensors.lambdaOne,
+  'sensors.lambdaTwo': sensors.lambdaTwo,
+  'sensors.lambdaUse': sensors.lambdaUse,
+  'sensors.knock': sensors.knock,
+  'sensors.fuelPressure': sensors.fuelPressure,
+  'sensors.oilPressure': sensors.oilPressure,
+  'sensors.ethanol': sensors.ethanol,
+  'sensors.vehicleSpeed': sensors.vehicleSpeed,
+  'sensors.gear': sensors.gear,
   injectors: injectorSchema,
+  injection: injectionSchema,
+  staging: stagingSchema,
+  coils: coilSchema,
   startUp: startupSchema,
-} as const;
+} as const satisfies Record<
+  | 'engine'
+  | 'cams'
+  | 'trigger'
+  | `sensors.${SensorId}`
+  | 'injectors'
+  | 'injection'
+  | 'staging'
+  | 'coils'
+  | 'startUp',
+  z.ZodObject
+>;
 
 export type SectionId = keyof typeof SECTION_SCHEMAS;
 
-/** A field's place in the document, as "engine.bore". */
+export const SECTION_IDS = Object.keys(SECTION_SCHEMAS) as readonly SectionId[];
+
+/** A field's place in the document, as "engine.bore" or "sensors.coolant.pullUp". */
 export type FieldPath = `${SectionId}.${string}`;
+
+/** A field's section and its key there. */
+export function splitPath(path: FieldPath): { readonly section: SectionId; readonly key: string } {
+  const dot = path.lastIndexOf('.');
+  return { section: path.slice(0, dot) as SectionId, key: path.slice(dot + 1) };
+}
 
 /** What a field says of itself; undefined for entries that are not fields (the geometry mode). */
 export function fieldInfo(path: FieldPath): FieldInfo | undefined {
-  const [section, key] = path.split('.') as [SectionId, string];
+  const { section, key } = splitPath(path);
   const shape: Record<string, z.ZodType | undefined> = SECTION_SCHEMAS[section].shape;
   const schema = shape[key];
   return schema === undefined ? undefined : fieldRegistry.get(schema);

@@ -3,12 +3,12 @@ import type { Source } from '../field';
 import type { MapData, MapProposal, Reason } from '../map';
 import { proposedSparkDeg, sparkReasons } from '../spark';
 import { COOLANT_BREAKPOINTS, proposedStartUp } from '../startup/startupGenerator';
-import { valueAt } from './check';
 import { conversionContext } from './context';
 import type { FieldPath } from './fields';
 import { MAP_DEFINITIONS, type MapId } from './maps';
 import { baseValue } from './quantities';
 import type { Calibration } from './schema';
+import { valueAt } from './values';
 
 /** Understood choices of a generator. */
 export interface GeneratorChoices {

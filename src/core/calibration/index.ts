@@ -1,19 +1,17 @@
-export {
-  conflicts,
-  isRequired,
-  isSetAside,
-  limitProblems,
-  missingFields,
-  sectionState,
-  unconfirmedFields,
-  valueAt,
-  type DocumentProblem,
-  type SectionState,
-} from './check';
+export { isRequired, isSetAside } from './applies';
+export { limitProblems, missingFields, unconfirmedFields, type SectionState } from './check';
 export { conversionContext } from './context';
 export { emptyCalibration } from './empty';
 export { engineModel, type Missing, type ModelResult } from './engineModel';
-export { fieldInfo, SECTION_SCHEMAS, sectionFields, type FieldPath, type SectionId } from './fields';
+export {
+  fieldInfo,
+  SECTION_IDS,
+  SECTION_SCHEMAS,
+  sectionFields,
+  splitPath,
+  type FieldPath,
+  type SectionId,
+} from './fields';
 export {
   calibrationFromJson,
   calibrationToText,
@@ -21,10 +19,34 @@ export {
   type FileProblem,
   type FileResult,
 } from './file';
+export {
+  ADC_BITS,
+  bankOf,
+  coilsOf,
+  curveOf,
+  dwellOf,
+  faultBandOf,
+  firingOf,
+  injectionChoice,
+  lineOf,
+  permitsOf,
+  REFERENCE_V,
+  stagingPlanOf,
+  thermistorOf,
+  throttleOf,
+  valvesOf,
+  wheelOf,
+  type Thermistor,
+} from './hardware';
+export { coilFunction, injectorFunction, outputFunction, pinFunctions } from './pinFunctions';
+export { conflicts, problemsOf, type DocumentProblem, type Place } from './rules';
+export { sectionState, SHEET_IDS, sheetState, type SheetId } from './sheet';
+export { choiceAt, sectionAt, tableAt, valueAt } from './values';
 export { generatedMap, generatorNeeds, type GeneratorChoices, type GeneratorResult } from './generate';
 export { calibrationJsonSchema } from './jsonSchema';
 export { isMapId, MAP_DEFINITIONS, MAP_IDS, type MapId } from './maps';
-export { MIGRATIONS, migrated, type Migration } from './migrate';
+export { MIGRATIONS, migrated } from './migrate';
+export type { Migration } from './migrations/migration';
 export { baseValue, sweptVolumePerCylinderCm3 } from './quantities';
 export {
   CALIBRATION_FORMAT,

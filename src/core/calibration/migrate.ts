@@ -1,14 +1,8 @@
-/** One step of the document's history: makes version `to` out of the version before it. */
-export interface Migration {
-  readonly to: number;
-  /** What changed, for the record. */
-  readonly change: string;
-  /** A new document; the input is not modified. */
-  readonly up: (document: Readonly<Record<string, unknown>>) => Record<string, unknown>;
-}
+import type { Migration } from './migrations/migration';
+import { toVersion2 } from './migrations/toVersion2';
 
 /** Every step since version 1, in order. Each has a file of its version in the tests. */
-export const MIGRATIONS: readonly Migration[] = [];
+export const MIGRATIONS: readonly Migration[] = [toVersion2];
 
 export type MigrationResult =
   | { readonly ok: true; readonly document: Record<string, unknown> }

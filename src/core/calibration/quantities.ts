@@ -3,7 +3,7 @@ import type { QuantityFieldInfo, QuantityValue } from '../field';
 import { toBase } from '../units';
 import { conversionContext } from './context';
 import { fieldInfo, type FieldPath } from './fields';
-import { valueAt } from './check';
+import { valueAt } from './values';
 import type { Calibration } from './schema';
 
 /** Base-unit value of a quantity field, or null while it is empty. */

@@ -1,15 +1,21 @@
 import * as z from 'zod';
+import { camSchema } from '../cams';
+import { coilSchema } from '../coil';
 import { engineSchema } from '../engine';
-import { injectorSchema } from '../injector';
+import { injectionSchema, injectorSchema, stagingSchema } from '../injector';
 import { mapSchema } from '../map';
+import { outputsSchema } from '../outputs';
+import { pinsSchema } from '../pins';
+import { sensorsSchema } from '../sensors';
 import { startupSchema } from '../startup/startupSchema';
+import { triggerSchema } from '../trigger';
 import { MAP_DEFINITIONS } from './maps';
 
 /** Marks a file as ours. */
 export const CALIBRATION_FORMAT = 'lumbre-calibration';
 
 /** Version of the document's shape; raised with each migration. */
-export const CALIBRATION_VERSION = 1;
+export const CALIBRATION_VERSION = 2;
 
 /** Which stand-in engine the dry start turns: one of the demo engines as built, or one derived from the description. */
 export const STAND_INS = ['described', 'ventisca', 'pardela'] as const;
@@ -32,7 +38,15 @@ export const calibrationSchema = z.object({
   note: z.string().max(2000),
   standIn: z.enum(STAND_INS),
   engine: engineSchema,
+  cams: camSchema,
+  trigger: triggerSchema,
+  pins: pinsSchema,
+  sensors: sensorsSchema,
   injectors: injectorSchema,
+  injection: injectionSchema,
+  staging: stagingSchema,
+  coils: coilSchema,
+  outputs: outputsSchema,
   startUp: startupSchema,
   maps: mapsSchema,
 });

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { choiceField, orderField, quantityField } from '../field';
+import { choiceField, orderField, quantityField, tableField } from '../field';
 import { FUEL_OPTIONS } from '../fuel/fuels';
 
 /** How the engine's size is given. */
@@ -72,6 +72,54 @@ export const engineSchema = z.object({
       what: 'Cylinder numbers in the order they fire, counted the way you number them on this engine.',
       usual: '1-3-4-2 in most fours; for a V6 take it from the engine’s own manual.',
       changes: 'Which injector and coil act at which event.',
+    },
+  }),
+  layout: choiceField({
+    label: 'Layout',
+    required: false,
+    options: [
+      { id: 'inline', label: 'In line' },
+      { id: 'vee', label: 'Vee' },
+      { id: 'flat', label: 'Flat' },
+    ],
+    help: {
+      what: 'How the cylinders stand.',
+      usual: 'In line up to five, vee or flat from six.',
+      changes: 'Which common firing orders are offered, and whether there are two banks.',
+    },
+  }),
+  bankTwo: orderField({
+    label: 'Cylinders on bank 2',
+    required: false,
+    help: {
+      what: 'The numbers of the cylinders on the second bank; all others are on the first.',
+      usual: 'One side of a vee: 4, 5 and 6 of a six, or the even numbers, as the maker counts.',
+      changes: 'Which lambda sensor sees which cylinder, and the marks in the firing strip.',
+    },
+  }),
+  spacing: choiceField({
+    label: 'Firing intervals',
+    required: false,
+    options: [
+      { id: 'even', label: 'Even' },
+      { id: 'odd', label: 'Odd', hint: 'Angles below' },
+    ],
+    help: {
+      what: 'Whether the firings are evenly spread over two turns.',
+      usual: 'Even. Some vee engines with shared crank pins fire oddly.',
+      changes: 'Where each cylinder’s TDC is: spark and injection of every cylinder but the first.',
+    },
+  }),
+  firingAngles: tableField({
+    label: 'Firing angles',
+    required: true,
+    minRows: 2,
+    maxRows: 12,
+    columns: [{ label: 'Angle', quantity: 'angle', unit: 'deg', min: 0, max: 719 }],
+    help: {
+      what: 'Crank angle of each firing after the first, in firing order. The first is 0.',
+      usual: '0, 90, 240, 330, 480, 570 for a 90° vee six with three crank pins.',
+      changes: 'Where each cylinder’s TDC is.',
     },
   }),
   compressionRatio: quantityField({
@@ -195,3 +243,6 @@ export type Engine = z.infer<typeof engineSchema>;
 
 /** Id of the induction kinds. */
 export type Induction = NonNullable<Engine['induction']>['value'];
+
+/** Id of the ways cylinders stand. */
+export type Layout = NonNullable<Engine['layout']>['value'];

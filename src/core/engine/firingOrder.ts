@@ -1,3 +1,5 @@
+import type { Layout } from './engineSchema';
+
 /** What is wrong with a firing order, as data. */
 export type FiringOrderProblem =
   | { readonly code: 'wrong-count'; readonly given: number; readonly wanted: number }
@@ -27,37 +29,47 @@ export function firingOrderMessage(problem: FiringOrderProblem): string {
   }
 }
 
-/** Firing orders in common use, by number of cylinders. */
-export function commonFiringOrders(cylinders: number): readonly (readonly number[])[] {
-  return COMMON_ORDERS[cylinders] ?? [];
+/** Firing orders in common use, by number of cylinders and, once that is known, by how they stand. */
+export function commonFiringOrders(
+  cylinders: number,
+  layout: Layout | null = null,
+): readonly (readonly number[])[] {
+  const known = COMMON_ORDERS[cylinders] ?? [];
+  return known.filter((entry) => layout === null || entry.layouts.includes(layout)).map(({ order }) => order);
 }
 
-const COMMON_ORDERS: Readonly<Record<number, readonly (readonly number[])[]>> = {
-  1: [[1]],
-  2: [[1, 2]],
-  3: [
-    [1, 2, 3],
-    [1, 3, 2],
-  ],
+interface CommonOrder {
+  readonly order: readonly number[];
+  readonly layouts: readonly Layout[];
+}
+
+const common = (order: readonly number[], ...layouts: Layout[]): CommonOrder => ({ order, layouts });
+
+const COMMON_ORDERS: Readonly<Record<number, readonly CommonOrder[]>> = {
+  1: [common([1], 'inline')],
+  2: [common([1, 2], 'inline', 'vee', 'flat')],
+  3: [common([1, 2, 3], 'inline'), common([1, 3, 2], 'inline')],
   4: [
-    [1, 3, 4, 2],
-    [1, 2, 4, 3],
-    [1, 3, 2, 4],
+    common([1, 3, 4, 2], 'inline'),
+    common([1, 2, 4, 3], 'inline'),
+    common([1, 3, 2, 4], 'vee', 'flat'),
+    common([1, 4, 3, 2], 'vee', 'flat'),
   ],
-  5: [[1, 2, 4, 5, 3]],
+  5: [common([1, 2, 4, 5, 3], 'inline')],
   6: [
-    [1, 5, 3, 6, 2, 4],
-    [1, 2, 3, 4, 5, 6],
-    [1, 4, 2, 5, 3, 6],
-    [1, 6, 5, 4, 3, 2],
+    common([1, 5, 3, 6, 2, 4], 'inline'),
+    common([1, 2, 3, 4, 5, 6], 'vee'),
+    common([1, 4, 2, 5, 3, 6], 'vee'),
+    common([1, 6, 5, 4, 3, 2], 'vee'),
+    common([1, 6, 2, 4, 3, 5], 'flat'),
   ],
   8: [
-    [1, 8, 4, 3, 6, 5, 7, 2],
-    [1, 5, 4, 2, 6, 3, 7, 8],
-    [1, 3, 7, 2, 6, 5, 4, 8],
+    common([1, 8, 4, 3, 6, 5, 7, 2], 'vee'),
+    common([1, 5, 4, 2, 6, 3, 7, 8], 'vee'),
+    common([1, 3, 7, 2, 6, 5, 4, 8], 'vee'),
   ],
-  10: [[1, 6, 5, 10, 2, 7, 3, 8, 4, 9]],
-  12: [[1, 7, 5, 11, 3, 9, 6, 12, 2, 8, 4, 10]],
+  10: [common([1, 6, 5, 10, 2, 7, 3, 8, 4, 9], 'vee')],
+  12: [common([1, 7, 5, 11, 3, 9, 6, 12, 2, 8, 4, 10], 'vee')],
 };
 
 /** Reads "1-5-3-6-2-4" or "1 5 3 6 2 4" or "153624"; null when it is none of these. */

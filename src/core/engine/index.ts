@@ -1,5 +1,14 @@
 export { barometricKpa } from './atmosphere';
-export { engineSchema, GEOMETRIES, type Engine, type Induction } from './engineSchema';
+export { engineSchema, GEOMETRIES, type Engine, type Induction, type Layout } from './engineSchema';
+export {
+  bankProblem,
+  companionOf,
+  CYCLE_DEG,
+  firingEvents,
+  firingIntervals,
+  oddAnglesProblem,
+  type FiringEvent,
+} from './firing';
 export {
   commonFiringOrders,
   firingOrderMessage,

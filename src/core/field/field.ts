@@ -49,7 +49,26 @@ export interface DeadTimeFieldInfo extends FieldBase {
   readonly kind: 'deadTime';
 }
 
-export type FieldInfo = QuantityFieldInfo | ChoiceFieldInfo | OrderFieldInfo | DeadTimeFieldInfo;
+export type FieldInfo =
+  QuantityFieldInfo | ChoiceFieldInfo | OrderFieldInfo | DeadTimeFieldInfo | TableFieldInfo;
+
+/** A column of a table. Limits are in the quantity's base unit. */
+export interface TableColumn {
+  readonly label: string;
+  readonly quantity: QuantityId;
+  /** The unit offered before anything is typed. */
+  readonly unit: string;
+  readonly min: number;
+  readonly max: number;
+}
+
+/** Rows of numbers, such as resistance against temperature. The first column increases strictly. */
+export interface TableFieldInfo extends FieldBase {
+  readonly kind: 'table';
+  readonly columns: readonly TableColumn[];
+  readonly minRows: number;
+  readonly maxRows: number;
+}
 
 /** The one place that joins a field's schema with its label, unit, limits and help. */
 export const fieldRegistry = z.registry<FieldInfo>();
@@ -92,6 +111,40 @@ interface ChoiceOption<Id extends string> {
   readonly id: Id;
   readonly label: string;
   readonly hint?: string;
+}
+
+/** A table as it was typed: one unit a column, rows of one amount a column. */
+export interface TableValue {
+  units: string[];
+  rows: number[][];
+  source: Source;
+}
+
+/**
+ * Schema of a table field; `null` while nothing is entered. Limits and order depend on units and are checked on the
+ * whole document, see `table.ts`.
+ */
+export function tableField(info: Omit<TableFieldInfo, 'kind'>) {
+  const width = info.columns.length;
+  const unit = z.string().max(20);
+  const schema = z
+    .object({
+      units: z
+        .array(unit)
+        .length(width)
+        .refine(
+          (units) =>
+            units.every((id, i) => {
+              const quantity = info.columns[i]?.quantity;
+              return quantity !== undefined && unitsOf(quantity).some((known) => known.id === id);
+            }),
+          { message: `Units must be those of ${info.columns.map((column) => column.label).join(', ')}` },
+        ),
+      rows: z.array(z.array(z.number()).length(width)).min(info.minRows).max(info.maxRows),
+      source: sourceSchema,
+    })
+    .nullable();
+  return schema.register(fieldRegistry, { kind: 'table', ...info });
 }
 
 /** Schema of a firing order; `null` while nothing is entered. */

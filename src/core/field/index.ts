@@ -3,6 +3,7 @@ export {
   fieldRegistry,
   orderField,
   quantityField,
+  tableField,
   type ChoiceFieldInfo,
   type DeadTimeFieldInfo,
   type FieldHelp,
@@ -10,6 +11,19 @@ export {
   type OrderFieldInfo,
   type QuantityFieldInfo,
   type QuantityValue,
+  type TableColumn,
+  type TableFieldInfo,
+  type TableValue,
 } from './field';
 export { limitMessage, limitProblem, type LimitProblem } from './limits';
 export { isConfirmed, SOURCE_KINDS, SOURCE_TEXT, sourceSchema, type Source, type SourceKind } from './source';
+export {
+  pastedCells,
+  readTableDraft,
+  tableDraft,
+  tableProblems,
+  tableRows,
+  type TableDraft,
+  type TableDraftResult,
+  type TableProblem,
+} from './table';

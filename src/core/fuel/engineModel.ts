@@ -1,4 +1,11 @@
-import type { DeadTimeCurve, Regulator } from '../injector';
+import type {
+  DeadTimeCurve,
+  DeadTimeSurface,
+  FlowPoint,
+  Regulator,
+  ShortPulseCurve,
+  StagingPlan,
+} from '../injector';
 import type { Grid } from '../map';
 
 /**
@@ -14,10 +21,24 @@ export interface EngineModel {
     /** Fuel flow of one injector at its rated pressure, g/s. */
     readonly ratedFlowGPerS: number;
     readonly ratedPressureKpa: number;
+    /** Flow at several pressures where the sheet gives it, pressures increasing; empty where only the rating is known. */
+    readonly flowPoints: readonly FlowPoint[];
     readonly railGaugeKpa: number;
     readonly regulator: Regulator;
-    readonly deadTime: DeadTimeCurve;
+    readonly deadTime: DeadTimeSurface;
+    readonly shortPulse: ShortPulseCurve;
+    /** Injections of each injector in a cycle: 1 sequential, 2 otherwise. */
+    readonly squirts: number;
   };
+  /** A second injector set; null with one. */
+  readonly second: {
+    readonly plan: StagingPlan;
+    readonly ratedFlowGPerS: number;
+    readonly ratedPressureKpa: number;
+    readonly deadTime: DeadTimeCurve;
+  } | null;
+  /** The most fuel the engine is expected to ask for in a cycle, mg: what demand is measured against. */
+  readonly fullFuelMg: number;
   /** Air flow at maximum speed and pressure, g/s: what charge heating is measured against. */
   readonly fullAirFlowGPerS: number;
   /** Above this speed the engine counts as running, rev/min. */

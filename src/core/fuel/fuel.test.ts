@@ -36,7 +36,11 @@ function workedModel(): EngineModel {
     ...model,
     injector: {
       ...model.injector,
-      deadTime: { volts: [8, 16], timesMs: [0.92, 0.92], law: { aMs: 0.92, bMsV: 0, cV: 3 } },
+      deadTime: {
+        pressuresKpa: [350],
+        curves: [{ volts: [8, 16], timesMs: [0.92, 0.92], law: { aMs: 0.92, bMsV: 0, cV: 3 } }],
+      },
+      shortPulse: [],
     },
     maps: { ...model.maps, ve: flat(95), lambda: flat(0.82), warmUp: one, afterStart: one },
   };

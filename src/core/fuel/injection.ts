@@ -1,7 +1,10 @@
 import { cycleTimeMs } from '../engine/geometry';
 import { deadTimeMs } from '../injector/deadTime';
-import { dutyPercent, flowAtPressureGPerS } from '../injector/flow';
+import { deadTimeAt } from '../injector/deadTimeSurface';
+import { dutyPercent, flowAtPressureGPerS, injectorFlowGPerS } from '../injector/flow';
 import { pressureAcrossKpa } from '../injector/pressure';
+import { shortPulseAddMs } from '../injector/shortPulse';
+import { stagedFuel } from '../injector/staging';
 import { lookUpCurve, lookUpMap } from '../map/grid';
 import { afterStartFactor } from '../startup/afterStart';
 import { airFlowGPerS, airMassMg, fuelMassMg } from './airMass';
@@ -27,10 +30,17 @@ export interface Injection {
   readonly fuelMg: number;
   readonly acrossKpa: number;
   readonly flowGPerS: number;
+  /** Fuel of the first injector set, mg; all of it with one set. */
+  readonly firstMg: number;
+  /** Net time of one injection; with two a cycle each gives half the fuel. */
   readonly netMs: number;
+  readonly shortPulseMs: number;
   readonly deadMs: number;
-  /** Infinite when the injector has no flow. */
+  /** One opening. Infinite when the injector has no flow. */
   readonly openingMs: number;
+  /** Opening of the second set; 0 while it is shut or there is none. */
+  readonly secondOpeningMs: number;
+  readonly secondDutyPercent: number;
   readonly cycleMs: number;
   readonly dutyPercent: number;
   readonly sparkDeg: number;
@@ -68,11 +78,15 @@ export function injectionAt(model: EngineModel, point: OperatingPoint): Injectio
     model.barometricKpa,
     manifoldKpa,
   );
-  const flowGPerS = flowAtPressureGPerS(injector.ratedFlowGPerS, injector.ratedPressureKpa, acrossKpa);
-  const netMs = fuelMg === 0 ? 0 : fuelMg / flowGPerS;
-  const deadMs = deadTimeMs(injector.deadTime, point.batteryV);
-  const openingMs = netMs === 0 ? 0 : netMs + deadMs;
+  const flowGPerS = injectorFlowGPerS(injector, acrossKpa);
+  const deadMs = deadTimeAt(injector.deadTime, point.batteryV, acrossKpa);
   const cycleMs = cycleTimeMs(speedRpm);
+  const one = (mg: number) => oneOpening(injector, mg, flowGPerS, deadMs);
+  const second = secondSet(model, fuelMg, acrossKpa, point.batteryV, () =>
+    dutyPercent(injector.squirts * one(fuelMg).openingMs, cycleMs),
+  );
+  const firstMg = fuelMg - second.fuelMg;
+  const { netMs, shortPulseMs, openingMs } = one(firstMg);
 
   return {
     vePercent,
@@ -90,11 +104,38 @@ export function injectionAt(model: EngineModel, point: OperatingPoint): Injectio
     fuelMg,
     acrossKpa,
     flowGPerS,
+    firstMg,
     netMs,
+    shortPulseMs,
     deadMs,
     openingMs,
+    secondOpeningMs: second.openingMs,
+    secondDutyPercent: dutyPercent(second.openingMs, cycleMs),
     cycleMs,
-    dutyPercent: dutyPercent(openingMs, cycleMs),
+    dutyPercent: dutyPercent(injector.squirts * openingMs, cycleMs),
     sparkDeg: lookUpMap(maps.spark, speedRpm, manifoldKpa),
   };
+}
+
+/** One opening of the first set for its fuel of a cycle. */
+function oneOpening(injector: EngineModel['injector'], cycleMg: number, flowGPerS: number, deadMs: number) {
+  const netMs = cycleMg === 0 ? 0 : cycleMg / injector.squirts / flowGPerS;
+  const shortPulseMs = netMs === 0 ? 0 : shortPulseAddMs(injector.shortPulse, netMs);
+  return { netMs, shortPulseMs, openingMs: netMs === 0 ? 0 : Math.max(0, netMs + shortPulseMs + deadMs) };
+}
+
+/** The second set's fuel and opening, once a cycle. Duty of the first set alone is only asked for when the plan goes by it. */
+function secondSet(
+  { second, fullFuelMg }: EngineModel,
+  fuelMg: number,
+  acrossKpa: number,
+  batteryV: number,
+  dutyAlone: () => number,
+): { readonly fuelMg: number; readonly openingMs: number } {
+  if (second === null || fuelMg === 0) return { fuelMg: 0, openingMs: 0 };
+  const flowGPerS = flowAtPressureGPerS(second.ratedFlowGPerS, second.ratedPressureKpa, acrossKpa);
+  const by = second.plan.by === 'duty' ? dutyAlone() : (100 * fuelMg) / fullFuelMg;
+  const { secondMg } = stagedFuel(second.plan, fuelMg, by, flowGPerS);
+  if (secondMg === 0) return { fuelMg: 0, openingMs: 0 };
+  return { fuelMg: secondMg, openingMs: secondMg / flowGPerS + deadTimeMs(second.deadTime, batteryV) };
 }

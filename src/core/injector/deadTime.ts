@@ -1,5 +1,3 @@
-import type { DeadTimeTable } from './injectorSchema';
-
 /** Dead time against voltage, ready for look-up: volts strictly increasing, times in ms, and the law beyond the ends. */
 export interface DeadTimeCurve {
   readonly volts: readonly number[];
@@ -19,15 +17,14 @@ export type DeadTimeFlag =
   | { readonly code: 'rises'; readonly index: number; readonly byMs: number }
   | { readonly code: 'kink'; readonly index: number; readonly offMs: number; readonly expectedMs: number };
 
-/** The table's points in ms. */
-export function deadTimePointsMs(table: DeadTimeTable): { volts: number; ms: number }[] {
-  const factor = table.unit === 'us' ? 0.001 : 1;
-  return table.points.map(({ volts, time }) => ({ volts, ms: time * factor }));
+/** A point of a dead-time curve. */
+export interface DeadTimePoint {
+  readonly volts: number;
+  readonly ms: number;
 }
 
-/** Prepares a table (≥ 2 points, volts strictly increasing) for look-up. */
-export function deadTimeCurve(table: DeadTimeTable): DeadTimeCurve {
-  const points = deadTimePointsMs(table);
+/** Prepares points (≥ 2, volts strictly increasing) for look-up. */
+export function deadTimeCurve(points: readonly DeadTimePoint[]): DeadTimeCurve {
   const volts = points.map((point) => point.volts);
   const timesMs = points.map((point) => point.ms);
   return { volts, timesMs, law: fittedLaw(volts, timesMs) };
@@ -95,8 +92,8 @@ const KINK_SHARE = 0.06;
  * What is odd in a table: times that rise with voltage, and kinks (a point off the smooth fall through its
  * neighbours). Nothing is altered; a kink next to a worse one is not reported, since one bad point bends both sides.
  */
-export function deadTimeFlags(table: DeadTimeTable): DeadTimeFlag[] {
-  const { volts, timesMs, law } = deadTimeCurve(table);
+export function deadTimeFlags(points: readonly DeadTimePoint[]): DeadTimeFlag[] {
+  const { volts, timesMs, law } = deadTimeCurve(points);
   const flags: DeadTimeFlag[] = [];
   for (let i = 1; i < volts.length; i += 1) {
     const byMs = (timesMs[i] as number) - (timesMs[i - 1] as number);
@@ -117,8 +114,8 @@ export function deadTimeFlags(table: DeadTimeTable): DeadTimeFlag[] {
 }
 
 /** A sentence for a flag: what is odd, where, what to do. */
-export function deadTimeFlagMessage(table: DeadTimeTable, flag: DeadTimeFlag): string {
-  const at = table.points[flag.index]?.volts;
+export function deadTimeFlagMessage(points: readonly DeadTimePoint[], flag: DeadTimeFlag): string {
+  const at = points[flag.index]?.volts;
   switch (flag.code) {
     case 'rises':
       return `Dead time does not fall up to ${at} V. It must fall as voltage rises: check this point and the one before.`;

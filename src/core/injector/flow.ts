@@ -38,3 +38,55 @@ export function feedablePowerKw(
 ): number {
   return (totalFlowGPerS * (dutyLimitPercent / 100) * 3600) / bsfcGPerKwh;
 }
+
+/** Fuel flow measured at one pressure across. */
+export interface FlowPoint {
+  readonly acrossKpa: number;
+  readonly gPerS: number;
+}
+
+/**
+ * Fuel mass flow, g/s, from one or more measured points (pressures increasing): between two points linear in the root
+ * of pressure, beyond them with the root from the nearest point, zero when nothing pushes.
+ */
+export function flowFromPointsGPerS(points: readonly FlowPoint[], acrossKpa: number): number {
+  const first = points[0];
+  const last = points[points.length - 1];
+  if (first === undefined || last === undefined || acrossKpa <= 0) return 0;
+  if (acrossKpa <= first.acrossKpa) return flowAtPressureGPerS(first.gPerS, first.acrossKpa, acrossKpa);
+  if (acrossKpa >= last.acrossKpa) return flowAtPressureGPerS(last.gPerS, last.acrossKpa, acrossKpa);
+  const i = points.findIndex((point) => acrossKpa <= point.acrossKpa);
+  const from = points[i - 1] ?? first;
+  const to = points[i] ?? last;
+  const root = (kpa: number) => Math.sqrt(kpa);
+  const share = (root(acrossKpa) - root(from.acrossKpa)) / (root(to.acrossKpa) - root(from.acrossKpa));
+  return from.gPerS + (to.gPerS - from.gPerS) * share;
+}
+
+/** What is known of an injector's flow: its rating, and points at several pressures where there are any. */
+export interface RatedFlow {
+  readonly ratedFlowGPerS: number;
+  readonly ratedPressureKpa: number;
+  readonly flowPoints: readonly FlowPoint[];
+}
+
+/** Fuel mass flow of an injector, g/s, at a pressure across. */
+export function injectorFlowGPerS(
+  { ratedFlowGPerS, ratedPressureKpa, flowPoints }: RatedFlow,
+  acrossKpa: number,
+): number {
+  return flowPoints.length > 0
+    ? flowFromPointsGPerS(flowPoints, acrossKpa)
+    : flowAtPressureGPerS(ratedFlowGPerS, ratedPressureKpa, acrossKpa);
+}
+
+/** A flow that looks typed in the wrong unit, in a sentence; null when it does not. */
+export function flowUnitSuspicion(amount: number, unit: string): string | null {
+  if (unit === 'cm3/min' && amount < 130) {
+    return `${amount} cm³/min is very small for an injector; it looks like lb/h. If the sheet says lb/h, change the unit.`;
+  }
+  if (unit === 'lb/h' && amount > 180) {
+    return `${amount} lb/h is very large for an injector; it looks like cm³/min. If the sheet says cm³/min, change the unit.`;
+  }
+  return null;
+}

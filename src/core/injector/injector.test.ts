@@ -1,5 +1,4 @@
 import fc from 'fast-check';
-import { TEST_DAY } from '@tests/support/ventisca';
 import {
   deadTimeCurve,
   deadTimeFlagMessage,
@@ -10,19 +9,15 @@ import {
   flowAtPressureGPerS,
   fuelFlowAtRatingGPerS,
   pressureAcrossKpa,
-  type DeadTimeTable,
+  type DeadTimePoint,
 } from '.';
 
-function table(points: readonly (readonly [number, number])[], unit: 'ms' | 'us' = 'ms'): DeadTimeTable {
-  return {
-    unit,
-    points: points.map(([volts, time]) => ({ volts, time })),
-    source: { kind: 'dataSheet', date: TEST_DAY },
-  };
+function points(list: readonly (readonly [number, number])[]): DeadTimePoint[] {
+  return list.map(([volts, ms]) => ({ volts, ms }));
 }
 
 /** A clean table: 0.2 + 9.5/(V − 3). */
-const CLEAN = table(
+const CLEAN = points(
   [8, 9, 10, 11, 12, 13, 14, 15].map((v) => [v, Number((0.2 + 9.5 / (v - 3)).toFixed(3))] as const),
 );
 
@@ -87,7 +82,7 @@ describe('dead time', () => {
     });
     fc.assert(
       fc.property(law, ({ a, b, c }) => {
-        const made = deadTimeCurve(table([7, 9, 11, 13, 15].map((v) => [v, a + b / (v - c)] as const)));
+        const made = deadTimeCurve(points([7, 9, 11, 13, 15].map((v) => [v, a + b / (v - c)] as const)));
         let before = Infinity;
         for (let v = 5; v <= 18; v += 0.05) {
           const now = deadTimeMs(made, v);
@@ -99,22 +94,12 @@ describe('dead time', () => {
     );
   });
 
-  test('a table in µs means the same as one in ms', () => {
-    const inMicroseconds = table(
-      CLEAN.points.map(({ volts, time }) => [volts, time * 1000] as const),
-      'us',
-    );
-    expect(deadTimeMs(deadTimeCurve(inMicroseconds), 12.3)).toBeCloseTo(deadTimeMs(curve, 12.3), 9);
-  });
-
   test('a clean table has no flags', () => {
     expect(deadTimeFlags(CLEAN)).toEqual([]);
   });
 
   test('a kink is flagged at its point and only there', () => {
-    const kinked = table(
-      CLEAN.points.map(({ volts, time }) => [volts, volts === 11 ? time + 0.12 : time] as const),
-    );
+    const kinked = CLEAN.map(({ volts, ms }) => ({ volts, ms: volts === 11 ? ms + 0.12 : ms }));
     const flags = deadTimeFlags(kinked);
     expect(flags).toMatchObject([{ code: 'kink', index: 3 }]);
     expect(deadTimeFlagMessage(kinked, flags[0] as (typeof flags)[number])).toMatch(
@@ -123,15 +108,13 @@ describe('dead time', () => {
   });
 
   test('a point off by less than the measuring is no kink', () => {
-    const nearly = table(
-      CLEAN.points.map(({ volts, time }) => [volts, volts === 11 ? time + 0.02 : time] as const),
-    );
+    const nearly = CLEAN.map(({ volts, ms }) => ({ volts, ms: volts === 11 ? ms + 0.02 : ms }));
     expect(deadTimeFlags(nearly)).toEqual([]);
   });
 
   test('a time that rises with voltage is flagged', () => {
     const flags = deadTimeFlags(
-      table([
+      points([
         [8, 2],
         [10, 1.5],
         [12, 1.6],

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { choiceField, fieldRegistry, quantityField, sourceSchema } from '../field';
+import { choiceField, fieldRegistry, quantityField, sourceSchema, tableField } from '../field';
 
 /** Most points a dead-time table holds. */
 export const MAX_DEAD_TIME_POINTS = 16;
@@ -7,23 +7,57 @@ export const MAX_DEAD_TIME_POINTS = 16;
 /** Limits of a dead-time point: volts, and ms after conversion. */
 export const DEAD_TIME_LIMITS = { minVolts: 5, maxVolts: 20, minMs: 0.05, maxMs: 8 } as const;
 
+/** Most pressures a dead-time table holds. */
+export const MAX_DEAD_TIME_PRESSURES = 8;
+
+const increasing = (values: readonly number[], context: z.core.$RefinementCtx, path: string) =>
+  values.forEach((value, i) => {
+    const before = values[i - 1];
+    if (before !== undefined && value <= before) {
+      context.addIssue({
+        code: 'custom',
+        path: [path, i],
+        message: `${value} does not increase after ${before}`,
+      });
+    }
+  });
+
 const deadTimeField = z
   .object({
     unit: z.enum(['ms', 'us']),
-    points: z
-      .array(z.object({ volts: z.number().min(5).max(20), time: z.number().positive() }))
+    pressureUnit: z.enum(['kPa', 'bar', 'psi']),
+    /** Pressure across the injector of each column. */
+    pressures: z.array(z.number().min(1).max(1500)).min(1).max(MAX_DEAD_TIME_PRESSURES),
+    /** One entry a column; null where the sheet says nothing. */
+    rows: z
+      .array(z.object({ volts: z.number().min(5).max(20), times: z.array(z.number().positive().nullable()) }))
       .min(2)
-      .max(MAX_DEAD_TIME_POINTS)
-      .superRefine((points, context) => {
-        points.forEach(({ volts }, i) => {
-          const before = points[i - 1]?.volts;
-          if (before !== undefined && volts <= before) {
-            const message = `${volts} V does not increase after ${before} V`;
-            context.addIssue({ code: 'custom', path: [i, 'volts'], message });
-          }
-        });
-      }),
+      .max(MAX_DEAD_TIME_POINTS),
     source: sourceSchema,
+  })
+  .superRefine(({ pressures, rows }, context) => {
+    increasing(pressures, context, 'pressures');
+    increasing(
+      rows.map((row) => row.volts),
+      context,
+      'rows',
+    );
+    rows.forEach(({ times }, i) => {
+      if (times.length !== pressures.length) {
+        const message = `Row ${i + 1} has ${times.length} times for ${pressures.length} pressures`;
+        context.addIssue({ code: 'custom', path: ['rows', i], message });
+      }
+    });
+    const fullest = Math.max(
+      ...pressures.map((_, k) => rows.filter(({ times }) => typeof times[k] === 'number').length),
+    );
+    if (fullest < 2) {
+      context.addIssue({
+        code: 'custom',
+        path: ['rows'],
+        message: 'One pressure needs times at two voltages at least',
+      });
+    }
   })
   .nullable();
 
@@ -33,8 +67,7 @@ deadTimeField.register(fieldRegistry, {
   required: true,
   help: {
     what: 'Time from switching the injector on until it flows, less the time it stays open after switching off.',
-    usual:
-      '0.6 to 1.3 ms at 14 V; two to three times as much at 8 V. Take it for the pressure you really run.',
+    usual: '0.6 to 1.3 ms at 14 V; two to three times as much at 8 V; longer at more pressure.',
     changes:
       'Every opening, most of all the shortest: a wrong slope makes the idle mixture follow the alternator.',
   },
@@ -105,6 +138,7 @@ export const injectorSchema = z.object({
     options: [
       { id: 'manifold', label: 'Follows the manifold', hint: 'Hose from regulator to manifold' },
       { id: 'fixed', label: 'Fixed', hint: 'Vented to the air, or in the tank' },
+      { id: 'measured', label: 'Measured', hint: 'By a fuel pressure sensor' },
     ],
     help: {
       what: 'Whether the rail pressure follows manifold pressure.',
@@ -112,7 +146,79 @@ export const injectorSchema = z.object({
       changes: 'With a fixed one, pressure across the injector falls in boost and rises at idle.',
     },
   }),
+  flowPoints: tableField({
+    label: 'Flow at several pressures',
+    required: false,
+    minRows: 2,
+    maxRows: 12,
+    columns: [
+      { label: 'Pressure', quantity: 'pressureDifference', unit: 'kPa', min: 50, max: 1500 },
+      { label: 'Flow', quantity: 'injectorFlow', unit: 'cm3/min', min: 0.2, max: 80 },
+    ],
+    help: {
+      what: 'Static flow measured at more than one pressure.',
+      usual: 'Empty: flow then follows the square root of pressure from the rated one.',
+      changes: 'Flow at your own pressure is taken between these points instead.',
+    },
+  }),
   deadTime: deadTimeField,
+  shortPulse: tableField({
+    label: 'Short-pulse correction',
+    required: false,
+    minRows: 2,
+    maxRows: 24,
+    columns: [
+      { label: 'Net time', quantity: 'duration', unit: 'ms', min: 0, max: 10 },
+      { label: 'Added', quantity: 'duration', unit: 'ms', min: -1, max: 1 },
+    ],
+    help: {
+      what: 'Time to add to a short opening so that it gives the fuel its length says.',
+      usual: 'Nothing above about 2 ms; some hundredths below. Empty when the sheet has none.',
+      changes: 'The idle and overrun mixture of large injectors.',
+    },
+  }),
+  leastPulse: quantityField({
+    label: 'Least repeatable net time',
+    quantity: 'duration',
+    unit: 'ms',
+    min: 0.05,
+    max: 3,
+    decimals: 2,
+    required: false,
+    help: {
+      what: 'Net opening below which the injector no longer gives the same fuel twice.',
+      usual: '0.3 to 0.8 ms; the flow bench says.',
+      changes: 'Whether this set can idle the engine.',
+    },
+  }),
+  impedance: quantityField({
+    label: 'Coil resistance',
+    quantity: 'resistance',
+    unit: 'ohm',
+    min: 0.3,
+    max: 40,
+    decimals: 1,
+    required: true,
+    help: {
+      what: 'Resistance of the injector’s coil, measured cold.',
+      usual: '11 to 16 Ω (high impedance) or 0.6 to 4 Ω (low impedance).',
+      changes: 'The current through the driver: the wrong pair burns one of them.',
+    },
+  }),
+  ballast: quantityField({
+    label: 'Series resistor',
+    quantity: 'resistance',
+    unit: 'ohm',
+    min: 0,
+    max: 20,
+    decimals: 1,
+    required: false,
+    help: {
+      what: 'Resistor in the loom before each injector, if there is one.',
+      usual: 'None, or 5 to 8 Ω with low-impedance injectors on a plain driver.',
+      changes: 'Lowers the current; lengthens the dead time.',
+    },
+  }),
 });
 
 /** The injector section of the calibration document. */

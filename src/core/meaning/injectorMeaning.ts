@@ -3,6 +3,7 @@ import {
   conversionContext,
   engineModel,
   sweptVolumePerCylinderCm3,
+  tableAt,
   valueAt,
   type Calibration,
   type FieldPath,
@@ -11,10 +12,10 @@ import { cycleTimeMs } from '../engine';
 import { airMassMg, fuelById, fuelMassMg, injectionAt } from '../fuel';
 import {
   dutyPercent,
-  deadTimeCurve,
-  deadTimeMs,
+  deadTimeAt,
+  deadTimeSurface,
+  injectorFlowGPerS,
   feedablePowerKw,
-  flowAtPressureGPerS,
   fuelFlowAtRatingGPerS,
   pressureAcrossKpa,
 } from '../injector';
@@ -45,7 +46,9 @@ const FLOW_NEEDS: readonly FieldPath[] = [
 /** What the injector fields mean: flow at the real pressure, duty at peak power, power the set feeds, the idle pulse. */
 export function injectorMeaning(document: Calibration): Figure[] {
   const flow = flowFigures(document);
-  const duty = peakDuty(document, flow);
+  const duty = dutyAt(document, flow, 'engine.powerPeakSpeed');
+  const torqueDuty = dutyAt(document, flow, 'engine.torquePeakSpeed');
+  const leastMs = baseValue(document, 'injectors.leastPulse');
   const idle = idlePulse(document, flow);
   const figures: Figure[] = [
     {
@@ -80,6 +83,30 @@ export function injectorMeaning(document: Calibration): Figure[] {
           }
         : {}),
     },
+    {
+      id: 'torqueDuty',
+      label: 'Duty at peak torque',
+      value: torqueDuty.percent,
+      unit: '%',
+      decimals: 1,
+      how: torqueDuty.how,
+      needs: [
+        ...FLOW_NEEDS,
+        'injectors.deadTime',
+        'engine.torquePeakSpeed',
+        'engine.maxManifoldPressure',
+        ...sizePaths(document),
+      ],
+    },
+    {
+      id: 'headRoom',
+      label: `Head-room at peak power, to ${DUTY_LIMIT_PERCENT} %`,
+      value: duty.percent === null ? null : (100 * DUTY_LIMIT_PERCENT) / duty.percent - 100,
+      unit: '%',
+      decimals: 0,
+      how: 'fuel this set could still add',
+      needs: [...FLOW_NEEDS, 'injectors.deadTime', 'engine.powerPeakSpeed', 'engine.maxManifoldPressure'],
+    },
     power(document, flow),
     {
       id: 'idlePulse',
@@ -89,6 +116,11 @@ export function injectorMeaning(document: Calibration): Figure[] {
       decimals: 2,
       how: idle.how,
       needs: [...FLOW_NEEDS, 'injectors.deadTime', ...sizePaths(document)],
+      ...(idle.netMs !== null && leastMs !== null && idle.netMs < leastMs
+        ? {
+            caution: `Its net time of ${idle.netMs.toFixed(2)} ms is below the ${leastMs} ms this set repeats: idle will wander. Fit smaller injectors or lower the pressure.`,
+          }
+        : {}),
     },
     {
       id: 'deadShare',
@@ -131,6 +163,7 @@ interface Flow {
   readonly gPerS: number;
   readonly volumeCm3PerMin: number;
   readonly at: (manifoldKpa: number) => number;
+  readonly acrossAt: (manifoldKpa: number) => number;
 }
 
 /** Flow with the manifold at barometric pressure, and at any other; null while something is empty. */
@@ -149,7 +182,13 @@ function flowFigures(document: Calibration): Flow | null {
   const ratedGPerS = fuelFlowAtRatingGPerS(rated, density, densityGPerCm3);
   const across = (kpa: number) => pressureAcrossKpa(regulator.value, rail, context.barometricKpa, kpa);
   const acrossKpa = across(context.barometricKpa);
-  const gPerS = flowAtPressureGPerS(ratedGPerS, ratedKpa, acrossKpa);
+  const flowPoints = (tableAt(document, 'injectors.flowPoints') ?? []).map(([kpa = 0, flow = 0]) => ({
+    acrossKpa: kpa,
+    gPerS: fuelFlowAtRatingGPerS(flow, density, densityGPerCm3),
+  }));
+  const flowing = (kpa: number) =>
+    injectorFlowGPerS({ ratedFlowGPerS: ratedGPerS, ratedPressureKpa: ratedKpa, flowPoints }, kpa);
+  const gPerS = flowing(acrossKpa);
   return {
     ratedGPerS,
     ratedKpa,
@@ -159,13 +198,18 @@ function flowFigures(document: Calibration): Flow | null {
       ...context,
       ratedDensityGPerCm3: densityGPerCm3,
     }),
-    at: (kpa) => flowAtPressureGPerS(ratedGPerS, ratedKpa, across(kpa)),
+    at: (kpa) => flowing(across(kpa)),
+    acrossAt: across,
   };
 }
 
-/** Duty at peak power: from the maps where there are all, else from stated assumptions. */
-function peakDuty(document: Calibration, flow: Flow | null): { percent: number | null; how: string } {
-  const speed = baseValue(document, 'engine.powerPeakSpeed');
+/** Duty at full load and a speed: from the maps where there are all, else from stated assumptions. */
+function dutyAt(
+  document: Calibration,
+  flow: Flow | null,
+  speedPath: FieldPath,
+): { percent: number | null; how: string } {
+  const speed = baseValue(document, speedPath);
   const kpa = baseValue(document, 'engine.maxManifoldPressure');
   const volume = sweptVolumePerCylinderCm3(document);
   const table = document.injectors.deadTime;
@@ -194,7 +238,7 @@ function peakDuty(document: Calibration, flow: Flow | null): { percent: number |
     ASSUMED.lambda,
     fuelById(fuel.value).stoichiometricRatio,
   );
-  const opening = fuelMg / flow.at(kpa) + deadTimeMs(deadTimeCurve(table), 14);
+  const opening = fuelMg / flow.at(kpa) + deadTimeAt(deadTimeSurface(table), 14, flow.acrossAt(kpa));
   return {
     percent: dutyPercent(opening, cycleTimeMs(speed)),
     how: `assuming VE ${ASSUMED.vePercent} %, lambda ${ASSUMED.lambda}, until there are maps`,
@@ -224,6 +268,7 @@ function power(document: Calibration, flow: Flow | null): Figure {
 }
 
 interface IdlePulse {
+  readonly netMs: number | null;
   readonly openingMs: number | null;
   readonly deadMs: number | null;
   readonly deadSharePercent: number | null;
@@ -237,6 +282,7 @@ function idlePulse(document: Calibration, flow: Flow | null): IdlePulse {
   const fuel = document.engine.fuel;
   if (flow === null || volume === null || table === null || fuel === null) {
     return {
+      netMs: null,
       openingMs: null,
       deadMs: null,
       deadSharePercent: null,
@@ -258,7 +304,11 @@ function idlePulse(document: Calibration, flow: Flow | null): IdlePulse {
     ASSUMED_IDLE.lambda,
     fuelById(fuel.value).stoichiometricRatio,
   );
-  const deadMs = deadTimeMs(deadTimeCurve(table), IDLE_POINT.batteryV);
+  const deadMs = deadTimeAt(
+    deadTimeSurface(table),
+    IDLE_POINT.batteryV,
+    flow.acrossAt(IDLE_POINT.manifoldKpa),
+  );
   return idleOf(
     fuelMg / flow.at(IDLE_POINT.manifoldKpa),
     deadMs,
@@ -269,10 +319,45 @@ function idlePulse(document: Calibration, flow: Flow | null): IdlePulse {
 function idleOf(netMs: number, deadMs: number, how: string): IdlePulse {
   const openingMs = netMs + deadMs;
   return {
+    netMs,
     openingMs,
     deadMs,
     deadSharePercent: (100 * deadMs) / openingMs,
     lambdaShiftPercent: (10 * deadMs) / netMs,
     how,
+  };
+}
+
+/** Net time at the idle that dead-time share is judged at, ms; null while something is missing. */
+export function idleNetMs(document: Calibration): number | null {
+  return idlePulse(document, flowFigures(document)).netMs;
+}
+
+/** Flow and pressure across one injector over manifold pressure. */
+export interface FlowCurve {
+  readonly manifoldKpa: readonly number[];
+  readonly acrossKpa: readonly number[];
+  /** Volume flow of the fuel in use. */
+  readonly cm3PerMin: readonly number[];
+}
+
+const DEEPEST_VACUUM_KPA = 20;
+const CURVE_STEPS = 48;
+
+/** Pressure across and flow from deepest vacuum to the highest pressure intended; null while something is missing. */
+export function flowCurve(document: Calibration): FlowCurve | null {
+  const flow = flowFigures(document);
+  const fuel = document.engine.fuel;
+  const top = baseValue(document, 'engine.maxManifoldPressure') ?? conversionContext(document).barometricKpa;
+  if (flow === null || fuel === null) return null;
+  const { densityGPerCm3 } = fuelById(fuel.value);
+  const manifoldKpa = Array.from(
+    { length: CURVE_STEPS + 1 },
+    (_, i) => DEEPEST_VACUUM_KPA + ((top - DEEPEST_VACUUM_KPA) * i) / CURVE_STEPS,
+  );
+  return {
+    manifoldKpa,
+    acrossKpa: manifoldKpa.map(flow.acrossAt),
+    cm3PerMin: manifoldKpa.map((kpa) => (flow.at(kpa) * 60) / densityGPerCm3),
   };
 }

@@ -1,7 +1,22 @@
+import { current, inductance, resistance } from './electrical';
 import { injectorFlow } from './flow';
 import { altitude, length } from './length';
 import { pressureAbsolute, pressureDifference, pressureGauge } from './pressure';
-import { count, density, duration, ratio, rotationalSpeed, seconds, voltage } from './simple';
+import {
+  angle,
+  count,
+  density,
+  duration,
+  frequency,
+  lambda,
+  percentage,
+  pulsesPerDistance,
+  ratio,
+  rotationalSpeed,
+  seconds,
+  vehicleSpeed,
+  voltage,
+} from './simple';
 import { temperature } from './temperature';
 import type { Quantity, Unit } from './unit';
 import { volume } from './volume';
@@ -23,6 +38,15 @@ export const QUANTITIES = {
   voltage,
   count,
   ratio,
+  angle,
+  percentage,
+  frequency,
+  lambda,
+  vehicleSpeed,
+  pulsesPerDistance,
+  resistance,
+  current,
+  inductance,
 } as const satisfies Record<string, Quantity>;
 
 /** The id of a quantity in {@link QUANTITIES}. */

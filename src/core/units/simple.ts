@@ -41,3 +41,33 @@ export const count = { id: 'count', units: [scaledUnit('1', '', 1)] } as const s
 
 /** A ratio to one, written "9.2". */
 export const ratio = { id: 'ratio', units: [scaledUnit(':1', ':1', 1, [':1'])] } as const satisfies Quantity;
+
+/** An angle of the crank. Base degrees. */
+export const angle = { id: 'angle', units: [scaledUnit('deg', '°', 1, ['°'])] } as const satisfies Quantity;
+
+/** A share of a whole. Base %. */
+export const percentage = { id: 'percentage', units: [scaledUnit('%', '%', 1)] } as const satisfies Quantity;
+
+/** How often something repeats. Base Hz. */
+export const frequency = {
+  id: 'frequency',
+  units: [scaledUnit('Hz', 'Hz', 1), scaledUnit('kHz', 'kHz', 1000)],
+} as const satisfies Quantity;
+
+/** Air-fuel ratio over the stoichiometric one. */
+export const lambda = {
+  id: 'lambda',
+  units: [scaledUnit('lambda', 'λ', 1, ['λ'])],
+} as const satisfies Quantity;
+
+/** Speed over the ground. Base km/h; 1 mile = 1.609344 km exactly. */
+export const vehicleSpeed = {
+  id: 'vehicleSpeed',
+  units: [scaledUnit('km/h', 'km/h', 1, ['kmh', 'kph']), scaledUnit('mph', 'mph', 1.609344, ['mi/h'])],
+} as const satisfies Quantity;
+
+/** Pulses over a distance. Base pulses per km. */
+export const pulsesPerDistance = {
+  id: 'pulsesPerDistance',
+  units: [scaledUnit('1/km', 'pulses/km', 1), scaledUnit('1/mi', 'pulses/mile', 1 / 1.609344)],
+} as const satisfies Quantity;

@@ -16,7 +16,7 @@ describe('workings', () => {
   test('multiply out: each factor shown leads to the opening shown', () => {
     const { injection: at } = workingsAt(modelOf(demo()), RUNNING);
     expect(at.baseFuelMg * at.afterStart * at.warmUp).toBeCloseTo(at.fuelMg, 9);
-    expect(at.fuelMg / at.flowGPerS + at.deadMs).toBeCloseTo(at.openingMs, 9);
+    expect(at.fuelMg / at.flowGPerS + at.shortPulseMs + at.deadMs).toBeCloseTo(at.openingMs, 9);
     expect((100 * at.openingMs * RUNNING.speedRpm) / 120000).toBeCloseTo(at.dutyPercent, 9);
   });
 

@@ -2,18 +2,27 @@ import { calibrationToText, type Calibration } from '@/core/calibration';
 
 /** A file name that any system takes: letters, digits and dashes of the calibration's name. */
 export function calibrationFileName(name: string, date: Date): string {
+  return `${plainName(name)}-${date.toISOString().slice(0, 10)}.lumbre.json`;
+}
+
+/** The same for a part of it, such as its loom list. */
+export function partFileName(name: string, part: string): string {
+  return `${plainName(name)}-${part}`;
+}
+
+function plainName(name: string): string {
   const plain = name
     .normalize('NFKD')
     .replace(/\p{M}+/gu, '')
     .replace(/[^\p{L}\p{N}]+/gu, '-')
     .replace(/^-+|-+$/g, '')
     .toLowerCase();
-  return `${plain === '' ? 'calibration' : plain}-${date.toISOString().slice(0, 10)}.lumbre.json`;
+  return plain === '' ? 'calibration' : plain;
 }
 
 /** Hands a text to the browser as a file. */
-export function saveTextFile(fileName: string, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
+export function saveTextFile(fileName: string, text: string, type = 'application/json'): void {
+  const url = URL.createObjectURL(new Blob([text], { type }));
   const link = window.document.createElement('a');
   link.href = url;
   link.download = fileName;

@@ -22,7 +22,7 @@ const edits: Readonly<Record<string, (document: Calibration, value: number) => v
     maps.spark = null;
   },
   addDeadTimePoint: ({ injectors }, value) => {
-    injectors.deadTime?.points.push({ volts: 16.1 + value / 1000, time: 0.7 });
+    injectors.deadTime?.rows.push({ volts: 16.1 + value / 1000, times: [null, 0.7, null] });
   },
 };
 

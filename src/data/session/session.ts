@@ -1,4 +1,5 @@
 import type { Draft } from 'immer';
+import { useMemo } from 'react';
 import { create } from 'zustand';
 import type { Calibration } from '@/core/calibration';
 import type { SourceKind } from '@/core/field';
@@ -88,6 +89,19 @@ export function setDraft(path: string, text: string | null): void {
 
 export function dismissNotice(): void {
   useSession.setState({ notice: null });
+}
+
+/** The last edit with the document before and after it; null while nothing was edited. */
+export function useLastStep(): {
+  readonly label: string;
+  readonly before: Calibration;
+  readonly after: Calibration;
+} | null {
+  const history = useSession((session) => session.history);
+  const before = useMemo(() => (history === null ? null : undone(history).document), [history]);
+  const step = history?.past[history.past.length - 1];
+  if (history === null || before === null || step === undefined) return null;
+  return { label: step.label, before, after: history.document };
 }
 
 /** The open document. @throws {TypeError} outside a screen that has one open. */

@@ -1,20 +1,32 @@
 import {
   conversionContext,
   fieldInfo,
+  sectionAt,
+  splitPath,
   valueAt,
   type Calibration,
   type FieldPath,
-  type SectionId,
 } from '@/core/calibration';
-import type { QuantityFieldInfo, QuantityValue, Source, SourceKind } from '@/core/field';
+import {
+  readTableDraft,
+  tableDraft,
+  type QuantityFieldInfo,
+  type QuantityValue,
+  type Source,
+  type SourceKind,
+  type TableDraft,
+  type TableDraftResult,
+  type TableFieldInfo,
+  type TableValue,
+} from '@/core/field';
 import { formatSignificant, unitOf, type Amount, type ConversionContext } from '@/core/units';
 import { today } from '../today';
 import { edit, setDraft, useDocument, useSession } from './session';
 
 /** Writes a field of the draft document; the schema's type for it is checked where the value is made. */
 function put(document: Calibration, path: FieldPath, value: unknown): void {
-  const [section, key] = path.split('.') as [SectionId, string];
-  (document[section] as Record<string, unknown>)[key] = value;
+  const { section, key } = splitPath(path);
+  sectionAt(document, section)[key] = value;
 }
 
 /** The source a value typed now carries. */
@@ -91,7 +103,8 @@ interface Sourced<T> {
 export function useSourcedField<T>(path: FieldPath): {
   readonly value: Sourced<T> | null;
   readonly label: string;
-  readonly onCommit: (value: T, words: string) => void;
+  /** Null empties the field. */
+  readonly onCommit: (value: T | null, words: string) => void;
   readonly onSource: (kind: SourceKind, note: string) => void;
 } {
   const document = useDocument();
@@ -101,8 +114,74 @@ export function useSourcedField<T>(path: FieldPath): {
     label,
     onCommit: (value, words) =>
       edit(`${label}: ${words}`, (draft) =>
-        put(draft as Calibration, path, { value, source: typedSource() }),
+        put(draft as Calibration, path, value === null ? null : { value, source: typedSource() }),
       ),
     onSource: (kind, note) => setSource(path, label, kind, note),
   };
+}
+
+/** All a table field needs to be shown and edited. */
+export interface TableBinding {
+  readonly path: FieldPath;
+  readonly info: TableFieldInfo;
+  readonly value: TableValue | null;
+  readonly draft: TableDraft;
+  /** What the draft comes to while it is not what is stored; null when it is. */
+  readonly result: TableDraftResult | null;
+  /** Keeps what is typed without reading it yet. */
+  readonly onDraft: (draft: TableDraft) => void;
+  /** Reads the draft and stores it when it is whole; an emptied table empties the field. */
+  readonly onSettle: (draft: TableDraft) => void;
+  readonly onSource: (kind: SourceKind, note: string) => void;
+}
+
+/**
+ * Binds a table field to the open document. What is not a table yet is kept as typed.
+ * @throws {RangeError} if the path is not a table's.
+ */
+export function useTableField(path: FieldPath): TableBinding {
+  const document = useDocument();
+  const text = useSession((session) => session.drafts[path]);
+  const info = fieldInfo(path);
+  if (info?.kind !== 'table') throw new RangeError(`${path} is not a table`);
+  const value = valueAt(document, path) as TableValue | null;
+  const context = conversionContext(document);
+  const draft = text === undefined ? tableDraft(info, value) : (JSON.parse(text) as TableDraft);
+  const keep = (next: TableDraft) => setDraft(path, JSON.stringify(next));
+  const settle = (next: TableDraft) => {
+    if (next.rows.every((row) => row.every((cell) => cell.trim() === ''))) {
+      if (value === null) return keep(next);
+      setDraft(path, null);
+      return edit(`Empty ${info.label.toLowerCase()}`, (draft) => put(draft as Calibration, path, null));
+    }
+    const read = readTableDraft(info, next, context);
+    if (!read.ok) return keep(next);
+    setDraft(path, null);
+    commitTable(path, info, { units: [...next.units], rows: read.rows });
+  };
+  return {
+    path,
+    info,
+    value,
+    draft,
+    result: text === undefined ? null : readTableDraft(info, draft, context),
+    onDraft: keep,
+    onSettle: settle,
+    onSource: (kind, note) => setSource(path, info.label, kind, note),
+  };
+}
+
+/** Stores a table as one undoable step, unless it is the same as before. */
+export function commitTable(
+  path: FieldPath,
+  info: TableFieldInfo,
+  table: Omit<TableValue, 'source'>,
+  source: Source = typedSource(),
+): void {
+  const stored = useSession.getState().history?.document;
+  const before = stored === undefined ? null : (valueAt(stored, path) as TableValue | null);
+  const same =
+    before !== null &&
+    JSON.stringify([before.units, before.rows]) === JSON.stringify([table.units, table.rows]);
+  if (!same) edit(info.label, (draft) => put(draft as Calibration, path, { ...table, source }));
 }

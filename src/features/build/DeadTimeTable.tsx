@@ -1,42 +1,70 @@
 import { useState } from 'react';
-import { View } from 'react-native';
-import { fieldInfo } from '@/core/calibration';
-import { MAX_DEAD_TIME_POINTS, type DeadTimeTable as Table } from '@/core/injector';
+import { ScrollView, View } from 'react-native';
+import { baseValue, fieldInfo } from '@/core/calibration';
+import { pastedCells } from '@/core/field';
+import { completedDeadTime, MAX_DEAD_TIME_POINTS, MAX_DEAD_TIME_PRESSURES } from '@/core/injector';
 import { edit, setDraft, useDocument, useSession } from '@/data/session/session';
 import { setSource, typedSource } from '@/data/session/useField';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
 import { IconButton } from '@/ui/button/IconButton';
-import { FieldFrame, FieldSheets, TextBox, type FieldSheet } from '@/ui/field';
+import { FieldFrame, FieldSheets, PasteSheet, TextBox, type FieldSheet } from '@/ui/field';
 import { Card, StateMark } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
-import { draftOf, EMPTY_ROW, readDraft, type DeadTimeDraft, type DraftRow } from './deadTimeDraft';
+import { draftFromCells, draftOf, emptyRow, readDraft, type DeadTimeDraft } from './deadTimeDraft';
 
 const PATH = 'injectors.deadTime';
+const CELL_WIDTH = 84;
 
-/** Dead time against voltage, row by row. What is not a table yet is kept as typed. */
+const UNITS = [
+  { id: 'ms', label: 'ms' },
+  { id: 'us', label: 'µs' },
+] as const;
+
+const PRESSURE_UNITS = [
+  { id: 'kPa', label: 'kPa' },
+  { id: 'bar', label: 'bar' },
+  { id: 'psi', label: 'psi' },
+] as const;
+
+/** Dead time against voltage and pressure. What is not a table yet is kept as typed; what Lumbre fills in is shown pale. */
 export function DeadTimeTable() {
-  const stored = useDocument().injectors.deadTime;
+  const document = useDocument();
+  const stored = document.injectors.deadTime;
   const draftText = useSession((session) => session.drafts[PATH]);
-  const [sheet, setSheet] = useState<FieldSheet>(null);
+  const [sheet, setSheet] = useState<FieldSheet | 'paste'>(null);
   const info = fieldInfo(PATH);
-  const draft = draftText === undefined ? draftOf(stored) : (JSON.parse(draftText) as DeadTimeDraft);
+  const draft =
+    draftText === undefined
+      ? draftOf(stored, baseValue(document, 'injectors.ratedPressure'))
+      : (JSON.parse(draftText) as DeadTimeDraft);
   const result = readDraft(draft);
   const problems = result.ok ? [] : result.problems;
+  const problemOf = (row: number) => problems.find((entry) => entry.row === row)?.message ?? null;
+  const filled = draftText === undefined && stored !== null ? completedDeadTime(stored).ms : null;
+  const factor = draft.unit === 'us' ? 1000 : 1;
 
   const keep = (next: DeadTimeDraft) => setDraft(PATH, JSON.stringify(next));
   const settle = (next: DeadTimeDraft) => {
     const read = readDraft(next);
     if (!read.ok) return keep(next);
     setDraft(PATH, null);
-    if (stored !== null && samePoints(stored, next.unit, read.points)) return;
-    edit('Dead time', (document) => {
-      document.injectors.deadTime = { unit: next.unit, points: read.points, source: typedSource() };
+    const { unit, pressureUnit } = next;
+    const same =
+      stored !== null &&
+      JSON.stringify([stored.unit, stored.pressureUnit, stored.pressures, stored.rows]) ===
+        JSON.stringify([unit, pressureUnit, read.table.pressures, read.table.rows]);
+    if (same) return;
+    edit('Dead time', (into) => {
+      into.injectors.deadTime = { unit, pressureUnit, ...read.table, source: typedSource() };
     });
   };
-  const type = (row: number, part: keyof DraftRow, text: string) =>
-    keep({ ...draft, rows: draft.rows.map((old, i) => (i === row ? { ...old, [part]: text } : old)) });
+  const done = () => {
+    if (draftText !== undefined) settle(draft);
+  };
+  const unit = draft.unit === 'us' ? 'µs' : 'ms';
+  const single = draft.pressures.length === 1;
 
   if (info === undefined) return null;
   return (
@@ -47,112 +75,173 @@ export function DeadTimeTable() {
         onSource={() => setSheet('source')}
         onHelp={() => setSheet('help')}
       >
-        <Chips
-          label="Unit of dead time"
-          options={[
-            { id: 'ms', label: 'ms' },
-            { id: 'us', label: 'µs' },
-          ]}
-          value={draft.unit}
-          onChange={(unit) => settle({ ...draft, unit })}
-        />
-        <View style={{ gap: SPACE.xs }}>
-          {draft.rows.map((row, i) => (
-            <DeadTimeRow
-              key={i}
-              number={i + 1}
-              row={row}
-              unit={draft.unit === 'us' ? 'µs' : 'ms'}
-              problem={problems.find((entry) => entry.row === i)?.message ?? null}
-              onType={(part, text) => type(i, part, text)}
-              onDone={() => {
-                if (draftText !== undefined) settle(draft);
-              }}
-              onRemove={() => settle({ ...draft, rows: draft.rows.filter((_, k) => k !== i) })}
-            />
-          ))}
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m }}>
+          <Chips
+            label="Unit of dead time"
+            options={UNITS}
+            value={draft.unit}
+            onChange={(id) => settle({ ...draft, unit: id })}
+          />
+          <Chips
+            label="Unit of pressure across"
+            options={PRESSURE_UNITS}
+            value={draft.pressureUnit}
+            onChange={(id) => settle({ ...draft, pressureUnit: id })}
+          />
         </View>
+        <ScrollView
+          horizontal
+          contentContainerStyle={{ flexDirection: 'column', gap: SPACE.xs, paddingBottom: SPACE.s }}
+        >
+          <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'flex-end' }}>
+            <Text kind="small" colour="muted" style={{ width: CELL_WIDTH }}>
+              {`V, then ${unit} at ${draft.pressureUnit}`}
+            </Text>
+            {draft.pressures.map((pressure, k) => (
+              <View key={k} style={{ width: CELL_WIDTH, flexDirection: 'row' }}>
+                <TextBox
+                  label={`Column ${k + 1}, pressure, ${draft.pressureUnit}`}
+                  value={pressure}
+                  numeric
+                  invalid={problemOf(-1) !== null}
+                  onChangeText={(text) =>
+                    keep({ ...draft, pressures: draft.pressures.map((old, i) => (i === k ? text : old)) })
+                  }
+                  onDone={done}
+                />
+              </View>
+            ))}
+          </View>
+          {draft.rows.map((row, i) => (
+            <View key={i} style={{ gap: 2 }}>
+              <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+                <View style={{ width: CELL_WIDTH, flexDirection: 'row' }}>
+                  <TextBox
+                    label={`Row ${i + 1}, voltage, V`}
+                    value={row.volts}
+                    numeric
+                    invalid={problemOf(i) !== null}
+                    describedBy={`dead-time-${i}-problem`}
+                    onChangeText={(text) =>
+                      keep({
+                        ...draft,
+                        rows: draft.rows.map((old, r) => (r === i ? { ...old, volts: text } : old)),
+                      })
+                    }
+                    onDone={done}
+                  />
+                </View>
+                {row.times.map((time, k) => {
+                  const fill = filled?.[i]?.[k];
+                  return (
+                    <View key={k} style={{ width: CELL_WIDTH, flexDirection: 'row' }}>
+                      <TextBox
+                        label={
+                          single
+                            ? `Row ${i + 1}, dead time, ${unit}`
+                            : `Row ${i + 1}, dead time at ${draft.pressures[k]} ${draft.pressureUnit}, ${unit}`
+                        }
+                        value={time}
+                        numeric
+                        placeholder={fill === undefined ? '' : String(Number((fill * factor).toPrecision(3)))}
+                        invalid={problemOf(i) !== null}
+                        describedBy={`dead-time-${i}-problem`}
+                        onChangeText={(text) =>
+                          keep({
+                            ...draft,
+                            rows: draft.rows.map((old, r) =>
+                              r === i
+                                ? { ...old, times: old.times.map((cell, c) => (c === k ? text : cell)) }
+                                : old,
+                            ),
+                          })
+                        }
+                        onDone={done}
+                      />
+                    </View>
+                  );
+                })}
+                <IconButton
+                  icon="close"
+                  label={`Remove row ${i + 1}`}
+                  onPress={() => settle({ ...draft, rows: draft.rows.filter((_, r) => r !== i) })}
+                />
+              </View>
+              {problemOf(i) === null ? null : (
+                <Text kind="small" colour="error" id={`dead-time-${i}-problem`}>
+                  {problemOf(i)}
+                </Text>
+              )}
+            </View>
+          ))}
+        </ScrollView>
+        {problems
+          .filter(({ row }) => row === -1 || row >= draft.rows.length)
+          .map(({ message }) => (
+            <Text key={message} kind="small" colour="error">
+              {message}
+            </Text>
+          ))}
         {!result.ok && 'incomplete' in result && draftText !== undefined ? (
           <StateMark
             tone="warning"
             label="Fill at least two rows, both cells each. Until then the last whole table holds."
           />
         ) : null}
-        <View style={{ flexDirection: 'row' }}>
+        {filled !== null && stored?.rows.some(({ times }) => times.includes(null)) === true ? (
+          <Text kind="small" colour="muted">
+            Pale numbers are filled in between what you typed; type over them where the sheet says more.
+          </Text>
+        ) : null}
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
           <Button
             label="Add a voltage"
             icon="plus"
             disabled={draft.rows.length >= MAX_DEAD_TIME_POINTS}
-            onPress={() => keep({ ...draft, rows: [...draft.rows, EMPTY_ROW] })}
+            onPress={() => keep({ ...draft, rows: [...draft.rows, emptyRow(draft.pressures.length)] })}
           />
+          <Button
+            label="Add a pressure"
+            icon="plus"
+            disabled={draft.pressures.length >= MAX_DEAD_TIME_PRESSURES}
+            onPress={() =>
+              keep({
+                ...draft,
+                pressures: [...draft.pressures, ''],
+                rows: draft.rows.map((row) => ({ ...row, times: [...row.times, ''] })),
+              })
+            }
+          />
+          {single ? null : (
+            <Button
+              label="Remove the last pressure"
+              onPress={() =>
+                settle({
+                  ...draft,
+                  pressures: draft.pressures.slice(0, -1),
+                  rows: draft.rows.map((row) => ({ ...row, times: row.times.slice(0, -1) })),
+                })
+              }
+            />
+          )}
+          <Button label="Paste" accessibilityLabel="Paste dead time" onPress={() => setSheet('paste')} />
         </View>
       </FieldFrame>
       <FieldSheets
         label={info.label}
         help={info.help}
         source={stored?.source ?? null}
-        open={sheet}
+        open={sheet === 'paste' ? null : sheet}
         onClose={() => setSheet(null)}
         onSource={(kind, note) => setSource(PATH, info.label, kind, note)}
       />
+      <PasteSheet
+        label={info.label}
+        columns={['voltage', 'a time for each pressure', 'and a first row of pressures if there is one']}
+        open={sheet === 'paste'}
+        onClose={() => setSheet(null)}
+        onPaste={(text) => settle(draftFromCells(draft, pastedCells(text)))}
+      />
     </Card>
-  );
-}
-
-interface RowProps {
-  number: number;
-  row: DraftRow;
-  unit: string;
-  problem: string | null;
-  onType: (part: keyof DraftRow, text: string) => void;
-  onDone: () => void;
-  onRemove: () => void;
-}
-
-function DeadTimeRow({ number, row, unit, problem, onType, onDone, onRemove }: RowProps) {
-  const describedBy = `dead-time-${number}-problem`;
-  return (
-    <View style={{ gap: 2 }}>
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
-        <View style={{ flex: 1, flexDirection: 'row' }}>
-          <TextBox
-            label={`Row ${number}, voltage, V`}
-            value={row.volts}
-            numeric
-            invalid={problem !== null}
-            describedBy={describedBy}
-            onChangeText={(text) => onType('volts', text)}
-            onDone={onDone}
-          />
-        </View>
-        <Text colour="muted">V</Text>
-        <View style={{ flex: 1, flexDirection: 'row' }}>
-          <TextBox
-            label={`Row ${number}, dead time, ${unit}`}
-            value={row.time}
-            numeric
-            invalid={problem !== null}
-            describedBy={describedBy}
-            onChangeText={(text) => onType('time', text)}
-            onDone={onDone}
-          />
-        </View>
-        <Text colour="muted">{unit}</Text>
-        <IconButton icon="close" label={`Remove row ${number}`} onPress={onRemove} />
-      </View>
-      {problem === null ? null : (
-        <Text kind="small" colour="error" id={describedBy}>
-          {problem}
-        </Text>
-      )}
-    </View>
-  );
-}
-
-function samePoints(stored: Table, unit: Table['unit'], points: Table['points']): boolean {
-  return (
-    stored.unit === unit &&
-    stored.points.length === points.length &&
-    stored.points.every((point, i) => point.volts === points[i]?.volts && point.time === points[i]?.time)
   );
 }

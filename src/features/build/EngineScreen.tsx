@@ -1,13 +1,16 @@
-import { useRouter, useGlobalSearchParams } from 'expo-router';
+import { bankOf, baseValue, firingOf, isSetAside, type Calibration } from '@/core/calibration';
+import { firingIntervals } from '@/core/engine';
 import { engineMeaning } from '@/core/meaning';
 import { edit, useDocument } from '@/data/session/session';
 import { Chips } from '@/ui/button/Chips';
-import { BackTitle, Card, Page, StateMark } from '@/ui/layout';
-import { Choice, Quantity } from './fields';
+import { LaneChart } from '@/ui/chart';
+import { Card } from '@/ui/layout';
+import { Text } from '@/ui/text/Text';
+import { Choice, Field, Quantity, Table } from './fields';
 import { Figures } from './Figures';
 import { FiringOrder } from './FiringOrder';
-import { sectionMark } from './sections';
-import { TypingFrom } from './TypingFrom';
+import { SectionPage } from './SectionPage';
+import { WhatFollowed } from './WhatFollowed';
 
 const GEOMETRY_OPTIONS = [
   { id: 'boreAndStroke', label: 'Bore and stroke' },
@@ -17,8 +20,6 @@ const GEOMETRY_OPTIONS = [
 /** The engine as built, and what its numbers mean. */
 export function EngineScreen() {
   const document = useDocument();
-  const router = useRouter();
-  const { id } = useGlobalSearchParams<{ id: string }>();
   const { geometry } = document.engine;
   const setGeometry = (next: typeof geometry) => {
     if (next === geometry) return;
@@ -28,14 +29,16 @@ export function EngineScreen() {
     });
   };
   return (
-    <Page beside={<Figures figures={engineMeaning(document)} />}>
-      <BackTitle
-        title="Engine"
-        backLabel="Back to the sections"
-        onBack={() => router.navigate(`/c/${id}/build`)}
-        aside={<StateMark {...sectionMark(document, 'engine')} />}
-      />
-      <TypingFrom />
+    <SectionPage
+      id="engine"
+      beside={
+        <>
+          <FiringStrip document={document} />
+          <WhatFollowed />
+          <Figures figures={engineMeaning(document)} />
+        </>
+      }
+    >
       <Card title="Size">
         <Chips label="Size is given by" options={GEOMETRY_OPTIONS} value={geometry} onChange={setGeometry} />
         {geometry === 'boreAndStroke' ? (
@@ -45,8 +48,14 @@ export function EngineScreen() {
         )}
         <Quantity path="engine.stroke" />
         <Quantity path="engine.cylinders" />
-        <FiringOrder />
         <Quantity path="engine.compressionRatio" />
+      </Card>
+      <Card title="Cylinders and firing">
+        <Choice path="engine.layout" />
+        <FiringOrder />
+        <Field path="engine.bankTwo" />
+        <Choice path="engine.spacing" />
+        {isSetAside(document, 'engine.firingAngles') ? null : <Table path="engine.firingAngles" />}
       </Card>
       <Card title="Air and fuel">
         <Choice path="engine.induction" />
@@ -59,6 +68,48 @@ export function EngineScreen() {
         <Quantity path="engine.maxSpeed" />
         <Quantity path="engine.maxManifoldPressure" />
       </Card>
-    </Page>
+    </SectionPage>
+  );
+}
+
+/** Who fires when, by bank, over two turns. */
+function FiringStrip({ document }: { document: Calibration }) {
+  const events = firingOf(document);
+  const cylinders = baseValue(document, 'engine.cylinders');
+  if (events === null || cylinders === null) {
+    return (
+      <Card title="Firing over two turns">
+        <Text colour="muted">Drawn once cylinders and firing order are known.</Text>
+      </Card>
+    );
+  }
+  const banks = ([1, 2] as const).filter((bank) =>
+    events.some(({ cylinder }) => bankOf(document, cylinder) === bank),
+  );
+  const intervals = [...new Set(firingIntervals(events).map((interval) => Math.round(interval)))];
+  return (
+    <Card
+      title="Firing over two turns"
+      intro={
+        intervals.length === 1
+          ? `Even: one every ${intervals[0]}°.`
+          : `Odd: waits of ${intervals.sort((a, b) => a - b).join(' and ')}°.`
+      }
+    >
+      <LaneChart
+        title={`Firing over two turns: ${events.map(({ cylinder, angleDeg }) => `${cylinder} at ${Math.round(angleDeg)}°`).join(', ')}`}
+        from={0}
+        to={720}
+        ticks={[0, 180, 360, 540, 720]}
+        unit="°"
+        lanes={banks.map((bank) => ({
+          id: String(bank),
+          label: banks.length === 1 ? 'Cylinder' : `Bank ${bank}`,
+          marks: events
+            .filter(({ cylinder }) => bankOf(document, cylinder) === bank)
+            .map(({ cylinder, angleDeg }) => ({ at: angleDeg, label: String(cylinder), tone: 'accent' })),
+        }))}
+      />
+    </Card>
   );
 }

@@ -1,16 +1,20 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { baseValue, conflicts, fieldInfo } from '@/core/calibration';
+import { baseValue, fieldInfo } from '@/core/calibration';
 import { commonFiringOrders, parseFiringOrder } from '@/core/engine';
 import { setDraft, useDocument, useSession } from '@/data/session/session';
 import { useSourcedField } from '@/data/session/useField';
+import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
 import { FieldFrame, FieldSheets, TextBox, type FieldSheet } from '@/ui/field';
+import { Text } from '@/ui/text/Text';
+import { CylinderButtons } from './CylinderList';
+import { saidAbout } from './said';
 
 const PATH = 'engine.firingOrder';
 const UNREADABLE = 'That is not a list of cylinders. Type their numbers in order, as 1-3-4-2.';
 
-/** The firing order, typed or taken from the common ones for this number of cylinders. */
+/** The firing order: tapped cylinder by cylinder, typed, or one of the common ones for this number and layout. */
 export function FiringOrder() {
   const document = useDocument();
   const draft = useSession((session) => session.drafts[PATH]);
@@ -20,20 +24,29 @@ export function FiringOrder() {
   const help = fieldInfo(PATH)?.help;
   const written = value?.value.join('-') ?? '';
   const cylinders = baseValue(document, 'engine.cylinders') ?? 0;
-  const conflict = conflicts(document).find((problem) => problem.path === PATH)?.message ?? null;
+  const { conflict } = saidAbout(document, PATH);
   const unreadable =
     draft !== undefined && !editing && draft.trim() !== '' && parseFiringOrder(draft) === null;
+  const order = draft === undefined ? (value?.value ?? []) : (parseFiringOrder(draft) ?? []);
+  const tapping = draft !== undefined && order.length > 0 && order.length < cylinders;
 
-  const commit = (order: number[]) => {
+  const commit = (next: number[]) => {
     setDraft(PATH, null);
-    if (order.join('-') !== written) onCommit(order, order.join('-'));
+    if (next.join('-') !== written) onCommit(next, next.join('-'));
   };
   const done = () => {
     setEditing(false);
     if (draft === undefined) return;
-    const order = parseFiringOrder(draft);
-    if (order !== null) commit(order);
+    const typed = parseFiringOrder(draft);
+    if (typed !== null) commit(typed);
     else if (draft.trim() === '') setDraft(PATH, null);
+  };
+  const tap = (cylinder: number) => {
+    const begun = tapping ? order : [];
+    if (begun.includes(cylinder)) return;
+    const next = [...begun, cylinder];
+    if (next.length === cylinders) commit(next);
+    else setDraft(PATH, next.join('-'));
   };
 
   return (
@@ -61,11 +74,34 @@ export function FiringOrder() {
             onCancel={() => setDraft(PATH, null)}
           />
         </View>
+        {cylinders === 0 ? null : (
+          <>
+            <Text kind="small" colour="muted">
+              {tapping
+                ? `Tap the next one; ${cylinders - order.length} to go.`
+                : 'Or tap the cylinders in the order they fire.'}
+            </Text>
+            <CylinderButtons
+              label="Tap in firing order"
+              cylinders={cylinders}
+              mark={(cylinder) => {
+                const place = order.indexOf(cylinder);
+                return place === -1 ? null : ordinal(place + 1);
+              }}
+              onPress={tap}
+            />
+            {tapping ? (
+              <View style={{ flexDirection: 'row' }}>
+                <Button label="Begin again" onPress={() => setDraft(PATH, null)} />
+              </View>
+            ) : null}
+          </>
+        )}
         <Chips
           label="Common firing orders"
-          options={commonFiringOrders(cylinders).map((order) => ({
-            id: order.join('-'),
-            label: order.join('-'),
+          options={commonFiringOrders(cylinders, document.engine.layout?.value ?? null).map((common) => ({
+            id: common.join('-'),
+            label: common.join('-'),
           }))}
           value={written}
           onChange={(id) => commit(id.split('-').map(Number))}
@@ -83,4 +119,10 @@ export function FiringOrder() {
       )}
     </>
   );
+}
+
+const ORDINALS = ['1st', '2nd', '3rd'];
+
+function ordinal(place: number): string {
+  return ORDINALS[place - 1] ?? `${place}th`;
 }

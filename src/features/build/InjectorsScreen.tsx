@@ -1,45 +1,82 @@
-import { useRouter, useGlobalSearchParams } from 'expo-router';
-import { injectorMeaning } from '@/core/meaning';
+import { View } from 'react-native';
+import { conversionContext } from '@/core/calibration';
+import { flowCurve, injectorMeaning } from '@/core/meaning';
 import { useDocument } from '@/data/session/session';
-import { BackTitle, Card, Page, StateMark } from '@/ui/layout';
-import { DeadTimeChart } from './DeadTimeChart';
-import { DeadTimeTable } from './DeadTimeTable';
-import { Choice, Quantity } from './fields';
+import { LineChart } from '@/ui/chart';
+import { Card } from '@/ui/layout';
+import { Text } from '@/ui/text/Text';
+import { SPACE } from '@/ui/theme';
+import { Choice, Quantity, Table } from './fields';
 import { Figures } from './Figures';
-import { sectionMark } from './sections';
-import { TypingFrom } from './TypingFrom';
+import { InjectorLibraryCard } from './InjectorLibraryCard';
+import { SectionPage } from './SectionPage';
+import { WhatFollowed } from './WhatFollowed';
 
-/** The injector set, the pressure it works at, and what its numbers mean. */
+/** The injector set, the pressure it works at, and whether it can feed the engine. */
 export function InjectorsScreen() {
   const document = useDocument();
-  const router = useRouter();
-  const { id } = useGlobalSearchParams<{ id: string }>();
   return (
-    <Page
+    <SectionPage
+      id="injectors"
       beside={
         <>
+          <FlowPicture />
+          <WhatFollowed />
           <Figures figures={injectorMeaning(document)} />
-          <DeadTimeChart table={document.injectors.deadTime} />
         </>
       }
     >
-      <BackTitle
-        title="Injectors"
-        backLabel="Back to the sections"
-        onBack={() => router.navigate(`/c/${id}/build`)}
-        aside={<StateMark {...sectionMark(document, 'injectors')} />}
-      />
-      <TypingFrom />
+      <InjectorLibraryCard />
       <Card title="Rating">
         <Quantity path="injectors.ratedFlow" />
         <Quantity path="injectors.ratedPressure" />
         <Quantity path="injectors.testDensity" />
+        <Table path="injectors.flowPoints" />
       </Card>
       <Card title="Pressure">
         <Quantity path="injectors.railPressure" />
         <Choice path="injectors.regulator" />
       </Card>
-      <DeadTimeTable />
-    </Page>
+      <Card title="Coil and driver">
+        <Quantity path="injectors.impedance" />
+        <Quantity path="injectors.ballast" />
+      </Card>
+    </SectionPage>
+  );
+}
+
+/** Pressure across and flow from deepest vacuum to the highest boost. */
+function FlowPicture() {
+  const document = useDocument();
+  const curve = flowCurve(document);
+  const { barometricKpa } = conversionContext(document);
+  if (curve === null) {
+    return (
+      <Card title="Flow over manifold pressure">
+        <Text colour="muted">Drawn once rating, pressure and fuel are known.</Text>
+      </Card>
+    );
+  }
+  const shared = { x: curve.manifoldKpa, xLabel: 'Manifold, kPa abs', decimals: 0, height: 150 };
+  return (
+    <Card
+      title="Flow over manifold pressure"
+      intro={`From deepest vacuum to the highest pressure intended, air at ${barometricKpa.toFixed(1)} kPa.`}
+    >
+      <View style={{ gap: SPACE.m }}>
+        <LineChart
+          {...shared}
+          title="Pressure across"
+          yLabel="kPa"
+          series={[{ id: 'across', label: 'Across', values: curve.acrossKpa }]}
+        />
+        <LineChart
+          {...shared}
+          title="Flow of one injector"
+          yLabel="cm³/min"
+          series={[{ id: 'flow', label: 'Flow', values: curve.cm3PerMin }]}
+        />
+      </View>
+    </Card>
   );
 }

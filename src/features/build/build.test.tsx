@@ -2,7 +2,7 @@ import { act, fireEvent, render, screen } from '@testing-library/react';
 import { demo, TEST_DAY } from '@tests/support/ventisca';
 import { emptyCalibration, type Calibration } from '@/core/calibration';
 import { engineMeaning } from '@/core/meaning';
-import { closeSession, openSession, undo, useSession } from '@/data/session/session';
+import { closeSession, edit, openSession, undo, useSession } from '@/data/session/session';
 import { DeadTimeChart } from './DeadTimeChart';
 import { DeadTimeTable } from './DeadTimeTable';
 import { Quantity } from './fields';
@@ -28,20 +28,22 @@ function type(label: string, text: string): void {
   fireEvent.blur(box);
 }
 
+const AT_350 = (row: number) => `Row ${row}, dead time at 350 kPa, ms`;
+
 describe('dead-time table', () => {
   test('a changed time is one step, and keeps the other rows', () => {
     open();
     render(<DeadTimeTable />);
-    type('Row 8, dead time, ms', '1.05');
-    expect(document().injectors.deadTime?.points[7]).toEqual({ volts: 14, time: 1.05 });
-    expect(document().injectors.deadTime?.points).toHaveLength(10);
+    type(AT_350(8), '1.05');
+    expect(document().injectors.deadTime?.rows[7]).toEqual({ volts: 14, times: [0.92, 1.05, 1.02] });
+    expect(document().injectors.deadTime?.rows).toHaveLength(10);
     expect(useSession.getState().history?.past.map((step) => step.label)).toEqual(['Dead time']);
   });
 
   test('typing the same again is no step', () => {
     open();
     render(<DeadTimeTable />);
-    type('Row 8, dead time, ms', '0.970');
+    type(AT_350(8), '0.970');
     expect(useSession.getState().history?.past).toEqual([]);
   });
 
@@ -49,18 +51,18 @@ describe('dead-time table', () => {
     open();
     render(<DeadTimeTable />);
     fireEvent.click(screen.getByRole('button', { name: 'Remove row 1' }));
-    expect(document().injectors.deadTime?.points).toHaveLength(9);
+    expect(document().injectors.deadTime?.rows).toHaveLength(9);
     act(() => undo());
-    expect(document().injectors.deadTime?.points).toHaveLength(10);
+    expect(document().injectors.deadTime?.rows).toHaveLength(10);
   });
 
   test('what is wrong stays as typed with its reason, and the table in use stays whole', () => {
     open();
     render(<DeadTimeTable />);
-    type('Row 8, dead time, ms', 'quick');
+    type(AT_350(8), 'quick');
     expect(screen.getByText(/“quick” is not a number/)).toBeInTheDocument();
-    expect(screen.getByRole('textbox', { name: 'Row 8, dead time, ms' })).toHaveValue('quick');
-    expect(document().injectors.deadTime?.points[7]?.time).toBe(0.97);
+    expect(screen.getByRole('textbox', { name: AT_350(8) })).toHaveValue('quick');
+    expect(document().injectors.deadTime?.rows[7]?.times[1]).toBe(0.97);
   });
 
   test('an empty table waits for two whole rows', () => {
@@ -72,9 +74,9 @@ describe('dead-time table', () => {
     expect(document().injectors.deadTime).toBeNull();
     type('Row 2, voltage, V', '14');
     type('Row 2, dead time, ms', '0.97');
-    expect(document().injectors.deadTime?.points).toEqual([
-      { volts: 8, time: 2.5 },
-      { volts: 14, time: 0.97 },
+    expect(document().injectors.deadTime?.rows).toEqual([
+      { volts: 8, times: [2.5] },
+      { volts: 14, times: [0.97] },
     ]);
   });
 
@@ -88,18 +90,25 @@ describe('dead-time table', () => {
 });
 
 describe('dead-time chart', () => {
-  test('says that a clean table is smooth, and names a kink', () => {
-    const table = demo().injectors.deadTime;
-    const { rerender } = render(<DeadTimeChart table={table} />);
+  test('says that a clean table is smooth, names a kink, and takes it out on request', () => {
+    open(demo());
+    const { rerender } = render(<DeadTimeChart document={document()} />);
     expect(screen.getByText('Falls smoothly with voltage.')).toBeInTheDocument();
-    table?.points.splice(4, 1, { volts: 11, time: 1.62 });
-    rerender(<DeadTimeChart table={table === null ? null : { ...table }} />);
+    act(() =>
+      edit('Kink', ({ injectors }) => {
+        injectors.deadTime?.rows.splice(4, 1, { volts: 11, times: [null, 1.62, null] });
+      }),
+    );
+    rerender(<DeadTimeChart document={document()} />);
     expect(screen.getByText(/Kink at 11 V/)).toBeInTheDocument();
+    fireEvent.click(screen.getByRole('button', { name: /^Take 1\.4\d ms at 11 V$/ }));
+    rerender(<DeadTimeChart document={document()} />);
+    expect(screen.getByText('Falls smoothly with voltage.')).toBeInTheDocument();
   });
 
-  test('draws nothing without a table', () => {
-    const { container } = render(<DeadTimeChart table={null} />);
-    expect(container).toBeEmptyDOMElement();
+  test('says what it waits for without a table', () => {
+    render(<DeadTimeChart document={emptyCalibration('Empty', TEST_DAY)} />);
+    expect(screen.getByText(/Drawn once two voltages/)).toBeInTheDocument();
   });
 });
 

@@ -1,33 +1,44 @@
 import { demo } from '@tests/support/ventisca';
-import { draftOf, EMPTY_ROW, readDraft, type DeadTimeDraft } from './deadTimeDraft';
+import { draftFromCells, draftOf, emptyRow, readDraft, type DeadTimeDraft } from './deadTimeDraft';
 
 function draft(rows: readonly (readonly [string, string])[], unit: 'ms' | 'us' = 'ms'): DeadTimeDraft {
-  return { unit, rows: rows.map(([volts, time]) => ({ volts, time })) };
+  return {
+    unit,
+    pressureUnit: 'kPa',
+    pressures: ['300'],
+    rows: rows.map(([volts, time]) => ({ volts, times: [time] })),
+  };
 }
 
 describe('a dead-time table being typed', () => {
   test('a stored table reads back as itself', () => {
     const table = demo().injectors.deadTime;
-    expect(readDraft(draftOf(table))).toEqual({ ok: true, points: table?.points });
+    expect(readDraft(draftOf(table, null))).toEqual({
+      ok: true,
+      table: { pressures: table?.pressures, rows: table?.rows },
+    });
   });
 
   test('rows are put in order of voltage; empty ones are left out', () => {
     const result = readDraft({
-      unit: 'ms',
+      ...draft([]),
       rows: [
         ...draft([
           ['14', '0,97'],
           ['8', '2.51'],
         ]).rows,
-        EMPTY_ROW,
+        emptyRow(1),
       ],
     });
     expect(result).toEqual({
       ok: true,
-      points: [
-        { volts: 8, time: 2.51 },
-        { volts: 14, time: 0.97 },
-      ],
+      table: {
+        pressures: [300],
+        rows: [
+          { volts: 8, times: [2.51] },
+          { volts: 14, times: [0.97] },
+        ],
+      },
     });
   });
 
@@ -57,6 +68,73 @@ describe('a dead-time table being typed', () => {
       ok: false,
       problems: [{ row: 1, message: expect.stringMatching(message) }],
     });
+  });
+
+  test('columns come in order of pressure, gaps stay gaps', () => {
+    const result = readDraft({
+      unit: 'ms',
+      pressureUnit: 'bar',
+      pressures: ['4', '3'],
+      rows: [
+        { volts: '8', times: ['2.64', '2.39'] },
+        { volts: '14', times: ['', '0.92'] },
+      ],
+    });
+    expect(result).toMatchObject({
+      ok: true,
+      table: { pressures: [3, 4], rows: [{ times: [2.39, 2.64] }, { times: [0.92, null] }] },
+    });
+  });
+
+  test.each([
+    ['letters', 'high', /Pressure: “high” is not a number/],
+    ['one beyond all pumps', '1501', /between 1 and 1500 kPa/],
+    ['the same twice', '300', /same pressure/],
+  ])('a pressure that is %s is refused; 1500 is not', (_what, text, message) => {
+    const two = (pressure: string): DeadTimeDraft => ({
+      ...draft([
+        ['8', '2.5'],
+        ['14', '0.97'],
+      ]),
+      pressures: ['300', pressure],
+      rows: [
+        { volts: '8', times: ['2.5', '2.7'] },
+        { volts: '14', times: ['0.97', ''] },
+      ],
+    });
+    expect(readDraft(two(text))).toMatchObject({
+      ok: false,
+      problems: [{ row: -1, message: expect.stringMatching(message) }],
+    });
+    expect(readDraft(two('1500')).ok).toBe(true);
+  });
+
+  test('cells of a spreadsheet bring their pressures and decimal commas', () => {
+    const pasted = draftFromCells(draft([]), [
+      ['V', '300 kPa', '400 kPa'],
+      ['8', '2,39', '2,64'],
+      ['14', '0,92', ''],
+    ]);
+    expect(readDraft(pasted)).toMatchObject({
+      ok: true,
+      table: {
+        pressures: [300, 400],
+        rows: [
+          { volts: 8, times: [2.39, 2.64] },
+          { volts: 14, times: [0.92, null] },
+        ],
+      },
+    });
+  });
+
+  test('pasted junk is refused in its row, and stays to be seen', () => {
+    const pasted = draftFromCells(draft([]), [
+      ['8', 'n/a'],
+      ['14', '1.234,5'],
+    ]);
+    const result = readDraft(pasted);
+    expect(result.ok ? [] : result.problems.map(({ row }) => row)).toEqual([0, 1]);
+    expect(pasted.rows[0]?.times).toEqual(['n/a']);
   });
 
   test('970 is a sound dead time in µs', () => {

@@ -1,83 +1,154 @@
 import { DEAD_TIME_LIMITS, MAX_DEAD_TIME_POINTS, type DeadTimeTable } from '@/core/injector';
 import { parseNumber, typedProblemMessage } from '@/core/units';
 
-/** A row of the table as typed. */
+/** A row of the table as typed: voltage, and a time for each pressure; empty where the sheet says nothing. */
 export interface DraftRow {
   readonly volts: string;
-  readonly time: string;
+  readonly times: readonly string[];
 }
 
 /** A table being typed: not yet, or not again, a valid one. */
 export interface DeadTimeDraft {
   readonly unit: DeadTimeTable['unit'];
+  readonly pressureUnit: DeadTimeTable['pressureUnit'];
+  readonly pressures: readonly string[];
   readonly rows: readonly DraftRow[];
 }
 
-/** What a draft comes to: points in order of voltage, or what is wrong in which row. */
+/** Something wrong in a row, or among the pressures (row −1). */
+export interface DraftProblem {
+  readonly row: number;
+  readonly message: string;
+}
+
+/** What a draft comes to: a table in order of voltage and pressure, or what is wrong in which row. */
 export type DraftResult =
-  | { readonly ok: true; readonly points: DeadTimeTable['points'] }
-  | { readonly ok: false; readonly problems: readonly { readonly row: number; readonly message: string }[] }
+  | { readonly ok: true; readonly table: Pick<DeadTimeTable, 'pressures' | 'rows'> }
+  | { readonly ok: false; readonly problems: readonly DraftProblem[] }
   /** Nothing wrong, but not enough yet to be a table. */
   | { readonly ok: false; readonly problems: readonly []; readonly incomplete: true };
 
 /** The stored table as a draft; an empty one for none. */
-export function draftOf(table: DeadTimeTable | null): DeadTimeDraft {
-  if (table === null) return { unit: 'ms', rows: [EMPTY_ROW, EMPTY_ROW] };
+export function draftOf(table: DeadTimeTable | null, ratedPressureKpa: number | null): DeadTimeDraft {
+  if (table === null) {
+    const pressures = [ratedPressureKpa === null ? '300' : String(Number(ratedPressureKpa.toPrecision(6)))];
+    return { unit: 'ms', pressureUnit: 'kPa', pressures, rows: [emptyRow(1), emptyRow(1)] };
+  }
   return {
     unit: table.unit,
-    rows: table.points.map(({ volts, time }) => ({ volts: String(volts), time: String(time) })),
+    pressureUnit: table.pressureUnit,
+    pressures: table.pressures.map(String),
+    rows: table.rows.map(({ volts, times }) => ({
+      volts: String(volts),
+      times: times.map((time) => (time === null ? '' : String(time))),
+    })),
   };
 }
 
-export const EMPTY_ROW: DraftRow = { volts: '', time: '' };
+/** A row with nothing in it. */
+export function emptyRow(columns: number): DraftRow {
+  return { volts: '', times: Array.from({ length: columns }, () => '') };
+}
 
-/** Reads a draft. Rows with both cells empty are left out; half-filled ones make it incomplete. */
+const MAX_KPA = 1500;
+const KPA = { kPa: 1, bar: 100, psi: 6.894757293168361 } as const;
+
+/** Reads a draft. Rows without anything are left out; a row without its voltage or any time makes it incomplete. */
 export function readDraft(draft: DeadTimeDraft): DraftResult {
-  const problems: { row: number; message: string }[] = [];
-  const points: { volts: number; time: number }[] = [];
+  const { values: pressures, problems } = readPressures(draft);
+  const rows: { volts: number; times: (number | null)[] }[] = [];
   const seen = new Map<number, number>();
   let half = false;
   draft.rows.forEach((row, i) => {
-    if (row.volts.trim() === '' && row.time.trim() === '') return;
-    if (row.volts.trim() === '' || row.time.trim() === '') {
+    const texts = row.times.map((text) => text.trim());
+    if (row.volts.trim() === '' && texts.every((text) => text === '')) return;
+    if (row.volts.trim() === '' || texts.every((text) => text === '')) {
       half = true;
       return;
     }
-    const volts = parseNumber(row.volts);
-    const time = parseNumber(row.time);
-    if (!volts.ok) problems.push({ row: i, message: typedProblemMessage(volts.problem) });
-    else if (!time.ok) problems.push({ row: i, message: typedProblemMessage(time.problem) });
+    const read = readRow(row, draft.unit);
+    if ('message' in read) problems.push({ row: i, message: read.message });
     else {
-      const problem = pointProblem(volts.value, time.value, draft.unit);
-      const earlier = seen.get(volts.value);
-      if (problem !== null) problems.push({ row: i, message: problem });
-      else if (earlier !== undefined) {
+      const earlier = seen.get(read.volts);
+      if (earlier !== undefined) {
         problems.push({
           row: i,
-          message: `${volts.value} V is in row ${earlier + 1} already. Keep one of them.`,
+          message: `${read.volts} V is in row ${earlier + 1} already. Keep one of them.`,
         });
       } else {
-        seen.set(volts.value, i);
-        points.push({ volts: volts.value, time: time.value });
+        seen.set(read.volts, i);
+        rows.push(read);
       }
     }
   });
-  if (problems.length > 0) return { ok: false, problems };
-  if (points.length > MAX_DEAD_TIME_POINTS) {
-    return {
-      ok: false,
-      problems: [
-        { row: MAX_DEAD_TIME_POINTS, message: `A table holds ${MAX_DEAD_TIME_POINTS} points. Remove some.` },
-      ],
-    };
+  if (rows.length > MAX_DEAD_TIME_POINTS) {
+    problems.push({
+      row: MAX_DEAD_TIME_POINTS,
+      message: `A table holds ${MAX_DEAD_TIME_POINTS} voltages. Remove some.`,
+    });
   }
-  if (half || points.length < 2) return { ok: false, problems: [], incomplete: true };
-  return { ok: true, points: points.sort((a, b) => a.volts - b.volts) };
+  if (problems.length > 0) return { ok: false, problems };
+  const fullest = Math.max(...pressures.map((_, k) => rows.filter(({ times }) => times[k] !== null).length));
+  if (half || fullest < 2) return { ok: false, problems: [], incomplete: true };
+  const order = pressures
+    .map((_, k) => k)
+    .sort((a, b) => (pressures[a] as number) - (pressures[b] as number));
+  return {
+    ok: true,
+    table: {
+      pressures: order.map((k) => pressures[k] as number),
+      rows: rows
+        .sort((a, b) => a.volts - b.volts)
+        .map(({ volts, times }) => ({ volts, times: order.map((k) => times[k] ?? null) })),
+    },
+  };
 }
 
-function pointProblem(volts: number, time: number, unit: DeadTimeTable['unit']): string | null {
-  const { minVolts, maxVolts, minMs, maxMs } = DEAD_TIME_LIMITS;
-  if (volts < minVolts || volts > maxVolts) return `Voltage must be between ${minVolts} and ${maxVolts} V.`;
+function readPressures(draft: DeadTimeDraft): { values: number[]; problems: DraftProblem[] } {
+  const problems: DraftProblem[] = [];
+  const most = MAX_KPA / KPA[draft.pressureUnit];
+  const values = draft.pressures.map((text) => {
+    const read = parseNumber(text);
+    if (!read.ok) problems.push({ row: -1, message: `Pressure: ${typedProblemMessage(read.problem)}` });
+    else if (read.value < 1 || read.value > most) {
+      const message = `Pressure must be between 1 and ${Math.round(most)} ${draft.pressureUnit}. Check the unit.`;
+      problems.push({ row: -1, message });
+    }
+    return read.ok ? read.value : NaN;
+  });
+  if (problems.length === 0 && new Set(values).size < values.length) {
+    problems.push({ row: -1, message: 'Two columns have the same pressure. Change or remove one.' });
+  }
+  return { values, problems };
+}
+
+function readRow(
+  row: DraftRow,
+  unit: DeadTimeTable['unit'],
+): { volts: number; times: (number | null)[] } | { message: string } {
+  const volts = parseNumber(row.volts);
+  if (!volts.ok) return { message: typedProblemMessage(volts.problem) };
+  const { minVolts, maxVolts } = DEAD_TIME_LIMITS;
+  if (volts.value < minVolts || volts.value > maxVolts) {
+    return { message: `Voltage must be between ${minVolts} and ${maxVolts} V.` };
+  }
+  const times: (number | null)[] = [];
+  for (const text of row.times) {
+    if (text.trim() === '') {
+      times.push(null);
+      continue;
+    }
+    const time = parseNumber(text);
+    if (!time.ok) return { message: typedProblemMessage(time.problem) };
+    const message = timeProblem(time.value, unit);
+    if (message !== null) return { message };
+    times.push(time.value);
+  }
+  return { volts: volts.value, times };
+}
+
+function timeProblem(time: number, unit: DeadTimeTable['unit']): string | null {
+  const { minMs, maxMs } = DEAD_TIME_LIMITS;
   const ms = unit === 'us' ? time / 1000 : time;
   if (ms > maxMs && unit === 'ms' && time >= 100) {
     return `${time} ms is no dead time; it looks like µs. Switch the table to µs, or type ${time / 1000}.`;
@@ -88,4 +159,31 @@ function pointProblem(volts: number, time: number, unit: DeadTimeTable['unit']):
     return `Dead time must be between ${minMs * factor} and ${maxMs * factor} ${label}. Check the unit.`;
   }
   return null;
+}
+
+/**
+ * A draft out of cells pasted from a spreadsheet: voltage first, then a time for each pressure. A first row whose first
+ * cell holds no number is taken as the pressures.
+ */
+export function draftFromCells(draft: DeadTimeDraft, cells: readonly (readonly string[])[]): DeadTimeDraft {
+  const [first = [], ...others] = cells;
+  const headed = others.length > 0 && !/\d/.test(first[0] ?? '');
+  const rows = headed ? others : cells;
+  const width = Math.max(1, ...rows.map((row) => row.length - 1));
+  const heading = headed ? first.slice(1).map((text) => text.replace(/[^\d.,]/g, '')) : [];
+  const step = Number(draft.pressures[draft.pressures.length - 1] ?? 300);
+  const pressures = Array.from({ length: width }, (_, k) => {
+    const named = heading[k];
+    return named !== undefined && named !== ''
+      ? named
+      : (draft.pressures[k] ?? String(step + 50 * (k - draft.pressures.length + 1)));
+  });
+  return {
+    ...draft,
+    pressures,
+    rows: rows.map((row) => ({
+      volts: row[0] ?? '',
+      times: Array.from({ length: width }, (_, k) => row[k + 1] ?? ''),
+    })),
+  };
 }

@@ -1,20 +1,60 @@
-import { conflicts, fieldInfo, type FieldPath } from '@/core/calibration';
+import { fieldInfo, isSetAside, sectionFields, type FieldPath, type SectionId } from '@/core/calibration';
 import { useDocument } from '@/data/session/session';
-import { useQuantityField, useSourcedField } from '@/data/session/useField';
-import { ChoiceField, QuantityField } from '@/ui/field';
+import { useQuantityField, useSourcedField, useTableField } from '@/data/session/useField';
+import { ChoiceField, QuantityField, TableField } from '@/ui/field';
+import { CylinderList } from './CylinderList';
+import { saidAbout } from './said';
 
 /** A quantity of the open document, with what is in conflict with it. */
 export function Quantity({ path }: { path: FieldPath }) {
-  const document = useDocument();
-  const binding = useQuantityField(path);
-  const conflict = conflicts(document).find((problem) => problem.path === path)?.message ?? null;
-  return <QuantityField {...binding} conflict={conflict} />;
+  const said = saidAbout(useDocument(), path);
+  return <QuantityField {...useQuantityField(path)} {...said} />;
 }
 
 /** A choice of the open document. */
 export function Choice({ path }: { path: FieldPath }) {
   const info = fieldInfo(path);
+  const said = saidAbout(useDocument(), path);
   const { value, onCommit, onSource } = useSourcedField<string>(path);
   if (info?.kind !== 'choice') throw new RangeError(`${path} is not a choice`);
-  return <ChoiceField info={info} value={value} onCommit={onCommit} onSource={onSource} />;
+  return <ChoiceField info={info} value={value} onCommit={onCommit} onSource={onSource} {...said} />;
+}
+
+/** A table of the open document. */
+export function Table({ path }: { path: FieldPath }) {
+  const said = saidAbout(useDocument(), path);
+  return <TableField {...useTableField(path)} {...said} />;
+}
+
+/** Any field of the open document, by what kind it is; nothing for one that other choices leave without use. */
+export function Field({ path }: { path: FieldPath }) {
+  const document = useDocument();
+  const kind = fieldInfo(path)?.kind;
+  if (isSetAside(document, path)) return null;
+  switch (kind) {
+    case 'quantity':
+      return <Quantity path={path} />;
+    case 'choice':
+      return <Choice path={path} />;
+    case 'table':
+      return <Table path={path} />;
+    case 'order':
+      return <CylinderList path={path} />;
+    case 'deadTime':
+    case undefined:
+      throw new RangeError(`${path} needs a place of its own`);
+  }
+}
+
+/** The fields of a section in the order of work, without those that other choices leave without use. */
+export function SectionFields({
+  section,
+  without = [],
+}: {
+  section: SectionId;
+  without?: readonly FieldPath[];
+}) {
+  return sectionFields(section)
+    .filter((path) => !without.includes(path))
+    .map((path) => <Field key={path} path={path} />);
 }

@@ -71,6 +71,7 @@ export function DryStartScreen() {
           answer={answer}
           outdated={answered?.document !== document}
           onMap={(mapId) => router.navigate(`/c/${id}/maps/${mapId}`)}
+          onSheet={(sheet) => router.navigate(`/c/${id}/build/${sheet}` as '/')}
         />
       )}
     </Page>

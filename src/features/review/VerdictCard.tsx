@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { MAP_DEFINITIONS, type MapId } from '@/core/calibration';
+import { MAP_DEFINITIONS, type MapId, type SheetId } from '@/core/calibration';
 import { formatNumber } from '@/core/units';
 import type { DryStartAnswer } from '@/workers/dryStartProtocol';
 import { Button } from '@/ui/button/Button';
@@ -13,13 +13,23 @@ interface Props {
   /** The calibration has changed since. */
   outdated: boolean;
   onMap: (mapId: MapId) => void;
+  onSheet: (sheet: SheetId) => void;
 }
 
+/** What a section of the build sheet is called on the button that leads there. */
+const SHEET_WORDS: Readonly<Partial<Record<SheetId, string>>> = {
+  trigger: 'trigger',
+  pins: 'pins',
+  sensors: 'sensors',
+  coils: 'coils',
+  outputs: 'outputs',
+};
+
 /** How the start ended, why, and where to correct it. */
-export function VerdictCard({ answer, outdated, onMap }: Props) {
+export function VerdictCard({ answer, outdated, onMap, onSheet }: Props) {
   const roles = useRoles();
   const { explanation, verdict, setup } = answer;
-  const { mapId } = explanation;
+  const { mapId, sheet } = explanation;
   return (
     <Card>
       <View role="status" style={{ gap: SPACE.s }}>
@@ -43,15 +53,22 @@ export function VerdictCard({ answer, outdated, onMap }: Props) {
       {outdated ? (
         <StateMark tone="warning" label="The calibration has changed since. Run it again." />
       ) : null}
-      {mapId === null ? null : (
-        <View style={{ flexDirection: 'row' }}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        {sheet === null ? null : (
+          <Button
+            label={`Open ${SHEET_WORDS[sheet] ?? 'the build sheet'}`}
+            icon="arrow-right"
+            onPress={() => onSheet(sheet)}
+          />
+        )}
+        {mapId === null ? null : (
           <Button
             label={`Open ${MAP_DEFINITIONS[mapId].label.toLowerCase()}`}
             icon="arrow-right"
             onPress={() => onMap(mapId)}
           />
-        </View>
-      )}
+        )}
+      </View>
     </Card>
   );
 }

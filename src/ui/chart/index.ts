@@ -1,3 +1,4 @@
 export { LineChart } from './LineChart';
 export type { Band, Series } from './scales';
 export { Scrubber } from './Scrubber';
+export { insideCycle, LaneChart, type Lane, type LaneMark, type LaneSpan } from './LaneChart';

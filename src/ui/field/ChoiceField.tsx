@@ -9,10 +9,14 @@ interface Props {
   value: { readonly value: string; readonly source: Source } | null;
   onCommit: (value: string, words: string) => void;
   onSource: (kind: SourceKind, note: string) => void;
+  /** What is wrong: a conflict with another field. */
+  conflict?: string | null;
+  /** What is unwise about it. */
+  caution?: string | null;
 }
 
 /** One of a few possibilities, with its source and help. */
-export function ChoiceField({ info, value, onCommit, onSource }: Props) {
+export function ChoiceField({ info, value, onCommit, onSource, conflict, caution }: Props) {
   const [sheet, setSheet] = useState<FieldSheet>(null);
   const choose = (id: string) => {
     if (id === value?.value) return;
@@ -25,6 +29,8 @@ export function ChoiceField({ info, value, onCommit, onSource }: Props) {
         source={value?.source ?? null}
         onSource={() => setSheet('source')}
         onHelp={() => setSheet('help')}
+        error={conflict ?? null}
+        caution={caution ?? null}
       >
         <Chips label={info.label} options={info.options} value={value?.value ?? null} onChange={choose} />
       </FieldFrame>

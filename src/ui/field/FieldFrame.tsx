@@ -15,6 +15,8 @@ interface Props {
   /** What is wrong: a sentence. */
   error?: string | null;
   errorId?: string;
+  /** What is unwise, though it may stand: a sentence. */
+  caution?: string | null;
   /** What follows from what was typed, such as the value in other units. */
   derived?: string | null;
   children: ReactNode;
@@ -26,7 +28,17 @@ export function sourceColour(source: Source): keyof Roles {
 }
 
 /** What every field has around its box: name, help, source, and what is wrong with it. */
-export function FieldFrame({ label, source, onSource, onHelp, error, errorId, derived, children }: Props) {
+export function FieldFrame({
+  label,
+  source,
+  onSource,
+  onHelp,
+  error,
+  errorId,
+  caution,
+  derived,
+  children,
+}: Props) {
   const roles = useRoles();
   return (
     <View style={{ gap: SPACE.xs }}>
@@ -70,6 +82,14 @@ export function FieldFrame({ label, source, onSource, onHelp, error, errorId, de
           <Icon name="alert-circle-outline" size={16} color={roles.error} />
           <Text kind="small" colour="error" style={{ flex: 1 }}>
             {error}
+          </Text>
+        </View>
+      )}
+      {caution === null || caution === undefined ? null : (
+        <View role="status" style={{ flexDirection: 'row', gap: SPACE.xs }}>
+          <Icon name="alert-outline" size={16} color={roles.warning} />
+          <Text kind="small" colour="warning" style={{ flex: 1 }}>
+            {caution}
           </Text>
         </View>
       )}

@@ -38,6 +38,8 @@ interface Props {
   onSource: (kind: SourceKind, note: string) => void;
   /** What is wrong beyond the field itself: a conflict with another. */
   conflict?: string | null;
+  /** What is unwise about it. */
+  caution?: string | null;
 }
 
 /** What typed text comes to in this field: an amount, nothing, or why not. */
@@ -65,6 +67,7 @@ export function QuantityField({
   onCommit,
   onSource,
   conflict,
+  caution,
 }: Props) {
   const roles = useRoles();
   const [sheet, setSheet] = useState<FieldSheet | 'unit'>(null);
@@ -103,6 +106,7 @@ export function QuantityField({
         onHelp={() => setSheet('help')}
         error={error ?? conflict ?? null}
         errorId={errorId}
+        caution={caution ?? null}
         derived={derivedText(info, value, context)}
       >
         <View style={{ flexDirection: 'row', gap: SPACE.s }}>

@@ -8,6 +8,7 @@ interface Props {
   onChangeText: (text: string) => void;
   /** Called when the builder leaves the box or presses Enter. */
   onDone?: () => void;
+  onFocus?: () => void;
   /** Called for Enter alone; `onDone` stands in for it when left out. */
   onSubmit?: () => void;
   /** Called for Escape. */
@@ -29,6 +30,7 @@ export const TextBox = forwardRef<TextInput, Props>(function TextBox(
     value,
     onChangeText,
     onDone,
+    onFocus,
     onSubmit,
     onCancel,
     invalid = false,
@@ -61,7 +63,10 @@ export const TextBox = forwardRef<TextInput, Props>(function TextBox(
       autoCorrect={false}
       autoComplete="off"
       onChangeText={onChangeText}
-      onFocus={() => setFocused(true)}
+      onFocus={() => {
+        setFocused(true);
+        onFocus?.();
+      }}
       onBlur={() => {
         setFocused(false);
         onDone?.();

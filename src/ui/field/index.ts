@@ -6,3 +6,6 @@ export { QuantityField, readTyped } from './QuantityField';
 export { SourceSheet } from './SourceSheet';
 export { TextBox } from './TextBox';
 export { NumberBox, type NumberBoxInfo } from './NumberBox';
+export { TableField } from './TableField';
+export { PasteSheet } from './PasteSheet';
+export { filledFrom } from './filledFrom';

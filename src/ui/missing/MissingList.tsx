@@ -7,7 +7,12 @@ import { SPACE } from '../theme';
 
 /** What a computation still needs, with the ways there. */
 export function MissingList({ missing, onGo }: { missing: Missing; onGo: (path: string) => void }) {
-  const sections = [...new Set(missing.fields.map((path) => path.split('.')[0] ?? ''))];
+  const deadTime = missing.fields.includes('injectors.deadTime');
+  const sections = [
+    ...new Set(
+      missing.fields.filter((path) => path !== 'injectors.deadTime').map((path) => path.split('.')[0] ?? ''),
+    ),
+  ];
   return (
     <Card title="Not complete yet">
       {missing.fields.length === 0 ? null : (
@@ -23,6 +28,7 @@ export function MissingList({ missing, onGo }: { missing: Missing; onGo: (path: 
         {sections.includes('injectors') ? (
           <Button label="Go to Injectors" onPress={() => onGo('build/injectors')} />
         ) : null}
+        {deadTime ? <Button label="Go to Dead time" onPress={() => onGo('build/dead-time')} /> : null}
         {missing.maps.length > 0 ? <Button label="Go to Maps" onPress={() => onGo('maps')} /> : null}
       </View>
     </Card>

@@ -1,11 +1,16 @@
-import type { Source, SourceKind } from '../../field';
+import type { Source, SourceKind, TableFieldInfo } from '../../field';
+import { presetOutput, type OutputPurpose } from '../../outputs';
+import { ECUS, filledAssignments } from '../../pins';
+import { conversionContext } from '../context';
 import { emptyCalibration } from '../empty';
+import { fieldInfo, type SectionId } from '../fields';
 import { generatedMap } from '../generate';
 import { MAP_IDS } from '../maps';
+import { pinFunctions } from '../pinFunctions';
+import { baseValue } from '../quantities';
 import type { Calibration } from '../schema';
-
-/** One entered value of a starter: the amount, its unit, and where the demo's builder took it from. */
-export type Entry = readonly [amount: number, unit: string, kind: SourceKind, note?: string];
+import { sectionAt } from '../values';
+import type { Entry } from './entries';
 
 /** An engine as written down by its builder; the demos are opened as such, starters lose the builder's word. */
 export interface EngineSheet {
@@ -15,37 +20,21 @@ export interface EngineSheet {
   readonly starterLabel: string;
   readonly summary: string;
   readonly note: string;
-  readonly engine: Readonly<
-    Record<
-      | 'bore'
-      | 'stroke'
-      | 'cylinders'
-      | 'compressionRatio'
-      | 'altitude'
-      | 'torquePeakSpeed'
-      | 'powerPeakSpeed'
-      | 'maxSpeed'
-      | 'maxManifoldPressure',
-      Entry
-    >
-  >;
-  readonly firingOrder: readonly number[];
-  readonly induction: NonNullable<Calibration['engine']['induction']>['value'];
-  readonly fuel: NonNullable<Calibration['engine']['fuel']>['value'];
-  readonly injectors: Readonly<Record<'ratedFlow' | 'ratedPressure' | 'testDensity' | 'railPressure', Entry>>;
-  readonly regulator: NonNullable<Calibration['injectors']['regulator']>['value'];
-  readonly deadTime: {
-    readonly kind: SourceKind;
-    readonly points: readonly (readonly [volts: number, ms: number])[];
-  };
-  readonly runningSpeedRpm: number;
+  readonly camsGivenBy: Calibration['cams']['givenBy'];
+  readonly sections: Readonly<Partial<Record<SectionId, Readonly<Record<string, Entry>>>>>;
+  /** Id of its engine computer; wired in the order of work. */
+  readonly ecu: string;
+  /** Notes for the loom, by function. */
+  readonly wires: Readonly<Record<string, string>>;
+  readonly outputs: readonly { readonly purpose: OutputPurpose; readonly from: SourceKind }[];
 }
 
 /** Whose word a sheet's values carry: the builder's own, or only a starter's. */
 export type SheetUse = 'demo' | 'starter';
 
 /**
- * The document made from a sheet, maps proposed from its own description and accepted.
+ * The document made from a sheet, maps proposed from its own description and accepted. A demo's loom is wired and
+ * confirmed; a starter's is only a plan.
  * @param date today, YYYY-MM-DD.
  */
 export function calibrationFromSheet(
@@ -58,26 +47,17 @@ export function calibrationFromSheet(
     use === 'starter'
       ? { kind: 'starter', date, note: `From starter “${sheet.starterLabel}”` }
       : { kind, date, ...(note === undefined ? {} : { note }) };
-  const quantity = <T>([amount, unit, kind, note]: Entry) =>
-    ({ amount, unit, source: source(kind, note) }) as T;
   const document = emptyCalibration(name, date);
-  const { engine, injectors } = document;
-  Object.assign(engine, mapEntries(sheet.engine, quantity), {
-    firingOrder: { value: [...sheet.firingOrder], source: source('dataSheet') },
-    induction: { value: sheet.induction, source: source('measured') },
-    fuel: { value: sheet.fuel, source: source('dataSheet') },
-  });
-  Object.assign(injectors, mapEntries(sheet.injectors, quantity), {
-    regulator: { value: sheet.regulator, source: source('measured') },
-    deadTime: {
-      unit: 'ms',
-      points: sheet.deadTime.points.map(([volts, time]) => ({ volts, time })),
-      source: source(sheet.deadTime.kind),
-    },
-  });
+  for (const [section, entries] of Object.entries(sheet.sections) as [SectionId, Record<string, Entry>][]) {
+    for (const [key, entry] of Object.entries(entries)) {
+      sectionAt(document, section)[key] = storedEntry(section, key, entry, source(entry.from, entry.note));
+    }
+  }
+  document.cams.givenBy = sheet.camsGivenBy;
   document.note = use === 'demo' ? sheet.note : '';
   document.standIn = use === 'demo' ? sheet.id : 'described';
-  document.startUp.runningSpeed = quantity([sheet.runningSpeedRpm, 'rev/min', 'estimated']);
+  addOutputs(document, sheet, source);
+  addWiring(document, sheet, source('dataSheet'), use === 'demo' ? date : null);
   for (const mapId of MAP_IDS) {
     const result = generatedMap(document, mapId, { firstRun: true }, date);
     if (!result.ok) throw new TypeError(`${sheet.id} lacks ${result.missing.join(', ')} for ${mapId}`);
@@ -88,9 +68,59 @@ export function calibrationFromSheet(
   return document;
 }
 
-function mapEntries<T>(
-  entries: Readonly<Record<string, Entry>>,
-  make: (entry: Entry) => T,
-): Record<string, T> {
-  return Object.fromEntries(Object.entries(entries).map(([key, entry]) => [key, make(entry)]));
+function storedEntry(section: SectionId, key: string, entry: Entry, source: Source): unknown {
+  switch (entry.kind) {
+    case 'quantity':
+      return { amount: entry.amount, unit: entry.unit, source };
+    case 'value':
+      return { value: typeof entry.value === 'string' ? entry.value : [...entry.value], source };
+    case 'table': {
+      const info = fieldInfo(`${section}.${key}`) as TableFieldInfo;
+      const units = entry.units ?? info.columns.map((column) => column.unit);
+      return { units: [...units], rows: entry.rows.map((row) => [...row]), source };
+    }
+    case 'deadTime':
+      return {
+        unit: 'ms',
+        pressureUnit: 'kPa',
+        pressures: [...entry.pressuresKpa],
+        rows: entry.rows.map(([volts, ...times]) => ({ volts, times })),
+        source,
+      };
+  }
+}
+
+function addOutputs(document: Calibration, sheet: EngineSheet, source: (kind: SourceKind) => Source): void {
+  const { barometricKpa } = conversionContext(document);
+  const engine = {
+    cylinders: baseValue(document, 'engine.cylinders') ?? 4,
+    torquePeakRpm: baseValue(document, 'engine.torquePeakSpeed') ?? 4000,
+    barometricKpa,
+    maxManifoldKpa: baseValue(document, 'engine.maxManifoldPressure') ?? barometricKpa,
+  };
+  document.outputs = sheet.outputs.map(({ purpose, from }) =>
+    presetOutput(purpose, purpose.toLowerCase(), engine, source(from)),
+  );
+}
+
+function addWiring(
+  document: Calibration,
+  sheet: EngineSheet,
+  source: Source,
+  confirmedOn: string | null,
+): void {
+  const ecu = ECUS.find(({ id }) => id === sheet.ecu);
+  if (ecu === undefined) throw new RangeError(`${sheet.id} names an unknown engine computer, ${sheet.ecu}`);
+  const assignments = filledAssignments(ecu, [], pinFunctions(document), source).map((entry) => ({
+    ...entry,
+    wire: sheet.wires[entry.function] ?? '',
+  }));
+  document.pins = {
+    ecu,
+    assignments,
+    confirmed:
+      confirmedOn === null
+        ? null
+        : { date: confirmedOn, wires: assignments.map(({ function: id, pin }) => ({ function: id, pin })) },
+  };
 }

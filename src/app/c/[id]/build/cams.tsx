@@ -1,0 +1,1 @@
+export { CamsScreen as default } from '@/features/build/CamsScreen';

@@ -1,0 +1,1 @@
+export { CoilsScreen as default } from '@/features/build/CoilsScreen';

@@ -1,0 +1,1 @@
+export { DeadTimeScreen as default } from '@/features/build/DeadTimeScreen';

@@ -1,0 +1,1 @@
+export { InjectionScreen as default } from '@/features/build/InjectionScreen';

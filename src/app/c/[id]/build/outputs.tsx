@@ -1,0 +1,1 @@
+export { OutputsScreen as default } from '@/features/build/OutputsScreen';

@@ -1,0 +1,1 @@
+export { PinsScreen as default } from '@/features/build/PinsScreen';

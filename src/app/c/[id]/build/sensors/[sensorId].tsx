@@ -1,0 +1,1 @@
+export { SensorScreen as default } from '@/features/build/SensorScreen';

@@ -1,0 +1,1 @@
+export { SensorsScreen as default } from '@/features/build/SensorsScreen';

@@ -1,0 +1,1 @@
+export { StagingScreen as default } from '@/features/build/StagingScreen';

@@ -1,0 +1,1 @@
+export { TriggerScreen as default } from '@/features/build/TriggerScreen';

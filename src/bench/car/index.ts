@@ -1,0 +1,1 @@
+export { carFor, referenceV, type Car } from './car';

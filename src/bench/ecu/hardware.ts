@@ -1,0 +1,107 @@
+import {
+  coilFunction,
+  coilsOf,
+  dwellOf,
+  firingOf,
+  injectionChoice,
+  injectorFunction,
+  wheelOf,
+  type Calibration,
+} from '@/core/calibration';
+import { chargeCurrentA } from '@/core/coil';
+import { injectorPairs } from '@/core/injector';
+import type { Car } from '../car';
+import { FuelPump } from './fuelPump';
+import { SensorInputs } from './sensing';
+import { syncOf, type Sync } from './sync';
+import { wiringOf, type Wiring } from './wiring';
+
+/** Share of the current a coil needs below which its spark does not light the charge. */
+const WEAK_SPARK_SHARE = 0.55;
+
+/** The engine computer with its calibration, wired into a car: everything between sensors, maps and drivers. */
+export class EcuHardware {
+  /** Cylinders in the order they fire. */
+  readonly order: readonly number[];
+  readonly sync: Sync;
+  readonly sensors: SensorInputs;
+  readonly pump: FuelPump;
+  private readonly dead: { readonly fuel: ReadonlySet<number>; readonly spark: ReadonlySet<number> };
+
+  constructor(
+    private readonly document: Calibration,
+    private readonly car: Car,
+    cylinders: number,
+  ) {
+    const wiring = wiringOf(document, car);
+    this.order =
+      firingOf(document)?.map(({ cylinder }) => cylinder) ??
+      Array.from({ length: cylinders }, (_, i) => i + 1);
+    const needsPhase =
+      injectionChoice(document)?.mode === 'sequential' || document.coils.mode?.value === 'individual';
+    this.sync = syncOf({
+      described: wheelOf(document),
+      real: car.wheel,
+      crankConnected: isItself(wiring, 'crank'),
+      camConnected: isItself(wiring, 'cam'),
+      needsPhase,
+    });
+    this.sensors = new SensorInputs(document, car, wiring);
+    this.pump = new FuelPump(document, wiring);
+    this.dead = {
+      fuel: withoutFuel(document, wiring, this.order),
+      spark: withoutSpark(document, wiring, this.order),
+    };
+  }
+
+  /** Whether the injector of this cylinder hangs on the pin that is opened for it. */
+  hasFuel(cylinder: number): boolean {
+    return !this.dead.fuel.has(cylinder);
+  }
+
+  /** Whether this cylinder gets a spark that lights, at this voltage and speed. */
+  hasSpark(cylinder: number, batteryV: number, speedRpm: number): boolean {
+    if (this.dead.spark.has(cylinder)) return false;
+    if (this.sync.found && this.sync.reversed && this.document.coils.mode?.value === 'individual')
+      return false;
+    const { coil } = this.car;
+    const dwellMs = dwellOf(this.document, batteryV, speedRpm);
+    if (coil === null || dwellMs === null) return true;
+    return chargeCurrentA(coil.primary, batteryV, dwellMs) >= WEAK_SPARK_SHARE * coil.wantedA;
+  }
+
+  /** Cylinders that get no fuel, and those that get no spark in time, by wiring. */
+  get deadCylinders(): { readonly fuel: readonly number[]; readonly spark: readonly number[] } {
+    return { fuel: [...this.dead.fuel], spark: [...this.dead.spark] };
+  }
+
+  /** True when the coils do not reach the current they need at this voltage. */
+  isSparkWeakAt(batteryV: number, speedRpm: number): boolean {
+    const alive = this.order.find((cylinder) => !this.dead.spark.has(cylinder));
+    return alive !== undefined && !this.hasSpark(alive, batteryV, speedRpm);
+  }
+}
+
+function isItself(wiring: Wiring, functionId: string): boolean {
+  const thing = wiring.thingAt(functionId);
+  return thing === undefined || thing === functionId;
+}
+
+function withoutFuel(document: Calibration, wiring: Wiring, order: readonly number[]): Set<number> {
+  const events = firingOf(document);
+  const pairs =
+    injectionChoice(document)?.wiring === 'pairs' && events !== null ? injectorPairs(events) : null;
+  const groups = pairs ?? order.map((cylinder) => [cylinder]);
+  return new Set(
+    groups.flatMap((group) => {
+      const thing = wiring.thingAt(injectorFunction(group));
+      // Injectors changed for each other still spray, at another time of the cycle.
+      return thing === undefined || (thing?.startsWith(injectorFunction([])) ?? false) ? [] : group;
+    }),
+  );
+}
+
+function withoutSpark(document: Calibration, wiring: Wiring, order: readonly number[]): Set<number> {
+  const groups = coilsOf(document)?.groups ?? order.map((cylinder) => [cylinder]);
+  return new Set(groups.flatMap((group) => (isItself(wiring, coilFunction(group)) ? [] : group)));
+}

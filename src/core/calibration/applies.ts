@@ -1,0 +1,90 @@
+import { CAM_ANGLES } from '../cams';
+import { fieldInfo, splitPath, type FieldPath } from './fields';
+import type { Calibration } from './schema';
+import { choiceAt } from './values';
+
+/** Needed for dwell from coil data; with a table they only serve the picture and the check of current. */
+const COIL_DATA: readonly FieldPath[] = ['coils.resistance', 'coils.inductance', 'coils.wantedCurrent'];
+const CAM_FIELDS: readonly string[] = [...CAM_ANGLES.events, ...CAM_ANGLES.lobes];
+const THERMISTOR_FIELDS: Readonly<Record<string, string>> = {
+  resistances: 'resistance',
+  voltages: 'voltage',
+  nominal: 'library',
+  beta: 'library',
+};
+const LINE_FIELDS: Readonly<Record<string, string>> = { points: 'points', slope: 'slope', offset: 'slope' };
+const CAM_SENSOR_FIELDS = ['camEdge', 'camTeeth', 'camPosition', 'camWindow'];
+const SECOND_SET_FIELDS = [
+  'ratedFlow',
+  'ratedPressure',
+  'deadTime',
+  'leastPulse',
+  'by',
+  'beginsAt',
+  'fullAt',
+  'shareAtFull',
+];
+
+/**
+ * True for fields that other choices leave without use: the bore of an engine given by displacement, the curve of a
+ * sensor that is not fitted. They keep what was typed, for the way back.
+ */
+export function isSetAside(document: Calibration, path: FieldPath): boolean {
+  const { section, key } = splitPath(path);
+  const { engine, cams, trigger, coils } = document;
+  switch (section) {
+    case 'engine':
+      if (key === 'bore') return engine.geometry === 'displacement';
+      if (key === 'displacement') return engine.geometry !== 'displacement';
+      if (key === 'firingAngles') return engine.spacing?.value !== 'odd';
+      if (key === 'bankTwo') return engine.layout?.value === 'inline';
+      return false;
+    case 'cams':
+      return CAM_FIELDS.includes(key) && !(CAM_ANGLES[cams.givenBy] as readonly string[]).includes(key);
+    case 'trigger':
+      if (key === 'missingTeeth') return trigger.wheel?.value === 'even';
+      return (
+        CAM_SENSOR_FIELDS.includes(key) && (trigger.camSensor === null || trigger.camSensor.value === 'none')
+      );
+    case 'staging':
+      return SECOND_SET_FIELDS.includes(key) && document.staging.fitted?.value !== 'yes';
+    case 'coils':
+      if (key === 'dwell' || key === 'dwellBySpeed') return coils.dwellBy?.value === 'coil';
+      return false;
+    case 'injectors':
+    case 'injection':
+    case 'startUp':
+      return false;
+    default:
+      return isSensorFieldSetAside(document, path, key);
+  }
+}
+
+function isSensorFieldSetAside(document: Calibration, path: FieldPath, key: string): boolean {
+  const { section } = splitPath(path);
+  const choice = (name: string) => {
+    const other: FieldPath = `${section}.${name}`;
+    return fieldInfo(other) === undefined ? undefined : choiceAt(document, other);
+  };
+  const fitted = choice('fitted');
+  if (fitted !== undefined && fitted !== 'yes' && key !== 'fitted') return true;
+  if (section === 'sensors.lambdaUse') {
+    const { lambdaOne, lambdaTwo } = document.sensors;
+    return lambdaOne.fitted?.value !== 'yes' || lambdaTwo.fitted?.value !== 'yes';
+  }
+  if (key === 'cylinder') return choice('sees') !== 'cylinder';
+  if (key === 'resonance') return choice('kind') !== 'resonant';
+  if (key === 'fallback') return choice('onFault') === 'last';
+  const form = choice('form');
+  const wanted =
+    section === 'sensors.coolant' || section === 'sensors.air' ? THERMISTOR_FIELDS[key] : LINE_FIELDS[key];
+  return form !== undefined && form !== null && wanted !== undefined && form !== wanted;
+}
+
+/** True for a field the work cannot go on without in this document. */
+export function isRequired(document: Calibration, path: FieldPath): boolean {
+  if (isSetAside(document, path)) return false;
+  if (document.engine.geometry === 'displacement' && path === 'engine.stroke') return false;
+  if (COIL_DATA.includes(path) && document.coils.dwellBy?.value === 'table') return false;
+  return fieldInfo(path)?.required ?? false;
+}

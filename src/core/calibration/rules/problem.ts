@@ -1,0 +1,26 @@
+import type { FieldPath } from '../fields';
+import type { Calibration } from '../schema';
+
+/** Where something stands in the document: a field, the pin of a function, an output. */
+export type Place = FieldPath | `pins.${string}` | `outputs.${string}`;
+
+/** Something wrong with a document whose shape is right. */
+export interface DocumentProblem {
+  readonly path: Place;
+  readonly message: string;
+  /** Errors cannot stay; warnings are unwise. */
+  readonly severity: 'error' | 'warning';
+}
+
+/** A subject's rules: everything they find in a document. */
+export type Rule = (document: Calibration) => DocumentProblem[];
+
+/** An error at a place, or nothing for no message. */
+export function errorAt(path: Place, message: string | null): DocumentProblem[] {
+  return message === null ? [] : [{ path, message, severity: 'error' }];
+}
+
+/** A warning at a place, or nothing for no message. */
+export function warningAt(path: Place, message: string | null): DocumentProblem[] {
+  return message === null ? [] : [{ path, message, severity: 'warning' }];
+}

@@ -1,0 +1,15 @@
+import { triggerProblems } from '../../trigger';
+import { wheelOf } from '../hardware';
+import type { Calibration } from '../schema';
+import type { DocumentProblem } from './problem';
+
+/** What is impossible or unwise about the trigger. */
+export function triggerRules(document: Calibration): DocumentProblem[] {
+  const wheel = wheelOf(document);
+  if (wheel === null) return [];
+  return triggerProblems(wheel).map(({ field, message, severity }) => ({
+    path: `trigger.${field}`,
+    message,
+    severity,
+  }));
+}

@@ -1,0 +1,87 @@
+import fc from 'fast-check';
+import { firingEvents } from '../engine';
+import {
+  chargeCurrentA,
+  coilGroups,
+  dwellFitProblem,
+  dwellForCurrentMs,
+  dwellFromTableMs,
+  ignitionModeProblem,
+  timeBetweenSparksMs,
+} from '.';
+
+const COIL = { resistanceOhm: 0.55, inductanceMh: 3.1 };
+const FOUR = firingEvents([1, 3, 4, 2], null);
+const ODD = firingEvents([1, 4, 2, 5, 3, 6], [0, 90, 240, 330, 480, 570]);
+
+describe('charge current', () => {
+  // By hand: 12.6/0.55 = 22.909 A; e^(−2.5·0.55/3.1) = 0.64174; 22.909 × 0.35826 = 8.207.
+  test('0.55 Ω, 3.1 mH at 12.6 V after 2.5 ms is 8.207 A', () => {
+    expect(chargeCurrentA(COIL, 12.6, 2.5)).toBeCloseTo(8.207, 3);
+  });
+
+  test('dwell for a current is the inverse; out of reach it is none', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 8, max: 16, noNaN: true }),
+        fc.double({ min: 1, max: 12, noNaN: true }),
+        (volts, amps) => {
+          const dwell = dwellForCurrentMs(COIL, volts, amps);
+          if (dwell !== null) expect(chargeCurrentA(COIL, volts, dwell)).toBeCloseTo(amps, 6);
+        },
+      ),
+    );
+    // 8 V over 0.55 Ω is 14.5 A at most.
+    expect(dwellForCurrentMs(COIL, 8, 14.6)).toBeNull();
+    expect(dwellForCurrentMs(COIL, 8, 14.5)).not.toBeNull();
+  });
+
+  test('a table is linear between its points and held beyond', () => {
+    const table = [
+      { volts: 8, dwellMs: 6 },
+      { volts: 12, dwellMs: 3 },
+    ];
+    expect([6, 8, 10, 12, 15].map((volts) => dwellFromTableMs(table, volts))).toEqual([6, 6, 4.5, 3, 3]);
+  });
+});
+
+describe('coils and cylinders', () => {
+  test('groups by mode', () => {
+    expect(coilGroups(FOUR, 'individual')).toEqual([[1], [3], [4], [2]]);
+    expect(coilGroups(FOUR, 'wasted')).toEqual([
+      [1, 4],
+      [3, 2],
+    ]);
+    expect(coilGroups(FOUR, 'distributor')).toEqual([[1, 3, 4, 2]]);
+    expect(coilGroups(ODD, 'wasted')).toBeNull();
+  });
+
+  // 8000 rev/min: a turn lasts 7.5 ms. Odd six: the shortest wait is 90°, a quarter turn: 1.875 ms.
+  test('time between sparks of one coil', () => {
+    expect(timeBetweenSparksMs(FOUR, 'distributor', 8000)).toBeCloseTo(3.75, 9);
+    expect(timeBetweenSparksMs(FOUR, 'wasted', 8000)).toBeCloseTo(7.5, 9);
+    expect(timeBetweenSparksMs(FOUR, 'individual', 8000)).toBeCloseTo(15, 9);
+    expect(timeBetweenSparksMs(ODD, 'distributor', 8000)).toBeCloseTo(1.875, 9);
+  });
+
+  test('dwell that does not fit is refused, one that just fits is not', () => {
+    expect(dwellFitProblem(2.51, 1.25, 3.75, 8000)).toMatch(/do not fit into the 3.75 ms/);
+    expect(dwellFitProblem(2.5, 1.25, 3.75, 8000)).toBeNull();
+  });
+
+  test.each([
+    ['individual', { position: true, phase: false }, /needs a cam signal/],
+    ['individual', { position: true, phase: true }, null],
+    ['wasted', { position: false, phase: false }, /teeth all look alike/],
+    ['wasted', { position: true, phase: false }, null],
+    ['distributor', { position: false, phase: false }, null],
+  ] as const)('%s with %j', (mode, permits, message) => {
+    const problem = ignitionModeProblem(FOUR, mode, permits);
+    if (message === null) expect(problem).toBeNull();
+    else expect(problem).toMatch(message);
+  });
+
+  test('wasted spark on an engine without companions is refused', () => {
+    expect(ignitionModeProblem(ODD, 'wasted', { position: true, phase: true })).toMatch(/cannot serve two/);
+  });
+});

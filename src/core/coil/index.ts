@@ -1,0 +1,11 @@
+export {
+  chargeCurrentA,
+  coilGroups,
+  dwellFitProblem,
+  dwellForCurrentMs,
+  dwellFromTableMs,
+  ignitionModeProblem,
+  timeBetweenSparksMs,
+  type CoilPrimary,
+} from './coil';
+export { coilSchema, type Coils, type IgnitionMode } from './coilSchema';

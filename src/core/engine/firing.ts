@@ -1,0 +1,59 @@
+/** Degrees of crank in a four-stroke cycle. */
+export const CYCLE_DEG = 720;
+
+/** One cylinder's firing TDC in the cycle. */
+export interface FiringEvent {
+  readonly cylinder: number;
+  /** ° of crank after the firing TDC of the first cylinder in the order. */
+  readonly angleDeg: number;
+}
+
+/**
+ * When each cylinder fires. Even: one every 720°/cylinders; odd: at the angles given, in firing order.
+ * Example: order 1-3-4-2 evenly → 0, 180, 360, 540.
+ */
+export function firingEvents(
+  order: readonly number[],
+  oddAnglesDeg: readonly number[] | null,
+): FiringEvent[] {
+  return order.map((cylinder, i) => ({
+    cylinder,
+    angleDeg: oddAnglesDeg?.[i] ?? (i * CYCLE_DEG) / order.length,
+  }));
+}
+
+/** The wait before each firing, °, in order: what the crank turns from the one before, round the cycle. */
+export function firingIntervals(events: readonly FiringEvent[]): number[] {
+  return events.map(({ angleDeg }, i) => {
+    const before =
+      i === 0 ? (events[events.length - 1]?.angleDeg ?? 0) - CYCLE_DEG : (events[i - 1]?.angleDeg ?? 0);
+    return angleDeg - before;
+  });
+}
+
+/** The cylinder that stands at TDC together with this one, one turn later in the cycle; null when there is none. */
+export function companionOf(events: readonly FiringEvent[], cylinder: number): number | null {
+  const own = events.find((event) => event.cylinder === cylinder);
+  if (own === undefined) return null;
+  const opposite = (own.angleDeg + CYCLE_DEG / 2) % CYCLE_DEG;
+  return events.find((event) => Math.abs(event.angleDeg - opposite) < 0.5)?.cylinder ?? null;
+}
+
+/** What is wrong with the angles of an odd-fire engine; null when nothing is. */
+export function oddAnglesProblem(anglesDeg: readonly number[], cylinders: number): string | null {
+  if (anglesDeg.length !== cylinders) {
+    return `There are ${anglesDeg.length} firing angles for ${cylinders} cylinders. Enter one for each firing, the first 0.`;
+  }
+  if (anglesDeg[0] !== 0)
+    return `Firing angles count from the first cylinder: the first must be 0, not ${anglesDeg[0]}.`;
+  return null;
+}
+
+/** What is wrong with a list of the cylinders on bank 2; null when nothing is. */
+export function bankProblem(bankTwo: readonly number[], cylinders: number): string | null {
+  const outside = bankTwo.find((cylinder) => cylinder > cylinders);
+  if (outside !== undefined) return `Bank 2 names cylinder ${outside}, but there are ${cylinders}.`;
+  if (new Set(bankTwo).size !== bankTwo.length) return 'Bank 2 names a cylinder twice. Enter each once.';
+  if (bankTwo.length === cylinders) return 'Bank 2 holds every cylinder. Leave those of bank 1 out.';
+  return null;
+}

@@ -1,0 +1,120 @@
+import { companionOf, type FiringEvent } from '../engine/firing';
+
+/** How injections are timed. */
+export type InjectionMode = 'sequential' | 'semiSequential' | 'batch';
+
+/** Whether each injector has its own driver. */
+export type InjectorWiring = 'individual' | 'pairs';
+
+/** One driver: the cylinders on it, and when it opens in the cycle. */
+export interface InjectorOutput {
+  /** Counted from 1, in firing order of the first cylinder on it. */
+  readonly number: number;
+  readonly cylinders: readonly number[];
+  /** End of each injection, ° of crank after the firing TDC of the first cylinder in the order, 0…720. */
+  readonly endsDeg: readonly number[];
+}
+
+/** Injections of one injector in a cycle. */
+export function squirtsPerCycle(mode: InjectionMode): number {
+  return mode === 'sequential' ? 1 : 2;
+}
+
+const CYCLE_DEG = 720;
+
+/** The pairs of cylinders that share a driver: those at TDC together; null when the engine has none such. */
+export function injectorPairs(events: readonly FiringEvent[]): number[][] | null {
+  const pairs: number[][] = [];
+  for (const { cylinder } of events) {
+    if (pairs.some((pair) => pair.includes(cylinder))) continue;
+    const companion = companionOf(events, cylinder);
+    if (companion === null) return null;
+    pairs.push([cylinder, companion]);
+  }
+  return pairs;
+}
+
+/**
+ * Which driver opens which cylinders, and when. Sequential: each once a cycle, ending the given angle before its own
+ * firing TDC. Semi-sequential: cylinders that stand at TDC together, once a turn. Batch: all at once, once a turn.
+ * @param endBeforeTdcDeg end of injection before firing TDC, °.
+ */
+export function injectionOutputs(
+  events: readonly FiringEvent[],
+  mode: InjectionMode,
+  wiring: InjectorWiring,
+  endBeforeTdcDeg: number,
+): InjectorOutput[] {
+  const wrapped = (angle: number) => ((angle % CYCLE_DEG) + CYCLE_DEG) % CYCLE_DEG;
+  const groups =
+    wiring === 'pairs' ? (injectorPairs(events) ?? []) : events.map(({ cylinder }) => [cylinder]);
+  const angleOf = (cylinder: number) => events.find((event) => event.cylinder === cylinder)?.angleDeg ?? 0;
+  const firstAngle = events[0]?.angleDeg ?? 0;
+  return groups.map((cylinders, i) => {
+    const own = mode === 'batch' ? firstAngle : angleOf(cylinders[0] as number);
+    const end = wrapped(own - endBeforeTdcDeg);
+    const ends = mode === 'sequential' ? [end] : [end, wrapped(end + CYCLE_DEG / 2)];
+    return { number: i + 1, cylinders, endsDeg: ends.sort((a, b) => a - b) };
+  });
+}
+
+/** Why an injection mode cannot be had. */
+export interface ModeRefusal {
+  readonly field: 'mode' | 'wiring';
+  readonly message: string;
+}
+
+/**
+ * Every reason against a mode: no cam signal, no position, pairs that cannot be timed one by one or do not exist, and
+ * fewer drivers than are needed.
+ * @param driverCount injector drivers of the engine computer; null while none is chosen.
+ */
+export function modeRefusals(
+  events: readonly FiringEvent[],
+  mode: InjectionMode,
+  wiring: InjectorWiring,
+  permits: { readonly position: boolean; readonly phase: boolean } | null,
+  driverCount: number | null,
+): ModeRefusal[] {
+  const found: ModeRefusal[] = [];
+  if (mode === 'sequential' && permits !== null && !permits.phase) {
+    found.push({
+      field: 'mode',
+      message:
+        'Sequential injection needs a cam signal that tells the two turns of a cycle apart, and there is none. Fit a cam sensor with one tooth, or choose semi-sequential or batch.',
+    });
+  }
+  if (mode === 'semiSequential' && permits !== null && !permits.position) {
+    found.push({
+      field: 'mode',
+      message:
+        'Semi-sequential injection needs to know where the crank is; these teeth all look alike. Choose batch, or another trigger.',
+    });
+  }
+  if (wiring === 'pairs' && mode === 'sequential') {
+    found.push({
+      field: 'wiring',
+      message:
+        'Two injectors on one driver cannot be timed one by one. Wire them individually, or choose semi-sequential or batch.',
+    });
+  }
+  if (wiring === 'pairs' && injectorPairs(events) === null) {
+    found.push({
+      field: 'wiring',
+      message:
+        'Not every cylinder has another at TDC with it, so they cannot be wired in pairs. Wire them individually.',
+    });
+  }
+  const needed = wiring === 'pairs' ? Math.ceil(events.length / 2) : events.length;
+  if (driverCount !== null && driverCount < needed) {
+    found.push({
+      field: 'wiring',
+      message: `${needed} injector drivers are needed and the engine computer has ${driverCount}. ${
+        wiring === 'individual' && driverCount * 2 >= events.length
+          ? 'Wire injectors in pairs, or choose a larger one.'
+          : 'Choose a larger one.'
+      }`,
+    });
+  }
+  return found;
+}

@@ -1,0 +1,58 @@
+import * as z from 'zod';
+import { sourceSchema } from '../field';
+import { CHANNEL_IDS } from './channels';
+
+/** Most conditions of an output, and most outputs. */
+export const MAX_CONDITIONS = 3;
+export const MAX_OUTPUTS = 16;
+
+/** One thing an output looks at. Threshold and hysteresis in the channel's base unit. */
+export const conditionSchema = z.object({
+  channel: z.enum(CHANNEL_IDS),
+  comparison: z.enum(['above', 'below']),
+  threshold: z.number(),
+  hysteresis: z.number().min(0),
+  /** Once on or off, at least this long, s. */
+  minOnS: z.number().min(0).max(120),
+  minOffS: z.number().min(0).max(120),
+});
+
+/** What an output is there for; it names the pin's function. */
+export const OUTPUT_PURPOSES = [
+  'fuelPump',
+  'secondPump',
+  'fan',
+  'tachometer',
+  'warningLamp',
+  'other',
+] as const;
+
+/** A switched or pulsing output. */
+export const outputSchema = z.object({
+  id: z.string().regex(/^[a-z0-9-]{1,24}$/),
+  name: z.string().trim().min(1).max(40),
+  purpose: z.enum(OUTPUT_PURPOSES),
+  join: z.enum(['and', 'or']),
+  conditions: z.array(conditionSchema).max(MAX_CONDITIONS),
+  /** For one that pulses with the engine: pulses a turn. Null for a switch. */
+  pulsesPerTurn: z.number().min(0.5).max(12).nullable(),
+  /** Speed that idle is raised by while it is on, rev/min. */
+  raisesIdleRpm: z.number().min(0).max(1000),
+  source: sourceSchema,
+});
+
+/** Every output, ids unlike each other. */
+export const outputsSchema = z
+  .array(outputSchema)
+  .max(MAX_OUTPUTS)
+  .superRefine((outputs, context) => {
+    outputs.forEach(({ id }, i) => {
+      if (outputs.findIndex((other) => other.id === id) < i) {
+        context.addIssue({ code: 'custom', path: [i, 'id'], message: `Two outputs are called “${id}”` });
+      }
+    });
+  });
+
+export type Condition = z.infer<typeof conditionSchema>;
+export type Output = z.infer<typeof outputSchema>;
+export type OutputPurpose = (typeof OUTPUT_PURPOSES)[number];

@@ -1,0 +1,154 @@
+import {
+  CHANNELS,
+  chatterCount,
+  onStretches,
+  OUTPUT_PURPOSES,
+  outputProblems,
+  outputSchema,
+  outputStates,
+  outputsSchema,
+  outputSweep,
+  presetOutput,
+  type ChannelSample,
+  type Condition,
+  type Output,
+} from '.';
+
+const SOURCE = { kind: 'estimated', date: '2026-11-23' } as const;
+const ENGINE = { cylinders: 6, torquePeakRpm: 4600, barometricKpa: 80.5, maxManifoldKpa: 165 };
+const SWEEP = outputSweep({ idleRpm: 1000, maxSpeedRpm: 7400, barometricKpa: 80.5, maxManifoldKpa: 165 });
+
+const rest: Omit<ChannelSample, 'timeS'> = {
+  speed: 0,
+  manifoldPressure: 100,
+  throttle: 0,
+  coolant: 20,
+  battery: 12,
+  oilPressure: 0,
+  vehicleSpeed: 0,
+  sinceKeyOn: 0,
+};
+/** One sample a second with these engine speeds. */
+const speeds = (...values: number[]): ChannelSample[] =>
+  values.map((speed, i) => ({ ...rest, timeS: i, speed }));
+const above = (change: Partial<Condition> = {}): Condition => ({
+  channel: 'speed',
+  comparison: 'above',
+  threshold: 3000,
+  hysteresis: 200,
+  minOnS: 0,
+  minOffS: 0,
+  ...change,
+});
+const states = (conditions: Condition[], samples: ChannelSample[], join: 'and' | 'or' = 'and') =>
+  outputStates({ conditions, join }, samples).map(Number).join('');
+
+describe('an output over time', () => {
+  // On above 3000; off only at 2800 or below.
+  test('lets go only past its hysteresis', () => {
+    expect(states([above()], speeds(2900, 3000, 3001, 2900, 2801, 2800, 2900))).toBe('0011100');
+  });
+
+  test('below turns the comparison round', () => {
+    expect(states([above({ comparison: 'below' })], speeds(3100, 2999, 3100, 3199, 3200))).toBe('01110');
+  });
+
+  test('stays on and off for its least times', () => {
+    expect(states([above({ minOnS: 3 })], speeds(3100, 0, 0, 0, 0))).toBe('11100');
+    expect(states([above({ minOffS: 3 })], speeds(3100, 0, 3100, 3100, 3100))).toBe('10001');
+  });
+
+  test('conditions are joined by and, or by or; none is never on', () => {
+    const warm = above({ channel: 'coolant', threshold: 90, hysteresis: 5 });
+    const samples = speeds(3100, 0, 3100).map((sample, i) => ({ ...sample, coolant: i > 0 ? 95 : 20 }));
+    expect(states([above(), warm], samples, 'and')).toBe('001');
+    expect(states([above(), warm], samples, 'or')).toBe('111');
+    expect(states([], samples)).toBe('000');
+  });
+
+  test('stretches and chatter are counted', () => {
+    const samples = speeds(3100, 0, 3100, 0, 0, 0, 3100);
+    const stretches = onStretches(outputStates({ conditions: [above()], join: 'and' }, samples), samples);
+    expect(stretches).toEqual([
+      { fromS: 0, toS: 1 },
+      { fromS: 2, toS: 3 },
+      { fromS: 6, toS: 6 },
+    ]);
+    expect(chatterCount(stretches)).toBe(1);
+  });
+});
+
+describe('over the sweep', () => {
+  const strip = (output: Output) => onStretches(outputStates(output, SWEEP.samples), SWEEP.samples);
+  const preset = (purpose: (typeof OUTPUT_PURPOSES)[number]) => presetOutput(purpose, 'x', ENGINE, SOURCE);
+
+  test('the fuel pump primes for 3 s, stops, and runs from the first turn on', () => {
+    const [prime, run, ...more] = strip(preset('fuelPump'));
+    expect(prime?.fromS).toBe(0);
+    expect(prime?.toS).toBeCloseTo(3, 1);
+    expect(run?.fromS).toBeCloseTo(5, 1);
+    expect(run?.toS).toBe(SWEEP.samples[SWEEP.samples.length - 1]?.timeS);
+    expect(more).toEqual([]);
+  });
+
+  test('the second pump stays on through gear changes; without hysteresis it chatters', () => {
+    const output = preset('secondPump');
+    expect(chatterCount(strip(output))).toBe(0);
+    const bare = {
+      ...output,
+      conditions: output.conditions.map((c) => ({ ...c, hysteresis: 0, minOnS: 0 })),
+    };
+    expect(chatterCount(strip(bare))).toBeGreaterThan(1);
+  });
+
+  test('the fan comes on once, hot, and goes off cooling down', () => {
+    const stretches = strip(preset('fan'));
+    expect(stretches).toHaveLength(1);
+    expect(stretches[0]?.toS).toBeLessThan(SWEEP.phases[5]?.toS ?? 0);
+  });
+
+  test('every channel stays within what it can be, and the phases follow each other', () => {
+    for (const sample of SWEEP.samples) {
+      for (const channel of Object.values(CHANNELS)) {
+        expect(sample[channel.id]).toBeGreaterThanOrEqual(channel.min - 10);
+        expect(sample[channel.id]).toBeLessThanOrEqual(channel.max);
+      }
+    }
+    expect(SWEEP.phases.map(({ fromS }) => fromS)).toEqual([0, 5, 13, 22, 31, 43]);
+  });
+
+  test.each(OUTPUT_PURPOSES)('the preset %s is valid and without problems', (purpose) => {
+    const output = preset(purpose);
+    expect(outputSchema.parse(output)).toEqual(output);
+    expect(outputProblems(output)).toEqual([]);
+  });
+});
+
+describe('what cannot be', () => {
+  const output = (conditions: Condition[]): Output => ({
+    ...presetOutput('other', 'x', ENGINE, SOURCE),
+    conditions,
+  });
+  const messages = (...conditions: Condition[]) =>
+    outputProblems(output(conditions)).map(({ message }) => message);
+
+  test('no condition', () => expect(messages()).toEqual([expect.stringMatching(/never on/)]));
+
+  test('a threshold outside its channel; at its end it may stand', () => {
+    expect(messages(above({ threshold: 20001 }))).toEqual([
+      expect.stringMatching(/0 to 20000; 20001 is outside/),
+    ]);
+    expect(messages(above({ threshold: 20000 }))).toEqual([]);
+  });
+
+  test('a hysteresis it can never get out of', () => {
+    expect(messages(above({ threshold: 100, hysteresis: 101 }))).toEqual([
+      expect.stringMatching(/never switch off/),
+    ]);
+    expect(messages(above({ threshold: 100, hysteresis: 100 }))).toEqual([]);
+  });
+
+  test('two of the same id', () => {
+    expect(outputsSchema.safeParse([output([above()]), output([above()])]).success).toBe(false);
+  });
+});

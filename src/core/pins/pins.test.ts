@@ -1,0 +1,116 @@
+import {
+  ECUS,
+  ecuSchema,
+  filledAssignments,
+  freeFunctions,
+  freePins,
+  loomList,
+  loomMoves,
+  pinCounts,
+  unwired,
+  wiringConflicts,
+  type EcuDescription,
+  type PinAssignment,
+  type PinFunction,
+} from '.';
+
+const SOURCE = { kind: 'computed', date: '2026-11-23' } as const;
+const FOUR = ECUS[0] as EcuDescription;
+const wire = (id: string, pin: string): PinAssignment => ({ function: id, pin, wire: '', source: SOURCE });
+const FUNCTIONS: PinFunction[] = [
+  { id: 'coolant', label: 'Coolant temperature', accepts: ['temperature'] },
+  { id: 'air', label: 'Air temperature', accepts: ['temperature'] },
+  { id: 'coil1', label: 'Coil 1', accepts: ['coilLogic'], because: 'Its igniter takes a logic signal.' },
+  { id: 'pump', label: 'Fuel pump', accepts: ['lowSide', 'highSide'] },
+];
+
+describe('engine computers as data', () => {
+  test('three ship, valid, each larger than the one before', () => {
+    expect(ECUS.map((ecu) => ecu.pins.filter((pin) => pin.kind === 'injector').length)).toEqual([4, 6, 12]);
+    expect(pinCounts(FOUR)).toContainEqual({ kind: 'temperature', count: 2 });
+  });
+
+  test.each([
+    ['a pin listed twice', { pins: [...FOUR.pins, FOUR.pins[0]] }, /Pin A1 is listed twice/],
+    [
+      'a driver without a limit',
+      { pins: [...FOUR.pins, { id: 'Z1', kind: 'lowSide' }] },
+      /Z1 drives a load and needs maxA/,
+    ],
+    ['a pin name that is none', { pins: [...FOUR.pins, { id: 'pin 7', kind: 'cam' }] }, /called by a letter/],
+    ['another format', { format: 'something' }, /lumbre-ecu/],
+  ])('%s is refused', (_, change, message) => {
+    const result = ecuSchema.safeParse({ ...FOUR, ...change });
+    expect(result.success).toBe(false);
+    expect(JSON.stringify(result.error?.issues)).toMatch(message);
+  });
+});
+
+describe('functions and pins', () => {
+  test('only fitting free pins are offered, from either end', () => {
+    const offered = freePins(FOUR, [wire('coolant', 'A7')], FUNCTIONS[1] as PinFunction);
+    expect(offered.map((pin) => pin.id)).toEqual(['A8']);
+    const pump = freePins(FOUR, [], FUNCTIONS[3] as PinFunction).map((pin) => pin.id);
+    expect(pump).toEqual(['B9', 'B10', 'B11', 'B12']);
+    const pin = FOUR.pins.find(({ id }) => id === 'A8');
+    expect(pin && freeFunctions(pin, [wire('coolant', 'A7')], FUNCTIONS).map(({ id }) => id)).toEqual([
+      'air',
+    ]);
+  });
+
+  test('two jobs on one pin are a conflict at both', () => {
+    const conflicts = wiringConflicts(FOUR, [wire('coolant', 'A7'), wire('air', 'A7')], FUNCTIONS);
+    expect(conflicts.map((conflict) => conflict.function)).toEqual(['coolant', 'air']);
+    expect(conflicts[0]?.message).toBe(
+      'Pin A7 does Coolant temperature and Air temperature. Give one of them another pin.',
+    );
+    expect(wiringConflicts(FOUR, [wire('coolant', 'A7'), wire('air', 'A8')], FUNCTIONS)).toEqual([]);
+  });
+
+  test('a pin of the wrong kind, and one that does not exist, are conflicts', () => {
+    const direct = wiringConflicts(ECUS[1] as EcuDescription, [wire('coil1', 'B13')], FUNCTIONS);
+    expect(direct[0]).toMatchObject({
+      burns: true,
+      message: expect.stringMatching(/coil driver, direct. Its igniter/),
+    });
+    expect(wiringConflicts(FOUR, [wire('coil1', 'Z9')], FUNCTIONS)[0]?.message).toMatch(/has no pin Z9/);
+  });
+
+  test('filling keeps what is wired and leaves out what has no pin left', () => {
+    const two = FUNCTIONS.slice(0, 2);
+    const three = [...two, { id: 'oil', label: 'Oil temperature', accepts: ['temperature'] as const }];
+    const filled = filledAssignments(FOUR, [wire('air', 'A7')], three, SOURCE);
+    expect(filled.map((entry) => `${entry.function} ${entry.pin}`)).toEqual(['air A7', 'coolant A8']);
+    expect(unwired(filled, three).map(({ id }) => id)).toEqual(['oil']);
+  });
+});
+
+describe('the loom', () => {
+  test('what to move is told from the wiring last confirmed', () => {
+    const confirmed = {
+      date: '2026-11-01',
+      wires: [
+        { function: 'coolant', pin: 'A7' },
+        { function: 'pump', pin: 'B9' },
+      ],
+    };
+    expect(loomMoves({ assignments: [wire('coolant', 'A8'), wire('air', 'A7')], confirmed })).toEqual([
+      { function: 'coolant', from: 'A7', to: 'A8' },
+      { function: 'pump', from: 'B9', to: null },
+      { function: 'air', from: null, to: 'A7' },
+    ]);
+    expect(loomMoves({ assignments: [wire('coolant', 'A8')], confirmed: null })).toEqual([]);
+  });
+
+  test('the list has every pin once, those with a job first', () => {
+    const list = loomList(FOUR, [wire('pump', 'B9'), wire('coolant', 'A7')], FUNCTIONS);
+    expect(list.map((line) => line.pin).slice(0, 3)).toEqual(['A7', 'B9', 'A1']);
+    expect(list[0]).toEqual({
+      pin: 'A7',
+      kind: 'Temperature input',
+      function: 'Coolant temperature',
+      wire: '',
+    });
+    expect(list).toHaveLength(FOUR.pins.length);
+  });
+});

@@ -1,0 +1,118 @@
+import { ZERO_CELSIUS_K } from '../units';
+
+/** 1/T = a + b·ln R + c·(ln R)³, T in K, R in Ω (Steinhart & Hart 1968). */
+export interface SteinhartHart {
+  readonly a: number;
+  readonly b: number;
+  readonly c: number;
+}
+
+/** A measured or listed point of a thermistor. */
+export interface ResistancePoint {
+  readonly temperatureC: number;
+  readonly ohm: number;
+}
+
+/** A fitted thermistor with what is left over at every point, K: positive where the curve reads too warm. */
+export interface ThermistorFit {
+  readonly curve: SteinhartHart;
+  readonly residualsK: readonly number[];
+  /** Index of the point that is off most; null for three points, which are met exactly. */
+  readonly worst: number | null;
+}
+
+/**
+ * Fits the curve: exact for three points, least squares in 1/T beyond.
+ * Example: (−20 °C, 15462 Ω), (20, 2500), (100, 186.6) → a 1.28084e-3, b 2.63739e-4, c 1.39623e-7.
+ * @throws {RangeError} for fewer than three points or two of the same resistance.
+ */
+export function thermistorFit(points: readonly ResistancePoint[]): ThermistorFit {
+  if (points.length < 3) throw new RangeError('A thermistor curve needs three points');
+  const mean = points.reduce((sum, { ohm }) => sum + Math.log(ohm), 0) / points.length;
+  const rows = points.map(({ ohm }) => {
+    const l = Math.log(ohm);
+    return [1, l - mean, l ** 3 - mean ** 3];
+  });
+  const targets = points.map(({ temperatureC }) => 1 / (temperatureC + ZERO_CELSIUS_K));
+  const [a0, b, c] = leastSquares(rows, targets);
+  const curve = { a: a0 - b * mean - c * mean ** 3, b, c };
+  const residualsK = points.map(({ ohm, temperatureC }) => thermistorC(curve, ohm) - temperatureC);
+  const sizes = residualsK.map(Math.abs);
+  return { curve, residualsK, worst: points.length === 3 ? null : sizes.indexOf(Math.max(...sizes)) };
+}
+
+/** The curve of a thermistor listed by nominal resistance at 25 °C and B value: the equation with c = 0. */
+export function thermistorFromBeta(nominalOhm: number, betaK: number): SteinhartHart {
+  return { a: 1 / (25 + ZERO_CELSIUS_K) - Math.log(nominalOhm) / betaK, b: 1 / betaK, c: 0 };
+}
+
+/** Temperature at a resistance, °C. Example: the fit above at 1175 Ω → 39.88. */
+export function thermistorC({ a, b, c }: SteinhartHart, ohm: number): number {
+  const l = Math.log(ohm);
+  return 1 / (a + b * l + c * l ** 3) - ZERO_CELSIUS_K;
+}
+
+const LN_OHM_RANGE = { low: Math.log(0.01), high: Math.log(1e9) } as const;
+
+/** Resistance at a temperature, Ω: the inverse, found by bisection in ln R. */
+export function thermistorOhm({ a, b, c }: SteinhartHart, temperatureC: number): number {
+  const wanted = 1 / (temperatureC + ZERO_CELSIUS_K);
+  let { low, high }: { low: number; high: number } = LN_OHM_RANGE;
+  for (let i = 0; i < 60; i += 1) {
+    const middle = (low + high) / 2;
+    if (a + b * middle + c * middle ** 3 < wanted) low = middle;
+    else high = middle;
+  }
+  return Math.exp((low + high) / 2);
+}
+
+/** True when resistance falls all the way from −60 to 200 °C, so that every voltage means one temperature. */
+export function isFalling(curve: SteinhartHart): boolean {
+  const { a, b, c } = curve;
+  for (let l = Math.log(1); l <= Math.log(1e6); l += 0.25) {
+    const inverse = a + b * l + c * l ** 3;
+    const within = inverse > 1 / (200 + ZERO_CELSIUS_K) && inverse < 1 / (ZERO_CELSIUS_K - 60);
+    if (within && b + 3 * c * l * l <= 0) return false;
+  }
+  return b > 0 || c > 0;
+}
+
+/** Solves the normal equations of a three-column least-squares problem, columns scaled to one. */
+function leastSquares(rows: readonly number[][], targets: readonly number[]): [number, number, number] {
+  const scales = [0, 1, 2].map((k) => Math.max(...rows.map((row) => Math.abs(row[k] as number))) || 1);
+  const matrix = [0, 1, 2].map((i) => [
+    ...[0, 1, 2].map((k) =>
+      rows.reduce(
+        (sum, row) =>
+          sum + ((row[i] as number) / (scales[i] as number)) * ((row[k] as number) / (scales[k] as number)),
+        0,
+      ),
+    ),
+    rows.reduce(
+      (sum, row, r) => sum + ((row[i] as number) / (scales[i] as number)) * (targets[r] as number),
+      0,
+    ),
+  ]);
+  for (let column = 0; column < 3; column += 1) {
+    const pivot = [0, 1, 2]
+      .slice(column)
+      .reduce(
+        (best, row) => (Math.abs(at(matrix, row, column)) > Math.abs(at(matrix, best, column)) ? row : best),
+        column,
+      );
+    if (Math.abs(at(matrix, pivot, column)) < 1e-13)
+      throw new RangeError('Two points have the same resistance');
+    [matrix[column], matrix[pivot]] = [matrix[pivot] as number[], matrix[column] as number[]];
+    for (let row = 0; row < 3; row += 1) {
+      if (row === column) continue;
+      const factor = at(matrix, row, column) / at(matrix, column, column);
+      matrix[row] = (matrix[row] as number[]).map((value, k) => value - factor * at(matrix, column, k));
+    }
+  }
+  const solved = (i: number) => at(matrix, i, 3) / at(matrix, i, i) / (scales[i] as number);
+  return [solved(0), solved(1), solved(2)];
+}
+
+function at(matrix: readonly number[][], row: number, column: number): number {
+  return (matrix[row] as number[])[column] as number;
+}

@@ -1,0 +1,121 @@
+import {
+  teethPerCamPulse,
+  triggerPattern,
+  triggerPermits,
+  triggerProblems,
+  turnsToSync,
+  type TriggerWheel,
+} from '.';
+
+const wheel = (change: Partial<TriggerWheel> = {}): TriggerWheel => ({
+  kind: 'missing',
+  teeth: 36,
+  missing: 1,
+  tdcOffsetDeg: 80,
+  cam: { teeth: 1, beforeTdcDeg: 300, windowDeg: 40 },
+  ...change,
+});
+const cam = (change: Partial<NonNullable<TriggerWheel['cam']>>) => ({
+  teeth: 1,
+  beforeTdcDeg: 300,
+  windowDeg: 40,
+  ...change,
+});
+const fields = (given: TriggerWheel) =>
+  triggerProblems(given).map(({ severity, field }) => `${severity} ${field}`);
+
+describe('the tooth picture', () => {
+  // 36 − 1: 35 teeth a turn, 10° apart. The first stands 80° before TDC: at 640 (turn 1) and 280 (turn 2). The last of
+  // the first turn stands 34 teeth on, at 640 + 340 − 720 = 260: the gap is 260…280, and 620…640.
+  test('teeth, gap and cam pulse stand where they pass', () => {
+    const { teethDeg, gapsDeg, camDeg } = triggerPattern(wheel());
+    expect(teethDeg).toHaveLength(70);
+    expect(teethDeg).toEqual(expect.arrayContaining([280, 290, 640, 260, 620]));
+    expect(teethDeg).not.toEqual(expect.arrayContaining([270]));
+    expect(gapsDeg.map((gap) => [gap.from, gap.to]).sort()).toEqual([
+      [260, 280],
+      [620, 640],
+    ]);
+    expect(camDeg).toEqual([420]);
+  });
+
+  // 2 × 35 = 70; 2 × 58 = 116 with 60 − 2; 2 × 12 = 24 on an even twelve.
+  test('crank teeth for each cam pulse', () => {
+    expect(teethPerCamPulse(wheel())).toBe(70);
+    expect(teethPerCamPulse(wheel({ teeth: 60, missing: 2 }))).toBe(116);
+    expect(teethPerCamPulse(wheel({ kind: 'even', teeth: 12, missing: 0 }))).toBe(24);
+    expect(teethPerCamPulse(wheel({ cam: null }))).toBeNull();
+  });
+});
+
+describe('what a trigger permits', () => {
+  test.each([
+    ['gap and one cam tooth', wheel(), true, true],
+    ['gap and three cam teeth', wheel({ cam: cam({ teeth: 3 }) }), true, true],
+    ['gap and two cam teeth, alike in both turns', wheel({ cam: cam({ teeth: 2 }) }), true, false],
+    ['gap alone', wheel({ cam: null }), true, false],
+    ['even teeth and one cam tooth', wheel({ kind: 'even', missing: 0 }), true, true],
+    [
+      'even teeth and two cam teeth',
+      wheel({ kind: 'even', missing: 0, cam: cam({ teeth: 2 }) }),
+      false,
+      false,
+    ],
+    ['even teeth alone', wheel({ kind: 'even', missing: 0, cam: null }), false, false],
+  ])('%s', (_, given, position, phase) => {
+    expect(triggerPermits(given)).toMatchObject({ position, phase });
+  });
+
+  test('the reason names what is missing', () => {
+    expect(triggerPermits(wheel({ cam: null })).reason).toMatch(/without a cam signal/);
+  });
+
+  test('the cycle is found within two turns, place alone within one', () => {
+    expect(turnsToSync(wheel())).toBe(2);
+    expect(turnsToSync(wheel({ cam: null }))).toBe(1);
+  });
+});
+
+describe('impossible and unwise sets', () => {
+  test('a usual one has none', () => expect(fields(wheel())).toEqual([]));
+
+  test('as many teeth left out as there are is refused', () => {
+    expect(fields(wheel({ teeth: 4, missing: 4 }))).toEqual(['error missingTeeth']);
+    expect(fields(wheel({ teeth: 4, missing: 3 }))).toEqual(['error missingTeeth']);
+  });
+
+  // 12 − 4: 8 teeth and a gap of 4 = half of them: refused. 12 − 3: 6 < 9 passes.
+  test('a gap as long as half the teeth is refused, a shorter one is not', () => {
+    expect(fields(wheel({ teeth: 12, missing: 4 }))).toContain('error missingTeeth');
+    expect(fields(wheel({ teeth: 12, missing: 3 }))).not.toContain('error missingTeeth');
+  });
+
+  // 36 − 1: the gap is the last 20° of a turn after the first tooth: 340…360.
+  test('TDC inside the gap is warned of; at its edge not', () => {
+    expect(fields(wheel({ tdcOffsetDeg: 350 }))).toContain('warning tdcOffset');
+    expect(fields(wheel({ tdcOffsetDeg: 340 }))).not.toContain('warning tdcOffset');
+  });
+
+  // 360/12 = 30° just passes, 360/11 = 32.7° does not.
+  test('a coarse wheel is warned of', () => {
+    expect(fields(wheel({ kind: 'even', teeth: 11, missing: 0 }))).toContain('warning teeth');
+    expect(fields(wheel({ kind: 'even', teeth: 12, missing: 0 }))).not.toContain('warning teeth');
+  });
+
+  // Three cam teeth stand 240° apart; half-way is 120°.
+  test('a cam window that reaches the next pulse is refused', () => {
+    expect(fields(wheel({ cam: cam({ teeth: 3, windowDeg: 121 }) }))).toContain('error camWindow');
+    expect(fields(wheel({ cam: cam({ teeth: 3, windowDeg: 120 }) }))).not.toContain('error camWindow');
+  });
+
+  // 70 crank teeth do not divide by 3; 2 × (36 − 3) = 66 do.
+  test('crank teeth that do not divide by the cam teeth are warned of', () => {
+    expect(fields(wheel({ cam: cam({ teeth: 3 }) }))).toContain('warning camTeeth');
+    expect(fields(wheel({ missing: 3, cam: cam({ teeth: 3 }) }))).not.toContain('warning camTeeth');
+  });
+
+  // The gap of the first turn is 620…640, so a pulse 90° before TDC (630) is inside, one 300° before (420) is not.
+  test('a cam pulse inside the gap is warned of', () => {
+    expect(fields(wheel({ cam: cam({ beforeTdcDeg: 90 }) }))).toContain('warning camPosition');
+  });
+});

@@ -1,0 +1,54 @@
+import * as DocumentPicker from 'expo-document-picker';
+import type * as z from 'zod';
+import { ecuSchema, ECU_FORMAT, type EcuDescription } from '@/core/pins';
+import { INJECTOR_LIBRARY_FORMAT, injectorLibrarySchema, type InjectorLibrary } from '@/core/injector';
+import { MAX_FILE_BYTES, readJson } from './json';
+
+/** A part's description out of a file, or a sentence why not. */
+export type PartResult<T> =
+  { readonly ok: true; readonly part: T } | { readonly ok: false; readonly message: string };
+
+/** Reads a file of a known format: what is wrong is said with its place. */
+function readPart<T>(text: string, schema: z.ZodType<T>, format: string, what: string): PartResult<T> {
+  const read = readJson(text);
+  if (!read.ok) {
+    return {
+      ok: false,
+      message: `The file is not JSON: it goes wrong at line ${read.line}, column ${read.column}.`,
+    };
+  }
+  if ((read.json as { format?: unknown } | null)?.format !== format) {
+    return { ok: false, message: `The file is not ${what}: its “format” is not “${format}”.` };
+  }
+  const parsed = schema.safeParse(read.json);
+  if (parsed.success) return { ok: true, part: parsed.data };
+  const [issue] = parsed.error.issues;
+  return {
+    ok: false,
+    message: `${issue?.path.join('.') ?? ''}: ${issue?.message ?? 'not valid'}. Correct it there.`,
+  };
+}
+
+/** The description of an engine computer out of a file's text. */
+export function readEcu(text: string): PartResult<EcuDescription> {
+  return readPart(text, ecuSchema, ECU_FORMAT, 'the description of an engine computer');
+}
+
+/** A library of injector sets out of a file's text. */
+export function readInjectorLibrary(text: string): PartResult<InjectorLibrary> {
+  return readPart(text, injectorLibrarySchema, INJECTOR_LIBRARY_FORMAT, 'a library of injectors');
+}
+
+/** Asks for a file and reads it; null when none was chosen. The message of a refusal names the file. */
+export async function pickPart<T>(read: (text: string) => PartResult<T>): Promise<PartResult<T> | null> {
+  const picked = await DocumentPicker.getDocumentAsync({
+    type: ['application/json', '.json'],
+    base64: false,
+  });
+  const file = picked.assets?.[0]?.file;
+  if (picked.canceled || file === undefined) return null;
+  if (file.size > MAX_FILE_BYTES)
+    return { ok: false, message: `${file.name} is too large to be one. Choose another file.` };
+  const result = read(await file.text());
+  return result.ok ? result : { ok: false, message: `${file.name} was not taken. ${result.message}` };
+}

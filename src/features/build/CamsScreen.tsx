@@ -1,0 +1,96 @@
+import { valvesOf, type Calibration } from '@/core/calibration';
+import { CAM_ANGLES, overlapDeg } from '@/core/cams';
+import { camMeaning } from '@/core/meaning';
+import { edit, useDocument } from '@/data/session/session';
+import { Chips } from '@/ui/button/Chips';
+import { insideCycle, LaneChart, type Lane } from '@/ui/chart';
+import { Card } from '@/ui/layout';
+import { Text } from '@/ui/text/Text';
+import { Quantity } from './fields';
+import { Figures } from './Figures';
+import { SectionPage } from './SectionPage';
+
+const FORMS = [
+  { id: 'events', label: 'Opening and closing' },
+  { id: 'lobes', label: 'Lobe centre and duration' },
+] as const;
+
+/** Valve timing, either way it is given, and the valve strip. */
+export function CamsScreen() {
+  const document = useDocument();
+  const { givenBy } = document.cams;
+  const setForm = (next: typeof givenBy) => {
+    if (next === givenBy) return;
+    const words = FORMS.find((form) => form.id === next)?.label.toLowerCase() ?? next;
+    edit(`Cams by ${words}`, (draft) => {
+      draft.cams.givenBy = next;
+    });
+  };
+  return (
+    <SectionPage
+      id="cams"
+      beside={
+        <>
+          <Card title="Valve strip" intro="One cylinder over two turns, from its firing TDC.">
+            <ValveStrip document={document} />
+          </Card>
+          <Figures figures={camMeaning(document)} />
+        </>
+      }
+    >
+      <Card title="Cam card">
+        <Chips label="Cams are given by" options={FORMS} value={givenBy} onChange={setForm} />
+        <Quantity path="cams.statedLift" />
+        {CAM_ANGLES[givenBy].map((key) => (
+          <Quantity key={`cams.${key}`} path={`cams.${key}`} />
+        ))}
+      </Card>
+    </SectionPage>
+  );
+}
+
+/** When the valves are open, overlap marked, with further lanes below. */
+export function ValveStrip({ document, lanes = [] }: { document: Calibration; lanes?: readonly Lane[] }) {
+  const valves = valvesOf(document);
+  if (valves === null) return <Text colour="muted">Drawn once the cams are described.</Text>;
+  const overlap = overlapDeg(valves);
+  return (
+    <LaneChart
+      title={`Exhaust open ${valves.exhaustOpensDeg}° to ${valves.exhaustClosesDeg}°, intake ${valves.intakeOpensDeg}° to ${valves.intakeClosesDeg}°, overlap ${overlap}°`}
+      from={0}
+      to={720}
+      ticks={[0, 180, 360, 540, 720]}
+      unit="°"
+      lanes={[
+        {
+          id: 'exhaust',
+          label: 'Exhaust valve',
+          spans: insideCycle(
+            [{ from: valves.exhaustOpensDeg, to: valves.exhaustClosesDeg, tone: 'muted', label: 'open' }],
+            720,
+          ),
+        },
+        {
+          id: 'intake',
+          label: 'Intake valve',
+          spans: insideCycle(
+            [{ from: valves.intakeOpensDeg, to: valves.intakeClosesDeg, tone: 'steel', label: 'open' }],
+            720,
+          ),
+        },
+        {
+          id: 'overlap',
+          label: `Overlap ${Math.round(overlap)}°`,
+          spans:
+            overlap === 0
+              ? []
+              : insideCycle(
+                  [{ from: valves.intakeOpensDeg, to: valves.exhaustClosesDeg, tone: 'warning' }],
+                  720,
+                ),
+        },
+        ...lanes,
+      ]}
+    />
+  );
+}

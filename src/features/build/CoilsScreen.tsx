@@ -1,0 +1,176 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { baseValue, coilsOf, dwellOf, fieldInfo, valueAt } from '@/core/calibration';
+import { chargeCurrentA } from '@/core/coil';
+import type { TableFieldInfo, TableValue } from '@/core/field';
+import { coilMeaning, sparkTimeBudget } from '@/core/meaning';
+import { useDocument } from '@/data/session/session';
+import { commitTable } from '@/data/session/useField';
+import { Button } from '@/ui/button/Button';
+import { LaneChart, LineChart } from '@/ui/chart';
+import { NumberBox } from '@/ui/field';
+import { Card } from '@/ui/layout';
+import { Text } from '@/ui/text/Text';
+import { SPACE } from '@/ui/theme';
+import { Field } from './fields';
+import { Figures } from './Figures';
+import { SectionPage } from './SectionPage';
+
+/** Coils, their dwell and the time there is for it. */
+export function CoilsScreen() {
+  const document = useDocument();
+  return (
+    <SectionPage
+      id="coils"
+      beside={
+        <>
+          <ChargePicture />
+          <TimeBudget />
+          <Figures figures={coilMeaning(document)} />
+        </>
+      }
+    >
+      <Card title="Ignition">
+        <Field path="coils.mode" />
+        <Field path="coils.igniter" />
+        <Groups />
+      </Card>
+      <Card title="Dwell">
+        <Field path="coils.dwellBy" />
+        <Field path="coils.dwell" />
+        {document.coils.dwell === null || document.coils.dwellBy?.value === 'coil' ? null : <ScaleDwell />}
+        <Field path="coils.dwellBySpeed" />
+        <Field path="coils.resistance" />
+        <Field path="coils.inductance" />
+        <Field path="coils.wantedCurrent" />
+        <Field path="coils.sparkTime" />
+      </Card>
+    </SectionPage>
+  );
+}
+
+function Groups() {
+  const coils = coilsOf(useDocument());
+  if (coils === null) return null;
+  return (
+    <Text kind="small" colour="muted">
+      {coils.mode === 'distributor'
+        ? 'One coil for all cylinders.'
+        : `Coils, in firing order: ${coils.groups.map((group) => group.join(' and ')).join(', ')}.`}
+    </Text>
+  );
+}
+
+const PATH = 'coils.dwell';
+
+/** The whole dwell table by a factor, in one step: for a coil whose sheet is known to be high or low. */
+function ScaleDwell() {
+  const document = useDocument();
+  const [percent, setPercent] = useState(90);
+  const scale = () => {
+    const table = valueAt(document, PATH) as TableValue | null;
+    if (table === null) return;
+    const rows = table.rows.map(([volts = 0, dwell = 0]) => [
+      volts,
+      Number(((dwell * percent) / 100).toPrecision(6)),
+    ]);
+    commitTable(PATH, fieldInfo(PATH) as TableFieldInfo, { units: table.units, rows });
+  };
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <NumberBox
+        info={{ label: 'Scale the table to', quantity: 'percentage', unit: '%', min: 50, max: 150 }}
+        value={percent}
+        onChange={setPercent}
+      />
+      <View style={{ flexDirection: 'row' }}>
+        <Button label={`Scale all dwell to ${percent} %`} onPress={scale} />
+      </View>
+    </View>
+  );
+}
+
+/** Current over charging time, at cranking and charging voltage. */
+function ChargePicture() {
+  const document = useDocument();
+  const resistanceOhm = baseValue(document, 'coils.resistance');
+  const inductanceMh = baseValue(document, 'coils.inductance');
+  if (resistanceOhm === null || inductanceMh === null) {
+    return (
+      <Card title="Charge current">
+        <Text colour="muted">Drawn once resistance and inductance are known.</Text>
+      </Card>
+    );
+  }
+  const dwell = dwellOf(document, 14, 3000);
+  const longest = Math.max(6, (dwell ?? 0) * 2.2);
+  const x = Array.from({ length: 61 }, (_, i) => (longest * i) / 60);
+  const at = (volts: number) => x.map((ms) => chargeCurrentA({ resistanceOhm, inductanceMh }, volts, ms));
+  return (
+    <Card
+      title="Charge current"
+      intro={
+        dwell === null
+          ? 'At 14 V, and broken at 9 V.'
+          : `At 14 V, and broken at 9 V. Shaded: the dwell at 14 V, ${dwell.toFixed(2)} ms.`
+      }
+    >
+      <LineChart
+        title="Primary current"
+        x={x}
+        xLabel="ms"
+        yLabel="A"
+        decimals={1}
+        height={200}
+        series={[
+          { id: 'charging', label: '14 V', values: at(14) },
+          { id: 'cranking', label: '9 V', values: at(9), dash: '6 4' },
+        ]}
+        bands={dwell === null ? [] : [{ from: 0, to: dwell, label: 'Dwell', tone: 'cranking' }]}
+      />
+    </Card>
+  );
+}
+
+/** Dwell and spark in the time between two sparks of one coil at maximum speed. */
+function TimeBudget() {
+  const budget = sparkTimeBudget(useDocument());
+  if (budget === null) return null;
+  const { dwellMs, sparkMs, availableMs, speedRpm } = budget;
+  const end = Math.max(availableMs, dwellMs + sparkMs);
+  return (
+    <Card
+      title="Time at maximum speed"
+      intro={`${availableMs.toFixed(2)} ms between sparks of one coil at ${Math.round(speedRpm)} rev/min.`}
+    >
+      <LaneChart
+        title={`Dwell ${dwellMs.toFixed(2)} ms and spark ${sparkMs.toFixed(1)} ms of ${availableMs.toFixed(2)} ms`}
+        from={0}
+        to={Number(end.toFixed(2))}
+        ticks={[0, Number(end.toFixed(2))]}
+        unit="ms"
+        lanes={[
+          {
+            id: 'coil',
+            label: 'One coil',
+            spans: [
+              { from: 0, to: dwellMs, tone: 'accent', label: 'dwell' },
+              { from: dwellMs, to: dwellMs + sparkMs, tone: 'steel', label: 'spark' },
+              ...(availableMs > dwellMs + sparkMs
+                ? [
+                    {
+                      from: dwellMs + sparkMs,
+                      to: availableMs,
+                      tone: 'muted' as const,
+                      label: 'rest',
+                      hollow: true,
+                    },
+                  ]
+                : []),
+            ],
+          },
+        ]}
+      />
+    </Card>
+  );
+}

@@ -1,0 +1,70 @@
+import { BATTERY_STEP, idleBatteryErrors } from '@/core/meaning';
+import { tableAt } from '@/core/calibration';
+import { useDocument } from '@/data/session/session';
+import { LineChart } from '@/ui/chart';
+import { Card } from '@/ui/layout';
+import { Text } from '@/ui/text/Text';
+import { DeadTimeChart } from './DeadTimeChart';
+import { DeadTimeTable } from './DeadTimeTable';
+import { Quantity, Table } from './fields';
+import { SectionPage } from './SectionPage';
+
+/** Dead time over voltage and pressure, and what short openings need. */
+export function DeadTimeScreen() {
+  const document = useDocument();
+  return (
+    <SectionPage
+      id="dead-time"
+      beside={
+        <>
+          <DeadTimeChart document={document} />
+          <BatteryErrors />
+          <ShortPulsePicture />
+        </>
+      }
+    >
+      <DeadTimeTable />
+      <Card title="Short pulses">
+        <Table path="injectors.shortPulse" />
+        <Quantity path="injectors.leastPulse" />
+      </Card>
+    </SectionPage>
+  );
+}
+
+/** What a wrong table does to the idle when lights and fan go on. */
+function BatteryErrors() {
+  const errors = idleBatteryErrors(useDocument());
+  if (errors === null) return null;
+  return (
+    <Card
+      title="If this table is wrong"
+      intro={`Idle lambda, trimmed right at ${BATTERY_STEP.fromV.toFixed(1)} V, when the battery falls to ${BATTERY_STEP.toV.toFixed(1)} V.`}
+    >
+      {errors.map(({ wrongPercent, lambdaPercent }) => (
+        <Text key={wrongPercent} kind="number">
+          {`${wrongPercent} % short: ${lambdaPercent.toFixed(1)} % lean`}
+        </Text>
+      ))}
+    </Card>
+  );
+}
+
+function ShortPulsePicture() {
+  const rows = tableAt(useDocument(), 'injectors.shortPulse');
+  if (rows === null) return null;
+  return (
+    <Card title="Added to short openings">
+      <LineChart
+        title="Added"
+        x={rows.map((row) => row[0] as number)}
+        xLabel="Net time, ms"
+        yLabel="ms"
+        decimals={3}
+        height={160}
+        dots
+        series={[{ id: 'added', label: 'Added', values: rows.map((row) => row[1] as number) }]}
+      />
+    </Card>
+  );
+}

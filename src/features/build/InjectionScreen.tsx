@@ -1,0 +1,139 @@
+import { View } from 'react-native';
+import { baseValue, firingOf, injectionChoice, valvesOf } from '@/core/calibration';
+import { injectionOutputs, modeRefusals, proposedEndBeforeTdcDeg } from '@/core/injector';
+import { LOSS_LIMIT_PERCENT, sprays, type Spray } from '@/core/meaning';
+import { edit, useDocument } from '@/data/session/session';
+import { today } from '@/data/today';
+import { Button } from '@/ui/button/Button';
+import { insideCycle, LaneChart, type Lane } from '@/ui/chart';
+import { Card, StateMark } from '@/ui/layout';
+import { Text } from '@/ui/text/Text';
+import { SPACE } from '@/ui/theme';
+import { ValveStrip } from './CamsScreen';
+import { Choice, Quantity } from './fields';
+import { SectionPage } from './SectionPage';
+
+/** How injections are timed: mode, events by firing order, and the angle against the valves. */
+export function InjectionScreen() {
+  const document = useDocument();
+  const valves = valvesOf(document);
+  const proposed = valves === null ? null : proposedEndBeforeTdcDeg(valves);
+  const current = baseValue(document, 'injection.endOfInjection');
+  const take = () => {
+    if (proposed === null) return;
+    edit(`End of injection ${Math.round(proposed)}°`, (draft) => {
+      const source = { kind: 'computed', date: today(), note: 'Where the intake opens' } as const;
+      draft.injection.endOfInjection = { amount: Math.round(proposed), unit: 'deg', source };
+    });
+  };
+  return (
+    <SectionPage
+      id="injection"
+      beside={
+        <>
+          <EventTable />
+          <AngleCard />
+        </>
+      }
+    >
+      <Card title="Mode">
+        <Choice path="injection.mode" />
+        <Choice path="injection.wiring" />
+      </Card>
+      <Card title="Angle">
+        <Quantity path="injection.endOfInjection" />
+        {proposed === null || current === Math.round(proposed) ? null : (
+          <View style={{ gap: SPACE.xs }}>
+            <Text kind="small" colour="muted">
+              {`The cams say ${Math.round(proposed)}°: the spray’s end meets the intake valve just before it opens, so all that can wait on the hot closed valve does.`}
+            </Text>
+            <View style={{ flexDirection: 'row' }}>
+              <Button label={`Take ${Math.round(proposed)}°`} onPress={take} />
+            </View>
+          </View>
+        )}
+        <Quantity path="injection.transport" />
+      </Card>
+    </SectionPage>
+  );
+}
+
+/** Which driver opens when over two turns; nothing while the mode cannot be had. */
+function EventTable() {
+  const document = useDocument();
+  const events = firingOf(document);
+  const choice = injectionChoice(document);
+  const end = baseValue(document, 'injection.endOfInjection');
+  if (events === null || choice === null || end === null) {
+    return (
+      <Card title="Events over two turns">
+        <Text colour="muted">Drawn once firing order, mode, wiring and end of injection are known.</Text>
+      </Card>
+    );
+  }
+  const impossible = modeRefusals(events, choice.mode, choice.wiring, null, null).length > 0;
+  const outputs = impossible ? [] : injectionOutputs(events, choice.mode, choice.wiring, end);
+  return (
+    <Card
+      title="Events over two turns"
+      intro="Each mark: an injection ends at the valve. From the firing TDC of cylinder 1."
+    >
+      <LaneChart
+        title={outputs
+          .map(
+            ({ cylinders, endsDeg }) =>
+              `cylinder ${cylinders.join(' and ')} at ${endsDeg.map(Math.round).join('° and ')}°`,
+          )
+          .join(', ')}
+        from={0}
+        to={720}
+        ticks={[0, 180, 360, 540, 720]}
+        unit="°"
+        lanes={outputs.map(({ number, cylinders, endsDeg }) => ({
+          id: String(number),
+          label: cylinders.length > 1 ? `Cylinders ${cylinders.join(' and ')}` : `Cylinder ${cylinders[0]}`,
+          marks: endsDeg.map((at) => ({ at, label: `${Math.round(at)}°`, tone: 'accent' })),
+        }))}
+      />
+      {outputs.length === 0 ? <Text colour="muted">This mode cannot be had with this wiring.</Text> : null}
+    </Card>
+  );
+}
+
+/** The spray on the valve strip at idle, cruise and full load, with what is lost in overlap. */
+function AngleCard() {
+  const document = useDocument();
+  const shown = sprays(document);
+  const lanes: Lane[] = (shown ?? []).map((spray) => ({
+    id: spray.id,
+    label: `Spray, ${spray.label.toLowerCase()}`,
+    spans: insideCycle([{ from: spray.spray.fromDeg, to: spray.spray.toDeg, tone: 'accent' }], 720),
+  }));
+  return (
+    <Card title="Spray and valves" intro="When fuel reaches the valve, in its own cylinder’s cycle.">
+      <ValveStrip document={document} lanes={lanes} />
+      {shown === null ? (
+        <Text colour="muted">The spray is drawn once cams, angle and maps are there.</Text>
+      ) : (
+        shown.map((spray) => <LossLine key={spray.id} spray={spray} />)
+      )}
+    </Card>
+  );
+}
+
+function LossLine({ spray }: { spray: Spray }) {
+  const lost = spray.lossPercent.toFixed(0);
+  return (
+    <View style={{ gap: 2 }}>
+      <Text>
+        {`${spray.label}, ${Math.round(spray.speedRpm)} rev/min: ${lost} % of the spray meets both valves open; the injector closes ${Math.round(spray.transportDeg)}° earlier.`}
+      </Text>
+      {spray.lossPercent > LOSS_LIMIT_PERCENT && spray.id !== 'full' ? (
+        <StateMark
+          tone="warning"
+          label="Part of it is blown through unburned. End earlier, before the intake opens."
+        />
+      ) : null}
+    </View>
+  );
+}

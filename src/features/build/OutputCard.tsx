@@ -1,0 +1,217 @@
+import type { Draft } from 'immer';
+import { View } from 'react-native';
+import { outputFunction, pinFunctions } from '@/core/calibration';
+import { CHANNEL_IDS, CHANNELS, MAX_CONDITIONS, type Condition, type Output } from '@/core/outputs';
+import { edit, useDocument } from '@/data/session/session';
+import { typedSource } from '@/data/session/useField';
+import { Button } from '@/ui/button/Button';
+import { Chips } from '@/ui/button/Chips';
+import { IconButton } from '@/ui/button/IconButton';
+import { NumberBox } from '@/ui/field';
+import { Card, Message } from '@/ui/layout';
+import { Text } from '@/ui/text/Text';
+import { SPACE } from '@/ui/theme';
+import { NameBox } from './NameBox';
+import { PinOf } from './PinOf';
+import { saidAbout } from './said';
+
+const JOINS = [
+  { id: 'and', label: 'All of them' },
+  { id: 'or', label: 'Any of them' },
+] as const;
+
+const COMPARISONS = [
+  { id: 'above', label: 'Above' },
+  { id: 'below', label: 'Below' },
+] as const;
+
+/** One output: name, pin, up to three conditions, and what it does to idle. */
+export function OutputCard({ output }: { output: Output }) {
+  const document = useDocument();
+  const { conflict } = saidAbout(document, `outputs.${output.id}`);
+  const wanted = pinFunctions(document).find((entry) => entry.id === outputFunction(output.id));
+  const change = (label: string, recipe: (into: Draft<Output>) => void) =>
+    edit(label, (draft) => {
+      const into = draft.outputs.find(({ id }) => id === output.id);
+      if (into === undefined) return;
+      recipe(into);
+      into.source = typedSource();
+    });
+  const remove = () =>
+    edit(`Remove ${output.name.toLowerCase()}`, (draft) => {
+      draft.outputs = draft.outputs.filter(({ id }) => id !== output.id);
+      draft.pins.assignments = draft.pins.assignments.filter(
+        (entry) => entry.function !== outputFunction(output.id),
+      );
+    });
+  return (
+    <Card
+      title={output.name}
+      aside={<IconButton icon="delete-outline" label={`Remove ${output.name}`} onPress={remove} />}
+    >
+      <NameBox
+        label={`Name of ${output.name}`}
+        name={output.name}
+        onDone={(name) => change(`Rename to ${name}`, (into) => (into.name = name))}
+      />
+      {wanted === undefined ? null : <PinOf wanted={wanted} />}
+      {conflict === null ? null : <Message tone="error">{conflict}</Message>}
+      {output.pulsesPerTurn === null ? (
+        <Conditions output={output} change={change} />
+      ) : (
+        <NumberBox
+          info={{ label: `${output.name}: pulses a turn`, quantity: 'count', unit: '1', min: 0.5, max: 12 }}
+          value={output.pulsesPerTurn}
+          onChange={(pulses) =>
+            change(`${output.name}: ${pulses} pulses a turn`, (into) => (into.pulsesPerTurn = pulses))
+          }
+        />
+      )}
+    </Card>
+  );
+}
+
+interface ConditionsProps {
+  output: Output;
+  change: (label: string, recipe: (into: Draft<Output>) => void) => void;
+}
+
+function Conditions({ output, change }: ConditionsProps) {
+  const add = () =>
+    change(`${output.name}: another condition`, (into) => {
+      into.conditions.push({
+        channel: 'speed',
+        comparison: 'above',
+        threshold: 3000,
+        hysteresis: 200,
+        minOnS: 0,
+        minOffS: 0,
+      });
+    });
+  return (
+    <View style={{ gap: SPACE.m }}>
+      {output.conditions.length > 1 ? (
+        <View style={{ gap: SPACE.xs }}>
+          <Text kind="small" colour="muted">
+            It is on while these hold
+          </Text>
+          <Chips
+            label={`${output.name} is on while`}
+            options={JOINS}
+            value={output.join}
+            onChange={(join) => change(`${output.name}: ${join}`, (into) => (into.join = join))}
+          />
+        </View>
+      ) : null}
+      {output.conditions.map((condition, i) => (
+        <ConditionFields
+          key={i}
+          name={`${output.name}, condition ${i + 1}`}
+          condition={condition}
+          onChange={(words, recipe) =>
+            change(`${output.name}: ${words}`, (into) => {
+              const target = into.conditions[i];
+              if (target !== undefined) recipe(target);
+            })
+          }
+          onRemove={() => change(`${output.name}: a condition less`, (into) => into.conditions.splice(i, 1))}
+        />
+      ))}
+      {output.conditions.length < MAX_CONDITIONS ? (
+        <View style={{ flexDirection: 'row' }}>
+          <Button
+            label="Add a condition"
+            accessibilityLabel={`Add a condition to ${output.name}`}
+            icon="plus"
+            onPress={add}
+          />
+        </View>
+      ) : null}
+      <NumberBox
+        info={{
+          label: `${output.name}: raises idle by`,
+          quantity: 'rotationalSpeed',
+          unit: 'rev/min',
+          min: 0,
+          max: 1000,
+        }}
+        value={output.raisesIdleRpm}
+        onChange={(rpm) =>
+          change(`${output.name} raises idle by ${rpm} rev/min`, (into) => (into.raisesIdleRpm = rpm))
+        }
+      />
+    </View>
+  );
+}
+
+interface ConditionProps {
+  name: string;
+  condition: Condition;
+  onChange: (words: string, recipe: (into: Draft<Condition>) => void) => void;
+  onRemove: () => void;
+}
+
+function ConditionFields({ name, condition, onChange, onRemove }: ConditionProps) {
+  const channel = CHANNELS[condition.channel];
+  const seconds = { quantity: 'seconds', unit: 's', min: 0, max: 120 } as const;
+  return (
+    <View role="group" aria-label={name} style={{ gap: SPACE.s }}>
+      <View style={{ flexDirection: 'row', alignItems: 'center' }}>
+        <Text kind="strong" style={{ flex: 1 }}>
+          {channel.label}
+        </Text>
+        <IconButton icon="close" label={`Remove ${name.toLowerCase()}`} onPress={onRemove} />
+      </View>
+      <Chips
+        label={`${name}, channel`}
+        options={CHANNEL_IDS.map((id) => ({ id, label: CHANNELS[id].label }))}
+        value={condition.channel}
+        onChange={(id) =>
+          onChange(CHANNELS[id].label, (into) => {
+            const { min, max } = CHANNELS[id];
+            into.channel = id;
+            into.threshold = Math.min(max, Math.max(min, into.threshold));
+          })
+        }
+      />
+      <Chips
+        label={`${name}, comparison`}
+        options={COMPARISONS}
+        value={condition.comparison}
+        onChange={(comparison) => onChange(comparison, (into) => (into.comparison = comparison))}
+      />
+      <NumberBox
+        info={{
+          label: `${name}: threshold`,
+          quantity: channel.quantity,
+          unit: channel.unit,
+          min: channel.min,
+          max: channel.max,
+        }}
+        value={condition.threshold}
+        onChange={(value) => onChange(`threshold ${value}`, (into) => (into.threshold = value))}
+      />
+      <NumberBox
+        info={{
+          label: `${name}: hysteresis`,
+          quantity: 'count',
+          unit: '1',
+          min: 0,
+          max: channel.max - channel.min,
+        }}
+        value={condition.hysteresis}
+        onChange={(value) => onChange(`hysteresis ${value}`, (into) => (into.hysteresis = value))}
+      />
+      <NumberBox
+        info={{ label: `${name}: on for at least`, ...seconds }}
+        value={condition.minOnS}
+        onChange={(value) => onChange(`on for ${value} s`, (into) => (into.minOnS = value))}
+      />
+      <NumberBox
+        info={{ label: `${name}: off for at least`, ...seconds }}
+        value={condition.minOffS}
+        onChange={(value) => onChange(`off for ${value} s`, (into) => (into.minOffS = value))}
+      />
+    </View>
+  );
+}

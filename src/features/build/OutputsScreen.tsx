@@ -1,0 +1,90 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { baseValue, conversionContext, type Calibration } from '@/core/calibration';
+import {
+  MAX_OUTPUTS,
+  OUTPUT_PURPOSES,
+  outputSweep,
+  presetOutput,
+  PURPOSE_TEXT,
+  type OutputPurpose,
+} from '@/core/outputs';
+import { edit, useDocument } from '@/data/session/session';
+import { typedSource } from '@/data/session/useField';
+import { Button } from '@/ui/button/Button';
+import { LinkRow } from '@/ui/layout';
+import { Sheet } from '@/ui/sheet/Sheet';
+import { Text } from '@/ui/text/Text';
+import { OutputCard } from './OutputCard';
+import { OutputStrips } from './OutputStrips';
+import { SectionPage } from './SectionPage';
+
+/** Switched and pulsing outputs with their conditions, and what they would do over a run. */
+export function OutputsScreen() {
+  const document = useDocument();
+  const [adding, setAdding] = useState(false);
+  const { outputs } = document;
+  const sweep = outputSweep(sweepEngine(document));
+  return (
+    <SectionPage id="outputs" beside={<OutputStrips outputs={outputs} sweep={sweep} />}>
+      {outputs.length === 0 ? (
+        <Text colour="muted">No outputs yet. The fuel pump comes first: without it nothing starts.</Text>
+      ) : null}
+      {outputs.map((output) => (
+        <OutputCard key={output.id} output={output} />
+      ))}
+      <View style={{ flexDirection: 'row' }}>
+        <Button
+          label="Add an output"
+          icon="plus"
+          disabled={outputs.length >= MAX_OUTPUTS}
+          onPress={() => setAdding(true)}
+        />
+      </View>
+      <Sheet title="Add an output" open={adding} onClose={() => setAdding(false)}>
+        {OUTPUT_PURPOSES.map((purpose) => (
+          <LinkRow
+            key={purpose}
+            label={PURPOSE_TEXT[purpose].label}
+            detail={PURPOSE_TEXT[purpose].what}
+            onPress={() => {
+              addOutput(document, purpose);
+              setAdding(false);
+            }}
+          />
+        ))}
+      </Sheet>
+    </SectionPage>
+  );
+}
+
+function sweepEngine(document: Calibration) {
+  const { barometricKpa } = conversionContext(document);
+  return {
+    idleRpm: 1000,
+    maxSpeedRpm: baseValue(document, 'engine.maxSpeed') ?? 7000,
+    barometricKpa,
+    maxManifoldKpa: baseValue(document, 'engine.maxManifoldPressure') ?? barometricKpa,
+  };
+}
+
+/** Adds a preset under an id of its own. */
+function addOutput(document: Calibration, purpose: OutputPurpose): void {
+  const taken = new Set(document.outputs.map(({ id }) => id));
+  const base = purpose.toLowerCase();
+  const id =
+    [base, ...Array.from({ length: MAX_OUTPUTS }, (_, i) => `${base}-${i + 2}`)].find(
+      (name) => !taken.has(name),
+    ) ?? base;
+  const { barometricKpa } = conversionContext(document);
+  const engine = {
+    cylinders: baseValue(document, 'engine.cylinders') ?? 4,
+    torquePeakRpm: baseValue(document, 'engine.torquePeakSpeed') ?? 4000,
+    barometricKpa,
+    maxManifoldKpa: baseValue(document, 'engine.maxManifoldPressure') ?? barometricKpa,
+  };
+  const output = presetOutput(purpose, id, engine, typedSource());
+  edit(`Add ${output.name.toLowerCase()}`, (draft) => {
+    draft.outputs.push(output);
+  });
+}

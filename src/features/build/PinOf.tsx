@@ -1,0 +1,104 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { PIN_KIND_TEXT, freePins, type PinFunction } from '@/core/pins';
+import { useDocument } from '@/data/session/session';
+import { Button } from '@/ui/button/Button';
+import { RadioRow } from '@/ui/button/RadioRow';
+import { Icon } from '@/ui/icon/Icon';
+import { Sheet } from '@/ui/sheet/Sheet';
+import { Text } from '@/ui/text/Text';
+import { SPACE, useRoles } from '@/ui/theme';
+import { assignPin, clearPin, noteWire } from './pinEdits';
+import { saidAbout } from './said';
+import { WireNote } from './WireNote';
+
+/** The pin of a function: which it is, what is wrong with it, and only fitting free ones to choose from. */
+export function PinOf({ wanted }: { wanted: PinFunction }) {
+  const roles = useRoles();
+  const document = useDocument();
+  const [open, setOpen] = useState(false);
+  const { ecu, assignments } = document.pins;
+  const own = assignments.find((entry) => entry.function === wanted.id);
+  const { conflict } = saidAbout(document, `pins.${wanted.id}`);
+  const offered = ecu === null ? [] : freePins(ecu, assignments, wanted);
+  const choose = (pin: string) => {
+    assignPin(wanted, pin);
+    setOpen(false);
+  };
+  return (
+    <View style={{ gap: SPACE.xs }}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+        <View style={{ flex: 1 }}>
+          <Text kind="strong">{wanted.label}</Text>
+          {own === undefined || own.wire === '' ? null : (
+            <Text kind="small" colour="muted">
+              {own.wire}
+            </Text>
+          )}
+        </View>
+        <Button
+          label={own === undefined ? 'Choose a pin' : `Pin ${own.pin}`}
+          accessibilityLabel={
+            own === undefined ? `Choose a pin for ${wanted.label}` : `${wanted.label}: pin ${own.pin}`
+          }
+          disabled={ecu === null}
+          onPress={() => setOpen(true)}
+        />
+      </View>
+      {ecu === null ? (
+        <Text kind="small" colour="muted">
+          Choose the engine computer in Pins first.
+        </Text>
+      ) : null}
+      {conflict === null ? null : (
+        <View role="alert" style={{ flexDirection: 'row', gap: SPACE.xs }}>
+          <Icon name="alert-circle-outline" size={16} color={roles.error} />
+          <Text kind="small" colour="error" style={{ flex: 1 }}>
+            {`${conflict} ${
+              offered.length === 0
+                ? 'No free pin fits.'
+                : `Free: ${offered
+                    .slice(0, 6)
+                    .map(({ id }) => id)
+                    .join(', ')}.`
+            }`}
+          </Text>
+        </View>
+      )}
+      <Sheet title={`Pin of ${wanted.label.toLowerCase()}`} open={open} onClose={() => setOpen(false)}>
+        {own === undefined ? null : (
+          <WireNote
+            key={own.pin}
+            label={wanted.label}
+            wire={own.wire}
+            onDone={(wire) => noteWire(wanted, wire)}
+          />
+        )}
+        <Text kind="small" colour="muted">
+          {offered.length === 0
+            ? 'No free pin fits. Free one, or choose a larger engine computer.'
+            : 'Free pins that fit. The wire has to move in the loom too.'}
+        </Text>
+        <View role="radiogroup" aria-label="Free pins">
+          {offered.map((pin) => (
+            <RadioRow
+              key={pin.id}
+              label={`${pin.id}, ${PIN_KIND_TEXT[pin.kind].toLowerCase()}${pin.maxA === undefined ? '' : `, ${pin.maxA} A`}`}
+              chosen={false}
+              onChoose={() => choose(pin.id)}
+            />
+          ))}
+        </View>
+        {own === undefined ? null : (
+          <Button
+            label={`Take ${wanted.label} off ${own.pin}`}
+            onPress={() => {
+              clearPin(wanted);
+              setOpen(false);
+            }}
+          />
+        )}
+      </Sheet>
+    </View>
+  );
+}

@@ -1,0 +1,56 @@
+import { useGlobalSearchParams, useRouter } from 'expo-router';
+import type { ReactNode } from 'react';
+import { View } from 'react-native';
+import type { SheetId } from '@/core/calibration';
+import { useDocument } from '@/data/session/session';
+import { Button } from '@/ui/button/Button';
+import { BackTitle, Page, StateMark, useWide } from '@/ui/layout';
+import { BUILD_SECTIONS, sectionMark } from './sections';
+import { TypingFrom } from './TypingFrom';
+
+interface Props {
+  id: SheetId;
+  /** The section's picture and what its numbers mean. */
+  beside: ReactNode;
+  children: ReactNode;
+}
+
+/** A section of the build sheet: its fields, its picture beside them, and the way on to the next. */
+export function SectionPage({ id, beside, children }: Props) {
+  const document = useDocument();
+  const router = useRouter();
+  const wide = useWide();
+  const { id: calibration } = useGlobalSearchParams<{ id: string }>();
+  const at = BUILD_SECTIONS.findIndex((section) => section.id === id);
+  const next = BUILD_SECTIONS[at + 1];
+  const go = (path: string) => router.navigate(`/c/${calibration}/${path}` as '/');
+  const onward = (
+    <View style={{ flexDirection: 'row' }}>
+      <Button
+        label={next === undefined ? 'Next: Maps' : `Next: ${next.label}`}
+        icon="arrow-right"
+        onPress={() => go(next === undefined ? 'maps' : `build/${next.id}`)}
+      />
+    </View>
+  );
+  return (
+    <Page
+      beside={
+        <>
+          {beside}
+          {wide ? null : onward}
+        </>
+      }
+    >
+      <BackTitle
+        title={BUILD_SECTIONS[at]?.label ?? id}
+        backLabel="Back to the sections"
+        onBack={() => go('build')}
+        aside={<StateMark {...sectionMark(document, id)} />}
+      />
+      <TypingFrom />
+      {children}
+      {wide ? onward : null}
+    </Page>
+  );
+}

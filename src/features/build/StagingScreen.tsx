@@ -1,0 +1,67 @@
+import { stagingCurve } from '@/core/meaning';
+import { useDocument } from '@/data/session/session';
+import { LineChart } from '@/ui/chart';
+import { Card } from '@/ui/layout';
+import { Text } from '@/ui/text/Text';
+import { SectionFields } from './fields';
+import { SectionPage } from './SectionPage';
+
+/** A second injector set and how fuel is handed over to it. */
+export function StagingScreen() {
+  return (
+    <SectionPage id="staging" beside={<StagingPicture />}>
+      <Card title="Second set">
+        <SectionFields section="staging" />
+      </Card>
+    </SectionPage>
+  );
+}
+
+function StagingPicture() {
+  const document = useDocument();
+  const curve = stagingCurve(document);
+  if (document.staging.fitted?.value !== 'yes') {
+    return (
+      <Card title="Duty of both sets">
+        <Text colour="muted">One set feeds the engine; there is nothing to hand over.</Text>
+      </Card>
+    );
+  }
+  if (curve === null) {
+    return (
+      <Card title="Duty of both sets">
+        <Text colour="muted">
+          Drawn once the second set, the engine, the first set and the maps are there.
+        </Text>
+      </Card>
+    );
+  }
+  const off = Math.max(...curve.givenMg.map((given, i) => Math.abs(given - (curve.askedMg[i] as number))));
+  const shared = { x: curve.manifoldKpa, xLabel: 'Manifold, kPa abs', height: 180 };
+  return (
+    <Card title="Duty of both sets" intro={`Over load at ${Math.round(curve.speedRpm)} rev/min.`}>
+      <LineChart
+        {...shared}
+        title="Duty: first set, second set broken"
+        yLabel="%"
+        decimals={0}
+        series={[
+          { id: 'first', label: 'First', values: curve.firstDutyPercent },
+          { id: 'second', label: 'Second', values: curve.secondDutyPercent, dash: '6 4' },
+        ]}
+      />
+      <LineChart
+        {...shared}
+        title="Fuel of both together"
+        yLabel="mg"
+        decimals={1}
+        series={[{ id: 'given', label: 'Given', values: curve.givenMg }]}
+      />
+      <Text>
+        {off < 0.01
+          ? 'No step at the hand-over: what both give is what is asked, everywhere.'
+          : `At most ${off.toFixed(2)} mg off what is asked.`}
+      </Text>
+    </Card>
+  );
+}

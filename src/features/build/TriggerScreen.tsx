@@ -1,0 +1,109 @@
+import { firingOf, wheelOf, type Calibration } from '@/core/calibration';
+import { triggerMeaning, triggerSentence } from '@/core/meaning';
+import { triggerPattern } from '@/core/trigger';
+import { useDocument } from '@/data/session/session';
+import { insideCycle, LaneChart, type Lane } from '@/ui/chart';
+import { Card, Message } from '@/ui/layout';
+import { Text } from '@/ui/text/Text';
+import { Field } from './fields';
+import { Figures } from './Figures';
+import { SectionPage } from './SectionPage';
+
+/** Crank wheel and cam tooth, drawn as the engine computer meets them, and what they permit. */
+export function TriggerScreen() {
+  const document = useDocument();
+  const sentence = triggerSentence(document);
+  return (
+    <SectionPage
+      id="trigger"
+      beside={
+        <>
+          <Card title="Tooth picture" intro="Two turns from the firing TDC of cylinder 1.">
+            <ToothPicture document={document} />
+          </Card>
+          {sentence === null ? null : (
+            <Message tone={sentence.good ? 'good' : 'warning'}>{sentence.text}</Message>
+          )}
+          <Figures figures={triggerMeaning(document)} />
+        </>
+      }
+    >
+      <Card title="Crank wheel">
+        <Field path="trigger.wheel" />
+        <Field path="trigger.teeth" />
+        <Field path="trigger.missingTeeth" />
+        <Field path="trigger.crankSensor" />
+        <Field path="trigger.crankEdge" />
+        <Field path="trigger.tdcOffset" />
+      </Card>
+      <Card title="Cam">
+        <Field path="trigger.camSensor" />
+        <Field path="trigger.camEdge" />
+        <Field path="trigger.camTeeth" />
+        <Field path="trigger.camPosition" />
+        <Field path="trigger.camWindow" />
+      </Card>
+    </SectionPage>
+  );
+}
+
+/** Teeth with their gap, cam pulse with its window, and each cylinder's firing TDC: a lane set for each turn. */
+function ToothPicture({ document }: { document: Calibration }) {
+  const wheel = wheelOf(document);
+  if (wheel === null)
+    return <Text colour="muted">Drawn once the wheel and the cam sensor are described.</Text>;
+  const { teethDeg, gapsDeg, camDeg } = triggerPattern(wheel);
+  const events = firingOf(document) ?? [];
+  const half = (wheel.cam?.windowDeg ?? 0) / 2;
+  const gaps = insideCycle(
+    gapsDeg.map(({ from, to }) => ({ from, to, tone: 'warning', label: 'gap', hollow: true })),
+    720,
+  );
+  const windows = insideCycle(
+    camDeg.map((at) => ({ from: at - half, to: at + half, tone: 'steel', hollow: true })),
+    720,
+  );
+  return ([0, 360] as const).map((start) => {
+    const inTurn = (at: number) => at >= start && at < start + 360;
+    const cut = (spans: typeof gaps) =>
+      spans.flatMap((span) => {
+        const from = Math.max(start, span.from);
+        const to = Math.min(start + 360, span.to);
+        return to > from ? [{ ...span, from, to }] : [];
+      });
+    const lanes: Lane[] = [
+      {
+        id: 'tdc',
+        label: start === 0 ? 'Firing TDC, first turn' : 'Firing TDC, second turn',
+        marks: events
+          .filter(({ angleDeg }) => inTurn(angleDeg))
+          .map(({ cylinder, angleDeg }) => ({ at: angleDeg, label: String(cylinder), tone: 'accent' })),
+      },
+      {
+        id: 'crank',
+        label: 'Crank teeth',
+        spans: cut(gaps),
+        marks: teethDeg.filter(inTurn).map((at) => ({ at, height: 0.6 })),
+      },
+    ];
+    if (wheel.cam !== null) {
+      lanes.push({
+        id: 'cam',
+        label: 'Cam pulse, in its window',
+        spans: cut(windows),
+        marks: camDeg.filter(inTurn).map((at) => ({ at, label: 'cam', tone: 'steel' })),
+      });
+    }
+    return (
+      <LaneChart
+        key={start}
+        title={`Teeth from ${start} to ${start + 360} degrees: ${teethDeg.filter(inTurn).length} teeth, ${camDeg.filter(inTurn).length} cam pulses`}
+        from={start}
+        to={start + 360}
+        ticks={[0, 90, 180, 270, 360].map((tick) => tick + start)}
+        unit="°"
+        lanes={lanes}
+      />
+    );
+  });
+}
