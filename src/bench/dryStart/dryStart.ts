@@ -86,6 +86,7 @@ export class DryStart {
   private nextEventTurns: number;
   private cylinderIndex = 0;
   private pressureShare = 0;
+  private bestPressureShare = 0;
   private readonly sensedAtRest: Sensed;
   private firstRunS: number | null = null;
   private lastLambda: number | null = null;
@@ -130,7 +131,7 @@ export class DryStart {
     const finding = hardwareFinding({
       hardware: this.hardware,
       verdict,
-      pressureShare: this.pressureShare,
+      pressureShare: this.bestPressureShare,
       truth: { coolantC: setup.coolantC, airC, manifoldKpa: this.standIn.barometricKpa },
       sensed: sensedAtRest,
     });
@@ -147,6 +148,9 @@ export class DryStart {
         this.channels(KEY_BEFORE_STARTER_S + this.timeS),
         PUMP_STEPS * STEP_S,
       );
+    }
+    if (this.engine.speedRpm > 1) {
+      this.bestPressureShare = Math.max(this.bestPressureShare, this.pressureShare);
     }
     this.engine = steppedEngine(this.standIn, this.engine, this.inputs);
     if (this.engine.turns >= this.nextEventTurns) this.event();

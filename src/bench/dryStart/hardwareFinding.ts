@@ -14,7 +14,7 @@ export interface HardwareFinding {
 interface Found {
   readonly hardware: EcuHardware;
   readonly verdict: StartVerdict;
-  /** Fuel pressure at the end as a share of what the regulator holds. */
+  /** The highest fuel pressure while the engine turned, as a share of what the regulator holds. */
   readonly pressureShare: number;
   readonly truth: Sensed;
   readonly sensed: Sensed;

@@ -19,6 +19,7 @@ export function readJson(text: string): JsonResult {
   const before = text.slice(0, first.offset);
   const line = before.split('\n').length;
   const column = first.offset - before.lastIndexOf('\n');
-  const endsEarly = first.offset >= text.trimEnd().length - 1 && text.trimStart().startsWith('{');
+  const reached = first.offset + first.length;
+  const endsEarly = reached >= text.trimEnd().length - 1 && text.trimStart().startsWith('{');
   return { ok: false, line, column, endsEarly };
 }
