@@ -12,7 +12,7 @@ const out = path.resolve(import.meta.dirname, '../src/ui/fonts');
 
 /** Latin letters, and the signs that units and formulas need; a sign a font lacks falls back to the system's. */
 const LATIN = Array.from({ length: 0x17f - 0x20 }, (_, i) => String.fromCodePoint(0x20 + i)).join('');
-const SIGNS = '–—‘’“”…•−×÷·√≈≤≥±°²³¹½¼Δπµμ→←₀₁₂†';
+const SIGNS = '–—‘’“”…•−×÷·√≈≤≥±°²³¹½¼ΔπµμΩ→←₀₁₂†';
 
 const TEXT_FONTS = [
   ['Barlow-Regular', '@expo-google-fonts/barlow/400Regular/Barlow_400Regular.ttf'],

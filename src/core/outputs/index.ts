@@ -20,3 +20,4 @@ export {
 } from './outputState';
 export { presetOutput, PURPOSE_TEXT, type PresetEngine } from './presets';
 export { outputSweep, type Sweep, type SweepEngine, type SweepPhase } from './sweep';
+export { conditionWords, outputWords } from './words';

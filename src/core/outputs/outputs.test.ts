@@ -7,6 +7,7 @@ import {
   outputSchema,
   outputStates,
   outputsSchema,
+  outputWords,
   outputSweep,
   presetOutput,
   type ChannelSample,
@@ -121,6 +122,23 @@ describe('over the sweep', () => {
     const output = preset(purpose);
     expect(outputSchema.parse(output)).toEqual(output);
     expect(outputProblems(output)).toEqual([]);
+  });
+});
+
+describe('in words', () => {
+  const words = (purpose: (typeof OUTPUT_PURPOSES)[number]) =>
+    outputWords(presetOutput(purpose, 'x', ENGINE, SOURCE));
+  test('an output says when it is on and when it lets go', () => {
+    expect(words('fuelPump')).toBe(
+      'On with time since key on below 3 s or engine speed above 60 rev/min (lets go at 30).',
+    );
+    expect(words('fan')).toBe(
+      'On with coolant temperature above 94 °C (lets go at 89). Raises idle by 100 rev/min.',
+    );
+    expect(words('tachometer')).toBe('Pulses 3 times a turn.');
+    expect(outputWords({ ...presetOutput('other', 'x', ENGINE, SOURCE), conditions: [] })).toMatch(
+      /Never on/,
+    );
   });
 });
 

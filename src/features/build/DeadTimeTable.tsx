@@ -15,7 +15,7 @@ import { SPACE } from '@/ui/theme';
 import { draftFromCells, draftOf, emptyRow, readDraft, type DeadTimeDraft } from './deadTimeDraft';
 
 const PATH = 'injectors.deadTime';
-const CELL_WIDTH = 84;
+const CELL_WIDTH = 74;
 
 const UNITS = [
   { id: 'ms', label: 'ms' },
@@ -143,7 +143,9 @@ export function DeadTimeTable() {
                         }
                         value={time}
                         numeric
-                        placeholder={fill === undefined ? '' : String(Number((fill * factor).toPrecision(3)))}
+                        placeholder={
+                          fill === undefined ? '' : (fill * factor).toFixed(draft.unit === 'us' ? 0 : 2)
+                        }
                         invalid={problemOf(i) !== null}
                         describedBy={`dead-time-${i}-problem`}
                         onChangeText={(text) =>

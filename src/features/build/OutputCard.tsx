@@ -1,7 +1,15 @@
 import type { Draft } from 'immer';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { outputFunction, pinFunctions } from '@/core/calibration';
-import { CHANNEL_IDS, CHANNELS, MAX_CONDITIONS, type Condition, type Output } from '@/core/outputs';
+import {
+  CHANNEL_IDS,
+  CHANNELS,
+  MAX_CONDITIONS,
+  outputWords,
+  type Condition,
+  type Output,
+} from '@/core/outputs';
 import { edit, useDocument } from '@/data/session/session';
 import { typedSource } from '@/data/session/useField';
 import { Button } from '@/ui/button/Button';
@@ -28,6 +36,7 @@ const COMPARISONS = [
 /** One output: name, pin, up to three conditions, and what it does to idle. */
 export function OutputCard({ output }: { output: Output }) {
   const document = useDocument();
+  const [changing, setChanging] = useState(false);
   const { conflict } = saidAbout(document, `outputs.${output.id}`);
   const wanted = pinFunctions(document).find((entry) => entry.id === outputFunction(output.id));
   const change = (label: string, recipe: (into: Draft<Output>) => void) =>
@@ -49,24 +58,43 @@ export function OutputCard({ output }: { output: Output }) {
       title={output.name}
       aside={<IconButton icon="delete-outline" label={`Remove ${output.name}`} onPress={remove} />}
     >
-      <NameBox
-        label={`Name of ${output.name}`}
-        name={output.name}
-        onDone={(name) => change(`Rename to ${name}`, (into) => (into.name = name))}
-      />
+      <Text>{outputWords(output)}</Text>
       {wanted === undefined ? null : <PinOf wanted={wanted} />}
       {conflict === null ? null : <Message tone="error">{conflict}</Message>}
-      {output.pulsesPerTurn === null ? (
-        <Conditions output={output} change={change} />
-      ) : (
-        <NumberBox
-          info={{ label: `${output.name}: pulses a turn`, quantity: 'count', unit: '1', min: 0.5, max: 12 }}
-          value={output.pulsesPerTurn}
-          onChange={(pulses) =>
-            change(`${output.name}: ${pulses} pulses a turn`, (into) => (into.pulsesPerTurn = pulses))
-          }
+      <View style={{ flexDirection: 'row' }}>
+        <Button
+          label={changing ? 'Done' : 'Change'}
+          accessibilityLabel={changing ? `Done with ${output.name}` : `Change ${output.name}`}
+          icon={changing ? 'check' : 'pencil-outline'}
+          onPress={() => setChanging(!changing)}
         />
-      )}
+      </View>
+      {changing ? (
+        <>
+          <NameBox
+            label={`Name of ${output.name}`}
+            name={output.name}
+            onDone={(name) => change(`Rename to ${name}`, (into) => (into.name = name))}
+          />
+          {output.pulsesPerTurn === null ? (
+            <Conditions output={output} change={change} />
+          ) : (
+            <NumberBox
+              info={{
+                label: `${output.name}: pulses a turn`,
+                quantity: 'count',
+                unit: '1',
+                min: 0.5,
+                max: 12,
+              }}
+              value={output.pulsesPerTurn}
+              onChange={(pulses) =>
+                change(`${output.name}: ${pulses} pulses a turn`, (into) => (into.pulsesPerTurn = pulses))
+              }
+            />
+          )}
+        </>
+      ) : null}
     </Card>
   );
 }

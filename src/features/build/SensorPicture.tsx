@@ -26,6 +26,8 @@ import { formatNumber } from '@/core/units';
 import { LineChart } from '@/ui/chart';
 import { Card, StateMark } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
+import { SPACE } from '@/ui/theme';
+import { View } from 'react-native';
 
 const VOLTS = Array.from({ length: 51 }, (_, i) => i / 10);
 
@@ -159,7 +161,7 @@ function ThermistorPicture({ document, sensor }: { document: Calibration; sensor
         intro={
           seeing === null
             ? `Blind everywhere: 1 °C is less than one step of ${bits} bits. Check the pull-up.`
-            : `1 °C is more than one step of ${bits} bits from ${seeing.fromC} to ${seeing.toC} °C. Shaded: blind.`
+            : `1 °C is more than one step of ${bits} bits from ${formatNumber(seeing.fromC, 0)} to ${formatNumber(seeing.toC, 0)} °C. Shaded: blind.`
         }
       >
         <LineChart
@@ -187,9 +189,27 @@ function ThermistorPicture({ document, sensor }: { document: Calibration; sensor
       {fit === null ? null : (
         <Card title="Steinhart–Hart fit" intro="What is left over at each point; positive reads too warm.">
           {points.map((point, i) => (
-            <Text key={point.temperatureC} kind="number" colour={i === fit.worst ? 'warning' : 'text'}>
-              {`${formatNumber(point.temperatureC, 0)} °C   ${formatNumber(point.ohm, point.ohm < 1000 ? 1 : 0)} Ω   ${formatNumber(fit.residualsK[i] ?? 0, 2)} K${i === fit.worst ? '   worst' : ''}`}
-            </Text>
+            <View key={point.temperatureC} style={{ flexDirection: 'row', gap: SPACE.s }}>
+              {[
+                `${formatNumber(point.temperatureC, 0)} °C`,
+                `${formatNumber(point.ohm, point.ohm < 1000 ? 1 : 0)} Ω`,
+                `${formatNumber(fit.residualsK[i] ?? 0, 2)} K`,
+              ].map((text, k) => (
+                <Text
+                  key={k}
+                  kind="number"
+                  colour={i === fit.worst ? 'warning' : 'text'}
+                  style={{ width: 82, textAlign: 'right' }}
+                >
+                  {text}
+                </Text>
+              ))}
+              {i === fit.worst ? (
+                <Text kind="small" colour="warning">
+                  worst
+                </Text>
+              ) : null}
+            </View>
           ))}
           <Text kind="small" colour="muted">
             {`a ${fit.curve.a.toExponential(4)}, b ${fit.curve.b.toExponential(4)}, c ${fit.curve.c.toExponential(4)}`}

@@ -101,7 +101,7 @@ export function LaneChart({ title, from, to, ticks, unit, lanes, grounds = [] }:
             </G>
           ))}
           {lanes.map((lane, i) => (
-            <LaneRow key={lane.id} lane={lane} y={top + i * step} x={x} roles={roles} />
+            <LaneRow key={lane.id} lane={lane} y={top + i * step} x={x} right={width - SIDE} roles={roles} />
           ))}
         </Svg>
       </View>
@@ -114,14 +114,18 @@ function LaneRow({
   lane,
   y,
   x,
+  right,
   roles,
 }: {
   lane: Lane;
   y: number;
   x: (value: number) => number;
+  /** End of the axis, px: labels near it stand before their mark. */
+  right: number;
   roles: Roles;
 }) {
   const base = y + LABEL_HEIGHT;
+  const isNearEnd = ({ at, label = '' }: LaneMark) => x(at) + 4 + label.length * LETTER > right;
   return (
     <G>
       <SvgText x={SIDE} y={y + 13} fontSize={12} fontFamily={FONT.strong} fill={roles.text}>
@@ -170,8 +174,9 @@ function LaneRow({
           />
           {mark.label === undefined ? null : (
             <SvgText
-              x={x(mark.at) + 4}
+              x={x(mark.at) + (isNearEnd(mark) ? -4 : 4)}
               y={base + 11}
+              textAnchor={isNearEnd(mark) ? 'end' : 'start'}
               fontSize={12}
               fontFamily={FONT.number}
               fill={roles.text}

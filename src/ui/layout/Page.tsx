@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { ScrollView, View } from 'react-native';
+import { ScrollView, useWindowDimensions, View, type ViewStyle } from 'react-native';
 import { SPACE, useRoles } from '../theme';
 import { useWide } from './useWide';
 
@@ -13,6 +13,9 @@ interface Props {
 
 /** A measure for fields: forms are never stretched further, px. */
 const MEASURE = 560;
+
+/** Height of the top bar, px: what stands beside stays in sight below it. */
+const TOP_BAR = 56;
 
 /** A page that scrolls: one column on a phone, content and its picture side by side when wide. */
 export function Page({ children, beside, action }: Props) {
@@ -28,18 +31,7 @@ export function Page({ children, beside, action }: Props) {
       <ScrollView style={{ flex: 1 }} contentContainerStyle={{ ...padding, paddingBottom: SPACE.xxl }}>
         <View style={{ flexDirection: wide ? 'row' : 'column', gap: SPACE.xl, alignItems: 'flex-start' }}>
           <View style={[column, { gap: SPACE.l }]}>{children}</View>
-          {beside === undefined ? null : (
-            <View
-              style={{
-                ...(wide ? { flexGrow: 3, flexShrink: 1, flexBasis: 0 } : {}),
-                width: wide ? undefined : '100%',
-                gap: SPACE.l,
-                minWidth: 0,
-              }}
-            >
-              {beside}
-            </View>
-          )}
+          {beside === undefined ? null : <Beside wide={wide}>{beside}</Beside>}
         </View>
       </ScrollView>
       {action === undefined ? null : (
@@ -54,6 +46,28 @@ export function Page({ children, beside, action }: Props) {
           {action}
         </View>
       )}
+    </View>
+  );
+}
+
+/** What stands beside: below the content on a phone; wide it stays in sight while the fields scroll. */
+function Beside({ wide, children }: { wide: boolean; children: ReactNode }) {
+  const { height } = useWindowDimensions();
+  if (!wide) return <View style={{ width: '100%', gap: SPACE.l, minWidth: 0 }}>{children}</View>;
+  const sticky = {
+    flexGrow: 3,
+    flexShrink: 1,
+    flexBasis: 0,
+    minWidth: 0,
+    gap: SPACE.l,
+    position: 'sticky',
+    top: SPACE.xl,
+    maxHeight: height - TOP_BAR - 2 * SPACE.xl,
+    overflowY: 'auto',
+  } as unknown as ViewStyle;
+  return (
+    <View role="region" aria-label="Picture and figures" {...({ tabIndex: 0 } as object)} style={sticky}>
+      {children}
     </View>
   );
 }

@@ -1,0 +1,22 @@
+import { formatNumber, unitOf } from '../units';
+import { CHANNELS } from './channels';
+import type { Condition, Output } from './outputSchema';
+
+/** A condition in words: "engine speed above 60 rev/min, lets go at 30". */
+export function conditionWords({ channel, comparison, threshold, hysteresis }: Condition): string {
+  const { label, quantity, unit, decimals } = CHANNELS[channel];
+  const written = (value: number) => formatNumber(value, Number.isInteger(value) ? 0 : Math.max(1, decimals));
+  const limit = `${written(threshold)} ${unitOf(quantity, unit).label}`.trim();
+  const back = comparison === 'above' ? threshold - hysteresis : threshold + hysteresis;
+  const lets = hysteresis === 0 ? '' : ` (lets go at ${written(back)})`;
+  return `${label.toLowerCase()} ${comparison} ${limit}${lets}`;
+}
+
+/** When an output is on, in a sentence. */
+export function outputWords({ conditions, join, pulsesPerTurn, raisesIdleRpm }: Output): string {
+  if (pulsesPerTurn !== null)
+    return `Pulses ${formatNumber(pulsesPerTurn, Number.isInteger(pulsesPerTurn) ? 0 : 1)} times a turn.`;
+  if (conditions.length === 0) return 'Never on: it has no condition.';
+  const idle = raisesIdleRpm === 0 ? '' : ` Raises idle by ${formatNumber(raisesIdleRpm, 0)} rev/min.`;
+  return `On with ${conditions.map(conditionWords).join(` ${join} `)}.${idle}`;
+}
