@@ -34,7 +34,31 @@ const WALK: readonly (readonly [view: string, go: (app: Lumbre) => Promise<void>
       await app.openItem('Build', 'Injectors');
     },
   ],
-  ['maps', (app) => app.goTo('Maps')],
+  ...['Cams', 'Trigger', 'Pins', 'Sensors', 'Dead time', 'Injection', 'Second set', 'Coils', 'Outputs'].map(
+    (name) => [name, (app: Lumbre) => app.openItem('Build', name)] as const,
+  ),
+  ['an output', ({ page }) => page.getByRole('button', { name: 'Change Fan' }).click()],
+  [
+    'a sensor',
+    async (app) => {
+      await app.openItem('Build', 'Sensors');
+      await app.page.getByRole('link', { name: 'Coolant temperature' }).click();
+    },
+  ],
+  [
+    'the injector library',
+    async (app) => {
+      await app.openItem('Build', 'Injectors');
+      await app.page.getByRole('button', { name: 'Open the library' }).click();
+    },
+  ],
+  [
+    'maps',
+    async (app) => {
+      await app.page.keyboard.press('Escape');
+      await app.goTo('Maps');
+    },
+  ],
   ['a map', (app) => app.openItem('Maps', 'Volumetric efficiency')],
   ['a curve', (app) => app.openItem('Maps', 'Cranking fuel')],
   [

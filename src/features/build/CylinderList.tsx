@@ -81,7 +81,7 @@ export function CylinderButtons({ label, cylinders, mark, onPress }: ButtonsProp
             {...({ 'aria-pressed': on } as object)}
             onPress={() => onPress(cylinder)}
             style={{
-              minWidth: 52,
+              minWidth: 46,
               minHeight: TARGET,
               alignItems: 'center',
               justifyContent: 'center',

@@ -58,6 +58,7 @@ function FlowPicture() {
     );
   }
   const shared = { x: curve.manifoldKpa, xLabel: 'Manifold, kPa abs', decimals: 0, height: 150 };
+  const fromZero = (values: readonly number[]) => [0, Math.max(...values) * 1.15] as const;
   return (
     <Card
       title="Flow over manifold pressure"
@@ -68,12 +69,14 @@ function FlowPicture() {
           {...shared}
           title="Pressure across"
           yLabel="kPa"
+          yRange={fromZero(curve.acrossKpa)}
           series={[{ id: 'across', label: 'Across', values: curve.acrossKpa }]}
         />
         <LineChart
           {...shared}
           title="Flow of one injector"
           yLabel="cm³/min"
+          yRange={fromZero(curve.cm3PerMin)}
           series={[{ id: 'flow', label: 'Flow', values: curve.cm3PerMin }]}
         />
       </View>

@@ -10,7 +10,7 @@ import { SectionPage } from './SectionPage';
 export function StagingScreen() {
   return (
     <SectionPage id="staging" beside={<StagingPicture />}>
-      <Card title="Second set">
+      <Card title="Set and hand-over">
         <SectionFields section="staging" />
       </Card>
     </SectionPage>

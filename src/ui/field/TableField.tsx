@@ -44,11 +44,12 @@ export function TableField(props: Props) {
   const cell = useRef({ row: 0, column: 0 });
   const problems = result !== null && !result.ok ? result.problems : [];
   const incomplete = result !== null && !result.ok && result.incomplete;
+  const dormant = !info.required && value === null && result === null;
   const several = info.columns.some((column) => unitsOf(column.quantity).length > 1);
 
   const paste = (text: string, from: { row: number; column: number }) =>
     onSettle({ ...draft, rows: filledFrom(draft.rows, pastedCells(text), from, info.columns.length) });
-  useSpreadsheetPaste(box, (text) => paste(text, cell.current));
+  useSpreadsheetPaste(box, !dormant, (text) => paste(text, cell.current));
 
   const type = (row: number, column: number, text: string) =>
     onDraft({
@@ -68,55 +69,72 @@ export function TableField(props: Props) {
       errorId={`${path}-error`}
       caution={caution ?? null}
     >
-      <View ref={box} role="group" aria-label={info.label} style={{ gap: SPACE.xs }}>
-        <Headings columns={info.columns} units={draft.units} />
-        {draft.rows.map((cells, row) => (
-          <TableRow
-            key={row}
-            number={row + 1}
-            cells={cells}
-            columns={info.columns}
-            units={draft.units}
-            problem={problems.find((entry) => entry.row === row)?.message ?? null}
-            describedBy={`${path}-row-${row}`}
-            onFocusCell={(column) => (cell.current = { row, column })}
-            onType={(column, text) => type(row, column, text)}
-            onDone={() => {
-              if (result !== null) onSettle(draft);
-            }}
-            onRemove={() => onSettle({ ...draft, rows: draft.rows.filter((_, i) => i !== row) })}
-          />
-        ))}
-        {problems
-          .filter((entry) => entry.row >= draft.rows.length)
-          .map((entry) => (
-            <Text key={entry.message} kind="small" colour="error">
-              {entry.message}
-            </Text>
-          ))}
-      </View>
-      {incomplete ? (
-        <Incomplete
-          text={`Fill at least ${info.minRows} rows, all cells of each. Until then the last whole table holds.`}
-        />
-      ) : null}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        <Button
-          label="Add a row"
-          icon="plus"
-          accessibilityLabel={`Add a row to ${info.label}`}
-          disabled={draft.rows.length >= info.maxRows}
-          onPress={() => onDraft({ ...draft, rows: [...draft.rows, info.columns.map(() => '')] })}
-        />
-        <Button label="Paste" accessibilityLabel={`Paste ${info.label}`} onPress={() => setSheet('paste')} />
-        {several ? (
+      {dormant ? (
+        <View style={{ flexDirection: 'row' }}>
           <Button
-            label="Units"
-            accessibilityLabel={`Units of ${info.label}`}
-            onPress={() => setSheet('units')}
+            label="Enter it"
+            accessibilityLabel={`Enter ${info.label}`}
+            icon="plus"
+            onPress={() => onDraft(draft)}
           />
-        ) : null}
-      </View>
+        </View>
+      ) : (
+        <>
+          <View ref={box} role="group" aria-label={info.label} style={{ gap: SPACE.xs }}>
+            <Headings columns={info.columns} units={draft.units} />
+            {draft.rows.map((cells, row) => (
+              <TableRow
+                key={row}
+                number={row + 1}
+                cells={cells}
+                columns={info.columns}
+                units={draft.units}
+                problem={problems.find((entry) => entry.row === row)?.message ?? null}
+                describedBy={`${path}-row-${row}`}
+                onFocusCell={(column) => (cell.current = { row, column })}
+                onType={(column, text) => type(row, column, text)}
+                onDone={() => {
+                  if (result !== null) onSettle(draft);
+                }}
+                onRemove={() => onSettle({ ...draft, rows: draft.rows.filter((_, i) => i !== row) })}
+              />
+            ))}
+            {problems
+              .filter((entry) => entry.row >= draft.rows.length)
+              .map((entry) => (
+                <Text key={entry.message} kind="small" colour="error">
+                  {entry.message}
+                </Text>
+              ))}
+          </View>
+          {incomplete ? (
+            <Incomplete
+              text={`Fill at least ${info.minRows} rows, all cells of each. Until then the last whole table holds.`}
+            />
+          ) : null}
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+            <Button
+              label="Add a row"
+              icon="plus"
+              accessibilityLabel={`Add a row to ${info.label}`}
+              disabled={draft.rows.length >= info.maxRows}
+              onPress={() => onDraft({ ...draft, rows: [...draft.rows, info.columns.map(() => '')] })}
+            />
+            <Button
+              label="Paste"
+              accessibilityLabel={`Paste ${info.label}`}
+              onPress={() => setSheet('paste')}
+            />
+            {several ? (
+              <Button
+                label="Units"
+                accessibilityLabel={`Units of ${info.label}`}
+                onPress={() => setSheet('units')}
+              />
+            ) : null}
+          </View>
+        </>
+      )}
       <FieldSheets
         label={info.label}
         help={info.help}
@@ -152,7 +170,11 @@ export function TableField(props: Props) {
 }
 
 /** Takes text with tabs or lines pasted anywhere inside; a single value goes into its box as usual. */
-function useSpreadsheetPaste(box: React.RefObject<View | null>, onPaste: (text: string) => void): void {
+function useSpreadsheetPaste(
+  box: React.RefObject<View | null>,
+  shown: boolean,
+  onPaste: (text: string) => void,
+): void {
   const latest = useRef(onPaste);
   useEffect(() => {
     latest.current = onPaste;
@@ -168,7 +190,7 @@ function useSpreadsheetPaste(box: React.RefObject<View | null>, onPaste: (text: 
     };
     element.addEventListener('paste', listen);
     return () => element.removeEventListener('paste', listen);
-  }, [box]);
+  }, [box, shown]);
 }
 
 function Headings({ columns, units }: { columns: readonly TableColumn[]; units: readonly string[] }) {
