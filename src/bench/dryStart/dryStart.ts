@@ -158,7 +158,6 @@ export class DryStart {
   }
 
   private event(): void {
-    this.nextEventTurns += 2 / this.standIn.cylinders;
     const readings = this.readings();
     this.ecu = steppedEcu(this.model, this.ecu, readings);
     if (this.ecu.phase === 'running') this.firstRunS ??= readings.timeS;
@@ -166,9 +165,12 @@ export class DryStart {
     const { hardware, engine } = this;
     const cylinder = hardware.order[this.cylinderIndex % hardware.order.length] as number;
     this.cylinderIndex += 1;
+    this.nextEventTurns += hardware.turnsBefore(this.cylinderIndex);
     const opens = Number.isFinite(command.openingMs) && hardware.hasFuel(cylinder);
     const result = cylinderEvent(this.standIn, engine, this.inputs, {
       openingMs: opens ? command.openingMs : 0,
+      secondMg: opens ? command.fuelMg - command.firstMg : 0,
+      lostShare: opens ? hardware.lostShare(readings.speedRpm, command.netMs) : 0,
       squirts: this.model.injector.squirts,
       pressureShare: this.pressureShare,
       sparks: hardware.hasSpark(cylinder, engine.batteryV, readings.speedRpm),

@@ -214,6 +214,61 @@ describe('injection', () => {
   });
 });
 
+describe('angle, second set, odd fire', () => {
+  test('a spray that ends in the overlap loses fuel to the exhaust', () => {
+    // Overlap 348…374: ending at 374, before TDC by 346.
+    const into = changed(({ injection }) => amount(injection.endOfInjection, 346));
+    const first = (result: StartResult) => result.events[0]?.injectedMg ?? 0;
+    expect(first(start(into, 20)) / first(start(demo(), 20))).toBeLessThan(0.99);
+  });
+
+  test('a second set gives its part of a cold start, and it catches as with one', () => {
+    const source = { kind: 'measured', date: '2026-11-23' } as const;
+    const quantity = (value: number, unit: string) => ({ amount: value, unit, source }) as never;
+    const two = changed(({ staging }) =>
+      Object.assign(staging, {
+        fitted: { value: 'yes', source },
+        ratedFlow: quantity(440, 'cm3/min'),
+        ratedPressure: quantity(300, 'kPa'),
+        deadTime: {
+          units: ['V', 'ms'],
+          rows: [
+            [8, 2.4],
+            [14, 0.95],
+          ],
+          source,
+        },
+        leastPulse: quantity(0.6, 'ms'),
+        by: { value: 'demand', source },
+        beginsAt: quantity(20, '%'),
+        fullAt: quantity(60, '%'),
+        shareAtFull: quantity(40, '%'),
+      }),
+    );
+    two.pins.confirmed = null;
+    two.pins.assignments = [];
+    const [one, both] = [start(demo()), start(two)];
+    expect(both.verdict.code).toBe('caught');
+    expect(both.events[0]?.openingMs ?? 0).toBeLessThan((one.events[0]?.openingMs ?? 0) * 0.8);
+    expect((both.events[0]?.injectedMg ?? 0) / (one.events[0]?.injectedMg ?? 1)).toBeCloseTo(1, 1);
+  });
+
+  test('an odd engine fires at its own intervals', () => {
+    const odd = changed(({ engine }) => {
+      Object.assign(engine.spacing ?? {}, { value: 'odd' });
+      engine.firingAngles = {
+        units: ['deg'],
+        rows: [[0], [90], [240], [330], [480], [570]],
+        source: { kind: 'measured', date: '2026-11-23' },
+      };
+    });
+    const { events } = start(odd, 20);
+    const waits = events.slice(1, 7).map((event, i) => (event.turns - (events[i]?.turns ?? 0)) * 360);
+    expect(Math.min(...waits)).toBeLessThan(95);
+    expect(Math.max(...waits)).toBeGreaterThan(145);
+  });
+});
+
 test('Pardela, with wasted spark and voltages measured at the pin, has nothing found against it', () => {
   for (const coolantC of [0, 20, 80]) expect(start(demo('pardela'), coolantC).finding).toBeNull();
 });

@@ -1,15 +1,19 @@
 import {
+  baseValue,
   coilFunction,
   coilsOf,
   dwellOf,
   firingOf,
   injectionChoice,
   injectorFunction,
+  valvesOf,
   wheelOf,
   type Calibration,
 } from '@/core/calibration';
 import { chargeCurrentA } from '@/core/coil';
-import { injectorPairs } from '@/core/injector';
+import { CYCLE_DEG, firingIntervals } from '@/core/engine';
+import { injectorPairs, overlapLossPercent, sprayAtValve, squirtsPerCycle } from '@/core/injector';
+import type { ValveEvents } from '@/core/cams';
 import type { Car } from '../car';
 import { FuelPump } from './fuelPump';
 import { SensorInputs } from './sensing';
@@ -19,10 +23,20 @@ import { wiringOf, type Wiring } from './wiring';
 /** Share of the current a coil needs below which its spark does not light the charge. */
 const WEAK_SPARK_SHARE = 0.55;
 
+/** Part of what meets both valves open that really leaves unburned. */
+const BLOWN_SHARE = 0.5;
+
 /** The engine computer with its calibration, wired into a car: everything between sensors, maps and drivers. */
 export class EcuHardware {
   /** Cylinders in the order they fire. */
   readonly order: readonly number[];
+  /** Turns of the crank before each of them fires. */
+  private readonly intervalTurns: readonly number[];
+  private readonly spray: {
+    readonly endDeg: number;
+    readonly valves: ValveEvents;
+    readonly squirts: number;
+  } | null;
   readonly sync: Sync;
   readonly sensors: SensorInputs;
   readonly pump: FuelPump;
@@ -37,6 +51,12 @@ export class EcuHardware {
     this.order =
       firingOf(document)?.map(({ cylinder }) => cylinder) ??
       Array.from({ length: cylinders }, (_, i) => i + 1);
+    const events = firingOf(document);
+    this.intervalTurns =
+      events === null
+        ? this.order.map(() => 2 / cylinders)
+        : firingIntervals(events).map((interval) => interval / 360);
+    this.spray = sprayOf(document);
     const needsPhase =
       injectionChoice(document)?.mode === 'sequential' || document.coils.mode?.value === 'individual';
     this.sync = syncOf({
@@ -52,6 +72,25 @@ export class EcuHardware {
       fuel: withoutFuel(document, wiring, this.order),
       spark: withoutSpark(document, wiring, this.order),
     };
+  }
+
+  /** Turns of the crank from the firing before to that of the cylinder at this place in the order. */
+  turnsBefore(index: number): number {
+    return this.intervalTurns[index % this.intervalTurns.length] as number;
+  }
+
+  /** Share of an injection that meets both valves open and is blown through. */
+  lostShare(speedRpm: number, flowingMs: number): number {
+    const { spray } = this;
+    if (spray === null || flowingMs <= 0) return 0;
+    const ends = Array.from(
+      { length: spray.squirts },
+      (_, i) => spray.endDeg + (i * CYCLE_DEG) / spray.squirts,
+    );
+    const losses = ends.map((end) =>
+      overlapLossPercent(sprayAtValve(end % CYCLE_DEG, speedRpm, flowingMs), spray.valves),
+    );
+    return (BLOWN_SHARE * losses.reduce((sum, loss) => sum + loss, 0)) / losses.length / 100;
   }
 
   /** Whether the injector of this cylinder hangs on the pin that is opened for it. */
@@ -80,6 +119,15 @@ export class EcuHardware {
     const alive = this.order.find((cylinder) => !this.dead.spark.has(cylinder));
     return alive !== undefined && !this.hasSpark(alive, batteryV, speedRpm);
   }
+}
+
+/** Where injections end, with the valves; null while cams or angle are not described. */
+function sprayOf(document: Calibration) {
+  const endDeg = baseValue(document, 'injection.endOfInjection');
+  const valves = valvesOf(document);
+  const choice = injectionChoice(document);
+  if (endDeg === null || valves === null || choice === null) return null;
+  return { endDeg, valves, squirts: squirtsPerCycle(choice.mode) };
 }
 
 function isItself(wiring: Wiring, functionId: string): boolean {

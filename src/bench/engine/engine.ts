@@ -47,6 +47,10 @@ export interface EngineInputs {
 export interface EventCommand {
   /** One opening of the injector; 0 keeps it shut. */
   readonly openingMs: number;
+  /** Fuel of a second injector set, mg at full pressure; 0 while it is shut or there is none. */
+  readonly secondMg: number;
+  /** Share of the fuel blown through while both valves are open. */
+  readonly lostShare: number;
   /** Openings in a cycle. */
   readonly squirts: number;
   /** Fuel pressure as a share of what the regulator holds. */
@@ -184,7 +188,10 @@ export function cylinderEvent(
     pressureAcrossKpa(injector.regulator, injector.railGaugeKpa, standIn.barometricKpa, state.manifoldKpa);
   const openMs = command.openingMs - deadTimeAt(injector.deadTime, state.batteryV, across);
   const flowingMs = netOfOpenMs(injector.shortPulse, openMs);
-  const injectedMg = command.squirts * flowingMs * injectorFlowGPerS(injector, across);
+  const sprayedMg =
+    command.squirts * flowingMs * injectorFlowGPerS(injector, across) +
+    command.secondMg * Math.sqrt(Math.max(0, command.pressureShare));
+  const injectedMg = sprayedMg * (1 - command.lostShare);
 
   const chargeC = inputs.airC + 0.4 * (state.coolantC + 0.3 * state.heatedByC - inputs.airC);
   const ve = lookUpMap(standIn.ve, state.speedRpm, state.manifoldKpa);

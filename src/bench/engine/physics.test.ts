@@ -22,7 +22,16 @@ const standIn = standInFor(demo(), modelOf(demo()));
 
 /** A sparking cylinder whose injector opens this long. */
 function command(openingMs: number): EventCommand {
-  return { openingMs, squirts: 1, pressureShare: 1, sparks: true, sparkDeg: 10, burnFactor: 1 };
+  return {
+    openingMs,
+    secondMg: 0,
+    lostShare: 0,
+    squirts: 1,
+    pressureShare: 1,
+    sparks: true,
+    sparkDeg: 10,
+    burnFactor: 1,
+  };
 }
 
 function inputsAt(coolantC: number, part: Partial<EngineInputs> = {}): EngineInputs {

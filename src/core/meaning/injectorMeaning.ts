@@ -107,6 +107,15 @@ export function injectorMeaning(document: Calibration): Figure[] {
       how: 'fuel this set could still add',
       needs: [...FLOW_NEEDS, 'injectors.deadTime', 'engine.powerPeakSpeed', 'engine.maxManifoldPressure'],
     },
+    {
+      id: 'torqueHeadRoom',
+      label: `Head-room at peak torque, to ${DUTY_LIMIT_PERCENT} %`,
+      value: torqueDuty.percent === null ? null : (100 * DUTY_LIMIT_PERCENT) / torqueDuty.percent - 100,
+      unit: '%',
+      decimals: 0,
+      how: 'fuel this set could still add',
+      needs: [...FLOW_NEEDS, 'injectors.deadTime', 'engine.torquePeakSpeed', 'engine.maxManifoldPressure'],
+    },
     power(document, flow),
     {
       id: 'idlePulse',
@@ -164,6 +173,8 @@ interface Flow {
   readonly volumeCm3PerMin: number;
   readonly at: (manifoldKpa: number) => number;
   readonly acrossAt: (manifoldKpa: number) => number;
+  /** Flow at a pressure across. */
+  readonly flowing: (acrossKpa: number) => number;
 }
 
 /** Flow with the manifold at barometric pressure, and at any other; null while something is empty. */
@@ -200,6 +211,7 @@ function flowFigures(document: Calibration): Flow | null {
     }),
     at: (kpa) => flowing(across(kpa)),
     acrossAt: across,
+    flowing,
   };
 }
 
@@ -339,6 +351,8 @@ export interface FlowCurve {
   readonly acrossKpa: readonly number[];
   /** Volume flow of the fuel in use. */
   readonly cm3PerMin: readonly number[];
+  /** The same at sea level; null where the engine runs near it or the regulator makes no difference. */
+  readonly seaLevel: { readonly acrossKpa: readonly number[]; readonly cm3PerMin: readonly number[] } | null;
 }
 
 const DEEPEST_VACUUM_KPA = 20;
@@ -359,5 +373,25 @@ export function flowCurve(document: Calibration): FlowCurve | null {
     manifoldKpa,
     acrossKpa: manifoldKpa.map(flow.acrossAt),
     cm3PerMin: manifoldKpa.map((kpa) => (flow.at(kpa) * 60) / densityGPerCm3),
+    seaLevel: seaLevelCurve(document, flow, manifoldKpa, densityGPerCm3),
   };
+}
+
+const SEA_LEVEL_KPA = 101.325;
+/** Altitudes whose air differs by less than this from the sea's are not drawn twice, kPa. */
+const NEAR_SEA_KPA = 2;
+
+function seaLevelCurve(
+  document: Calibration,
+  flow: Flow,
+  manifoldKpa: readonly number[],
+  densityGPerCm3: number,
+): FlowCurve['seaLevel'] {
+  const { barometricKpa } = conversionContext(document);
+  const rail = baseValue(document, 'injectors.railPressure');
+  const { regulator } = document.injectors;
+  if (rail === null || regulator === null || regulator.value === 'manifold') return null;
+  if (Math.abs(barometricKpa - SEA_LEVEL_KPA) < NEAR_SEA_KPA) return null;
+  const acrossKpa = manifoldKpa.map((kpa) => pressureAcrossKpa(regulator.value, rail, SEA_LEVEL_KPA, kpa));
+  return { acrossKpa, cm3PerMin: acrossKpa.map((kpa) => (flow.flowing(kpa) * 60) / densityGPerCm3) };
 }

@@ -62,7 +62,7 @@ function FlowPicture() {
   return (
     <Card
       title="Flow over manifold pressure"
-      intro={`From deepest vacuum to the highest pressure intended, air at ${barometricKpa.toFixed(1)} kPa.`}
+      intro={`From deepest vacuum to the highest pressure intended, air at ${barometricKpa.toFixed(1)} kPa.${curve.seaLevel === null ? '' : ' Broken: at sea level.'}`}
     >
       <View style={{ gap: SPACE.m }}>
         <LineChart
@@ -70,14 +70,24 @@ function FlowPicture() {
           title="Pressure across"
           yLabel="kPa"
           yRange={fromZero(curve.acrossKpa)}
-          series={[{ id: 'across', label: 'Across', values: curve.acrossKpa }]}
+          series={[
+            { id: 'across', label: 'Here', values: curve.acrossKpa },
+            ...(curve.seaLevel === null
+              ? []
+              : [{ id: 'sea', label: 'At sea level', values: curve.seaLevel.acrossKpa, dash: '6 4' }]),
+          ]}
         />
         <LineChart
           {...shared}
           title="Flow of one injector"
           yLabel="cm³/min"
           yRange={fromZero(curve.cm3PerMin)}
-          series={[{ id: 'flow', label: 'Flow', values: curve.cm3PerMin }]}
+          series={[
+            { id: 'flow', label: 'Here', values: curve.cm3PerMin },
+            ...(curve.seaLevel === null
+              ? []
+              : [{ id: 'sea', label: 'At sea level', values: curve.seaLevel.cm3PerMin, dash: '6 4' }]),
+          ]}
         />
       </View>
     </Card>

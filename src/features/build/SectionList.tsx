@@ -21,6 +21,7 @@ export function SectionList() {
       detail={section.detail}
       picture={<Icon name={section.icon} size={28} color={roles.muted} />}
       state={<StateMark {...sectionMark(document, section.id)} />}
+      compact={wide}
       here={wide && (path.endsWith(`/${section.id}`) || (atIndex && i === 0))}
       onPress={() => router.navigate(`/c/${id}/build/${section.id}`)}
     />

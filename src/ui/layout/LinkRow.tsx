@@ -12,13 +12,25 @@ interface Props {
   picture?: ReactNode;
   /** Stands under the detail: a state. */
   state?: ReactNode;
+  /** On one line, for a list that stands beside what it leads to. */
+  compact?: boolean;
   /** The one that is open. */
   here?: boolean;
   onPress: () => void;
 }
 
+const STACK = { flex: 1, minWidth: 0, gap: 2 } as const;
+const ROW = {
+  flex: 1,
+  minWidth: 0,
+  flexDirection: 'row',
+  alignItems: 'center',
+  justifyContent: 'space-between',
+  flexWrap: 'wrap',
+} as const;
+
 /** A row that leads somewhere. */
-export function LinkRow({ label, detail, picture, state, here = false, onPress }: Props) {
+export function LinkRow({ label, detail, picture, state, compact = false, here = false, onPress }: Props) {
   const roles = useRoles();
   return (
     <Pressable
@@ -27,11 +39,12 @@ export function LinkRow({ label, detail, picture, state, here = false, onPress }
       {...({ 'aria-current': here ? 'page' : undefined } as object)}
       onPress={onPress}
       style={{
-        minHeight: 64,
+        minHeight: compact ? 52 : 64,
         flexDirection: 'row',
         alignItems: 'center',
         gap: SPACE.m,
-        padding: SPACE.m,
+        paddingHorizontal: SPACE.m,
+        paddingVertical: compact ? SPACE.xs : SPACE.m,
         borderRadius: CORNER.field,
         borderWidth: 1,
         borderLeftWidth: here ? 4 : 1,
@@ -40,9 +53,9 @@ export function LinkRow({ label, detail, picture, state, here = false, onPress }
       }}
     >
       {picture}
-      <View style={{ flex: 1, minWidth: 0, gap: 2 }}>
+      <View style={compact ? ROW : STACK}>
         <Text kind="strong">{label}</Text>
-        {detail === undefined ? null : (
+        {detail === undefined || compact ? null : (
           <Text kind="small" colour="muted">
             {detail}
           </Text>
