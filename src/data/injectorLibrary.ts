@@ -1,26 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import {
-  INJECTOR_LIBRARY_FORMAT,
-  injectorLibrarySchema,
-  type InjectorLibrary,
-  type InjectorSet,
-} from '@/core/injector';
+import { injectorLibrarySchema, libraryOf, mergedSets, type InjectorSet } from '@/core/injector';
 import { saveTextFile } from './files/download';
 import { storage } from './store/browserRepository';
 
 const KEY = 'library/injectors';
 const QUERY_KEY = ['library', 'injectors'] as const;
-
-/** A library around these sets, as a file has it. */
-export function libraryOf(sets: readonly InjectorSet[]): InjectorLibrary {
-  return { format: INJECTOR_LIBRARY_FORMAT, version: 1, sets: [...sets] };
-}
-
-/** Own sets with others added; one of the same id takes the place of the old. */
-export function mergedSets(own: readonly InjectorSet[], added: readonly InjectorSet[]): InjectorSet[] {
-  const ids = new Set(added.map(({ id }) => id));
-  return [...own.filter(({ id }) => !ids.has(id)), ...added];
-}
 
 async function stored(): Promise<readonly InjectorSet[]> {
   const text = await storage.getItem(KEY);

@@ -66,6 +66,8 @@ export {
   GENERIC_SETS,
   INJECTOR_LIBRARY_FORMAT,
   injectorLibrarySchema,
+  libraryOf,
+  mergedSets,
   SET_KEYS,
   setOf,
   type InjectorLibrary,

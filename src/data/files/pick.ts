@@ -1,6 +1,7 @@
 import * as DocumentPicker from 'expo-document-picker';
 import type { FileResult } from '@/core/calibration';
 import { MAX_FILE_BYTES, readCalibration } from './readCalibration';
+import type { PartResult } from './readParts';
 
 /** What came of asking for a file; null when the builder chose none. */
 export type PickedFile =
@@ -18,4 +19,18 @@ export async function pickCalibration(): Promise<PickedFile> {
   if (picked.canceled || file === undefined) return null;
   if (file.size > MAX_FILE_BYTES) return { name: file.name, tooLargeBytes: file.size };
   return { name: file.name, result: readCalibration(await file.text()) };
+}
+
+/** Asks for a file and reads it; null when none was chosen. The message of a refusal names the file. */
+export async function pickPart<T>(read: (text: string) => PartResult<T>): Promise<PartResult<T> | null> {
+  const picked = await DocumentPicker.getDocumentAsync({
+    type: ['application/json', '.json'],
+    base64: false,
+  });
+  const file = picked.assets?.[0]?.file;
+  if (picked.canceled || file === undefined) return null;
+  if (file.size > MAX_FILE_BYTES)
+    return { ok: false, message: `${file.name} is too large to be one. Choose another file.` };
+  const result = read(await file.text());
+  return result.ok ? result : { ok: false, message: `${file.name} was not taken. ${result.message}` };
 }

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { GENERIC_SETS, SET_KEYS, setOf, type InjectorSet } from '@/core/injector';
-import { pickPart, readInjectorLibrary } from '@/data/files/partFiles';
+import { pickPart } from '@/data/files/pick';
+import { readInjectorLibrary } from '@/data/files/readParts';
 import { useInjectorLibrary } from '@/data/injectorLibrary';
 import { edit, useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';

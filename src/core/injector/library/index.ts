@@ -51,3 +51,14 @@ export function setOf(injectors: Injectors, id: string, name: string): InjectorS
   const picked = Object.fromEntries(SET_KEYS.map((key) => [key, injectors[key]]));
   return { id, name, note: '', set: picked as InjectorSet['set'] };
 }
+
+/** A library around these sets, as a file has it. */
+export function libraryOf(sets: readonly InjectorSet[]): InjectorLibrary {
+  return { format: INJECTOR_LIBRARY_FORMAT, version: 1, sets: [...sets] };
+}
+
+/** Own sets with others added; one of the same id takes the place of the old. */
+export function mergedSets(own: readonly InjectorSet[], added: readonly InjectorSet[]): InjectorSet[] {
+  const ids = new Set(added.map(({ id }) => id));
+  return [...own.filter(({ id }) => !ids.has(id)), ...added];
+}

@@ -1,8 +1,7 @@
-import * as DocumentPicker from 'expo-document-picker';
 import type * as z from 'zod';
 import { ecuSchema, ECU_FORMAT, type EcuDescription } from '@/core/pins';
 import { INJECTOR_LIBRARY_FORMAT, injectorLibrarySchema, type InjectorLibrary } from '@/core/injector';
-import { MAX_FILE_BYTES, readJson } from './json';
+import { readJson } from './json';
 
 /** A part's description out of a file, or a sentence why not. */
 export type PartResult<T> =
@@ -37,18 +36,4 @@ export function readEcu(text: string): PartResult<EcuDescription> {
 /** A library of injector sets out of a file's text. */
 export function readInjectorLibrary(text: string): PartResult<InjectorLibrary> {
   return readPart(text, injectorLibrarySchema, INJECTOR_LIBRARY_FORMAT, 'a library of injectors');
-}
-
-/** Asks for a file and reads it; null when none was chosen. The message of a refusal names the file. */
-export async function pickPart<T>(read: (text: string) => PartResult<T>): Promise<PartResult<T> | null> {
-  const picked = await DocumentPicker.getDocumentAsync({
-    type: ['application/json', '.json'],
-    base64: false,
-  });
-  const file = picked.assets?.[0]?.file;
-  if (picked.canceled || file === undefined) return null;
-  if (file.size > MAX_FILE_BYTES)
-    return { ok: false, message: `${file.name} is too large to be one. Choose another file.` };
-  const result = read(await file.text());
-  return result.ok ? result : { ok: false, message: `${file.name} was not taken. ${result.message}` };
 }
