@@ -59,7 +59,7 @@ module.exports = {
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
-    exclude: { path: '^src/core/forbidden\\.ts$' },
+    exclude: { path: ['^src/core/forbidden\\.ts$', '\\.woff2$'] },
     tsConfig: { fileName: 'tsconfig.json' },
     tsPreCompilationDeps: true,
     enhancedResolveOptions: {
