@@ -54,6 +54,26 @@ const SHOTS: readonly Shot[] = [
     scheme: 'light',
     go: (page) => openItem(page, 'Build', 'Injectors'),
   },
+  { name: 'trigger-wide', size: 'wide', scheme: 'dark', go: (page) => openItem(page, 'Build', 'Trigger') },
+  { name: 'pins-wide', size: 'wide', scheme: 'light', go: (page) => openItem(page, 'Build', 'Pins') },
+  {
+    name: 'sensor',
+    size: 'phone',
+    scheme: 'light',
+    go: async (page) => {
+      await openItem(page, 'Build', 'Sensors');
+      await page.getByRole('link', { name: 'Coolant temperature' }).click();
+      await page.getByRole('heading', { name: 'Volts against temperature' }).scrollIntoViewIfNeeded();
+      await page.getByRole('heading', { name: 'Steinhart–Hart fit' }).scrollIntoViewIfNeeded();
+    },
+  },
+  {
+    name: 'injection-wide',
+    size: 'wide',
+    scheme: 'light',
+    go: (page) => openItem(page, 'Build', 'Injection'),
+  },
+  { name: 'outputs-wide', size: 'wide', scheme: 'dark', go: (page) => openItem(page, 'Build', 'Outputs') },
   {
     name: 'maps',
     size: 'phone',
