@@ -20,6 +20,10 @@ test('a pin that does not fit is a conflict at both ends, with free ones offered
   await page.getByRole('button', { name: /^Pin B7, coil driver, logic: Coil 1, in conflict$/ }).click();
   await expect(page.getByRole('dialog').getByText(/Coil 1 cannot go to B7/)).toBeVisible();
   await page.keyboard.press('Escape');
+  await app.goTo('Review');
+  await expect(page.getByText('Nothing is started while a part would burn.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Run dry start' })).toBeHidden();
+  await page.getByRole('button', { name: 'Put it right' }).first().click();
   await page.getByRole('button', { name: 'Coil 1: pin B7' }).click();
   await expect(page.getByRole('dialog').getByRole('radio')).toHaveCount(2);
   await page.getByRole('radio', { name: 'B13, coil driver, direct, 12 A' }).click();
@@ -184,6 +188,12 @@ test('an output without hysteresis is seen to flutter', async ({ app, page }) =>
   await expect(page.getByText(/Second pump switches off and on again \d+ times/)).toBeVisible();
   await app.type(/^Second pump, condition 1: threshold/, '90000');
   await expect(page.getByText(/must be between 0 and 20000 rev\/min/)).toBeVisible();
+  await app.openItem('Build', 'Coils');
+  await app.openItem('Build', 'Outputs');
+  await page.getByRole('button', { name: 'Change Second pump' }).click();
+  await expect(page.getByRole('textbox', { name: /^Second pump, condition 1: threshold/ })).toHaveValue(
+    '90000',
+  );
 });
 
 test('junk pasted into a table stays to be seen, each row with its reason, and nothing stored is lost', async ({

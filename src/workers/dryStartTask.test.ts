@@ -33,4 +33,19 @@ describe('a dry start as a task', () => {
     const run = runDryStart(request, { onProgress: () => undefined, cancelled: () => false, breathe });
     await expect(run).rejects.toThrow(/not complete: engine\.bore.*maps\.warmUp/);
   });
+
+  test('refuses to start with a fit that burns parts; with series resistors it runs', async () => {
+    const burning = demo('ventisca', ({ injectors }) =>
+      Object.assign(injectors.impedance ?? {}, { amount: 2.4 }),
+    );
+    const port = { onProgress: () => undefined, cancelled: () => false, breathe };
+    await expect(runDryStart({ document: burning, setup: SETUP }, port)).rejects.toThrow(
+      /a part would burn.*2\.4 Ω/,
+    );
+    const saved = demo('ventisca', ({ injectors }) => {
+      Object.assign(injectors.impedance ?? {}, { amount: 2.4 });
+      injectors.ballast = { amount: 5, unit: 'ohm', source: { kind: 'measured', date: TEST_DAY } };
+    });
+    expect((await runDryStart({ document: saved, setup: SETUP }, port))?.verdict.code).toBe('caught');
+  });
 });

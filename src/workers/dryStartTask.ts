@@ -2,7 +2,7 @@ import { carFor } from '@/bench/car';
 import { DryStart, explainVerdict, START_LENGTH_S } from '@/bench/dryStart';
 import { EcuHardware } from '@/bench/ecu';
 import { standInFor } from '@/bench/engine';
-import { engineModel } from '@/core/calibration';
+import { blockingProblems, engineModel } from '@/core/calibration';
 import type { DryStartAnswer, DryStartRequest } from './dryStartProtocol';
 
 /** Simulated seconds between two looks at whether to stop. */
@@ -14,7 +14,7 @@ export type Breathe = () => Promise<void>;
 /**
  * Runs a dry start in slices, telling how far it is and stopping when asked.
  * @returns the answer, or null when `cancelled` said so.
- * @throws {RangeError} for a document that is not complete.
+ * @throws {RangeError} for a document that is not complete, or that would burn a part.
  */
 export async function runDryStart(
   { document, setup }: DryStartRequest,
@@ -25,6 +25,9 @@ export async function runDryStart(
     const missing = [...result.missing.fields, ...result.missing.maps.map((id) => `maps.${id}`)];
     throw new RangeError(`The calibration is not complete: ${missing.join(', ')}`);
   }
+  const [burning] = blockingProblems(document);
+  if (burning !== undefined)
+    throw new RangeError(`Nothing was started, a part would burn. ${burning.message}`);
   const standIn = standInFor(document, result.model);
   const hardware = new EcuHardware(document, carFor(document), standIn.cylinders);
   const start = new DryStart(result.model, standIn, setup, hardware);

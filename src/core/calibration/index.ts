@@ -39,8 +39,8 @@ export {
   type Thermistor,
 } from './hardware';
 export { coilFunction, injectorFunction, outputFunction, pinFunctions } from './pinFunctions';
-export { conflicts, problemsOf, type DocumentProblem, type Place } from './rules';
-export { sectionState, SHEET_IDS, sheetState, type SheetId } from './sheet';
+export { blockingProblems, conflicts, problemsOf, type DocumentProblem, type Place } from './rules';
+export { sectionState, SHEET_IDS, sheetOf, sheetState, type SheetId } from './sheet';
 export { choiceAt, sectionAt, tableAt, valueAt } from './values';
 export { generatedMap, generatorNeeds, type GeneratorChoices, type GeneratorResult } from './generate';
 export { calibrationJsonSchema } from './jsonSchema';

@@ -54,6 +54,11 @@ function standsIn(sheet: SheetId, path: string): boolean {
   return section;
 }
 
+/** The section of the sheet in which a place stands. */
+export function sheetOf(path: string): SheetId {
+  return SHEET_IDS.find((sheet) => standsIn(sheet, path)) ?? 'engine';
+}
+
 /** How far a section of the sheet has come. */
 export function sheetState(document: Calibration, sheet: SheetId): SectionState {
   if (sheet === 'pins') return wiringState(document);

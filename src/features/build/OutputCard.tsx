@@ -10,12 +10,12 @@ import {
   type Condition,
   type Output,
 } from '@/core/outputs';
-import { edit, useDocument } from '@/data/session/session';
+import { edit, setDraft, useDocument, useSession } from '@/data/session/session';
 import { typedSource } from '@/data/session/useField';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
 import { IconButton } from '@/ui/button/IconButton';
-import { NumberBox } from '@/ui/field';
+import { NumberBox, type NumberBoxInfo } from '@/ui/field';
 import { Card, Message } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
@@ -79,7 +79,7 @@ export function OutputCard({ output }: { output: Output }) {
           {output.pulsesPerTurn === null ? (
             <Conditions output={output} change={change} />
           ) : (
-            <NumberBox
+            <KeptNumber
               info={{
                 label: `${output.name}: pulses a turn`,
                 quantity: 'count',
@@ -155,7 +155,7 @@ function Conditions({ output, change }: ConditionsProps) {
           />
         </View>
       ) : null}
-      <NumberBox
+      <KeptNumber
         info={{
           label: `${output.name}: raises idle by`,
           quantity: 'rotationalSpeed',
@@ -208,7 +208,7 @@ function ConditionFields({ name, condition, onChange, onRemove }: ConditionProps
         value={condition.comparison}
         onChange={(comparison) => onChange(comparison, (into) => (into.comparison = comparison))}
       />
-      <NumberBox
+      <KeptNumber
         info={{
           label: `${name}: threshold`,
           quantity: channel.quantity,
@@ -219,7 +219,7 @@ function ConditionFields({ name, condition, onChange, onRemove }: ConditionProps
         value={condition.threshold}
         onChange={(value) => onChange(`threshold ${value}`, (into) => (into.threshold = value))}
       />
-      <NumberBox
+      <KeptNumber
         info={{
           label: `${name}: hysteresis`,
           quantity: 'count',
@@ -230,16 +230,23 @@ function ConditionFields({ name, condition, onChange, onRemove }: ConditionProps
         value={condition.hysteresis}
         onChange={(value) => onChange(`hysteresis ${value}`, (into) => (into.hysteresis = value))}
       />
-      <NumberBox
+      <KeptNumber
         info={{ label: `${name}: on for at least`, ...seconds }}
         value={condition.minOnS}
         onChange={(value) => onChange(`on for ${value} s`, (into) => (into.minOnS = value))}
       />
-      <NumberBox
+      <KeptNumber
         info={{ label: `${name}: off for at least`, ...seconds }}
         value={condition.minOffS}
         onChange={(value) => onChange(`off for ${value} s`, (into) => (into.minOffS = value))}
       />
     </View>
   );
+}
+
+/** A number box whose half-typed text outlives its screen, as that of every field does. */
+function KeptNumber(props: { info: NumberBoxInfo; value: number; onChange: (value: number) => void }) {
+  const key = `outputs: ${props.info.label}`;
+  const draft = useSession((session) => session.drafts[key]);
+  return <NumberBox {...props} draft={draft} onDraft={(text) => setDraft(key, text)} />;
 }

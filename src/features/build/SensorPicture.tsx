@@ -153,6 +153,7 @@ function ThermistorPicture({ document, sensor }: { document: Calibration; sensor
   const { curve, pullUp, fit, points } = described;
   const bits = document.pins.ecu?.adcBits ?? ADC_BITS;
   const seeing = seeingRange(curve, pullUp, bits);
+  const isOdd = (i: number) => i === fit?.worst && Math.abs(fit.residualsK[i] ?? 0) > 1;
   const volts = TEMPERATURES.map((t) => voltsAtTemperature(curve, pullUp, t));
   return (
     <>
@@ -198,14 +199,14 @@ function ThermistorPicture({ document, sensor }: { document: Calibration; sensor
                 <Text
                   key={k}
                   kind="number"
-                  colour={i === fit.worst ? 'warning' : 'text'}
+                  colour={isOdd(i) ? 'warning' : 'text'}
                   style={{ width: 82, textAlign: 'right' }}
                 >
                   {text}
                 </Text>
               ))}
               {i === fit.worst ? (
-                <Text kind="small" colour="warning">
+                <Text kind="small" colour={isOdd(i) ? 'warning' : 'muted'}>
                   worst
                 </Text>
               ) : null}

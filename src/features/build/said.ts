@@ -1,4 +1,4 @@
-import { problemsOf, type Calibration, type Place } from '@/core/calibration';
+import { problemsOf, type Calibration, type DocumentProblem, type Place } from '@/core/calibration';
 
 /** What the rules say about a place: what cannot stay, and what is unwise. */
 export function saidAbout(
@@ -6,10 +6,10 @@ export function saidAbout(
   path: Place,
 ): { conflict: string | null; caution: string | null } {
   const here = problemsOf(document).filter((problem) => problem.path === path);
-  const words = (severity: 'error' | 'warning') =>
+  const words = (...severities: DocumentProblem['severity'][]) =>
     here
-      .filter((problem) => problem.severity === severity)
+      .filter(({ severity }) => severities.includes(severity))
       .map(({ message }) => message)
       .join(' ') || null;
-  return { conflict: words('error'), caution: words('warning') };
+  return { conflict: words('error', 'blocking'), caution: words('warning') };
 }

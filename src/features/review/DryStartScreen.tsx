@@ -1,7 +1,7 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { ProgressBar } from 'react-native-paper';
-import { engineModel } from '@/core/calibration';
+import { blockingProblems, engineModel, sheetOf } from '@/core/calibration';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { Message, Page, useWide } from '@/ui/layout';
@@ -22,6 +22,7 @@ export function DryStartScreen() {
   const { status, progress, failure, answer: lastAnswer, answered } = useDryStart();
   const answer = answered?.id === id ? lastAnswer : null;
   const model = engineModel(document);
+  const burning = blockingProblems(document);
   const run = () => void runDryStart(id, document);
   const button =
     status === 'running' ? (
@@ -50,6 +51,28 @@ export function DryStartScreen() {
       <Page>
         {heading}
         <MissingList missing={model.missing} onGo={(path) => router.navigate(`/c/${id}/${path}` as '/')} />
+      </Page>
+    );
+  }
+  if (burning.length > 0) {
+    return (
+      <Page>
+        {heading}
+        <Text kind="strong">Nothing is started while a part would burn.</Text>
+        {burning.map(({ path, message }) => (
+          <Message
+            key={path}
+            tone="error"
+            actions={
+              <Button
+                label="Put it right"
+                onPress={() => router.navigate(`/c/${id}/build/${sheetOf(path)}` as '/')}
+              />
+            }
+          >
+            {message}
+          </Message>
+        ))}
       </Page>
     );
   }

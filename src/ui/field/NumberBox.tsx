@@ -26,25 +26,43 @@ interface Props {
   /** In the base unit, which must be `info.unit`. */
   value: number;
   onChange: (value: number) => void;
+  /** Text that is not a value yet, where it is kept beyond the screen; left out, the box keeps it itself. */
+  draft?: string | undefined;
+  onDraft?: (text: string | null) => void;
+}
+
+/** What typed text comes to: a base-unit value, or why not. */
+function readNumber(
+  info: NumberBoxInfo,
+  text: string,
+): { readonly value: number } | { readonly problem: string } {
+  const typed = parseAmount(info.quantity, text, info.unit);
+  if (!typed.ok) return { problem: typedProblemMessage(typed.problem) };
+  const base = toBase(info.quantity, typed.value);
+  if (base < info.min || base > info.max) {
+    const unit = unitOf(info.quantity, info.unit).label;
+    return { problem: `${info.label} must be between ${info.min} and ${info.max} ${unit}.` };
+  }
+  return { value: base };
 }
 
 /** A number of a way of looking (an operating point, a setup): taken when valid, else kept as typed with the reason. */
-export function NumberBox({ info, value, onChange }: Props) {
-  const [text, setText] = useState<string | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
+export function NumberBox({ info, value, onChange, draft, onDraft }: Props) {
+  const [own, setOwn] = useState<string | null>(null);
+  const [editing, setEditing] = useState(false);
   const unit = unitOf(info.quantity, info.unit).label;
+  const text = onDraft === undefined ? own : (draft ?? null);
+  const setText = onDraft ?? setOwn;
+  const read = text === null || editing ? null : readNumber(info, text);
+  const problem = read !== null && 'problem' in read ? read.problem : null;
 
   const done = () => {
+    setEditing(false);
     if (text === null) return;
-    const typed = parseAmount(info.quantity, text, info.unit);
-    if (!typed.ok) return setProblem(typedProblemMessage(typed.problem));
-    const base = toBase(info.quantity, typed.value);
-    if (base < info.min || base > info.max) {
-      return setProblem(`${info.label} must be between ${info.min} and ${info.max} ${unit}.`);
-    }
-    setProblem(null);
+    const typed = readNumber(info, text);
+    if ('problem' in typed) return;
     setText(null);
-    onChange(base);
+    onChange(typed.value);
   };
 
   return (
@@ -59,12 +77,12 @@ export function NumberBox({ info, value, onChange }: Props) {
           numeric
           invalid={problem !== null}
           describedBy={`${info.label}-problem`}
-          onChangeText={setText}
-          onDone={done}
-          onCancel={() => {
-            setText(null);
-            setProblem(null);
+          onChangeText={(typed) => {
+            setEditing(true);
+            setText(typed);
           }}
+          onDone={done}
+          onCancel={() => setText(null)}
         />
         <Text colour="muted">{unit}</Text>
       </View>

@@ -4,7 +4,7 @@ import { coilFunction } from '../pinFunctions';
 import { baseValue } from '../quantities';
 import type { Calibration } from '../schema';
 import { tableAt } from '../values';
-import { errorAt, warningAt, type DocumentProblem } from './problem';
+import { blockingAt, errorAt, warningAt, type DocumentProblem } from './problem';
 
 const CHARGING_V = 14;
 /** Battery while the starter turns a cold engine, V. */
@@ -77,7 +77,7 @@ function current(document: Calibration): DocumentProblem[] {
     )
     .map((pin) => pin.maxA ?? 0);
   const limit = Math.min(...limits);
-  return errorAt(
+  return blockingAt(
     'coils.wantedCurrent',
     limits.length > 0 && amps > limit
       ? `${amps.toFixed(1)} A are more than the coil driver bears (${limit} A): it burns. Want less current, or fit coils with igniters.`

@@ -34,7 +34,12 @@ export function problemsOf(document: Calibration): readonly DocumentProblem[] {
   return problems;
 }
 
+/** The problems that would burn a part: nothing is started or sent while one stands. */
+export function blockingProblems(document: Calibration): readonly DocumentProblem[] {
+  return problemsOf(document).filter(({ severity }) => severity === 'blocking');
+}
+
 /** The problems that cannot stay. */
 export function conflicts(document: Calibration): readonly DocumentProblem[] {
-  return problemsOf(document).filter(({ severity }) => severity === 'error');
+  return problemsOf(document).filter(({ severity }) => severity !== 'warning');
 }

@@ -12,7 +12,7 @@ import { injectorFunction } from '../pinFunctions';
 import { baseValue } from '../quantities';
 import type { Calibration } from '../schema';
 import { tableAt } from '../values';
-import { errorAt, warningAt, type DocumentProblem } from './problem';
+import { blockingAt, errorAt, warningAt, type DocumentProblem } from './problem';
 
 /** What cannot be, or is unwise, about injectors, their drivers, timing and hand-over. */
 export function injectorRules(document: Calibration): DocumentProblem[] {
@@ -81,7 +81,7 @@ function drivers(document: Calibration): DocumentProblem[] {
       }),
     )
     .find((message) => message !== null);
-  return errorAt('injectors.impedance', burning ?? null);
+  return blockingAt('injectors.impedance', burning ?? null);
 }
 
 function mode(document: Calibration): DocumentProblem[] {

@@ -8,8 +8,8 @@ export type Place = FieldPath | `pins.${string}` | `outputs.${string}`;
 export interface DocumentProblem {
   readonly path: Place;
   readonly message: string;
-  /** Errors cannot stay; warnings are unwise. */
-  readonly severity: 'error' | 'warning';
+  /** Errors cannot stay; blocking ones would burn a part, so nothing is started with them; warnings are unwise. */
+  readonly severity: 'error' | 'blocking' | 'warning';
 }
 
 /** A subject's rules: everything they find in a document. */
@@ -18,6 +18,11 @@ export type Rule = (document: Calibration) => DocumentProblem[];
 /** An error at a place, or nothing for no message. */
 export function errorAt(path: Place, message: string | null): DocumentProblem[] {
   return message === null ? [] : [{ path, message, severity: 'error' }];
+}
+
+/** What would burn a part, at a place, or nothing for no message. */
+export function blockingAt(path: Place, message: string | null): DocumentProblem[] {
+  return message === null ? [] : [{ path, message, severity: 'blocking' }];
 }
 
 /** A warning at a place, or nothing for no message. */

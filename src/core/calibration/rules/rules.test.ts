@@ -81,14 +81,14 @@ describe('each rule speaks up for what triggers it, and not for what just does n
     [
       'a coil with igniter on a direct driver',
       'pins.coil-1',
-      /error: Coil 1 cannot go to B13.*direct driver would burn it/,
+      /blocking: Coil 1 cannot go to B13.*direct driver would burn it/,
       ({ pins }) => pins.assignments.forEach((entry) => entry.function === 'coil-1' && (entry.pin = 'B13')),
       () => undefined,
     ],
     [
       'a plain coil on a logic output',
       'pins.coil-1',
-      /error: Coil 1 cannot go to B7.*burn a logic output/,
+      /blocking: Coil 1 cannot go to B7.*burn a logic output/,
       ({ coils }) => choose(coils.igniter, 'none'),
       ({ coils, pins }) => {
         choose(coils.igniter, 'none');
@@ -307,7 +307,7 @@ describe('each rule speaks up for what triggers it, and not for what just does n
     [
       'low-impedance injectors on plain drivers',
       'injectors.impedance',
-      /error: One injector of 2.4 Ω draw.* burns/,
+      /blocking: One injector of 2.4 Ω draw.* burns/,
       ({ injectors }) => amount(injectors.impedance, 2.4),
       ({ injectors }) => (amount(injectors.impedance, 2.4), (injectors.ballast = quantity(5, 'ohm'))),
     ],
@@ -392,7 +392,7 @@ describe('each rule speaks up for what triggers it, and not for what just does n
     [
       'more current than a direct driver bears',
       'coils.wantedCurrent',
-      /error: 12.5 A are more than the coil driver bears \(12 A\)/,
+      /blocking: 12.5 A are more than the coil driver bears \(12 A\)/,
       ({ coils, pins }) => {
         choose(coils.igniter, 'none');
         choose(coils.dwellBy, 'coil');

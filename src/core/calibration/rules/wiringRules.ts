@@ -2,14 +2,14 @@ import { outputProblems } from '../../outputs';
 import { wiringConflicts } from '../../pins';
 import { pinFunctions } from '../pinFunctions';
 import type { Calibration } from '../schema';
-import { errorAt, type DocumentProblem } from './problem';
+import { blockingAt, errorAt, type DocumentProblem } from './problem';
 
 /** Pins with two jobs or of the wrong kind, each at its function. */
 export function wiringRules(document: Calibration): DocumentProblem[] {
   const { ecu, assignments } = document.pins;
   if (ecu === null) return [];
   return wiringConflicts(ecu, assignments, pinFunctions(document)).flatMap((conflict) =>
-    errorAt(`pins.${conflict.function}`, conflict.message),
+    (conflict.burns ? blockingAt : errorAt)(`pins.${conflict.function}`, conflict.message),
   );
 }
 
