@@ -2,13 +2,14 @@ import {
   baseValue,
   coilFunction,
   coilsOf,
-  dwellOf,
+  dwellLawOf,
   firingOf,
   injectionChoice,
   injectorFunction,
   valvesOf,
   wheelOf,
   type Calibration,
+  type DwellLaw,
 } from '@/core/calibration';
 import { chargeCurrentA } from '@/core/coil';
 import { CYCLE_DEG, firingIntervals } from '@/core/engine';
@@ -37,6 +38,7 @@ export class EcuHardware {
     readonly valves: ValveEvents;
     readonly squirts: number;
   } | null;
+  private readonly dwell: DwellLaw | null;
   readonly sync: Sync;
   readonly sensors: SensorInputs;
   readonly pump: FuelPump;
@@ -57,6 +59,7 @@ export class EcuHardware {
         ? this.order.map(() => 2 / cylinders)
         : firingIntervals(events).map((interval) => interval / 360);
     this.spray = sprayOf(document);
+    this.dwell = dwellLawOf(document);
     const needsPhase =
       injectionChoice(document)?.mode === 'sequential' || document.coils.mode?.value === 'individual';
     this.sync = syncOf({
@@ -104,7 +107,7 @@ export class EcuHardware {
     if (this.sync.found && this.sync.reversed && this.document.coils.mode?.value === 'individual')
       return false;
     const { coil } = this.car;
-    const dwellMs = dwellOf(this.document, batteryV, speedRpm);
+    const dwellMs = this.dwell?.(batteryV, speedRpm) ?? null;
     if (coil === null || dwellMs === null) return true;
     return chargeCurrentA(coil.primary, batteryV, dwellMs) >= WEAK_SPARK_SHARE * coil.wantedA;
   }

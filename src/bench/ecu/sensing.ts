@@ -102,8 +102,16 @@ function givenBy(thing: SensedId, car: Car, divider: PullUp | null): ((truth: Se
   const curve = car[thing];
   if (curve === null) return null;
   if (divider === null) return car.pullUp === null ? null : () => OPEN_ANALOGUE_V;
-  return (truth) =>
-    pullUpVolts(divider, thermistorOhm(curve, thing === 'coolant' ? truth.coolantC : truth.airC));
+  let lastC = NaN;
+  let lastV = 0;
+  return (truth) => {
+    const temperatureC = thing === 'coolant' ? truth.coolantC : truth.airC;
+    if (temperatureC !== lastC) {
+      lastC = temperatureC;
+      lastV = pullUpVolts(divider, thermistorOhm(curve, temperatureC));
+    }
+    return lastV;
+  };
 }
 
 function fallbackOf(document: Calibration, id: SensedId): number | null {

@@ -182,30 +182,30 @@ export function injectionChoice(
   return mode === null || wiring === null ? null : { mode: mode.value, wiring: wiring.value };
 }
 
-/** Dwell against voltage at a speed, ms; null while it is not described, or where coil data cannot reach the current. */
-export function dwellOf(document: Calibration, volts: number, speedRpm: number): number | null {
+/** Dwell over voltage and speed, ms; null where coil data cannot reach the current. */
+export type DwellLaw = (volts: number, speedRpm: number) => number | null;
+
+/** The dwell a document gives, prepared for many look-ups; null while it is not described. */
+export function dwellLawOf(document: Calibration): DwellLaw | null {
   if (document.coils.dwellBy?.value === 'coil') {
     const resistanceOhm = baseValue(document, 'coils.resistance');
     const inductanceMh = baseValue(document, 'coils.inductance');
     const wantedA = baseValue(document, 'coils.wantedCurrent');
     if (resistanceOhm === null || inductanceMh === null || wantedA === null) return null;
-    return dwellForCurrentMs({ resistanceOhm, inductanceMh }, volts, wantedA);
+    return (volts) => dwellForCurrentMs({ resistanceOhm, inductanceMh }, volts, wantedA);
   }
-  const rows = tableAt(document, 'coils.dwell');
-  if (rows === null) return null;
-  const base = dwellFromTableMs(
-    rows.map(([v = 0, dwellMs = 0]) => ({ volts: v, dwellMs })),
-    volts,
-  );
-  const bySpeed = tableAt(document, 'coils.dwellBySpeed');
-  const share =
-    bySpeed === null
-      ? 100
-      : dwellFromTableMs(
-          bySpeed.map(([v = 0, dwellMs = 0]) => ({ volts: v, dwellMs })),
-          speedRpm,
-        );
-  return (base * share) / 100;
+  const points = (path: FieldPath) =>
+    tableAt(document, path)?.map(([volts = 0, dwellMs = 0]) => ({ volts, dwellMs })) ?? null;
+  const table = points('coils.dwell');
+  const shares = points('coils.dwellBySpeed');
+  if (table === null) return null;
+  return (volts, speedRpm) =>
+    (dwellFromTableMs(table, volts) * (shares === null ? 100 : dwellFromTableMs(shares, speedRpm))) / 100;
+}
+
+/** Dwell at a voltage and speed, ms; null while it is not described, or where coil data cannot reach the current. */
+export function dwellOf(document: Calibration, volts: number, speedRpm: number): number | null {
+  return dwellLawOf(document)?.(volts, speedRpm) ?? null;
 }
 
 /** Cylinders on each coil; null while mode or firing is missing, or where the mode has no such groups. */

@@ -24,6 +24,7 @@ export {
   bankOf,
   coilsOf,
   curveOf,
+  dwellLawOf,
   dwellOf,
   faultBandOf,
   firingOf,
@@ -36,6 +37,7 @@ export {
   throttleOf,
   valvesOf,
   wheelOf,
+  type DwellLaw,
   type Thermistor,
 } from './hardware';
 export { coilFunction, injectorFunction, outputFunction, pinFunctions } from './pinFunctions';

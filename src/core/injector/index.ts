@@ -62,14 +62,3 @@ export { monotoneCubic } from './monotoneCubic';
 export { pressureAcrossKpa } from './pressure';
 export { netOfOpenMs, shortPulseAddMs, type ShortPulseCurve } from './shortPulse';
 export { stagedFuel, stagingProblem, type StagedFuel, type StagingPlan } from './staging';
-export {
-  GENERIC_SETS,
-  INJECTOR_LIBRARY_FORMAT,
-  injectorLibrarySchema,
-  libraryOf,
-  mergedSets,
-  SET_KEYS,
-  setOf,
-  type InjectorLibrary,
-  type InjectorSet,
-} from './library';

@@ -21,7 +21,9 @@ export function shortPulseAddMs(curve: ShortPulseCurve, netMs: number): number {
  * bisection. An injector with this curve, opened for `openMs`, flows for this long.
  */
 export function netOfOpenMs(curve: ShortPulseCurve, openMs: number): number {
-  if (openMs <= 0 || curve.length === 0) return Math.max(0, openMs);
+  const last = curve[curve.length - 1];
+  if (openMs <= 0 || last === undefined) return Math.max(0, openMs);
+  if (last.addMs === 0 && openMs >= last.netMs) return openMs;
   let low = 0;
   let high = openMs + 2;
   for (let i = 0; i < 40; i += 1) {

@@ -53,17 +53,32 @@ export function thermistorC({ a, b, c }: SteinhartHart, ohm: number): number {
 }
 
 const LN_OHM_RANGE = { low: Math.log(0.01), high: Math.log(1e9) } as const;
+const NEWTON_STEPS = 12;
+const SETTLED = 1e-13;
 
-/** Resistance at a temperature, Ω: the inverse, found by bisection in ln R. */
-export function thermistorOhm({ a, b, c }: SteinhartHart, temperatureC: number): number {
+/** Resistance at a temperature, Ω: the inverse. By Newton's steps in ln R, by bisection where they do not settle. */
+export function thermistorOhm(curve: SteinhartHart, temperatureC: number): number {
+  const { a, b, c } = curve;
   const wanted = 1 / (temperatureC + ZERO_CELSIUS_K);
+  let l = 7.5;
+  for (let i = 0; i < NEWTON_STEPS; i += 1) {
+    const slope = b + 3 * c * l * l;
+    if (slope <= 0) break;
+    const step = (a + b * l + c * l * l * l - wanted) / slope;
+    l -= step;
+    if (Math.abs(step) < SETTLED * Math.abs(l)) return Math.exp(l);
+  }
+  return Math.exp(bisectedLnOhm(curve, wanted));
+}
+
+function bisectedLnOhm({ a, b, c }: SteinhartHart, wanted: number): number {
   let { low, high }: { low: number; high: number } = LN_OHM_RANGE;
   for (let i = 0; i < 60; i += 1) {
     const middle = (low + high) / 2;
     if (a + b * middle + c * middle ** 3 < wanted) low = middle;
     else high = middle;
   }
-  return Math.exp((low + high) / 2);
+  return (low + high) / 2;
 }
 
 /** True when resistance falls all the way from −60 to 200 °C, so that every voltage means one temperature. */

@@ -1,4 +1,4 @@
-import { GENERIC_SETS, libraryOf, mergedSets } from '@/core/injector';
+import { GENERIC_SETS, libraryOf, mergedSets } from '@/core/injectorLibrary';
 import { ECUS } from '@/core/pins';
 import { partFileName } from './download';
 import { loomCsv, loomPage } from './loomFiles';

@@ -1,6 +1,6 @@
 import type * as z from 'zod';
 import { ecuSchema, ECU_FORMAT, type EcuDescription } from '@/core/pins';
-import { INJECTOR_LIBRARY_FORMAT, injectorLibrarySchema, type InjectorLibrary } from '@/core/injector';
+import { INJECTOR_LIBRARY_FORMAT, injectorLibrarySchema, type InjectorLibrary } from '@/core/injectorLibrary';
 import { readJson } from './json';
 
 /** A part's description out of a file, or a sentence why not. */

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { GENERIC_SETS, SET_KEYS, setOf, type InjectorSet } from '@/core/injector';
+import { GENERIC_SETS, SET_KEYS, setOf, type InjectorSet } from '@/core/injectorLibrary';
 import { pickPart } from '@/data/files/pick';
 import { readInjectorLibrary } from '@/data/files/readParts';
 import { useInjectorLibrary } from '@/data/injectorLibrary';

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { injectorSchema, type Injectors } from '../injectorSchema';
+import { injectorSchema, type Injectors } from '../injector';
 import generic from './generic.json';
 
 /** Marks a file as a library of injector sets. */
