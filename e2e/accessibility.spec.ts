@@ -60,6 +60,14 @@ const WALK: readonly (readonly [view: string, go: (app: Lumbre) => Promise<void>
     },
   ],
   ['a map', (app) => app.openItem('Maps', 'Volumetric efficiency')],
+  ['shape and copy', ({ page }) => page.getByRole('button', { name: 'Shape and copy' }).click()],
+  [
+    'axes laid anew',
+    async ({ page }) => {
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'Lay the axes anew' }).click();
+    },
+  ],
   ['a curve', (app) => app.openItem('Maps', 'Cranking fuel')],
   [
     'a proposal',

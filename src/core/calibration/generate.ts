@@ -88,6 +88,18 @@ export function generatedMap(
   return { ok: true, proposal: { mapId, before, after, reasons } };
 }
 
+/**
+ * What a map's generator says at any point, for regions that no cell covers yet; null while it lacks something.
+ */
+export function generatorValueAt(
+  document: Calibration,
+  mapId: MapId,
+  choices: GeneratorChoices,
+): ((x: number, y: number) => number) | null {
+  if (generatorNeeds(document, mapId).length > 0) return null;
+  return generatorFor(document, mapId, choices).valueAtPoint;
+}
+
 interface Generator {
   readonly valueAtPoint: (x: number, y: number) => number;
   readonly reasons: readonly Reason[];

@@ -44,7 +44,13 @@ export { coilFunction, injectorFunction, outputFunction, pinFunctions } from './
 export { blockingProblems, conflicts, problemsOf, type DocumentProblem, type Place } from './rules';
 export { sectionState, SHEET_IDS, sheetOf, sheetState, type SheetId } from './sheet';
 export { choiceAt, sectionAt, tableAt, valueAt } from './values';
-export { generatedMap, generatorNeeds, type GeneratorChoices, type GeneratorResult } from './generate';
+export {
+  generatedMap,
+  generatorNeeds,
+  generatorValueAt,
+  type GeneratorChoices,
+  type GeneratorResult,
+} from './generate';
 export { calibrationJsonSchema } from './jsonSchema';
 export { isMapId, MAP_DEFINITIONS, MAP_IDS, type MapId } from './maps';
 export { MIGRATIONS, migrated } from './migrate';

@@ -14,6 +14,7 @@ export interface CellRange {
 export type CellOperation =
   | { readonly kind: 'set'; readonly amount: number }
   | { readonly kind: 'add'; readonly amount: number }
+  | { readonly kind: 'multiply'; readonly amount: number }
   /** Percent to raise or lower by: 5 multiplies by 1.05. */
   | { readonly kind: 'percent'; readonly amount: number };
 
@@ -82,12 +83,27 @@ export function editedCells(
   return { ok: true, changes };
 }
 
+/** The first change that would leave the map's limits; null when all stay inside. */
+export function changesProblem(
+  map: MapData,
+  { min, max }: MapDefinition,
+  changes: readonly CellChange[],
+): CellLimitProblem | null {
+  const outside = changes.find(({ value }) => !(value >= min && value <= max));
+  if (outside === undefined) return null;
+  const width = map.x.length;
+  const place = { column: outside.index % width, row: Math.floor(outside.index / width) };
+  return { ...place, value: outside.value, min, max };
+}
+
 function operated(value: number, { kind, amount }: CellOperation): number {
   switch (kind) {
     case 'set':
       return amount;
     case 'add':
       return value + amount;
+    case 'multiply':
+      return value * amount;
     case 'percent':
       return value * (1 + amount / 100);
   }

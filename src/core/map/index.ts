@@ -1,5 +1,8 @@
+export { axisProblem, evenAxis, extendedAxis, withBreakpoint } from './axes';
+export { pastedInto, rangeToTsv, type PasteResult } from './clipboard';
 export {
   cellLimitMessage,
+  changesProblem,
   editedCells,
   orderedRange,
   rangeIndices,
@@ -10,6 +13,7 @@ export {
   type CellRange,
   type EditResult,
 } from './editMap';
+export { filledFromCorners, filledFromEdges, smoothed } from './fill';
 export {
   cellShares,
   gridOf,
@@ -30,3 +34,4 @@ export {
 } from './mapDefinition';
 export { mapSchema, rowCount, type MapData } from './mapSchema';
 export { acceptedMap, proposalDifference, sameAxes, type MapProposal, type Reason } from './proposal';
+export { relaidMap, surfaceChange, type BeyondRule, type NewAxes, type SurfaceChange } from './relay';

@@ -20,13 +20,28 @@ interface Props {
 const MODES: readonly { id: EditMode; label: string }[] = [
   { id: 'set', label: 'Set' },
   { id: 'add', label: 'Add' },
+  { id: 'multiply', label: 'Multiply' },
   { id: 'percent', label: 'Percent' },
 ];
+
+const LABELS: Readonly<Record<EditMode, string>> = {
+  set: 'New value',
+  add: 'Amount to add',
+  multiply: 'Factor to multiply by',
+  percent: 'Percent to change by',
+};
+
+const PLACEHOLDERS: Readonly<Record<EditMode, string>> = {
+  set: 'New value',
+  add: 'Amount, minus to take away',
+  multiply: 'Factor, as 1.05',
+  percent: 'Percent, minus to lower',
+};
 
 /** What is done to the selected cells: set, add, percent, or a step. */
 export function EditTray({ definition, editing, box, onStep }: Props) {
   const { mode, text } = editing;
-  const unit = mode === 'percent' ? '%' : definition.unit;
+  const unit = mode === 'percent' ? '%' : mode === 'multiply' ? '' : definition.unit;
   const step = formatNumber(definition.step, Math.max(definition.decimals, 2)).replace(/\.?0+$/, '');
 
   const apply = () => {
@@ -50,14 +65,8 @@ export function EditTray({ definition, editing, box, onStep }: Props) {
       <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center' }}>
         <TextBox
           ref={box}
-          label={`${mode === 'set' ? 'New value' : mode === 'add' ? 'Amount to add' : 'Percent to change by'}${unit === '' ? '' : `, ${unit}`}`}
-          placeholder={
-            mode === 'set'
-              ? 'New value'
-              : mode === 'add'
-                ? 'Amount, minus to take away'
-                : 'Percent, minus to lower'
-          }
+          label={`${LABELS[mode]}${unit === '' ? '' : `, ${unit}`}`}
+          placeholder={PLACEHOLDERS[mode]}
           value={text}
           numeric
           onChangeText={editing.setText}

@@ -14,19 +14,32 @@ import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { EditTray } from './EditTray';
 import { useOperatingPoint } from './operatingPoint';
-import type { EditMode, MapEditing } from './useMapEditing';
+import { ShapeSheet } from './ShapeSheet';
+import { useMapClipboard } from './useMapClipboard';
+import type { EditMode, MapEditing, ShapeKind } from './useMapEditing';
 import { Button } from '@/ui/button/Button';
 
-const MODE_KEYS: Readonly<Record<string, EditMode>> = { s: 'set', a: 'add', p: 'percent' };
+const MODE_KEYS: Readonly<Record<string, EditMode>> = { s: 'set', a: 'add', m: 'multiply', p: 'percent' };
+const SHAPE_KEYS: Readonly<Record<string, ShapeKind>> = { f: 'corners', e: 'edges', r: 'smooth' };
 /** Where cranking fuel is shown in milliseconds: a cold starter's speed, and the voltage under its load. */
 const CRANKING_AT = { speedRpm: 210, batteryV: 9.5 } as const;
 
+interface Props {
+  mapId: MapId;
+  map: MapData;
+  editing: MapEditing;
+  /** Goes to where its breakpoints are changed. */
+  onAxes: () => void;
+}
+
 /** The grid of a map with its edit tray, and what the chosen cell is. */
-export function MapEditor({ mapId, map, editing }: { mapId: MapId; map: MapData; editing: MapEditing }) {
+export function MapEditor({ mapId, map, editing, onAxes }: Props) {
   const definition = MAP_DEFINITIONS[mapId];
   const router = useRouter();
   const { id } = useGlobalSearchParams<{ id: string }>();
   const box = useRef<TextInput>(null);
+  const card = useRef<View>(null);
+  useMapClipboard(card, editing);
   const point = useOperatingPoint((state) => state.point);
   const { selection } = editing;
   const cells = rangeSize(selectionRange(selection));
@@ -40,6 +53,11 @@ export function MapEditor({ mapId, map, editing }: { mapId: MapId; map: MapData;
     if (mode !== undefined) {
       editing.setMode(mode);
       box.current?.focus();
+      return true;
+    }
+    const shape = SHAPE_KEYS[key.toLowerCase()];
+    if (shape !== undefined) {
+      editing.shape(shape);
       return true;
     }
     if (key === ']' || key === '[') {
@@ -57,16 +75,18 @@ export function MapEditor({ mapId, map, editing }: { mapId: MapId; map: MapData;
 
   return (
     <Card>
-      <MapGrid
-        label={definition.label}
-        definition={definition}
-        map={map}
-        colours="magnitude"
-        selection={selection}
-        onSelection={editing.select}
-        onKey={onKey}
-        point={definition.y === null ? null : { x: point.speedRpm, y: point.manifoldKpa }}
-      />
+      <View ref={card}>
+        <MapGrid
+          label={definition.label}
+          definition={definition}
+          map={map}
+          colours="magnitude"
+          selection={selection}
+          onSelection={editing.select}
+          onKey={onKey}
+          point={definition.y === null ? null : { x: point.speedRpm, y: point.manifoldKpa }}
+        />
+      </View>
       <View aria-live="polite" style={{ gap: 2 }}>
         <Text kind="number">
           {cells === 1
@@ -81,6 +101,10 @@ export function MapEditor({ mapId, map, editing }: { mapId: MapId; map: MapData;
         {mapId === 'cranking' ? <CrankingOpening coolantC={map.x[selection.corner.column] ?? 0} /> : null}
       </View>
       <EditTray definition={definition} editing={editing} box={box} onStep={step} />
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <ShapeSheet editing={editing} />
+        <Button label="Lay the axes anew" icon="table-large" onPress={onAxes} />
+      </View>
       {definition.y === null ? null : (
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, flexWrap: 'wrap' }}>
           <Text kind="small" colour="muted" style={{ flexShrink: 1 }}>

@@ -13,6 +13,7 @@ import { ProposalView } from '@/ui/proposal/ProposalView';
 import { EmptyMap } from './EmptyMap';
 import { MapEditor } from './MapEditor';
 import { MapSlices } from './MapSlices';
+import { RelayView } from './RelayView';
 import { RunningSpeed } from './RunningSpeed';
 import { useMapEditing } from './useMapEditing';
 
@@ -27,6 +28,7 @@ export function MapView({ mapId }: { mapId: MapId }) {
   const router = useRouter();
   const { id } = useGlobalSearchParams<{ id: string }>();
   const [proposing, setProposing] = useState(false);
+  const [relaying, setRelaying] = useState(false);
   const [helpOpen, setHelpOpen] = useState(false);
   const [caution, setCaution] = useState<'first' | 'proved'>('first');
   const editing = useMapEditing(mapId);
@@ -99,6 +101,15 @@ export function MapView({ mapId }: { mapId: MapId }) {
     );
   }
 
+  if (relaying && map !== null) {
+    return (
+      <>
+        <RelayView mapId={mapId} map={map} title={title} onDone={() => setRelaying(false)} />
+        {help}
+      </>
+    );
+  }
+
   return (
     <Page>
       {title}
@@ -111,7 +122,7 @@ export function MapView({ mapId }: { mapId: MapId }) {
         />
       ) : (
         <>
-          <MapEditor mapId={mapId} map={map} editing={editing} />
+          <MapEditor mapId={mapId} map={map} editing={editing} onAxes={() => setRelaying(true)} />
           {mapId === 'cranking' ? <RunningSpeed /> : null}
           <MapSlices definition={definition} map={slicedMap ?? map} selection={slicedSelection} />
           <Button

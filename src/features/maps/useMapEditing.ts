@@ -1,6 +1,18 @@
 import { useState } from 'react';
 import { MAP_DEFINITIONS, type MapId } from '@/core/calibration';
-import { cellLimitMessage, editedCells, withCells, type CellOperation } from '@/core/map';
+import {
+  cellLimitMessage,
+  changesProblem,
+  editedCells,
+  filledFromCorners,
+  filledFromEdges,
+  pastedInto,
+  rangeToTsv,
+  smoothed,
+  withCells,
+  type CellChange,
+  type CellOperation,
+} from '@/core/map';
 import { formatNumber } from '@/core/units';
 import { edit, useDocument } from '@/data/session/session';
 import { typedSource } from '@/data/session/useField';
@@ -23,7 +35,22 @@ export interface MapEditing {
   readonly setProblem: (problem: string | null) => void;
   /** Does an operation to the selection, as one step that can be undone. */
   readonly apply: (operation: CellOperation) => void;
+  /** Fills or smooths the selection, as one step. */
+  readonly shape: (kind: ShapeKind) => void;
+  /** Lays a block from a spreadsheet on the selection, as one step, or says why not. */
+  readonly paste: (text: string) => void;
+  /** The selection as a spreadsheet takes it. */
+  readonly copied: (withAxes: boolean) => string;
 }
+
+/** What can be done to the shape of a selection. */
+export type ShapeKind = 'corners' | 'edges' | 'smooth';
+
+const SHAPES = {
+  corners: { words: 'fill from the corners', changes: filledFromCorners },
+  edges: { words: 'fill from the edges', changes: filledFromEdges },
+  smooth: { words: 'smooth', changes: smoothed },
+} as const;
 
 /** Selection, tray and edits of the map with this id. */
 export function useMapEditing(mapId: MapId): MapEditing {
@@ -34,30 +61,45 @@ export function useMapEditing(mapId: MapId): MapEditing {
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
 
+  const range = selectionRange(selection);
+  const cells = rangeSize(range);
+
+  /** Lands changes as one step, unless one would leave the map's limits. */
+  const land = (words: string, changes: readonly CellChange[]) => {
+    if (map === null) return;
+    const refused = changesProblem(map, definition, changes);
+    setProblem(refused === null ? null : cellLimitMessage(map, definition, refused));
+    if (refused !== null || changes.length === 0) return;
+    edit(`${definition.label}: ${words}, ${cells} ${cells === 1 ? 'cell' : 'cells'}`, (draft) => {
+      const next = withCells(map, changes, typedSource());
+      const target = draft.maps[mapId];
+      if (target === null) return;
+      for (const { index, value } of changes) target.values[index] = value;
+      next.cellSources.forEach((source, i) => {
+        if (target.cellSources[i] !== source) target.cellSources[i] = source;
+      });
+      target.sources = next.sources;
+    });
+  };
+
   const apply = (operation: CellOperation) => {
     if (map === null) return;
-    const range = selectionRange(selection);
     const result = editedCells(map, definition, range, operation);
-    if (!result.ok) {
-      setProblem(cellLimitMessage(map, definition, result.problem));
-      return;
-    }
-    setProblem(null);
-    if (result.changes.length === 0) return;
-    const cells = rangeSize(range);
-    edit(
-      `${definition.label}: ${operationWords(operation, definition.decimals)}, ${cells} ${cells === 1 ? 'cell' : 'cells'}`,
-      (draft) => {
-        const next = withCells(map, result.changes, typedSource());
-        const target = draft.maps[mapId];
-        if (target === null) return;
-        for (const { index, value } of result.changes) target.values[index] = value;
-        next.cellSources.forEach((source, i) => {
-          if (target.cellSources[i] !== source) target.cellSources[i] = source;
-        });
-        target.sources = next.sources;
-      },
-    );
+    if (result.ok) land(operationWords(operation, definition.decimals), result.changes);
+    else setProblem(cellLimitMessage(map, definition, result.problem));
+  };
+
+  const shape = (kind: ShapeKind) => {
+    if (map !== null) land(SHAPES[kind].words, SHAPES[kind].changes(map, range));
+  };
+
+  const paste = (text: string) => {
+    if (map === null) return;
+    const result = pastedInto(map, definition, range, text);
+    if (!result.ok) return setProblem(result.message);
+    const { fromColumn, toColumn, fromRow, toRow } = result.range;
+    setSelection({ anchor: { column: fromColumn, row: toRow }, corner: { column: toColumn, row: fromRow } });
+    land('paste', result.changes);
   };
 
   return {
@@ -73,6 +115,9 @@ export function useMapEditing(mapId: MapId): MapEditing {
     problem,
     setProblem,
     apply,
+    shape,
+    paste,
+    copied: (withAxes) => (map === null ? '' : rangeToTsv(map, range, withAxes)),
   };
 }
 
@@ -83,6 +128,8 @@ function operationWords({ kind, amount }: CellOperation, decimals: number): stri
       return `set to ${number}`;
     case 'add':
       return amount < 0 ? `take ${formatNumber(-amount, decimals)} away` : `add ${number}`;
+    case 'multiply':
+      return `multiply by ${String(amount)}`;
     case 'percent':
       return `${amount < 0 ? 'lower' : 'raise'} by ${Math.abs(amount)} %`;
   }

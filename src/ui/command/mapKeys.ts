@@ -7,7 +7,13 @@ export const MAP_COMMANDS = [
   { id: 'all', label: 'Select the whole map', keys: ['Ctrl+A'] },
   { id: 'set', label: 'Set to a value', keys: ['0–9', 'S'] },
   { id: 'add', label: 'Add', keys: ['A'] },
+  { id: 'multiply', label: 'Multiply', keys: ['M'] },
   { id: 'percent', label: 'Change by percent', keys: ['P'] },
+  { id: 'corners', label: 'Fill from the corners', keys: ['F'] },
+  { id: 'edges', label: 'Fill from the edges', keys: ['E'] },
+  { id: 'smooth', label: 'Smooth', keys: ['R'] },
+  { id: 'copy', label: 'Copy for a spreadsheet', keys: ['Ctrl+C'] },
+  { id: 'paste', label: 'Paste from a spreadsheet', keys: ['Ctrl+V'] },
   { id: 'stepUp', label: 'One step up', keys: [']'] },
   { id: 'stepDown', label: 'One step down', keys: ['['] },
 ] as const satisfies readonly Pick<Command, 'id' | 'label' | 'keys'>[];

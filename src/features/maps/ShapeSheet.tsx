@@ -1,0 +1,81 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Button } from '@/ui/button/Button';
+import { TextBox } from '@/ui/field';
+import { Message } from '@/ui/layout';
+import { Sheet } from '@/ui/sheet/Sheet';
+import { Text } from '@/ui/text/Text';
+import { SPACE } from '@/ui/theme';
+import type { MapEditing, ShapeKind } from './useMapEditing';
+
+const SHAPES: readonly { readonly id: ShapeKind; readonly label: string }[] = [
+  { id: 'corners', label: 'Fill from the corners' },
+  { id: 'edges', label: 'Fill from the edges' },
+  { id: 'smooth', label: 'Smooth' },
+];
+
+/** What is done to the shape of the selection, and its way to and from a spreadsheet, for a finger. */
+export function ShapeSheet({ editing }: { editing: MapEditing }) {
+  const [open, setOpen] = useState(false);
+  const [text, setText] = useState('');
+  const [said, setSaid] = useState<string | null>(null);
+  const close = () => {
+    setOpen(false);
+    setSaid(null);
+  };
+  const copy = async (withAxes: boolean) => {
+    try {
+      await navigator.clipboard.writeText(editing.copied(withAxes));
+      setSaid('Copied.');
+    } catch {
+      setSaid('The browser did not allow it. Use Ctrl+C on the grid, or allow the clipboard.');
+    }
+  };
+  return (
+    <>
+      <Button label="Shape and copy" icon="content-copy" onPress={() => setOpen(true)} />
+      <Sheet title="Shape and copy" open={open} onClose={close}>
+        <Text kind="small" colour="muted">
+          What is done to the selected cells. Undo takes it back.
+        </Text>
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+          {SHAPES.map(({ id, label }) => (
+            <Button
+              key={id}
+              label={label}
+              onPress={() => {
+                editing.shape(id);
+                close();
+              }}
+            />
+          ))}
+        </View>
+        <Text kind="strong">Spreadsheet</Text>
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+          <Button label="Copy" icon="content-copy" onPress={() => void copy(false)} />
+          <Button label="Copy with breakpoints" onPress={() => void copy(true)} />
+        </View>
+        {said === null ? null : <Message tone="plain">{said}</Message>}
+        <TextBox
+          label="Block from a spreadsheet"
+          value={text}
+          lines={5}
+          maxLength={60000}
+          onChangeText={setText}
+        />
+        <View style={{ flexDirection: 'row' }}>
+          <Button
+            label="Paste it"
+            icon="content-paste"
+            disabled={text.trim() === ''}
+            onPress={() => {
+              editing.paste(text);
+              setText('');
+              close();
+            }}
+          />
+        </View>
+      </Sheet>
+    </>
+  );
+}
