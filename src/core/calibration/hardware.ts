@@ -101,7 +101,17 @@ export function permitsOf(document: Calibration): TriggerPermits | null {
 /** The voltages at which a sensor is taken for faulty; null while not both are given. */
 export function faultBandOf(
   document: Calibration,
-  sensor: 'map' | 'throttle' | 'coolant' | 'air' | 'lambdaOne' | 'lambdaTwo' | 'fuelPressure' | 'oilPressure',
+  sensor:
+    | 'map'
+    | 'throttle'
+    | 'coolant'
+    | 'air'
+    | 'lambdaOne'
+    | 'lambdaTwo'
+    | 'fuelPressure'
+    | 'oilPressure'
+    | 'gear'
+    | 'gear',
 ): FaultBand | null {
   const lowV = baseValue(document, `sensors.${sensor}.faultLow`);
   const highV = baseValue(document, `sensors.${sensor}.faultHigh`);
@@ -111,7 +121,7 @@ export function faultBandOf(
 /** The line or table of a pressure sensor, base unit against volts; null while it is missing. */
 export function lineOf(
   document: Calibration,
-  sensor: 'map' | 'fuelPressure' | 'oilPressure',
+  sensor: 'map' | 'fuelPressure' | 'oilPressure' | 'gear',
 ): VoltsCurve | null {
   const path = (key: string): FieldPath => `sensors.${sensor}.${key}`;
   if (choiceAt(document, path('form')) === 'slope') {

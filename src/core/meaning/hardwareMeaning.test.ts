@@ -2,6 +2,7 @@ import { demo, TEST_DAY } from '@tests/support/ventisca';
 import { emptyCalibration, type Calibration } from '../calibration';
 import {
   batteryErrors,
+  budgetByMode,
   camMeaning,
   coilMeaning,
   figureChanges,
@@ -71,6 +72,21 @@ describe('coils', () => {
     expect(value(coilMeaning(pardela), 'current')).toBeCloseTo(7.5, 6);
     expect(sparkTimeBudget(pardela)?.availableMs).toBeCloseTo(7.317, 3);
     expect(value(coilMeaning(pardela), 'timeShare')).toBeCloseTo((100 * (1.621 + 1.3)) / 7.317, 1);
+  });
+
+  // Ventisca at 7400 rev/min, 2.7 + 1.2 ms: one coil has 2.70 ms, a coil for two 8.11, one each 16.22.
+  test('the time there would be with each way of sharing coils', () => {
+    const modes = budgetByMode(demo())?.map(({ mode, availableMs, fits }) => [
+      mode,
+      Number(availableMs.toFixed(2)),
+      fits,
+    ]);
+    expect(modes).toEqual([
+      ['distributor', 2.7, false],
+      ['wasted', 8.11, true],
+      ['individual', 16.22, true],
+    ]);
+    expect(budgetByMode(EMPTY)).toBeNull();
   });
 
   // Ventisca: table 2.7 ms at 14 V. 14/0.55·(1 − e^(−2.7·0.55/3.1)) = 25.45 × 0.3806 = 9.69 A.

@@ -1,6 +1,6 @@
 import { baseValue, coilsOf, dwellOf, firingOf, valvesOf, wheelOf, type Calibration } from '../calibration';
 import { lobesOf, overlapDeg } from '../cams';
-import { chargeCurrentA, timeBetweenSparksMs } from '../coil';
+import { chargeCurrentA, timeBetweenSparksMs, type IgnitionMode } from '../coil';
 import { teethPerCamPulse, toothAngleDeg, triggerPermits } from '../trigger';
 import type { Figure } from './meaning';
 
@@ -105,6 +105,24 @@ export function sparkTimeBudget(document: Calibration): SparkTimeBudget | null {
   const dwellMs = dwellOf(document, CHARGING_V, speedRpm);
   if (dwellMs === null) return null;
   return { dwellMs, sparkMs, speedRpm, availableMs: timeBetweenSparksMs(events, coils.mode, speedRpm) };
+}
+
+/** Time between sparks of one coil at maximum speed, by how the coils are shared, and whether dwell and spark fit. */
+export interface ModeBudget {
+  readonly mode: IgnitionMode;
+  readonly availableMs: number;
+  readonly fits: boolean;
+}
+
+/** The time there would be with each way of sharing coils; null while something is missing. */
+export function budgetByMode(document: Calibration): ModeBudget[] | null {
+  const budget = sparkTimeBudget(document);
+  const events = firingOf(document);
+  if (budget === null || events === null) return null;
+  return (['distributor', 'wasted', 'individual'] as const).map((mode) => {
+    const availableMs = timeBetweenSparksMs(events, mode, budget.speedRpm);
+    return { mode, availableMs, fits: budget.dwellMs + budget.sparkMs <= availableMs };
+  });
 }
 
 /** What the coil's fields mean: dwell, current, and the share of the time at maximum speed. */

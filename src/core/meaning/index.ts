@@ -2,11 +2,13 @@ export { BATTERY_STEP, batteryErrors, idleBatteryErrors, type BatteryError } fro
 export { figureChanges, type FigureChange } from './changes';
 export { engineMeaning } from './engineMeaning';
 export {
+  budgetByMode,
   camMeaning,
   coilMeaning,
   sparkTimeBudget,
   triggerMeaning,
   triggerSentence,
+  type ModeBudget,
   type SparkTimeBudget,
 } from './hardwareMeaning';
 export { flowCurve, IDLE_POINT, idleNetMs, injectorMeaning, type FlowCurve } from './injectorMeaning';

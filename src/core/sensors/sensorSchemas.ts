@@ -319,6 +319,36 @@ const ethanol = z.object({
       changes: 'Stoichiometric ratio and blends.',
     },
   }),
+  filter: filterField,
+  faultBelow: quantityField({
+    label: 'Fault below',
+    quantity: 'frequency',
+    unit: 'Hz',
+    min: 0,
+    max: 5000,
+    decimals: 0,
+    required: true,
+    help: {
+      what: 'A frequency below this is taken for a broken sensor.',
+      usual: 'About 45 Hz for one that begins at 50 Hz.',
+      changes: 'When the replacement value is used instead.',
+    },
+  }),
+  faultAbove: quantityField({
+    label: 'Fault above',
+    quantity: 'frequency',
+    unit: 'Hz',
+    min: 0,
+    max: 5000,
+    decimals: 0,
+    required: true,
+    help: {
+      what: 'A frequency above this is taken for a broken sensor or spoiled fuel.',
+      usual: 'About 160 Hz for one that ends at 150 Hz.',
+      changes: 'When the replacement value is used instead.',
+    },
+  }),
+  onFault: onFaultField,
   fallback: fallbackField('percentage', '%', 0, 100, 'What is in the tank.'),
 });
 
@@ -338,6 +368,7 @@ const vehicleSpeed = z.object({
       changes: 'Speed, gear by speed, pit lane limit.',
     },
   }),
+  filter: filterField,
 });
 
 const gear = z.object({
@@ -357,6 +388,10 @@ const gear = z.object({
       changes: 'Limits and trims by gear.',
     },
   }),
+  filter: filterField,
+  ...faultFields,
+  onFault: onFaultField,
+  fallback: fallbackField('count', '1', -1, 8, 'A middle gear, whose limits fit them all.'),
 });
 
 /** Every sensor of the document, by id. */

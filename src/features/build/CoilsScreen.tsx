@@ -3,13 +3,13 @@ import { View } from 'react-native';
 import { baseValue, coilsOf, dwellOf, fieldInfo, valueAt } from '@/core/calibration';
 import { chargeCurrentA } from '@/core/coil';
 import type { TableFieldInfo, TableValue } from '@/core/field';
-import { coilMeaning, sparkTimeBudget } from '@/core/meaning';
+import { budgetByMode, coilMeaning, sparkTimeBudget } from '@/core/meaning';
 import { useDocument } from '@/data/session/session';
 import { commitTable } from '@/data/session/useField';
 import { Button } from '@/ui/button/Button';
 import { LaneChart, LineChart } from '@/ui/chart';
 import { NumberBox } from '@/ui/field';
-import { Card } from '@/ui/layout';
+import { Card, StateMark } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { Field } from './fields';
@@ -132,9 +132,17 @@ function ChargePicture() {
   );
 }
 
+const MODE_WORDS = {
+  distributor: 'Distributor',
+  wasted: 'Wasted spark',
+  individual: 'A coil a cylinder',
+} as const;
+
 /** Dwell and spark in the time between two sparks of one coil at maximum speed. */
 function TimeBudget() {
-  const budget = sparkTimeBudget(useDocument());
+  const document = useDocument();
+  const budget = sparkTimeBudget(document);
+  const modes = budgetByMode(document) ?? [];
   if (budget === null) return null;
   const { dwellMs, sparkMs, availableMs, speedRpm } = budget;
   const end = Math.max(availableMs, dwellMs + sparkMs);
@@ -171,6 +179,13 @@ function TimeBudget() {
           },
         ]}
       />
+      {modes.map(({ mode, availableMs: there, fits }) => (
+        <StateMark
+          key={mode}
+          tone={fits ? 'good' : 'error'}
+          label={`${MODE_WORDS[mode]}: ${there.toFixed(2)} ms, ${fits ? 'fits' : 'does not fit'}`}
+        />
+      ))}
     </Card>
   );
 }

@@ -80,9 +80,9 @@ const NEW_SENSORS: Readonly<Record<string, readonly string[]>> = {
   knock: ['fitted', 'kind', 'resonance'],
   fuelPressure: ['fitted', ...LINE],
   oilPressure: ['fitted', ...LINE],
-  ethanol: ['fitted', 'points', 'fallback'],
-  vehicleSpeed: ['fitted', 'pulses'],
-  gear: ['fitted', 'points'],
+  ethanol: ['fitted', 'points', 'filter', 'faultBelow', 'faultAbove', ...REPLACED],
+  vehicleSpeed: ['fitted', 'pulses', 'filter'],
+  gear: ['fitted', 'points', 'filter', ...FAULT, ...REPLACED],
 };
 
 const KPA: Readonly<Record<string, number>> = { kPa: 1, bar: 100, psi: 6.894757293168361 };

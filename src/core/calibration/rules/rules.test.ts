@@ -253,6 +253,67 @@ describe('each rule speaks up for what triggers it, and not for what just does n
         )),
     ],
     [
+      'a gear whose voltage counts as a fault',
+      'sensors.gear.faultLow',
+      /error: 0.50 V belongs to the sensor/,
+      ({ sensors }) => amount(sensors.gear.faultLow, 0.51),
+      ({ sensors }) => amount(sensors.gear.faultLow, 0.5),
+    ],
+    [
+      'an ethanol sensor whose own range counts as a fault',
+      'sensors.ethanol.faultBelow',
+      /error: 50 Hz belongs to the sensor/,
+      ({ sensors }) => {
+        choose(sensors.ethanol.fitted, 'yes');
+        sensors.ethanol.points = table(
+          ['Hz', '%'],
+          [
+            [50, 0],
+            [150, 100],
+          ],
+        );
+        amount(sensors.ethanol.faultBelow, 51);
+      },
+      ({ sensors }) => {
+        choose(sensors.ethanol.fitted, 'yes');
+        sensors.ethanol.points = table(
+          ['Hz', '%'],
+          [
+            [50, 0],
+            [150, 100],
+          ],
+        );
+        amount(sensors.ethanol.faultBelow, 50);
+      },
+    ],
+    [
+      'ethanol that turns back',
+      'sensors.ethanol.points',
+      /error: Row 3 turns back/,
+      ({ sensors }) => {
+        choose(sensors.ethanol.fitted, 'yes');
+        sensors.ethanol.points = table(
+          ['Hz', '%'],
+          [
+            [50, 0],
+            [100, 60],
+            [150, 50],
+          ],
+        );
+      },
+      ({ sensors }) => {
+        choose(sensors.ethanol.fitted, 'yes');
+        sensors.ethanol.points = table(
+          ['Hz', '%'],
+          [
+            [50, 0],
+            [100, 60],
+            [150, 100],
+          ],
+        );
+      },
+    ],
+    [
       'a flow that looks like lb/h',
       'injectors.ratedFlow',
       /warning: 60 cm³\/min is very small/,

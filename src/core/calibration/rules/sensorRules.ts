@@ -192,14 +192,33 @@ function knock(document: Calibration): DocumentProblem[] {
 
 function ethanol(document: Calibration): DocumentProblem[] {
   const curve = fitted(document, 'ethanol') ? curveOf(document, 'sensors.ethanol.points') : null;
-  return errorAt('sensors.ethanol.points', curve === null ? null : turns(turningPoint(curve)));
+  if (curve === null) return [];
+  const below = baseValue(document, 'sensors.ethanol.faultBelow');
+  const above = baseValue(document, 'sensors.ethanol.faultAbove');
+  const hz = curve.map((point) => point.volts);
+  const outside =
+    below === null || above === null ? undefined : hz.find((value) => value < below || value > above);
+  return [
+    ...errorAt('sensors.ethanol.points', turns(turningPoint(curve))),
+    ...errorAt(
+      'sensors.ethanol.faultBelow',
+      outside === undefined
+        ? null
+        : `${outside} Hz belongs to the sensor’s own range but counts as a fault. Widen the band.`,
+    ),
+  ];
 }
 
 function gear(document: Calibration): DocumentProblem[] {
   const rows = fitted(document, 'gear') ? tableAt(document, 'sensors.gear.points') : null;
   if (rows === null) return [];
-  return errorAt(
-    'sensors.gear.points',
-    gearProblem(rows.map(([number = 0, volts = 0]) => ({ gear: number, volts }))),
-  );
+  const band = faultBandOf(document, 'gear');
+  const used = rows.map((row) => row[1] as number);
+  return [
+    ...errorAt('sensors.gear.faultLow', band === null ? null : faultBandProblem(band, used)),
+    ...errorAt(
+      'sensors.gear.points',
+      gearProblem(rows.map(([number = 0, volts = 0]) => ({ gear: number, volts }))),
+    ),
+  ];
 }

@@ -170,6 +170,7 @@ export const ventisca: EngineSheet = {
     'sensors.vehicleSpeed': {
       fitted: choice('yes', 'measured'),
       pulses: amount(24600, '1/km', 'computed', '48 teeth on a tyre of 1.951 m'),
+      filter: amount(100, 'ms', 'estimated'),
     },
     'sensors.gear': {
       fitted: choice('yes', 'measured'),
@@ -184,6 +185,11 @@ export const ventisca: EngineSheet = {
         ],
         'measured',
       ),
+      filter: amount(20, 'ms', 'estimated'),
+      faultLow: amount(0.25, 'V', 'measured'),
+      faultHigh: amount(4.75, 'V', 'measured'),
+      onFault: choice('value', 'computed'),
+      fallback: amount(3, '1', 'estimated'),
     },
     injectors: {
       ratedFlow: amount(610, 'cm3/min', 'dataSheet'),
