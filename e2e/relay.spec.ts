@@ -79,6 +79,29 @@ test('by touch alone: the same', async ({ app, page, isMobile }) => {
   ).toBeVisible();
 });
 
+test('a larger pressure sensor leads to all maps over pressure in one proposal, and moves none by itself', async ({
+  app,
+  page,
+}) => {
+  await app.openDemo();
+  await app.openItem('Build', 'Sensors');
+  await page.getByRole('link', { name: 'Manifold pressure' }).click();
+  await app.type('Row 2, pressure, kPa abs', '300');
+  await expect(page.getByText(/They end at 165 kPa abs; this sensor reads up to 300/)).toBeVisible();
+  await page.getByRole('button', { name: 'Lay the pressure axes anew' }).click();
+  await expect(page.getByText('The maps end there already.')).toBeVisible();
+  await app.type('End of the pressure axes, kPa abs', '300');
+  await expect(page.getByText(/rows up to 300 are resolution it does not use/)).toBeVisible();
+  await app.type('End of the pressure axes, kPa abs', '185');
+  await expect(page.getByText(/resolution it does not use/)).toBeHidden();
+  await expect(page.getByText('The old range stays as it is')).toHaveCount(3);
+  await page.getByRole('button', { name: 'Accept for 3 maps' }).click();
+  await expect(
+    page.getByRole('button', { name: 'Undo: Pressure axes to 185 kPa abs, 3 maps' }),
+  ).toBeVisible();
+  await app.dryStart('20', /^Caught/);
+});
+
 test('axes that cannot be, and blocks that do not fit, are refused with the reason', async ({
   app,
   page,

@@ -40,6 +40,16 @@ export {
   type DwellLaw,
   type Thermistor,
 } from './hardware';
+export {
+  endedAt,
+  pressureMaps,
+  pressureReach,
+  reachProblem,
+  relaidPressureMaps,
+  type PressureReach,
+  type PressureRule,
+  type RelaidPressureMap,
+} from './pressureAxes';
 export { coilFunction, injectorFunction, outputFunction, pinFunctions } from './pinFunctions';
 export { blockingProblems, conflicts, problemsOf, type DocumentProblem, type Place } from './rules';
 export { sectionState, SHEET_IDS, sheetOf, sheetState, type SheetId } from './sheet';

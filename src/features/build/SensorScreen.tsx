@@ -8,6 +8,7 @@ import { BackTitle, Card, Page, StateMark, useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SectionFields } from './fields';
 import { PinOf } from './PinOf';
+import { PressureReach } from './PressureReach';
 import { SensorPicture } from './SensorPicture';
 import { stateMark } from './sections';
 import { ThermistorPresets } from './ThermistorPresets';
@@ -70,6 +71,7 @@ export function SensorScreen() {
         {info.id === 'coolant' || info.id === 'air' ? <ThermistorPresets sensor={info.id} /> : null}
         <SectionFields section={`sensors.${info.id}`} />
       </Card>
+      {info.id === 'map' ? <PressureReach /> : null}
       {wide ? onward : null}
     </Page>
   );

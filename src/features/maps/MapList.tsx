@@ -36,6 +36,13 @@ export function MapList() {
         />
       ))}
       <LinkRow
+        label="Pressure axes"
+        detail="Lay them anew in all maps at once, after another sensor or goal"
+        picture={<Icon name="table-large" size={32} color={roles.muted} />}
+        here={here('pressure')}
+        onPress={() => router.navigate(`/c/${id}/maps/pressure` as '/')}
+      />
+      <LinkRow
         label="Workings"
         detail="Any operating point, step by step to the injector’s opening"
         picture={<Icon name="calculator-variant-outline" size={32} color={roles.muted} />}

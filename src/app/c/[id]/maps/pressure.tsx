@@ -1,0 +1,1 @@
+export { PressureAxesScreen as default } from '@/features/maps/PressureAxesScreen';

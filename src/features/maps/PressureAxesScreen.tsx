@@ -1,0 +1,127 @@
+import { useGlobalSearchParams, useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import {
+  MAP_DEFINITIONS,
+  pressureReach,
+  reachProblem,
+  relaidPressureMaps,
+  type PressureRule,
+  type RelaidPressureMap,
+} from '@/core/calibration';
+import { formatNumber } from '@/core/units';
+import { edit, useDocument } from '@/data/session/session';
+import { today } from '@/data/today';
+import { Button } from '@/ui/button/Button';
+import { Chips } from '@/ui/button/Chips';
+import { NumberBox } from '@/ui/field';
+import { Thumbnail } from '@/ui/grid';
+import { BackTitle, Card, Message, Page, StateMark } from '@/ui/layout';
+import { Text } from '@/ui/text/Text';
+import { SPACE } from '@/ui/theme';
+
+const RULES = [
+  { id: 'physics', label: 'By the generators', hint: 'Meeting the edge' },
+  { id: 'slope', label: 'Carry the slope on' },
+  { id: 'percent', label: 'Percent a step' },
+  { id: 'hold', label: 'Hold the edge' },
+] as const;
+
+/** Every map over manifold pressure laid anew at once: after another sensor, or another goal. */
+export function PressureAxesScreen() {
+  const document = useDocument();
+  const router = useRouter();
+  const { id } = useGlobalSearchParams<{ id: string }>();
+  const reach = pressureReach(document);
+  const [wanted, setWanted] = useState<number | null>(null);
+  const [rule, setRule] = useState<(typeof RULES)[number]['id']>('physics');
+  const [percent, setPercent] = useState(2);
+  const endKpa = wanted ?? Math.round(reach.goalKpa ?? reach.sensorEndKpa ?? 100);
+  const filled: PressureRule = rule === 'percent' ? { kind: 'percent', percent } : { kind: rule };
+  const relaid = relaidPressureMaps(document, endKpa, filled, today());
+  const unwise = reachProblem(reach, endKpa);
+  const same = relaid.every(({ before, after }) => JSON.stringify(before.y) === JSON.stringify(after.y));
+  const back = () => router.navigate(`/c/${id}/maps`);
+  const accept = () => {
+    edit(`Pressure axes to ${Math.round(endKpa)} kPa abs, ${relaid.length} maps`, (draft) => {
+      for (const { mapId, after } of relaid) draft.maps[mapId] = after;
+    });
+    back();
+  };
+  const words = (kpa: number | null) => (kpa === null ? 'not known' : `${formatNumber(kpa, 0)} kPa abs`);
+  return (
+    <Page
+      beside={
+        <Card title="What would change" intro="Nothing changes until you accept.">
+          {relaid.length === 0 ? <Text colour="muted">No map runs over pressure yet.</Text> : null}
+          {relaid.map((map) => (
+            <MapLine key={map.mapId} map={map} />
+          ))}
+        </Card>
+      }
+    >
+      <BackTitle title="Pressure axes" backLabel="Back to the maps" onBack={back} />
+      <Card title="How far they reach">
+        <Text>{`Maps end at ${words(reach.axesEndKpa)}.`}</Text>
+        <Text>{`The sensor reads up to ${words(reach.sensorEndKpa)}.`}</Text>
+        <Text>{`The engine is meant to reach ${words(reach.goalKpa)}.`}</Text>
+      </Card>
+      <Card title="End them at">
+        <NumberBox
+          info={{
+            label: 'End of the pressure axes',
+            quantity: 'pressureAbsolute',
+            unit: 'kPaAbs',
+            min: 60,
+            max: 450,
+          }}
+          value={endKpa}
+          onChange={setWanted}
+        />
+        {unwise === null ? null : <StateMark tone="warning" label={unwise} />}
+        <Text kind="small" colour="muted">
+          New cells above the old end
+        </Text>
+        <Chips label="New cells above the old end" options={RULES} value={rule} onChange={setRule} />
+        {rule === 'percent' ? (
+          <NumberBox
+            info={{ label: 'Each step changes by', quantity: 'percentage', unit: '%', min: -30, max: 30 }}
+            value={percent}
+            onChange={setPercent}
+          />
+        ) : null}
+      </Card>
+      {same && relaid.length > 0 ? <Message tone="plain">The maps end there already.</Message> : null}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <Button
+          label={`Accept for ${relaid.length} maps`}
+          kind="primary"
+          icon="check"
+          disabled={same || relaid.length === 0}
+          onPress={accept}
+        />
+        <Button label="Refuse" icon="close" onPress={back} />
+      </View>
+    </Page>
+  );
+}
+
+function MapLine({ map }: { map: RelaidPressureMap }) {
+  const { label, unit, decimals, y } = MAP_DEFINITIONS[map.mapId];
+  const { before, after, change } = map;
+  const moved = Math.abs(change.change) > 1e-9;
+  return (
+    <View style={{ flexDirection: 'row', gap: SPACE.m, alignItems: 'center' }}>
+      <Thumbnail map={after} width={84} height={60} />
+      <View style={{ flex: 1, gap: 2 }}>
+        <Text kind="strong">{label}</Text>
+        <Text kind="small">{`${before.y.length} rows to ${before.y.at(-1)} become ${after.y.length} to ${after.y.at(-1)} ${y?.unit ?? ''}`}</Text>
+        <Text kind="small" colour={moved ? 'warning' : 'muted'}>
+          {moved
+            ? `Changes by ${formatNumber(change.change, decimals)} ${unit} at ${formatNumber(change.y, 0)} kPa abs`
+            : 'The old range stays as it is'}
+        </Text>
+      </View>
+    </View>
+  );
+}
