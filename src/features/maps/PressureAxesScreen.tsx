@@ -110,12 +110,15 @@ function MapLine({ map }: { map: RelaidPressureMap }) {
   const { label, unit, decimals, y } = MAP_DEFINITIONS[map.mapId];
   const { before, after, change } = map;
   const moved = Math.abs(change.change) > 1e-9;
+  const rows = (axis: readonly number[]) => `${axis.length} rows to ${axis.at(-1)} ${y?.unit ?? ''}`;
   return (
     <View style={{ flexDirection: 'row', gap: SPACE.m, alignItems: 'center' }}>
       <Thumbnail map={after} width={84} height={60} />
       <View style={{ flex: 1, gap: 2 }}>
         <Text kind="strong">{label}</Text>
-        <Text kind="small">{`${before.y.length} rows to ${before.y.at(-1)} become ${after.y.length} to ${after.y.at(-1)} ${y?.unit ?? ''}`}</Text>
+        <Text kind="small">
+          {rows(before.y) === rows(after.y) ? rows(after.y) : `${rows(before.y)} become ${rows(after.y)}`}
+        </Text>
         <Text kind="small" colour={moved ? 'warning' : 'muted'}>
           {moved
             ? `Changes by ${formatNumber(change.change, decimals)} ${unit} at ${formatNumber(change.y, 0)} kPa abs`
