@@ -1,5 +1,4 @@
-import { faultBandOf, lineOf, thermistorOf, valueAt, type Calibration } from '@/core/calibration';
-import { baseValue } from '@/core/calibration';
+import { baseValue, faultBandOf, lineOf, thermistorOf, valueAt, type Calibration } from '@/core/calibration';
 import {
   pullUpVolts,
   temperatureAtVolts,

@@ -14,6 +14,8 @@ import {
   type VoltsCurve,
 } from '../sensors';
 import { triggerPermits, type TriggerPermits, type TriggerWheel } from '../trigger';
+import type { PresetEngine } from '../outputs';
+import { conversionContext } from './context';
 import { baseValue } from './quantities';
 import type { FieldPath } from './fields';
 import type { Calibration } from './schema';
@@ -247,4 +249,15 @@ export function stagingPlanOf(document: Calibration): StagingPlan | null {
   )
     return null;
   return { by: by.value, beginsAtPercent, fullAtPercent, shareAtFullPercent, leastNetMs };
+}
+
+/** What output presets are fitted to; usual figures where the engine is not described yet. */
+export function presetEngineOf(document: Calibration): PresetEngine {
+  const { barometricKpa } = conversionContext(document);
+  return {
+    cylinders: baseValue(document, 'engine.cylinders') ?? 4,
+    torquePeakRpm: baseValue(document, 'engine.torquePeakSpeed') ?? 4000,
+    barometricKpa,
+    maxManifoldKpa: baseValue(document, 'engine.maxManifoldPressure') ?? barometricKpa,
+  };
 }

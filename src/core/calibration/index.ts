@@ -31,6 +31,7 @@ export {
   injectionChoice,
   lineOf,
   permitsOf,
+  presetEngineOf,
   REFERENCE_V,
   stagingPlanOf,
   thermistorOf,

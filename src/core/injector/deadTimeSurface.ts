@@ -7,6 +7,7 @@ import {
   type DeadTimePoint,
 } from './deadTime';
 import type { DeadTimeTable } from './injectorSchema';
+import { toBase } from '../units';
 import { monotoneCubic } from './monotoneCubic';
 
 /** Dead time over voltage and pressure, ready for look-up: one curve a pressure, pressures increasing. */
@@ -27,8 +28,6 @@ export interface CompletedDeadTime {
   readonly origin: readonly (readonly CellOrigin[])[];
 }
 
-const KPA = { kPa: 1, bar: 100, psi: (0.45359237 * 9.80665) / (0.0254 * 0.0254) / 1000 } as const;
-
 /** The times that were typed at each pressure, ms, by column. */
 export function typedColumns(table: DeadTimeTable): DeadTimePoint[][] {
   const factor = table.unit === 'us' ? 0.001 : 1;
@@ -47,7 +46,9 @@ export function typedColumns(table: DeadTimeTable): DeadTimePoint[][] {
  */
 export function completedDeadTime(table: DeadTimeTable): CompletedDeadTime {
   const volts = table.rows.map((row) => row.volts);
-  const pressuresKpa = table.pressures.map((pressure) => pressure * KPA[table.pressureUnit]);
+  const pressuresKpa = table.pressures.map((amount) =>
+    toBase('pressureDifference', { amount, unit: table.pressureUnit }),
+  );
   const columns = typedColumns(table);
   const ms: (number | null)[][] = volts.map(() => pressuresKpa.map(() => null));
   const origin: CellOrigin[][] = volts.map(() => pressuresKpa.map((): CellOrigin => 'beyond'));

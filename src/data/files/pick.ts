@@ -31,6 +31,13 @@ export async function pickPart<T>(read: (text: string) => PartResult<T>): Promis
   if (picked.canceled || file === undefined) return null;
   if (file.size > MAX_FILE_BYTES)
     return { ok: false, message: `${file.name} is too large to be one. Choose another file.` };
-  const result = read(await file.text());
+  const text = await file.text().catch(() => null);
+  if (text === null) {
+    return {
+      ok: false,
+      message: `${file.name} could not be read. Check that it still exists, and choose it again.`,
+    };
+  }
+  const result = read(text);
   return result.ok ? result : { ok: false, message: `${file.name} was not taken. ${result.message}` };
 }

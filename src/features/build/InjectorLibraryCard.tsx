@@ -23,7 +23,7 @@ function takeSet(set: InjectorSet): void {
 /** Injector sets to begin from: generic ones that ship, and the builder's own. */
 export function InjectorLibraryCard() {
   const document = useDocument();
-  const { own, keep, remove, save } = useInjectorLibrary();
+  const { own, problem: unreadable, keep, remove, save } = useInjectorLibrary();
   const [open, setOpen] = useState(false);
   const [name, setName] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
@@ -32,7 +32,7 @@ export function InjectorLibraryCard() {
     setOpen(false);
   };
   const bring = async () => {
-    const picked = await pickPart(readInjectorLibrary).catch(() => null);
+    const picked = await pickPart(readInjectorLibrary);
     if (picked === null) return;
     setProblem(picked.ok ? null : picked.message);
     if (picked.ok) keep(picked.part.sets);
@@ -96,6 +96,7 @@ export function InjectorLibraryCard() {
           <Button label="Add sets from a file" icon="file-import-outline" onPress={() => void bring()} />
         </View>
         {problem === null ? null : <Message tone="error">{problem}</Message>}
+        {unreadable === null ? null : <Message tone="error">{unreadable}</Message>}
       </Sheet>
     </Card>
   );

@@ -80,6 +80,7 @@ export function OutputCard({ output }: { output: Output }) {
             <Conditions output={output} change={change} />
           ) : (
             <KeptNumber
+              path={`outputs.${output.id}.pulsesPerTurn`}
               info={{
                 label: `${output.name}: pulses a turn`,
                 quantity: 'count',
@@ -134,6 +135,7 @@ function Conditions({ output, change }: ConditionsProps) {
       {output.conditions.map((condition, i) => (
         <ConditionFields
           key={i}
+          path={`outputs.${output.id}.${i}`}
           name={`${output.name}, condition ${i + 1}`}
           condition={condition}
           onChange={(words, recipe) =>
@@ -156,6 +158,7 @@ function Conditions({ output, change }: ConditionsProps) {
         </View>
       ) : null}
       <KeptNumber
+        path={`outputs.${output.id}.raisesIdleRpm`}
         info={{
           label: `${output.name}: raises idle by`,
           quantity: 'rotationalSpeed',
@@ -173,13 +176,14 @@ function Conditions({ output, change }: ConditionsProps) {
 }
 
 interface ConditionProps {
+  path: `outputs.${string}`;
   name: string;
   condition: Condition;
   onChange: (words: string, recipe: (into: Draft<Condition>) => void) => void;
   onRemove: () => void;
 }
 
-function ConditionFields({ name, condition, onChange, onRemove }: ConditionProps) {
+function ConditionFields({ path, name, condition, onChange, onRemove }: ConditionProps) {
   const channel = CHANNELS[condition.channel];
   const seconds = { quantity: 'seconds', unit: 's', min: 0, max: 120 } as const;
   return (
@@ -209,6 +213,7 @@ function ConditionFields({ name, condition, onChange, onRemove }: ConditionProps
         onChange={(comparison) => onChange(comparison, (into) => (into.comparison = comparison))}
       />
       <KeptNumber
+        path={`${path}.threshold`}
         info={{
           label: `${name}: threshold`,
           quantity: channel.quantity,
@@ -220,6 +225,7 @@ function ConditionFields({ name, condition, onChange, onRemove }: ConditionProps
         onChange={(value) => onChange(`threshold ${value}`, (into) => (into.threshold = value))}
       />
       <KeptNumber
+        path={`${path}.hysteresis`}
         info={{
           label: `${name}: hysteresis`,
           quantity: 'count',
@@ -231,11 +237,13 @@ function ConditionFields({ name, condition, onChange, onRemove }: ConditionProps
         onChange={(value) => onChange(`hysteresis ${value}`, (into) => (into.hysteresis = value))}
       />
       <KeptNumber
+        path={`${path}.minOnS`}
         info={{ label: `${name}: on for at least`, ...seconds }}
         value={condition.minOnS}
         onChange={(value) => onChange(`on for ${value} s`, (into) => (into.minOnS = value))}
       />
       <KeptNumber
+        path={`${path}.minOffS`}
         info={{ label: `${name}: off for at least`, ...seconds }}
         value={condition.minOffS}
         onChange={(value) => onChange(`off for ${value} s`, (into) => (into.minOffS = value))}
@@ -244,9 +252,16 @@ function ConditionFields({ name, condition, onChange, onRemove }: ConditionProps
   );
 }
 
+interface KeptNumberProps {
+  /** Its place in the document. */
+  path: `outputs.${string}`;
+  info: NumberBoxInfo;
+  value: number;
+  onChange: (value: number) => void;
+}
+
 /** A number box whose half-typed text outlives its screen, as that of every field does. */
-function KeptNumber(props: { info: NumberBoxInfo; value: number; onChange: (value: number) => void }) {
-  const key = `outputs: ${props.info.label}`;
-  const draft = useSession((session) => session.drafts[key]);
-  return <NumberBox {...props} draft={draft} onDraft={(text) => setDraft(key, text)} />;
+function KeptNumber({ path, ...props }: KeptNumberProps) {
+  const draft = useSession((session) => session.drafts[path]);
+  return <NumberBox {...props} draft={draft} onDraft={(text) => setDraft(path, text)} />;
 }

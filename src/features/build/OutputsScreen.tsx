@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { baseValue, conversionContext, type Calibration } from '@/core/calibration';
+import { baseValue, conversionContext, presetEngineOf, type Calibration } from '@/core/calibration';
 import {
   MAX_OUTPUTS,
   OUTPUT_PURPOSES,
@@ -76,14 +76,10 @@ function addOutput(document: Calibration, purpose: OutputPurpose): void {
     [base, ...Array.from({ length: MAX_OUTPUTS }, (_, i) => `${base}-${i + 2}`)].find(
       (name) => !taken.has(name),
     ) ?? base;
-  const { barometricKpa } = conversionContext(document);
-  const engine = {
-    cylinders: baseValue(document, 'engine.cylinders') ?? 4,
-    torquePeakRpm: baseValue(document, 'engine.torquePeakSpeed') ?? 4000,
-    barometricKpa,
-    maxManifoldKpa: baseValue(document, 'engine.maxManifoldPressure') ?? barometricKpa,
-  };
-  const output = presetOutput(purpose, id, engine, typedSource());
+  const output = presetOutput(purpose, id, presetEngineOf(document), typedSource());
+  // A second fan is “Fan 2”: two of one name could not be told apart in the loom.
+  const again = id.match(/-(\d+)$/)?.[1];
+  if (again !== undefined) output.name = `${output.name} ${again}`;
   edit(`Add ${output.name.toLowerCase()}`, (draft) => {
     draft.outputs.push(output);
   });

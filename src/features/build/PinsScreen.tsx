@@ -58,7 +58,7 @@ function EcuCard() {
     label: name,
   }));
   const take = async () => {
-    const picked = await pickPart(readEcu).catch(() => null);
+    const picked = await pickPart(readEcu);
     if (picked === null) return;
     setProblem(picked.ok ? null : picked.message);
     if (picked.ok) chooseEcu(picked.part);

@@ -1,5 +1,5 @@
 import { DEAD_TIME_LIMITS, MAX_DEAD_TIME_POINTS, type DeadTimeTable } from '@/core/injector';
-import { parseNumber, typedProblemMessage } from '@/core/units';
+import { fromBase, parseNumber, typedProblemMessage } from '@/core/units';
 
 /** A row of the table as typed: voltage, and a time for each pressure; empty where the sheet says nothing. */
 export interface DraftRow {
@@ -51,7 +51,6 @@ export function emptyRow(columns: number): DraftRow {
 }
 
 const MAX_KPA = 1500;
-const KPA = { kPa: 1, bar: 100, psi: 6.894757293168361 } as const;
 
 /** Reads a draft. Rows without anything are left out; a row without its voltage or any time makes it incomplete. */
 export function readDraft(draft: DeadTimeDraft): DraftResult {
@@ -106,7 +105,7 @@ export function readDraft(draft: DeadTimeDraft): DraftResult {
 
 function readPressures(draft: DeadTimeDraft): { values: number[]; problems: DraftProblem[] } {
   const problems: DraftProblem[] = [];
-  const most = MAX_KPA / KPA[draft.pressureUnit];
+  const most = fromBase('pressureDifference', MAX_KPA, draft.pressureUnit);
   const values = draft.pressures.map((text) => {
     const read = parseNumber(text);
     if (!read.ok) problems.push({ row: -1, message: `Pressure: ${typedProblemMessage(read.problem)}` });

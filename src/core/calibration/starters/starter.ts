@@ -1,13 +1,12 @@
 import type { Source, SourceKind, TableFieldInfo } from '../../field';
 import { presetOutput, type OutputPurpose } from '../../outputs';
 import { ECUS, filledAssignments } from '../../pins';
-import { conversionContext } from '../context';
 import { emptyCalibration } from '../empty';
 import { fieldInfo, type SectionId } from '../fields';
 import { generatedMap } from '../generate';
+import { presetEngineOf } from '../hardware';
 import { MAP_IDS } from '../maps';
 import { pinFunctions } from '../pinFunctions';
-import { baseValue } from '../quantities';
 import type { Calibration } from '../schema';
 import { sectionAt } from '../values';
 import type { Entry } from './entries';
@@ -91,13 +90,7 @@ function storedEntry(section: SectionId, key: string, entry: Entry, source: Sour
 }
 
 function addOutputs(document: Calibration, sheet: EngineSheet, source: (kind: SourceKind) => Source): void {
-  const { barometricKpa } = conversionContext(document);
-  const engine = {
-    cylinders: baseValue(document, 'engine.cylinders') ?? 4,
-    torquePeakRpm: baseValue(document, 'engine.torquePeakSpeed') ?? 4000,
-    barometricKpa,
-    maxManifoldKpa: baseValue(document, 'engine.maxManifoldPressure') ?? barometricKpa,
-  };
+  const engine = presetEngineOf(document);
   document.outputs = sheet.outputs.map(({ purpose, from }) =>
     presetOutput(purpose, purpose.toLowerCase(), engine, source(from)),
   );
