@@ -1,5 +1,5 @@
 import { valveEventsFromAngles, valveEventsFromLobes, type ValveEvents } from '../cams';
-import { coilGroups, dwellForCurrentMs, dwellFromTableMs, type IgnitionMode } from '../coil';
+import { coilGroups, dwellForCurrentMs, type IgnitionMode } from '../coil';
 import { firingEvents, type FiringEvent } from '../engine';
 import type { InjectionMode, InjectorWiring, StagingPlan } from '../injector';
 import {
@@ -14,6 +14,7 @@ import {
   type VoltsCurve,
 } from '../sensors';
 import { triggerPermits, type TriggerPermits, type TriggerWheel } from '../trigger';
+import { gridOf, lookUpCurve, type Grid } from '../map';
 import type { PresetEngine } from '../outputs';
 import { conversionContext } from './context';
 import { baseValue } from './quantities';
@@ -206,13 +207,22 @@ export function dwellLawOf(document: Calibration): DwellLaw | null {
     if (resistanceOhm === null || inductanceMh === null || wantedA === null) return null;
     return (volts) => dwellForCurrentMs({ resistanceOhm, inductanceMh }, volts, wantedA);
   }
-  const points = (path: FieldPath) =>
-    tableAt(document, path)?.map(([volts = 0, dwellMs = 0]) => ({ volts, dwellMs })) ?? null;
-  const table = points('coils.dwell');
-  const shares = points('coils.dwellBySpeed');
+  const table = gridAt(document, 'coils.dwell');
+  const shares = gridAt(document, 'coils.dwellBySpeed');
   if (table === null) return null;
   return (volts, speedRpm) =>
-    (dwellFromTableMs(table, volts) * (shares === null ? 100 : dwellFromTableMs(shares, speedRpm))) / 100;
+    (lookUpCurve(table, volts) * (shares === null ? 100 : lookUpCurve(shares, speedRpm))) / 100;
+}
+
+/** A two-column table prepared for look-up: linear between its rows, held beyond them; null while it is empty. */
+function gridAt(document: Calibration, path: FieldPath): Grid | null {
+  const rows = tableAt(document, path);
+  if (rows === null) return null;
+  return gridOf({
+    x: rows.map((row) => row[0] as number),
+    y: [],
+    values: rows.map((row) => row[1] as number),
+  });
 }
 
 /** Dwell at a voltage and speed, ms; null while it is not described, or where coil data cannot reach the current. */

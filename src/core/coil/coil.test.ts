@@ -5,7 +5,6 @@ import {
   coilGroups,
   dwellFitProblem,
   dwellForCurrentMs,
-  dwellFromTableMs,
   ignitionModeProblem,
   timeBetweenSparksMs,
 } from '.';
@@ -34,14 +33,6 @@ describe('charge current', () => {
     // 8 V over 0.55 Ω is 14.5 A at most.
     expect(dwellForCurrentMs(COIL, 8, 14.6)).toBeNull();
     expect(dwellForCurrentMs(COIL, 8, 14.5)).not.toBeNull();
-  });
-
-  test('a table is linear between its points and held beyond', () => {
-    const table = [
-      { volts: 8, dwellMs: 6 },
-      { volts: 12, dwellMs: 3 },
-    ];
-    expect([6, 8, 10, 12, 15].map((volts) => dwellFromTableMs(table, volts))).toEqual([6, 6, 4.5, 3, 3]);
   });
 });
 

@@ -29,20 +29,6 @@ export function dwellForCurrentMs(
   return share >= 1 ? null : (-inductanceMh / resistanceOhm) * Math.log(1 - share);
 }
 
-/** Dwell at a voltage out of a table (volts increasing), ms: linear between, held beyond the ends. */
-export function dwellFromTableMs(
-  table: readonly { readonly volts: number; readonly dwellMs: number }[],
-  volts: number,
-): number {
-  const i = table.findIndex((point) => point.volts >= volts);
-  const last = table[table.length - 1];
-  if (i === -1) return last?.dwellMs ?? 0;
-  const to = table[i] as (typeof table)[number];
-  const from = table[i - 1];
-  if (from === undefined) return to.dwellMs;
-  return from.dwellMs + ((to.dwellMs - from.dwellMs) * (volts - from.volts)) / (to.volts - from.volts);
-}
-
 /** Cylinders on each coil, in firing order. Wasted spark pairs those at TDC together; null when there are none such. */
 export function coilGroups(events: readonly FiringEvent[], mode: IgnitionMode): number[][] | null {
   switch (mode) {

@@ -3,7 +3,6 @@ export {
   coilGroups,
   dwellFitProblem,
   dwellForCurrentMs,
-  dwellFromTableMs,
   ignitionModeProblem,
   timeBetweenSparksMs,
   type CoilPrimary,

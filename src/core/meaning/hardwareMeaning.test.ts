@@ -1,5 +1,5 @@
 import { demo, TEST_DAY } from '@tests/support/ventisca';
-import { emptyCalibration, type Calibration } from '../calibration';
+import { dwellLawOf, emptyCalibration, type Calibration } from '../calibration';
 import {
   batteryErrors,
   budgetByMode,
@@ -92,6 +92,34 @@ describe('coils', () => {
   // Ventisca: table 2.7 ms at 14 V. 14/0.55·(1 − e^(−2.7·0.55/3.1)) = 25.45 × 0.3806 = 9.69 A.
   test('a table is judged by the coil’s own data', () => {
     expect(value(coilMeaning(demo()), 'current')).toBeCloseTo(9.69, 2);
+  });
+
+  test('a dwell table is linear between its rows and held beyond; a share by speed is a factor on it', () => {
+    const law = (dwellBySpeed: Calibration['coils']['dwellBySpeed']) =>
+      dwellLawOf(
+        demo('ventisca', ({ coils }) => {
+          coils.dwell = {
+            units: ['V', 'ms'],
+            rows: [
+              [8, 6],
+              [12, 3],
+            ],
+            source,
+          };
+          coils.dwellBySpeed = dwellBySpeed;
+        }),
+      );
+    expect([6, 8, 10, 12, 15].map((volts) => law(null)?.(volts, 3000))).toEqual([6, 6, 4.5, 3, 3]);
+    // 100 % at 4000 and 80 % at 8000 rev/min: 90 % at 6000.
+    const shares = {
+      units: ['rev/min', '%'],
+      rows: [
+        [4000, 100],
+        [8000, 80],
+      ],
+      source,
+    };
+    expect([1000, 6000, 9000].map((speed) => law(shares)?.(10, speed))).toEqual([4.5, 4.05, 3.6]);
   });
 
   test('are unknown in an empty document', () => {

@@ -11,7 +11,8 @@ export {
   type ModeBudget,
   type SparkTimeBudget,
 } from './hardwareMeaning';
-export { flowCurve, IDLE_POINT, idleNetMs, injectorMeaning, type FlowCurve } from './injectorMeaning';
+export { flowCurve, type FlowCurve } from './injectorFlow';
+export { IDLE_POINT, idleNetMs, injectorMeaning } from './injectorMeaning';
 export type { Figure } from './meaning';
 export { LOSS_LIMIT_PERCENT, sprays, type Spray } from './sprayMeaning';
 export { stagingCurve, type StagingCurve } from './stagingMeaning';
