@@ -58,6 +58,7 @@ export function ShapeSheet({ editing }: { editing: MapEditing }) {
         {said === null ? null : <Message tone="plain">{said}</Message>}
         <TextBox
           label="Block from a spreadsheet"
+          placeholder="Paste a block of cells here"
           value={text}
           lines={5}
           maxLength={60000}

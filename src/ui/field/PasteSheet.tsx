@@ -32,6 +32,7 @@ export function PasteSheet({ label, columns, open, onClose, onPaste }: Props) {
       </Text>
       <TextBox
         label="Rows from a spreadsheet"
+        placeholder="Paste the rows here"
         value={text}
         lines={8}
         maxLength={8000}
