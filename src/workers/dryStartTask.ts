@@ -39,6 +39,9 @@ export async function runDryStart(
   }
   if (port.cancelled()) return null;
   const { trace, verdict, airC, finding } = start.result();
-  const explanation = explainVerdict(verdict, setup, finding);
+  const explanation = explainVerdict(verdict, setup, finding, {
+    strategy: result.model.strategy,
+    crankAdvance: result.model.maps.crankAdvance !== null,
+  });
   return { setup, standIn: standIn.label, airC, trace, verdict, explanation };
 }

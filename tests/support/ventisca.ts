@@ -1,5 +1,6 @@
 import { calibrationFromSheet, engineModel, ENGINE_SHEETS, type Calibration } from '@/core/calibration';
 import type { EngineModel } from '@/core/fuel';
+import type { Grid } from '@/core/map';
 
 /** The day all test documents are made. */
 export const TEST_DAY = '2026-11-23';
@@ -21,4 +22,10 @@ export function modelOf(document: Calibration): EngineModel {
   const result = engineModel(document);
   if (!result.ok) throw new TypeError(`Incomplete: ${JSON.stringify(result.missing)}`);
   return result.model;
+}
+
+/** The VE map of a model that has one. */
+export function veOf({ maps }: EngineModel): Grid {
+  if (maps.ve === null) throw new TypeError('This model has no VE map');
+  return maps.ve;
 }

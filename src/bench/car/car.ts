@@ -25,12 +25,15 @@ export interface Car {
   readonly pullUp: PullUp | null;
   readonly wheel: TriggerWheel | null;
   readonly coil: { readonly primary: CoilPrimary; readonly wantedA: number } | null;
+  /** Air the idle valve truly passes fully open, g/s; null while none is described. */
+  readonly idleValveGPerS: number | null;
   /** What the loom has on each pin; null while nothing is wired. */
   readonly loom: ReadonlyMap<string, string> | null;
 }
 
 /** Parts of a demo's car that differ from its sheet, as parts do. */
 interface BuiltCar {
+  readonly idleValveGPerS: number | null;
   readonly coolant: SteinhartHart;
   readonly air: SteinhartHart;
   readonly map: VoltsCurve;
@@ -57,6 +60,7 @@ const BUILT: Readonly<Record<Exclude<StandInId, 'described'>, BuiltCar>> = {
       cam: { teeth: 1, beforeTdcDeg: 152, windowDeg: 40 },
     },
     coil: { primary: { resistanceOhm: 0.57, inductanceMh: 3.2 }, wantedA: 8 },
+    idleValveGPerS: 44.4 / 3.6,
   },
   pardela: {
     coolant: thermistor([-20, 16000], [20, 2690], [100, 207]),
@@ -73,8 +77,12 @@ const BUILT: Readonly<Record<Exclude<StandInId, 'described'>, BuiltCar>> = {
       cam: { teeth: 1, beforeTdcDeg: 396, windowDeg: 60 },
     },
     coil: { primary: { resistanceOhm: 0.5, inductanceMh: 2.65 }, wantedA: 7.5 },
+    idleValveGPerS: null,
   },
 };
+
+/** What a real idle valve passes of what its sheet says. */
+const DESCRIBED_VALVE = 0.97;
 
 /**
  * The car a calibration meets. The loom is the wiring last confirmed, else what is planned: a pin changed since on the
@@ -83,13 +91,19 @@ const BUILT: Readonly<Record<Exclude<StandInId, 'described'>, BuiltCar>> = {
  */
 export function carFor(document: Calibration): Car {
   const shared = { pullUp: pullUpOf(document), loom: loomOf(document) };
-  if (document.standIn !== 'described') return { ...BUILT[document.standIn], ...shared };
+  const described = baseValue(document, 'idle.valveFlow');
+  const idleValveGPerS = described === null ? null : described * DESCRIBED_VALVE;
+  if (document.standIn !== 'described') {
+    const built = BUILT[document.standIn];
+    return { ...built, idleValveGPerS: built.idleValveGPerS ?? idleValveGPerS, ...shared };
+  }
   return {
     coolant: thermistorOf(document, 'coolant')?.curve ?? null,
     air: thermistorOf(document, 'air')?.curve ?? null,
     map: lineOf(document, 'map'),
     wheel: wheelOf(document),
     coil: describedCoil(document),
+    idleValveGPerS,
     ...shared,
   };
 }

@@ -1,6 +1,6 @@
 import { demo, modelOf } from '@tests/support/ventisca';
 import { calibrationFromSheet, ENGINE_SHEETS, type Calibration } from '@/core/calibration';
-import { injectionAt } from '@/core/fuel';
+import { AT_REST, injectionAt } from '@/core/fuel';
 import { deadTimeAt } from '@/core/injector';
 import { carFor } from '../car';
 import { EcuHardware } from '../ecu';
@@ -20,6 +20,14 @@ function scaled(factor: number) {
     if (maps.cranking !== null) maps.cranking.values = maps.cranking.values.map((value) => value * factor);
   });
 }
+
+/** Only the cranking map feeds it before it runs: no prime pulse, no taper. */
+const plainCranking = (factor: number) => {
+  const document = scaled(factor);
+  document.maps.prime = null;
+  document.maps.crankingTaper = null;
+  return document;
+};
 
 const withoutEnrichment = () =>
   demo('ventisca', ({ maps }) => {
@@ -57,10 +65,10 @@ describe('Ventisca', () => {
     expect(cold.verdict.turnsToCatch as number).toBeGreaterThan(hot.verdict.turnsToCatch as number);
     expect(cold.verdict.endSpeedRpm).toBeGreaterThan(hot.verdict.endSpeedRpm + 200);
     const crankingSpeed = (result: StartResult) => meanOver(result, 0.6, 1, (event) => event.speedRpm);
-    expect(crankingSpeed(start(scaled(0.25), -20))).toBeGreaterThan(190);
-    expect(crankingSpeed(start(scaled(0.25), -20))).toBeLessThan(230);
-    expect(crankingSpeed(start(scaled(0.25), 80))).toBeGreaterThan(255);
-    expect(crankingSpeed(start(scaled(0.25), 80))).toBeLessThan(300);
+    expect(crankingSpeed(start(plainCranking(0.25), -20))).toBeGreaterThan(190);
+    expect(crankingSpeed(start(plainCranking(0.25), -20))).toBeLessThan(230);
+    expect(crankingSpeed(start(plainCranking(0.25), 80))).toBeGreaterThan(255);
+    expect(crankingSpeed(start(plainCranking(0.25), 80))).toBeLessThan(300);
   });
 
   test.each(TEMPERATURES)('with a quarter of the cranking fuel cranks lean at %d °C', (coolantC) => {
@@ -104,7 +112,10 @@ describe('Ventisca', () => {
   });
 
   test('with the spark far too late never pulls away, and the reason is the spark', () => {
-    const late = demo('ventisca', ({ maps }) => maps.spark?.values.fill(-20));
+    const late = demo('ventisca', ({ maps }) => {
+      maps.spark?.values.fill(-20);
+      maps.crankAdvance?.values.fill(-10);
+    });
     const { verdict, setup } = start(late, 20);
     expect(verdict.code).not.toBe('caught');
     expect(explainVerdict(verdict, setup).mapId).toBe('spark');
@@ -116,6 +127,8 @@ describe('a dead time 0.5 ms short at 9.5 V', () => {
   const lean = (short: number) =>
     demo('ventisca', ({ maps, injectors }) => {
       if (maps.cranking !== null) maps.cranking.values = maps.cranking.values.map((value) => value * 0.5);
+      maps.prime = null;
+      maps.crankingTaper = null;
       const table = injectors.deadTime;
       if (table === null) return;
       const rows = table.rows.map(({ volts, times }) => ({ volts, times: [times[1] ?? null] }));
@@ -138,6 +151,7 @@ describe('a dead time 0.5 ms short at 9.5 V', () => {
       const speedRpm = meanOver(right, 6, 9, (event) => event.speedRpm);
       const manifoldKpa = right.trace.manifoldKpa[400] as number;
       const at = injectionAt(model, {
+        ...AT_REST,
         phase: 'cranking',
         speedRpm,
         manifoldKpa,
@@ -199,6 +213,8 @@ describe('a run', () => {
     const result = start(demo(), 80);
     const event = result.events.find((candidate) => candidate.phase === 'cranking') as StartEvent;
     const at = injectionAt(modelOf(demo()), {
+      ...AT_REST,
+      turns: event.turns,
       phase: 'cranking',
       speedRpm: event.speedRpm,
       manifoldKpa: event.manifoldKpa,

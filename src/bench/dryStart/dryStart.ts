@@ -1,10 +1,15 @@
 import { xoroshiro128plus, type RandomGenerator } from 'pure-rand';
-import type { EngineModel } from '@/core/fuel';
+import { injectionAt, throttleFlowGPerS, type EngineModel } from '@/core/fuel';
+import { deadTimeAt, injectorFlowGPerS, pressureAcrossKpa } from '@/core/injector';
+import { lookUpCurve } from '@/core/map';
 import type { ChannelSample } from '@/core/outputs';
+import { ZERO_CELSIUS_K } from '@/core/units';
 import {
+  Decider,
   ECU_OFF,
-  ecuInjection,
+  ecuPoint,
   KEY_BEFORE_STARTER_S,
+  primeMg,
   steppedEcu,
   type EcuHardware,
   type EcuState,
@@ -14,7 +19,8 @@ import {
 import {
   cylinderEvent,
   engineAtRest,
-  idleAirAreaMm2,
+  IdlePath,
+  primed,
   STEP_S,
   steppedEngine,
   thermalAt,
@@ -76,7 +82,8 @@ export function airAroundC(coolantC: number): number {
  */
 export class DryStart {
   private readonly airC: number;
-  private readonly idleAreaMm2: number;
+  private readonly idlePath: IdlePath;
+  private readonly decider: Decider;
   private readonly random: RandomGenerator;
   private readonly trace = emptyTrace();
   private readonly events: StartEvent[] = [];
@@ -91,6 +98,7 @@ export class DryStart {
   private firstRunS: number | null = null;
   private lastLambda: number | null = null;
   private lastOpeningMs: number | null = null;
+  private lastLoad: number | null = null;
   private steps = 0;
 
   constructor(
@@ -100,7 +108,8 @@ export class DryStart {
     private readonly hardware: EcuHardware,
   ) {
     this.airC = airAroundC(setup.coolantC);
-    this.idleAreaMm2 = idleAirAreaMm2(standIn, setup.coolantC, this.airC);
+    this.idlePath = new IdlePath(standIn, hardware.idle, setup.coolantC, this.airC);
+    this.decider = new Decider(model);
     this.random = xoroshiro128plus(setup.seed);
     this.engine = engineAtRest(standIn, setup.coolantC, setup.batteryV);
     this.inputs = this.inputsNow();
@@ -110,6 +119,7 @@ export class DryStart {
     for (let s = 0; s < KEY_BEFORE_STARTER_S; s += PUMP_STEPS * STEP_S) {
       this.pressureShare = hardware.pump.step(this.channels(s), PUMP_STEPS * STEP_S);
     }
+    this.prime();
   }
 
   /** Simulated time so far, s. */
@@ -158,12 +168,13 @@ export class DryStart {
   }
 
   private event(): void {
-    const readings = this.readings();
-    this.ecu = steppedEcu(this.model, this.ecu, readings);
-    if (this.ecu.phase === 'running') this.firstRunS ??= readings.timeS;
-    const command = ecuInjection(this.model, this.ecu, readings);
     const { hardware, engine } = this;
     const cylinder = hardware.order[this.cylinderIndex % hardware.order.length] as number;
+    const readings = this.readings(cylinder);
+    this.ecu = steppedEcu(this.model, this.ecu, readings);
+    if (this.ecu.phase === 'running') this.firstRunS ??= readings.timeS;
+    const point = ecuPoint(this.ecu, readings);
+    const command = injectionAt(this.model, point, this.decider.decide(point, readings.timeS));
     this.cylinderIndex += 1;
     this.nextEventTurns += hardware.turnsBefore(this.cylinderIndex);
     const opens = Number.isFinite(command.openingMs) && hardware.hasFuel(cylinder);
@@ -180,6 +191,7 @@ export class DryStart {
     this.engine = result.state;
     this.lastLambda = Number.isFinite(result.vapourLambda) ? result.vapourLambda : null;
     this.lastOpeningMs = command.openingMs;
+    this.lastLoad = command.loadThrottlePercent;
     this.events.push({
       timeS: readings.timeS,
       turns: this.engine.turns,
@@ -188,6 +200,7 @@ export class DryStart {
       outcome: result.outcome,
       vapourLambda: result.vapourLambda,
       injectedMg: result.injectedMg,
+      cut: command.cut,
       openingMs: command.openingMs,
       manifoldKpa: readings.manifoldKpa,
       coolantC: readings.coolantC,
@@ -196,9 +209,48 @@ export class DryStart {
     });
   }
 
-  private readings(): SensorReadings {
-    const { timeS, speedRpm, batteryV } = this.engine;
-    return { timeS, speedRpm: Math.max(30, speedRpm), batteryV, ...this.hardware.sensors.read(this.truth()) };
+  private readings(cylinder: number): SensorReadings {
+    const { timeS, speedRpm, batteryV, turns } = this.engine;
+    return {
+      timeS,
+      speedRpm: Math.max(30, speedRpm),
+      batteryV,
+      ...this.hardware.sensors.read(this.truth()),
+      airFlowGPerS: this.model.strategy === 'airMass' ? this.airFlowGPerS() : 0,
+      ethanolPercent: this.standIn.fuel.ethanolPercent,
+      cylinder,
+      turns,
+    };
+  }
+
+  /** Air through the idle path, where a meter would sit; the calibration's curve for it is taken as right. */
+  private airFlowGPerS(): number {
+    const { barometricKpa } = this.standIn;
+    const airK = this.airC + ZERO_CELSIUS_K;
+    return throttleFlowGPerS(this.inputs.idleAreaMm2, barometricKpa, airK, this.engine.manifoldKpa);
+  }
+
+  /** One opening of every injector with the pump up, before the starter turns. */
+  private prime(): void {
+    const { model, standIn, hardware, sensedAtRest } = this;
+    const wantedMg = primeMg(model, sensedAtRest.coolantC, sensedAtRest.airC);
+    const { injector } = model;
+    const across = pressureAcrossKpa(
+      injector.regulator,
+      injector.railGaugeKpa,
+      model.barometricKpa,
+      model.barometricKpa,
+    );
+    const { batteryV } = this.engine;
+    const openingMs =
+      wantedMg / injectorFlowGPerS(injector, across) + deadTimeAt(injector.deadTime, batteryV, across);
+    const real = standIn.injector;
+    const flowingMs = Math.max(0, openingMs - deadTimeAt(real.deadTime, batteryV, across));
+    const fed =
+      hardware.order.filter((cylinder) => hardware.hasFuel(cylinder)).length / hardware.order.length;
+    const givenMg =
+      wantedMg === 0 ? 0 : fed * flowingMs * injectorFlowGPerS(real, across * this.pressureShare);
+    this.engine = primed(standIn, this.engine, this.inputs.thermal, givenMg);
   }
 
   private truth(): Sensed {
@@ -232,9 +284,15 @@ export class DryStart {
       starterOn: this.starterOn(),
       batteryRestV: this.setup.batteryV,
       airC: this.airC,
-      idleAreaMm2: this.idleAreaMm2,
+      idleAreaMm2: this.idlePath.openingMm2(this.idleValvePercent()),
       thermal: thermalAt(this.engine.coolantC, this.engine.heatedByC),
     };
+  }
+
+  /** What the idle air curve says at the coolant temperature the engine computer reads. */
+  private idleValvePercent(): number {
+    const { idleAir } = this.model.maps;
+    return idleAir === null ? 0 : lookUpCurve(idleAir, this.hardware.sensors.read(this.truth()).coolantC);
   }
 
   private sample(): void {
@@ -246,6 +304,8 @@ export class DryStart {
     trace.openingMs.push(turning ? this.lastOpeningMs : null);
     trace.batteryV.push(engine.batteryV);
     trace.manifoldKpa.push(engine.manifoldKpa);
+    trace.coolantC.push(engine.coolantC);
+    trace.loadThrottlePercent.push(turning ? this.lastLoad : null);
     trace.phase.push(this.phaseNow(turning));
   }
 

@@ -1,4 +1,5 @@
 import type { MapId, SheetId } from '@/core/calibration';
+import type { LoadStrategy } from '@/core/fuel';
 import { formatNumber } from '@/core/units';
 import type { StartSetup } from './dryStart';
 import type { HardwareFinding } from './hardwareFinding';
@@ -18,6 +19,24 @@ export interface StartExplanation {
 
 type MapExplanation = Omit<StartExplanation, 'sheet'>;
 
+/** The maps a start is explained by, as the load strategy has them. */
+export interface ExplainedBy {
+  readonly strategy: LoadStrategy;
+  /** Cranking takes its own advance instead of the spark map. */
+  readonly crankAdvance: boolean;
+}
+
+/** The map that filling comes from; null for a meter. */
+const FILLING_MAP: Readonly<Record<LoadStrategy, MapId | null>> = {
+  speedDensity: 've',
+  throttle: 'veThrottle',
+  throttlePressure: 'veThrottle',
+  airMass: null,
+  pulseWidth: 'pulse',
+};
+
+const SPEED_DENSITY: ExplainedBy = { strategy: 'speedDensity', crankAdvance: false };
+
 /** Below this coolant temperature a start counts as cold: start-up enrichment is what keeps it alive, °C. */
 const COLD_C = 60;
 
@@ -26,8 +45,9 @@ export function explainVerdict(
   verdict: StartVerdict,
   setup: StartSetup,
   finding: HardwareFinding | null = null,
+  by: ExplainedBy = SPEED_DENSITY,
 ): StartExplanation {
-  const byMaps = explainByMaps(verdict, setup);
+  const byMaps = explainByMaps(verdict, setup, by);
   if (finding === null) return { ...byMaps, sheet: null };
   if (finding.headline === null) {
     return { ...byMaps, reason: `${finding.reason} ${byMaps.reason}`, sheet: finding.sheet };
@@ -41,7 +61,7 @@ export function explainVerdict(
   };
 }
 
-function explainByMaps(verdict: StartVerdict, setup: StartSetup): MapExplanation {
+function explainByMaps(verdict: StartVerdict, setup: StartSetup, by: ExplainedBy): MapExplanation {
   const lambda =
     verdict.vapourLambda === null ? '' : ` (vapour lambda about ${verdict.vapourLambda.toFixed(2)})`;
   const cold = setup.coolantC < COLD_C;
@@ -58,7 +78,7 @@ function explainByMaps(verdict: StartVerdict, setup: StartSetup): MapExplanation
       return {
         headline: `Caught after ${turns(verdict)}, but surges`,
         reason: `Speed does not settle${faultWords(verdict, lambda)}.`,
-        mapId: cold ? 'afterStart' : 've',
+        mapId: verdict.cut || !cold ? FILLING_MAP[by.strategy] : 'afterStart',
         good: false,
       };
     case 'cranksLean':
@@ -79,7 +99,7 @@ function explainByMaps(verdict: StartVerdict, setup: StartSetup): MapExplanation
       return {
         headline: 'Fires and stalls',
         reason: stallReason(verdict, cold, lambda),
-        mapId: stallMap(verdict, cold),
+        mapId: stallMap(verdict, cold, by),
         good: false,
       };
     case 'noSpark':
@@ -94,7 +114,7 @@ function explainByMaps(verdict: StartVerdict, setup: StartSetup): MapExplanation
       return {
         headline: 'Fires, but never pulls away from the starter',
         reason: 'Charges burn without enough torque. Check the spark advance at cranking speed.',
-        mapId: 'spark',
+        mapId: by.crankAdvance ? 'crankAdvance' : sparkMap(by),
         good: false,
       };
     case 'doesNotTurn':
@@ -112,13 +132,18 @@ function turns({ turnsToCatch }: StartVerdict): string {
   return `${count} ${count === 1 ? 'turn' : 'turns'}`;
 }
 
-function faultWords({ mainFault }: StartVerdict, lambda: string): string {
+const CUT_WORDS =
+  'Fuel was cut as on overrun: the limits of the overrun cut reach where it idles. They are drawn on the filling map';
+
+function faultWords({ mainFault, cut }: StartVerdict, lambda: string): string {
+  if (cut) return `. ${CUT_WORDS}`;
   if (mainFault === 'tooLean') return `: charges too lean to burn${lambda}`;
   if (mainFault === 'tooRich' || mainFault === 'wetPlug') return `: charges too rich to burn${lambda}`;
   return lambda;
 }
 
 function stallReason(verdict: StartVerdict, cold: boolean, lambda: string): string {
+  if (verdict.cut) return `${CUT_WORDS}.`;
   switch (verdict.mainFault) {
     case 'tooLean':
     case 'noFuel':
@@ -135,7 +160,12 @@ function stallReason(verdict: StartVerdict, cold: boolean, lambda: string): stri
   }
 }
 
-function stallMap({ mainFault }: StartVerdict, cold: boolean): MapId {
-  if (mainFault === null) return 'spark';
-  return cold ? 'afterStart' : 've';
+function stallMap({ mainFault, cut }: StartVerdict, cold: boolean, by: ExplainedBy): MapId | null {
+  if (cut) return FILLING_MAP[by.strategy];
+  if (mainFault === null) return sparkMap(by);
+  return cold ? 'afterStart' : FILLING_MAP[by.strategy];
+}
+
+function sparkMap({ strategy }: ExplainedBy): MapId {
+  return strategy === 'throttle' ? 'sparkThrottle' : 'spark';
 }

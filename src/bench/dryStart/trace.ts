@@ -11,6 +11,9 @@ export interface StartTrace {
   readonly openingMs: (number | null)[];
   readonly batteryV: number[];
   readonly manifoldKpa: number[];
+  readonly coolantC: number[];
+  /** Throttle with what idle air adds to it, %: the load where load is measured by throttle. */
+  readonly loadThrottlePercent: (number | null)[];
   readonly phase: StartPhase[];
 }
 
@@ -23,6 +26,8 @@ export interface StartEvent {
   readonly outcome: EventOutcome;
   readonly vapourLambda: number;
   readonly injectedMg: number;
+  /** The engine computer cut fuel as on overrun. */
+  readonly cut: boolean;
   readonly openingMs: number;
   /** As the engine computer takes them. */
   readonly manifoldKpa: number;
@@ -39,6 +44,8 @@ export function emptyTrace(): StartTrace {
     openingMs: [],
     batteryV: [],
     manifoldKpa: [],
+    coolantC: [],
+    loadThrottlePercent: [],
     phase: [],
   };
 }

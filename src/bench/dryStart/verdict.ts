@@ -27,6 +27,8 @@ export interface StartVerdict {
   readonly turnsToCatch: number | null;
   /** Why charges failed to burn where it mattered, most frequent first; null when they burned. */
   readonly mainFault: Exclude<EventOutcome, 'burned'> | null;
+  /** Fuel was cut as on overrun in most of the deciding stretch. */
+  readonly cut: boolean;
   /** Middle vapour lambda of the deciding stretch; null when nothing was drawn. */
   readonly vapourLambda: number | null;
   /** Mean speed at the end, rev/min. */
@@ -62,6 +64,7 @@ export function verdictOf(trace: StartTrace, events: readonly StartEvent[]): Sta
       code: spread > SURGE_SHARE ? 'unsettled' : 'caught',
       turnsToCatch: turnsToCatch(events),
       mainFault: mainFault(late),
+      cut: wasCut(late),
       vapourLambda: middleLambda(late),
     };
   }
@@ -71,12 +74,19 @@ export function verdictOf(trace: StartTrace, events: readonly StartEvent[]): Sta
       ...shared,
       code: 'stalls',
       turnsToCatch: null,
-      mainFault: mainFault(dying),
+      mainFault: decidingFault(dying),
+      cut: wasCut(dying),
       vapourLambda: middleLambda(dying),
     };
   }
   const fault = mainFault(events);
-  const base = { ...shared, turnsToCatch: null, mainFault: fault, vapourLambda: middleLambda(events) };
+  const base = {
+    ...shared,
+    turnsToCatch: null,
+    mainFault: fault,
+    cut: false,
+    vapourLambda: middleLambda(events),
+  };
   if (topSpeedRpm < TOO_SLOW_RPM) return { ...base, code: 'doesNotTurn' };
   const burned = events.filter((event) => event.outcome === 'burned').length;
   if (fault === 'tooRich' || fault === 'wetPlug') return { ...base, code: 'floods' };
@@ -113,6 +123,18 @@ function mainFault(events: readonly StartEvent[]): StartVerdict['mainFault'] {
     if (most === null || count > (counts.get(most) ?? 0)) most = outcome;
   }
   return most;
+}
+
+/** Share of charges that must fail before the mixture, and not torque, is what it died of. */
+const DECIDING_SHARE = 0.25;
+
+function decidingFault(events: readonly StartEvent[]): StartVerdict['mainFault'] {
+  const failed = events.filter(({ outcome }) => outcome !== 'burned').length;
+  return failed < DECIDING_SHARE * events.length ? null : mainFault(events);
+}
+
+function wasCut(events: readonly StartEvent[]): boolean {
+  return events.filter(({ cut }) => cut).length > DECIDING_SHARE * events.length;
 }
 
 function middleLambda(events: readonly StartEvent[]): number | null {

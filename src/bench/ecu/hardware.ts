@@ -16,6 +16,7 @@ import { CYCLE_DEG, firingIntervals } from '@/core/engine';
 import { injectorPairs, overlapLossPercent, sprayAtValve, squirtsPerCycle } from '@/core/injector';
 import type { ValveEvents } from '@/core/cams';
 import type { Car } from '../car';
+import type { IdleDevice } from '../engine';
 import { FuelPump } from './fuelPump';
 import { SensorInputs } from './sensing';
 import { syncOf, type Sync } from './sync';
@@ -42,6 +43,8 @@ export class EcuHardware {
   readonly sync: Sync;
   readonly sensors: SensorInputs;
   readonly pump: FuelPump;
+  /** What lets air past the closed throttle. */
+  readonly idle: IdleDevice;
   private readonly dead: { readonly fuel: ReadonlySet<number>; readonly spark: ReadonlySet<number> };
 
   constructor(
@@ -71,6 +74,10 @@ export class EcuHardware {
     });
     this.sensors = new SensorInputs(document, car, wiring);
     this.pump = new FuelPump(document, wiring);
+    this.idle = {
+      kind: document.idle.air?.value ?? 'thermostatic',
+      valveGPerS: car.idleValveGPerS ?? 0,
+    };
     this.dead = {
       fuel: withoutFuel(document, wiring, this.order),
       spark: withoutSpark(document, wiring, this.order),

@@ -1,4 +1,5 @@
-import { injectionAt, type EngineModel, type Injection } from '@/core/fuel';
+import { airMassMg, AT_REST, type EngineModel, type OperatingPoint } from '@/core/fuel';
+import { lookUpCurve } from '@/core/map';
 import { CRANKING_RETURN_SHARE } from '@/core/startup';
 
 /** What the engine computer remembers from event to event. */
@@ -16,6 +17,12 @@ export interface SensorReadings {
   readonly coolantC: number;
   readonly airC: number;
   readonly batteryV: number;
+  /** What an air-mass meter reads, g/s. */
+  readonly airFlowGPerS: number;
+  readonly ethanolPercent: number;
+  readonly cylinder: number;
+  /** Turns of the crank since the starter began. */
+  readonly turns: number;
 }
 
 export const ECU_OFF: EcuState = { phase: 'off', runningSinceS: 0 };
@@ -35,15 +42,21 @@ export function steppedEcu(
   return state.phase === 'off' ? { phase: 'cranking', runningSinceS: 0 } : state;
 }
 
-/** Opening and spark for the next cylinder: the same computation that Workings shows. */
-export function ecuInjection(model: EngineModel, state: EcuState, readings: SensorReadings): Injection {
-  return injectionAt(model, {
+/** The operating point of an event, as the sensors have it. */
+export function ecuPoint(state: EcuState, readings: SensorReadings): OperatingPoint {
+  const { timeS, ...sensed } = readings;
+  return {
+    ...AT_REST,
+    ...sensed,
     phase: state.phase === 'running' ? 'running' : 'cranking',
-    speedRpm: readings.speedRpm,
-    manifoldKpa: readings.manifoldKpa,
-    coolantC: readings.coolantC,
-    airC: readings.airC,
-    batteryV: readings.batteryV,
-    sinceStartS: readings.timeS - state.runningSinceS,
-  });
+    sinceStartS: timeS - state.runningSinceS,
+  };
+}
+
+/** Fuel of the prime pulse for one cylinder, mg: the prime multiple of what burns a full cylinder of air. */
+export function primeMg(model: EngineModel, coolantC: number, airC: number): number {
+  const { prime } = model.maps;
+  if (prime === null) return 0;
+  const air = airMassMg(100, model.barometricKpa, model.cylinderVolumeCm3, airC);
+  return (lookUpCurve(prime, coolantC) * air) / model.stoichiometricRatio;
 }

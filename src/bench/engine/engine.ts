@@ -1,12 +1,11 @@
-import { airMassMg, GAS_CONSTANT_AIR } from '@/core/fuel';
+import { airMassMg, GAS_CONSTANT_AIR, throttleFlowGPerS } from '@/core/fuel';
 import { deadTimeAt, injectorFlowGPerS, netOfOpenMs, pressureAcrossKpa } from '@/core/injector';
 import { lookUpMap } from '@/core/map';
 import { ZERO_CELSIUS_K } from '@/core/units';
 import { eventOutcome, indicatedWorkJ, vapourShare, type EventOutcome } from './combustion';
-import { frictionKpa, torqueNm } from './friction';
+import { frictionKpa, torqueNm } from '@/core/engine';
 import type { StandIn } from './standIn';
 import type { Thermal } from './thermal';
-import { throttleFlowGPerS } from './throttle';
 
 /** Step of the simulation, s. */
 export const STEP_S = 0.001;
@@ -172,6 +171,21 @@ function steppedBattery(
   const target = charging ? Math.max(loaded, ALTERNATOR.volts) : loaded;
   const lag = charging ? ALTERNATOR.riseS : BATTERY.sagS;
   return state.batteryV + ((target - state.batteryV) * STEP_S) / lag;
+}
+
+/** The engine after a prime pulse into every port: part lies on the walls, the rest waits to be drawn. */
+export function primed(
+  standIn: StandIn,
+  state: EngineState,
+  thermal: Thermal,
+  perCylinderMg: number,
+): EngineState {
+  const wall = perCylinderMg * thermal.filmShare;
+  return {
+    ...state,
+    filmMg: state.filmMg + wall * standIn.cylinders,
+    underwayMg: state.underwayMg.map((mg) => mg + perCylinderMg - wall),
+  };
 }
 
 /** One cylinder draws, and what it drew burns or does not. Its torque acts until the next event. */

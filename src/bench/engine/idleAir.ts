@@ -1,10 +1,9 @@
-import { airMassMg } from '@/core/fuel';
+import { airMassMg, throttleFlowGPerS } from '@/core/fuel';
 import { lookUpMap } from '@/core/map';
 import { indicatedWorkJ } from './combustion';
-import { frictionKpa } from './friction';
+import { frictionKpa } from '@/core/engine';
 import type { StandIn } from './standIn';
 import { thermalValue } from './thermal';
-import { throttleFlowGPerS } from './throttle';
 import { ZERO_CELSIUS_K } from '@/core/units';
 
 /** Spark and mixture the air screw was set with. */
@@ -42,4 +41,44 @@ export function idleAirAreaMm2(standIn: StandIn, coolantC: number, airC: number)
   }
   const flow = ((airAt(high) / 1000) * standIn.cylinders * speed) / 120;
   return flow / throttleFlowGPerS(1, standIn.barometricKpa, airC + ZERO_CELSIUS_K, high);
+}
+
+/** What truly lets air past the closed throttle. */
+export interface IdleDevice {
+  readonly kind: 'valve' | 'thermostatic' | 'screw';
+  /** Choked flow of the valve fully open at this place, g/s; of no account without one. */
+  readonly valveGPerS: number;
+}
+
+/** The screw beside a valve passes this much of the hot need; the valve has room both ways. */
+const SCREW_SHARE = 0.62;
+const HOT_C = 80;
+
+/** The idle air path of a start: its opening by what the valve is told. */
+export class IdlePath {
+  private readonly fixedMm2: number;
+  private readonly valveMm2: number;
+
+  constructor(standIn: StandIn, device: IdleDevice, coolantC: number, airC: number) {
+    const hot = () => idleAirAreaMm2(standIn, HOT_C, 20);
+    switch (device.kind) {
+      case 'thermostatic':
+        this.fixedMm2 = idleAirAreaMm2(standIn, coolantC, airC);
+        this.valveMm2 = 0;
+        break;
+      case 'screw':
+        this.fixedMm2 = hot();
+        this.valveMm2 = 0;
+        break;
+      case 'valve':
+        this.fixedMm2 = SCREW_SHARE * hot();
+        this.valveMm2 =
+          device.valveGPerS / throttleFlowGPerS(1, standIn.barometricKpa, 20 + ZERO_CELSIUS_K, 0);
+    }
+  }
+
+  /** Opening, mm², with the valve told to open this far, %. */
+  openingMm2(valvePercent: number): number {
+    return this.fixedMm2 + (this.valveMm2 * valvePercent) / 100;
+  }
 }

@@ -1,6 +1,7 @@
 export type { EventOutcome } from './combustion';
 export {
   cylinderEvent,
+  primed,
   engineAtRest,
   STEP_S,
   steppedEngine,
@@ -9,7 +10,7 @@ export {
   type EventCommand,
   type EventResult,
 } from './engine';
-export { idleAirAreaMm2 } from './idleAir';
+export { IdlePath, type IdleDevice } from './idleAir';
 export type { StandIn } from './standIn';
 export { standInFor } from './standIns';
 export { thermalAt, type Thermal } from './thermal';

@@ -13,10 +13,10 @@ import {
   type EventCommand,
 } from '.';
 import { eventOutcome, vapourShare } from './combustion';
-import { frictionKpa, torqueNm } from './friction';
+import { frictionKpa, torqueNm } from '@/core/engine';
 import { idleAirAreaMm2, idleAimRpm } from './idleAir';
 import { thermalValue } from './thermal';
-import { flowFunction, throttleFlowGPerS } from './throttle';
+import { flowFunction, throttleFlowGPerS } from '@/core/fuel';
 
 const standIn = standInFor(demo(), modelOf(demo()));
 

@@ -9,7 +9,11 @@ export interface StandIn {
   readonly cylinderVolumeCm3: number;
   readonly compressionRatio: number;
   readonly barometricKpa: number;
-  readonly fuel: { readonly stoichiometricRatio: number; readonly heatingMjPerKg: number };
+  readonly fuel: {
+    readonly stoichiometricRatio: number;
+    readonly heatingMjPerKg: number;
+    readonly ethanolPercent: number;
+  };
   /** Filling against speed and manifold pressure, %. */
   readonly ve: Grid;
   readonly injector: RatedFlow & {

@@ -51,13 +51,27 @@ export function isSetAside(document: Calibration, path: FieldPath): boolean {
     case 'coils':
       if (key === 'dwell' || key === 'dwellBySpeed') return coils.dwellBy?.value === 'coil';
       return false;
+    case 'load':
+      return key === 'meter' && document.load.strategy?.value !== 'airMass';
+    case 'idle':
+      return isIdleFieldSetAside(document, key);
+    case 'overrun':
+      return key !== 'use' && document.overrun.use?.value !== 'yes';
     case 'injectors':
     case 'injection':
     case 'startUp':
+    case 'acceleration':
+    case 'blend':
       return false;
     default:
       return isSensorFieldSetAside(document, path, key);
   }
+}
+
+function isIdleFieldSetAside({ idle, load }: Calibration, key: string): boolean {
+  if (key === 'valveFlow') return idle.air?.value !== 'valve';
+  const byThrottle = load.strategy?.value === 'throttle' || load.strategy?.value === 'throttlePressure';
+  return key === 'throttleWorth' && (idle.air?.value !== 'valve' || !byThrottle);
 }
 
 function isSensorFieldSetAside(document: Calibration, path: FieldPath, key: string): boolean {

@@ -1,4 +1,5 @@
 import versionOne from '@tests/fixtures/calibration-version-1.json';
+import versionTwo from '@tests/fixtures/calibration-version-2.json';
 import { demo, modelOf, TEST_DAY } from '@tests/support/ventisca';
 import {
   baseValue,
@@ -167,7 +168,7 @@ describe('files', () => {
     [
       'a newer version',
       { ...demo(), version: CALIBRATION_VERSION + 1 },
-      /version 3; this Lumbre reads up to version 2/,
+      /version 4; this Lumbre reads up to version 3/,
     ],
     ['a missing section', { ...demo(), injectors: undefined }, /injectors/],
     [
@@ -253,9 +254,23 @@ describe('migrations', () => {
     expect(document.engine.bore).toEqual(versionOne.engine.bore);
     expect(document.injectors.deadTime).toMatchObject({ pressures: [300], unit: 'ms' });
     expect(document.injectors.deadTime?.rows[7]).toEqual({ volts: 14, times: [0.97] });
-    expect(document.maps).toEqual(versionOne.maps);
+    expect(document.maps).toMatchObject(versionOne.maps);
     expect(sheetState(document, 'trigger')).toBe('empty');
     expect(engineModel(document).ok).toBe(true);
+  });
+
+  test('a file of version 2 is opened: load by pressure, new maps empty, and it starts as before', () => {
+    const result = calibrationFromJson(JSON.parse(JSON.stringify(versionTwo)));
+    if (!result.ok) throw new Error(fileProblemMessage(result.problem));
+    const { document } = result;
+    expect(document.maps).toMatchObject(versionTwo.maps);
+    expect(document.load.strategy).toEqual({
+      value: 'speedDensity',
+      source: { kind: 'computed', date: versionTwo.maps.ve.sources[0]?.date, note: 'As in version 2' },
+    });
+    expect(document.maps.crankAdvance).toBeNull();
+    expect(document.corrections).toEqual([]);
+    expect(modelOf(document)).toMatchObject({ strategy: 'speedDensity', overrun: null, blend: null });
   });
 
   test('the real steps lead from version 1 to the current one', () => {

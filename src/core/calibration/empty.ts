@@ -38,6 +38,23 @@ const USUAL: Readonly<Record<string, Readonly<Record<string, string | readonly [
   injection: { transport: [4, 'ms'] },
   coils: { sparkTime: [1.2, 'ms'] },
   startUp: { runningSpeed: [600, 'rev/min'] },
+  load: { strategy: 'speedDensity' },
+  idle: { air: 'thermostatic', hotSpeed: [1000, 'rev/min'], throttleWorth: [5, '%'] },
+  acceleration: { threshold: [20, '%/s'], decay: [8, '1'] },
+  overrun: {
+    use: 'no',
+    speedAbove: [2200, 'rev/min'],
+    speedHysteresis: [300, 'rev/min'],
+    throttleBelow: [2, '%'],
+    throttleHysteresis: [0.5, '%'],
+    pressureBelow: [25, 'kPaAbs'],
+    pressureHysteresis: [3, 'kPa'],
+    coolantAbove: [60, 'degC'],
+    coolantHysteresis: [4, 'K'],
+    delayIn: [0.5, 's'],
+    delayOut: [0.1, 's'],
+  },
+  blend: { use: 'no' },
 };
 
 /** The values of a section that are usual from the start, by key. */
@@ -82,6 +99,13 @@ export function emptyCalibration(name: string, date: string): Calibration {
     coils: section('coils'),
     outputs: [],
     startUp: section('startUp'),
+    load: section('load'),
+    idle: section('idle'),
+    acceleration: section('acceleration'),
+    overrun: section('overrun'),
+    blend: section('blend'),
+    corrections: [],
+    couplings: [],
     maps: Object.fromEntries(MAP_IDS.map((id) => [id, null])),
   };
   // Built from the schemas' own keys, so its shape is the schema's; the tests parse it to prove that.

@@ -3,6 +3,9 @@ import { camSchema } from '../cams';
 import { coilSchema } from '../coil';
 import { engineSchema } from '../engine';
 import { fieldRegistry, type FieldInfo } from '../field';
+import { accelerationSchema, blendSchema, loadSchema } from '../fuel/loadSchema';
+import { overrunSchema } from '../fuel/overrunSchema';
+import { idleSchema } from '../idle';
 import { injectionSchema, injectorSchema, stagingSchema } from '../injector';
 import { sensorsSchema, type SensorId } from '../sensors';
 import { startupSchema } from '../startup/startupSchema';
@@ -33,6 +36,11 @@ export const SECTION_SCHEMAS = {
   staging: stagingSchema,
   coils: coilSchema,
   startUp: startupSchema,
+  load: loadSchema,
+  idle: idleSchema,
+  acceleration: accelerationSchema,
+  overrun: overrunSchema,
+  blend: blendSchema,
 } as const satisfies Record<
   | 'engine'
   | 'cams'
@@ -42,7 +50,12 @@ export const SECTION_SCHEMAS = {
   | 'injection'
   | 'staging'
   | 'coils'
-  | 'startUp',
+  | 'startUp'
+  | 'load'
+  | 'idle'
+  | 'acceleration'
+  | 'overrun'
+  | 'blend',
   z.ZodObject
 >;
 

@@ -7,16 +7,19 @@ import {
   MAP_IDS,
   emptyCalibration,
   type Calibration,
+  type GeneratorChoices,
 } from '.';
 import { residualEffect } from '../fuel';
 import { fullLoadAnchorDeg } from '../spark';
-import { pressureBreakpoints, speedBreakpoints } from './generate';
+import { pressureBreakpoints, speedBreakpoints } from './generators/newAxes';
 
 function proposal(document: Calibration, mapId: (typeof MAP_IDS)[number], firstRun = true) {
-  const result = generatedMap(document, mapId, { firstRun }, TEST_DAY);
+  const result = generatedMap(document, mapId, { ...CHOICES, firstRun }, TEST_DAY);
   if (!result.ok) throw new Error(result.missing.join());
   return result.proposal;
 }
+
+const CHOICES: GeneratorChoices = { firstRun: true, cams: 'sporting', use: 'sprint' };
 
 const BASE = demo();
 
@@ -79,7 +82,7 @@ describe('generators', () => {
   test('name what they lack', () => {
     const empty = emptyCalibration('Empty', TEST_DAY);
     expect(generatorNeeds(empty, 'cranking')).toEqual(['engine.fuel']);
-    expect(generatedMap(empty, 've', { firstRun: true }, TEST_DAY)).toMatchObject({ ok: false });
+    expect(generatedMap(empty, 've', CHOICES, TEST_DAY)).toMatchObject({ ok: false });
   });
 
   test.each(MAP_IDS)('%s stays within its limits and has reasons, for any engine', (mapId) => {
@@ -179,6 +182,8 @@ describe('generators', () => {
       torquePeakSpeedRpm: 4600,
       maxSpeedRpm: 7400,
       cautionDeg: 0,
+      cams: 'sporting' as const,
+      use: 'sprint' as const,
     };
     expect(fullLoadAnchorDeg(inputs)).toBeCloseTo(27.95, 9);
   });

@@ -1,8 +1,11 @@
 export { isRequired, isSetAside } from './applies';
 export { limitProblems, missingFields, unconfirmedFields, type SectionState } from './check';
 export { conversionContext } from './context';
+export { scaledPulse, strategySwitch, type ComingMap, type StrategySwitch } from './conversion';
+export { followersOf, leaderOf, possibleLeaders, relaidWithFollowers, type RelaidMap } from './coupling';
+export { livedWeight } from './lived';
 export { emptyCalibration } from './empty';
-export { engineModel, type Missing, type ModelResult } from './engineModel';
+export { engineModel, overrunOf, type Missing, type ModelResult } from './engineModel';
 export {
   fieldInfo,
   SECTION_IDS,
@@ -55,15 +58,22 @@ export { coilFunction, injectorFunction, outputFunction, pinFunctions } from './
 export { blockingProblems, conflicts, problemsOf, type DocumentProblem, type Place } from './rules';
 export { sectionState, SHEET_IDS, sheetOf, sheetState, type SheetId } from './sheet';
 export { choiceAt, sectionAt, tableAt, valueAt } from './values';
-export {
-  generatedMap,
-  generatorNeeds,
-  generatorValueAt,
-  type GeneratorChoices,
-  type GeneratorResult,
-} from './generate';
+export { generatedMap, generatorNeeds, generatorValueAt, type GeneratorResult } from './generate';
+export { camCharacterOf, usualChoices, type GeneratorChoices } from './generators/generator';
+export { steadyPoint, type SteadyPoint } from './steadyPoint';
+export { loadAxisOf, requiredMaps, strategyMaps, strategyOf, usedMaps } from './strategy';
 export { calibrationJsonSchema } from './jsonSchema';
-export { isMapId, MAP_DEFINITIONS, MAP_IDS, type MapId } from './maps';
+export {
+  correctionAt,
+  correctionKey,
+  definitionAt,
+  isMapKey,
+  mapAt,
+  putMap,
+  type CorrectionKey,
+  type MapKey,
+} from './mapAccess';
+export { FIRST_OF, isMapId, isSecondMapId, MAP_DEFINITIONS, MAP_IDS, type MapId } from './maps';
 export { MIGRATIONS, migrated } from './migrate';
 export type { Migration } from './migrations/migration';
 export { baseValue, sweptVolumePerCylinderCm3 } from './quantities';

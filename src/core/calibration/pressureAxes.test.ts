@@ -1,4 +1,4 @@
-import { demo, modelOf, TEST_DAY } from '@tests/support/ventisca';
+import { demo, modelOf, TEST_DAY, veOf } from '@tests/support/ventisca';
 import { lookUpMap } from '../map';
 import {
   calibrationFromJson,
@@ -55,9 +55,9 @@ describe('a larger pressure sensor', () => {
       });
       const next = accepted(relaid);
       expect(calibrationFromJson(JSON.parse(JSON.stringify(next)))).toEqual({ ok: true, document: next });
-      const [was, is] = [modelOf(demo()).maps, modelOf(next).maps];
+      const [was, is] = [modelOf(demo()), modelOf(next)];
       for (const kpa of [35, 98.7, 165])
-        expect(lookUpMap(is.ve, 4321, kpa)).toBeCloseTo(lookUpMap(was.ve, 4321, kpa), 9);
+        expect(lookUpMap(veOf(is), 4321, kpa)).toBeCloseTo(lookUpMap(veOf(was), 4321, kpa), 9);
     },
   );
 

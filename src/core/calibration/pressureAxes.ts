@@ -10,6 +10,7 @@ import {
   type SurfaceChange,
 } from '../map';
 import { generatorValueAt } from './generate';
+import { usualChoices } from './generators/generator';
 import { lineOf } from './hardware';
 import { MAP_DEFINITIONS, MAP_IDS, type MapId } from './maps';
 import { baseValue } from './quantities';
@@ -95,7 +96,8 @@ export function relaidPressureMaps(
   return pressureMaps(document).flatMap((mapId) => {
     const before = document.maps[mapId];
     if (before === null) return [];
-    const physics = rule.kind === 'physics' ? generatorValueAt(document, mapId, { firstRun: true }) : null;
+    const physics =
+      rule.kind === 'physics' ? generatorValueAt(document, mapId, usualChoices(document)) : null;
     const beyond: BeyondRule =
       rule.kind !== 'physics'
         ? rule

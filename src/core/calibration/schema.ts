@@ -1,7 +1,11 @@
 import * as z from 'zod';
 import { camSchema } from '../cams';
 import { coilSchema } from '../coil';
+import { correctionsSchema } from '../correction';
 import { engineSchema } from '../engine';
+import { accelerationSchema, blendSchema, loadSchema } from '../fuel/loadSchema';
+import { overrunSchema } from '../fuel/overrunSchema';
+import { idleSchema } from '../idle';
 import { injectionSchema, injectorSchema, stagingSchema } from '../injector';
 import { mapSchema } from '../map';
 import { outputsSchema } from '../outputs';
@@ -9,26 +13,27 @@ import { pinsSchema } from '../pins';
 import { sensorsSchema } from '../sensors';
 import { startupSchema } from '../startup/startupSchema';
 import { triggerSchema } from '../trigger';
-import { MAP_DEFINITIONS } from './maps';
+import { MAP_DEFINITIONS, MAP_IDS, type MapId } from './maps';
 
 /** Marks a file as ours. */
 export const CALIBRATION_FORMAT = 'lumbre-calibration';
 
 /** Version of the document's shape; raised with each migration. */
-export const CALIBRATION_VERSION = 2;
+export const CALIBRATION_VERSION = 3;
 
 /** Which stand-in engine the dry start turns: one of the demo engines as built, or one derived from the description. */
 export const STAND_INS = ['described', 'ventisca', 'pardela'] as const;
 
-const mapsSchema = z.object({
-  ve: mapSchema(MAP_DEFINITIONS.ve),
-  lambda: mapSchema(MAP_DEFINITIONS.lambda),
-  spark: mapSchema(MAP_DEFINITIONS.spark),
-  cranking: mapSchema(MAP_DEFINITIONS.cranking),
-  afterStart: mapSchema(MAP_DEFINITIONS.afterStart),
-  afterStartDecay: mapSchema(MAP_DEFINITIONS.afterStartDecay),
-  warmUp: mapSchema(MAP_DEFINITIONS.warmUp),
-});
+/** The schema of every map. Built in the order of {@link MAP_DEFINITIONS}, so files list them in the order of work. */
+const mapsSchema = z.object(
+  Object.fromEntries(MAP_IDS.map((id) => [id, mapSchema(MAP_DEFINITIONS[id])])) as Record<
+    MapId,
+    ReturnType<typeof mapSchema>
+  >,
+);
+
+/** A map whose breakpoints follow another's. */
+const couplingSchema = z.object({ map: z.enum(MAP_IDS), to: z.enum(MAP_IDS) });
 
 /** The calibration document, composed of its subjects' schemas. Limits across fields are checked in `check.ts`. */
 export const calibrationSchema = z.object({
@@ -48,6 +53,13 @@ export const calibrationSchema = z.object({
   coils: coilSchema,
   outputs: outputsSchema,
   startUp: startupSchema,
+  load: loadSchema,
+  idle: idleSchema,
+  acceleration: accelerationSchema,
+  overrun: overrunSchema,
+  blend: blendSchema,
+  corrections: correctionsSchema,
+  couplings: z.array(couplingSchema).max(MAP_IDS.length),
   maps: mapsSchema,
 });
 

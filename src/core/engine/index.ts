@@ -17,3 +17,4 @@ export {
   type FiringOrderProblem,
 } from './firingOrder';
 export { boreForVolumeMm, cycleTimeMs, cylinderVolumeCm3, meanPistonSpeedMPerS } from './geometry';
+export { frictionKpa, oilFactorAt, torqueNm } from './friction';

@@ -6,7 +6,10 @@ import type {
   ShortPulseCurve,
   StagingPlan,
 } from '../injector';
+import type { PreparedCorrection } from '../correction';
 import type { Grid } from '../map';
+import type { LoadStrategy } from './loadSchema';
+import type { OverrunCut } from './overrun';
 
 /**
  * A calibration as the engine computer uses it: base units, prepared look-ups, nothing missing. Made from the document
@@ -43,16 +46,61 @@ export interface EngineModel {
   readonly fullAirFlowGPerS: number;
   /** Above this speed the engine counts as running, rev/min. */
   readonly runningSpeedRpm: number;
-  readonly maps: {
-    readonly ve: Grid;
-    readonly lambda: Grid;
-    readonly spark: Grid;
-    readonly cranking: Grid;
-    readonly afterStart: Grid;
-    readonly afterStartDecay: Grid;
-    readonly warmUp: Grid;
+  /** How the air of a cylinder is found. */
+  readonly strategy: LoadStrategy;
+  /** What the target and spark maps run over. */
+  readonly loadAxis: 'manifoldPressure' | 'throttle';
+  readonly maps: BaseMaps & {
+    /** Neutral while they are null. */
+    readonly crankAdvance: Grid | null;
+    readonly crankingTaper: Grid | null;
+    readonly prime: Grid | null;
+    readonly sparkCoolant: Grid | null;
+    readonly sparkAir: Grid | null;
+    readonly idleAir: Grid | null;
+    readonly acceleration: Grid | null;
+    readonly accelerationCold: Grid | null;
+    readonly fuelCylinder: Grid | null;
+    readonly fuelGear: Grid | null;
+    readonly sparkCylinder: Grid | null;
+    readonly sparkGear: Grid | null;
   };
+  /** Second maps for another fuel; null with one fuel. */
+  readonly blend: FuelBlend | null;
+  /** Throttle that the idle valve is worth fully open, %; 0 where none counts. */
+  readonly idleWorthPercent: number;
+  readonly acceleration: { readonly thresholdPercentPerS: number; readonly decayTurns: number };
+  readonly overrun: OverrunCut | null;
+  /** The builder’s own corrections that are switched on, in their order. */
+  readonly corrections: readonly PreparedCorrection[];
 }
+
+/** The maps that fuel, target, spark and start are taken from. */
+export interface BaseMaps {
+  /** Over the load of the strategy; null where air is measured, or not modelled. */
+  readonly ve: Grid | null;
+  /** Net pulse; null but for plain pulse width. */
+  readonly pulse: Grid | null;
+  readonly lambda: Grid;
+  readonly spark: Grid;
+  readonly cranking: Grid;
+  readonly afterStart: Grid;
+  readonly afterStartDecay: Grid;
+  readonly warmUp: Grid;
+}
+
+/** The maps of which there may be a second one. */
+export type BlendedMap = Exclude<keyof BaseMaps, 'afterStartDecay'>;
+
+/** Second maps and how much they count, by the ethanol in the fuel. A curve left out counts as 0. */
+export interface FuelBlend {
+  readonly second: Readonly<Record<BlendedMap, Grid | null>>;
+  readonly curves: Readonly<Record<BlendPurpose, Grid | null>>;
+  /** Density of the fuel the calibration is made for, g/cm³: injectors pass more mass of a denser one. */
+  readonly densityGPerCm3: number;
+}
+
+export type BlendPurpose = 'fuel' | 'target' | 'spark' | 'start';
 
 /** What the sensors say at one moment. */
 export interface OperatingPoint {
@@ -64,4 +112,40 @@ export interface OperatingPoint {
   readonly batteryV: number;
   /** Time since the engine began to run, s; of no account while cranking. */
   readonly sinceStartS: number;
+  readonly throttlePercent: number;
+  /** How fast the throttle opens, % a second; 0 while it rests or closes. */
+  readonly throttleRatePercentPerS: number;
+  /** Turns of the crank since the throttle began to open. */
+  readonly turnsSinceOpening: number;
+  /** What an air-mass meter reads, g/s. */
+  readonly airFlowGPerS: number;
+  /** Ethanol in the fuel, % by volume. */
+  readonly ethanolPercent: number;
+  readonly gear: number;
+  /** The cylinder asked for; null for all alike. */
+  readonly cylinder: number | null;
+  /** Turns of the crank since the starter began. */
+  readonly turns: number;
 }
+
+/** What does not matter to an engine that idles by itself: throttle closed, petrol, neutral, no trim. */
+export const AT_REST: Pick<
+  OperatingPoint,
+  | 'throttlePercent'
+  | 'throttleRatePercentPerS'
+  | 'turnsSinceOpening'
+  | 'airFlowGPerS'
+  | 'ethanolPercent'
+  | 'gear'
+  | 'cylinder'
+  | 'turns'
+> = {
+  throttlePercent: 0,
+  throttleRatePercentPerS: 0,
+  turnsSinceOpening: 0,
+  airFlowGPerS: 0,
+  ethanolPercent: 0,
+  gear: 0,
+  cylinder: null,
+  turns: 0,
+};

@@ -3,6 +3,7 @@ import { demo, modelOf } from '@tests/support/ventisca';
 import { cylinderVolumeCm3 } from '../engine';
 import {
   airMassMg,
+  AT_REST,
   BLEND_PARTS,
   blendOf,
   chargeHeating,
@@ -14,6 +15,7 @@ import {
 } from '.';
 
 const FULL_LOAD: OperatingPoint = {
+  ...AT_REST,
   phase: 'running',
   speedRpm: 7000,
   manifoldKpa: 160,

@@ -11,6 +11,8 @@ export interface Fuel {
   readonly heatingMjPerKg: number;
   /** Research octane number, for the spark proposal. */
   readonly octane: number;
+  /** Ethanol in it, % by volume: what a composition sensor reads. */
+  readonly ethanolPercent: number;
 }
 
 /** A pure part of a blend. */
@@ -62,6 +64,7 @@ const FUELS = {
     hint: 'Ratio 14.7',
     ...PETROL,
     octane: 98,
+    ethanolPercent: 0,
   },
   petrolOxygenated: {
     id: 'petrolOxygenated',
@@ -71,6 +74,7 @@ const FUELS = {
     densityGPerCm3: 0.745,
     heatingMjPerKg: 42.4,
     octane: 99,
+    ethanolPercent: 5,
   },
   ethanol60: {
     id: 'ethanol60',
@@ -78,6 +82,7 @@ const FUELS = {
     hint: 'Winter blend',
     ...ethanolBlend(0.6),
     octane: 104,
+    ethanolPercent: 60,
   },
   ethanol85: {
     id: 'ethanol85',
@@ -85,6 +90,7 @@ const FUELS = {
     hint: 'Summer blend',
     ...ethanolBlend(0.85),
     octane: 106,
+    ethanolPercent: 85,
   },
   methanol: {
     id: 'methanol',
@@ -94,6 +100,7 @@ const FUELS = {
     densityGPerCm3: 0.792,
     heatingMjPerKg: 19.9,
     octane: 108,
+    ethanolPercent: 0,
   },
 } as const satisfies Record<string, Fuel>;
 

@@ -1,8 +1,52 @@
 export { airFlowGPerS, airMassMg, fuelMassMg, GAS_CONSTANT_AIR } from './airMass';
 export { chargeHeating, chargeTemperatureC } from './chargeTemperature';
-export type { EngineModel, OperatingPoint } from './engineModel';
+export { blendShare } from './blended';
+export { channelsOf } from './channels';
+export { decisionsAt, type EcuDecisions } from './decisions';
+export {
+  AT_REST,
+  type BlendedMap,
+  type BlendPurpose,
+  type EngineModel,
+  type FuelBlend,
+  type OperatingPoint,
+} from './engineModel';
 export { lambdaMap, veMap } from './fuelMaps';
+export {
+  accelerationSchema,
+  blendSchema,
+  LOAD_STRATEGIES,
+  loadSchema,
+  type Load,
+  type LoadStrategy,
+} from './loadSchema';
+export {
+  isOverrun,
+  overrunRegion,
+  OverrunSwitch,
+  staysCut,
+  type MapRegion,
+  type OverrunCut,
+  type OverrunReading,
+} from './overrun';
+export { overrunSchema } from './overrunSchema';
 export { BLEND_PARTS, blendOf, fuelById, FUEL_OPTIONS, type Fuel, type FuelId } from './fuels';
+export {
+  accelerationReasons,
+  proposedAccelerationCold,
+  proposedAccelerationPercent,
+  RATE_BREAKPOINTS,
+  type AccelerationInputs,
+} from './accelerationGenerator';
 export { injectionAt, type Injection } from './injection';
-export { lambdaReasons, proposedLambda, type LambdaInputs } from './lambdaGenerator';
-export { proposedVePercent, residualEffect, veReasons, type VeInputs } from './veGenerator';
+export { SPARK_LIMITS, type SparkParts } from './sparkAt';
+export { lambdaReasons, proposedLambda, type EngineUse, type LambdaInputs } from './lambdaGenerator';
+export {
+  proposedVePercent,
+  residualEffect,
+  veReasons,
+  type CamCharacter,
+  type VeInputs,
+} from './veGenerator';
+export { flowFunction, throttleFlowGPerS } from './throttleFlow';
+export { manifoldAtThrottle, throttleAtManifold, type BreathingInputs } from './breathing';

@@ -1,3 +1,4 @@
+import { correctedValue, type AppliedCorrection } from '../correction';
 import { cycleTimeMs } from '../engine/geometry';
 import { deadTimeMs } from '../injector/deadTime';
 import { deadTimeAt } from '../injector/deadTimeSurface';
@@ -5,28 +6,57 @@ import { dutyPercent, flowAtPressureGPerS, injectorFlowGPerS } from '../injector
 import { pressureAcrossKpa } from '../injector/pressure';
 import { shortPulseAddMs } from '../injector/shortPulse';
 import { stagedFuel } from '../injector/staging';
-import { lookUpCurve, lookUpMap } from '../map/grid';
+import { lookUpCurve, type Grid } from '../map/grid';
 import { afterStartFactor } from '../startup/afterStart';
 import { airFlowGPerS, airMassMg, fuelMassMg } from './airMass';
+import { blendedAt, fuelInTank } from './blended';
+import { channelsOf } from './channels';
 import { chargeHeating, chargeTemperatureC } from './chargeTemperature';
+import { decisionsAt, type EcuDecisions } from './decisions';
 import type { EngineModel, OperatingPoint } from './engineModel';
+import { fillingAt, impliedVePercent, loadThrottlePercent, meteredAirMg, targetLoad } from './load';
+import { sparkAt, type SparkParts } from './sparkAt';
 
 /** Every number on the way from sensors to injector opening and spark, for one cylinder's cycle. */
 export interface Injection {
+  /** Efficiency, at {@link densityKpa}; with a meter or a plain pulse, the one that the air implies. */
   readonly vePercent: number;
+  /** Pressure that efficiency refers to, kPa. */
+  readonly densityKpa: number;
+  /** Throttle with what idle air adds to it, %. */
+  readonly loadThrottlePercent: number;
   /** First estimate of the engine's air flow, with the charge still at intake temperature, g/s. */
   readonly flowEstimateGPerS: number;
   readonly heating: number;
   readonly chargeC: number;
   readonly airMg: number;
+  /** Of the fuel in the tank. */
+  readonly stoichiometricRatio: number;
+  /** From the map, before corrections. */
+  readonly lambdaMapped: number;
   readonly lambdaTarget: number;
+  /** Net pulse from its map, ms a cycle; null but for plain pulse width. */
+  readonly pulseMs: number | null;
   /** Fuel for the air at the target, before start-up factors, mg. While cranking: the stoichiometric mass. */
   readonly baseFuelMg: number;
+  /** From the map, before the taper. */
+  readonly crankingMapped: number;
+  /** Share left by the taper, 0…1.5. */
+  readonly crankingTaper: number;
   readonly crankingMultiple: number;
   readonly afterStartInitial: number;
   readonly afterStartDecayS: number;
   readonly afterStart: number;
   readonly warmUp: number;
+  /** Factor of acceleration enrichment. */
+  readonly acceleration: number;
+  /** Fuel after the built-in factors, before the builder’s corrections and trims, mg. */
+  readonly enrichedMg: number;
+  /** Factor of gear and cylinder trim. */
+  readonly trim: number;
+  /** Fuel is cut on overrun. */
+  readonly cut: boolean;
+  readonly corrections: readonly AppliedCorrection[];
   readonly fuelMg: number;
   readonly acrossKpa: number;
   readonly flowGPerS: number;
@@ -43,34 +73,43 @@ export interface Injection {
   readonly secondDutyPercent: number;
   readonly cycleMs: number;
   readonly dutyPercent: number;
+  readonly spark: SparkParts;
   readonly sparkDeg: number;
 }
 
 /**
- * Injector opening and spark advance at an operating point: speed-density with start-up factors. While cranking the
- * target is the stoichiometric mass times the cranking multiple; running, the lambda target with warm-up and
- * after-start. This is the one implementation; Workings explains its numbers and the virtual ECU injects them.
+ * Injector opening and spark advance at an operating point. While cranking the target is the stoichiometric mass times
+ * the cranking multiple; running, the lambda target with warm-up, after-start and acceleration. The order: target,
+ * corrections of the target, fuel for the air, start-up factors, acceleration, corrections of fuel, gear and cylinder trim,
+ * overrun cut. This is the one implementation; Workings explains its numbers and the virtual ECU injects them.
  */
-export function injectionAt(model: EngineModel, point: OperatingPoint): Injection {
+export function injectionAt(
+  model: EngineModel,
+  point: OperatingPoint,
+  decisions: EcuDecisions = decisionsAt(model, point),
+): Injection {
   const { maps, injector } = model;
   const cranking = point.phase === 'cranking';
-  const { speedRpm, manifoldKpa, coolantC, airC } = point;
+  const { speedRpm, manifoldKpa, coolantC, airC, ethanolPercent } = point;
+  const applied: AppliedCorrection[] = [];
+  const corrected = (on: 'target' | 'fuel', value: number) =>
+    model.corrections.length === 0
+      ? value
+      : correctedValue(model.corrections, on, value, channelsOf(point), decisions.active, applied);
+  const tank = fuelInTank(model, ethanolPercent);
 
-  const vePercent = lookUpMap(maps.ve, speedRpm, manifoldKpa);
-  const coldAirMg = airMassMg(vePercent, manifoldKpa, model.cylinderVolumeCm3, airC);
-  const flowEstimateGPerS = airFlowGPerS(coldAirMg, model.cylinders, speedRpm);
+  const loadThrottle = loadThrottlePercent(model, point);
+  const load = targetLoad(model, point, loadThrottle);
+  const filling = fillingAt(model, point, loadThrottle);
+  const { densityKpa } = filling;
+  const coldAirMg = airMassMg(filling.vePercent, densityKpa, model.cylinderVolumeCm3, airC);
+  const flowEstimateGPerS =
+    model.strategy === 'airMass' ? point.airFlowGPerS : airFlowGPerS(coldAirMg, model.cylinders, speedRpm);
   const heating = chargeHeating(flowEstimateGPerS / model.fullAirFlowGPerS);
   const chargeC = chargeTemperatureC(airC, coolantC, heating);
-  const airMg = airMassMg(vePercent, manifoldKpa, model.cylinderVolumeCm3, chargeC);
 
-  const lambdaTarget = cranking ? 1 : lookUpMap(maps.lambda, speedRpm, manifoldKpa);
-  const baseFuelMg = fuelMassMg(airMg, lambdaTarget, model.stoichiometricRatio);
-  const crankingMultiple = cranking ? lookUpCurve(maps.cranking, coolantC) : 1;
-  const afterStartInitial = cranking ? 1 : lookUpCurve(maps.afterStart, coolantC);
-  const afterStartDecayS = cranking ? 0 : lookUpCurve(maps.afterStartDecay, coolantC);
-  const afterStart = cranking ? 1 : afterStartFactor(afterStartInitial, afterStartDecayS, point.sinceStartS);
-  const warmUp = cranking ? 1 : lookUpCurve(maps.warmUp, coolantC);
-  const fuelMg = baseFuelMg * crankingMultiple * afterStart * warmUp;
+  const lambdaMapped = cranking ? 1 : blendedAt(model, 'lambda', speedRpm, load, ethanolPercent);
+  const lambdaTarget = cranking ? 1 : corrected('target', lambdaMapped);
 
   const acrossKpa = pressureAcrossKpa(
     injector.regulator,
@@ -78,7 +117,44 @@ export function injectionAt(model: EngineModel, point: OperatingPoint): Injectio
     model.barometricKpa,
     manifoldKpa,
   );
-  const flowGPerS = injectorFlowGPerS(injector, acrossKpa);
+  const flowGPerS = injectorFlowGPerS(injector, acrossKpa) * Math.sqrt(tank.densityShare);
+  const pulseMs =
+    model.strategy === 'pulseWidth' ? blendedAt(model, 'pulse', speedRpm, manifoldKpa, ethanolPercent) : null;
+  const { airMg, baseFuelMg } = airAndFuel();
+  const vePercent =
+    model.strategy === 'airMass' || pulseMs !== null
+      ? impliedVePercent(airMg, densityKpa, model.cylinderVolumeCm3, chargeC)
+      : filling.vePercent;
+
+  function airAndFuel(): { airMg: number; baseFuelMg: number } {
+    if (pulseMs !== null) {
+      const fuelMg = pulseMs * flowGPerS;
+      return { airMg: fuelMg * lambdaMapped * tank.stoichiometricRatio, baseFuelMg: fuelMg };
+    }
+    const airMg =
+      model.strategy === 'airMass'
+        ? meteredAirMg(point.airFlowGPerS, speedRpm, model.cylinders)
+        : airMassMg(filling.vePercent, densityKpa, model.cylinderVolumeCm3, chargeC);
+    return { airMg, baseFuelMg: fuelMassMg(airMg, lambdaTarget, tank.stoichiometricRatio) };
+  }
+
+  const startUp = (id: 'cranking' | 'afterStart' | 'warmUp') =>
+    blendedAt(model, id, coolantC, 0, ethanolPercent);
+  const crankingMapped = cranking ? startUp('cranking') : 1;
+  const crankingTaper = cranking ? curveOr(maps.crankingTaper, point.turns, 100) / 100 : 1;
+  const crankingMultiple = crankingMapped * crankingTaper;
+  const afterStartInitial = cranking ? 1 : startUp('afterStart');
+  const afterStartDecayS = cranking ? 0 : lookUpCurve(maps.afterStartDecay, coolantC);
+  const afterStart = cranking ? 1 : afterStartFactor(afterStartInitial, afterStartDecayS, point.sinceStartS);
+  const warmUp = cranking ? 1 : startUp('warmUp');
+  const acceleration = cranking ? 1 : accelerationFactor(model, point);
+  const enrichedMg = baseFuelMg * crankingMultiple * afterStart * warmUp * acceleration;
+  const trim =
+    (1 + curveOr(maps.fuelGear, point.gear, 0) / 100) *
+    (point.cylinder === null ? 1 : 1 + curveOr(maps.fuelCylinder, point.cylinder, 0) / 100);
+  const wantedMg = Math.max(0, corrected('fuel', enrichedMg)) * trim;
+  const fuelMg = decisions.cut ? 0 : wantedMg;
+
   const deadMs = deadTimeAt(injector.deadTime, point.batteryV, acrossKpa);
   const cycleMs = cycleTimeMs(speedRpm);
   const one = (mg: number) => oneOpening(injector, mg, flowGPerS, deadMs);
@@ -87,20 +163,33 @@ export function injectionAt(model: EngineModel, point: OperatingPoint): Injectio
   );
   const firstMg = fuelMg - second.fuelMg;
   const { netMs, shortPulseMs, openingMs } = one(firstMg);
+  const spark = sparkAt(model, point, load, decisions, applied);
 
   return {
     vePercent,
+    densityKpa,
+    loadThrottlePercent: loadThrottle,
     flowEstimateGPerS,
     heating,
     chargeC,
     airMg,
+    stoichiometricRatio: tank.stoichiometricRatio,
+    lambdaMapped,
     lambdaTarget,
+    pulseMs,
     baseFuelMg,
+    crankingMapped,
+    crankingTaper,
     crankingMultiple,
     afterStartInitial,
     afterStartDecayS,
     afterStart,
     warmUp,
+    acceleration,
+    enrichedMg,
+    trim,
+    cut: decisions.cut,
+    corrections: applied,
     fuelMg,
     acrossKpa,
     flowGPerS,
@@ -113,8 +202,23 @@ export function injectionAt(model: EngineModel, point: OperatingPoint): Injectio
     secondDutyPercent: dutyPercent(second.openingMs, cycleMs),
     cycleMs,
     dutyPercent: dutyPercent(injector.squirts * openingMs, cycleMs),
-    sparkDeg: lookUpMap(maps.spark, speedRpm, manifoldKpa),
+    spark,
+    sparkDeg: spark.sparkDeg,
   };
+}
+
+/** A curve at a point, or what stands in while it is empty. */
+function curveOr(curve: Grid | null, x: number, otherwise: number): number {
+  return curve === null ? otherwise : lookUpCurve(curve, x);
+}
+
+/** Factor of acceleration enrichment: by how fast the throttle opens and how cold it is, fading in a straight line. */
+function accelerationFactor({ maps, acceleration }: EngineModel, point: OperatingPoint): number {
+  const { throttleRatePercentPerS: rate, turnsSinceOpening: turns } = point;
+  if (maps.acceleration === null || rate <= acceleration.thresholdPercentPerS) return 1;
+  const left = Math.max(0, 1 - turns / acceleration.decayTurns);
+  const percent = lookUpCurve(maps.acceleration, rate) * curveOr(maps.accelerationCold, point.coolantC, 1);
+  return 1 + (percent / 100) * left;
 }
 
 /** One opening of the first set for its fuel of a cycle. */

@@ -9,6 +9,27 @@ export interface VeInputs {
   readonly powerPeakSpeedRpm: number;
   readonly maxSpeedRpm: number;
   readonly barometricKpa: number;
+  readonly cams: CamCharacter;
+}
+
+/** How far the cams trade low speed for high. */
+export type CamCharacter = 'mild' | 'sporting' | 'race';
+
+/** What cams change: the peak, the filling at 1000 rev/min as a share of it, and what overlap lets back in. */
+const CAM_EFFECT: Readonly<
+  Record<CamCharacter, { readonly peak: number; readonly lowShare: number; readonly overlap: number }>
+> = {
+  mild: { peak: -2, lowShare: 0.05, overlap: 0.6 },
+  sporting: { peak: 0, lowShare: 0, overlap: 1 },
+  race: { peak: 2, lowShare: -0.06, overlap: 1.5 },
+};
+
+function lowSpeedShare({ induction, cams }: VeInputs): number {
+  return LOW_SPEED_SHARE[induction] + CAM_EFFECT[cams].lowShare;
+}
+
+function peakVe({ induction, cams }: VeInputs): number {
+  return PEAK_VE[induction] + CAM_EFFECT[cams].peak;
 }
 
 /** Ratio of specific heats of the burned residual. */
@@ -56,7 +77,7 @@ export function exhaustPressureKpa(inputs: VeInputs, speedRpm: number, manifoldK
 /** Filling by speed as a share of its peak: a smooth peak at torque speed, falling to given shares on both sides. */
 export function speedShape(inputs: VeInputs, speedRpm: number): number {
   const { torquePeakSpeedRpm: torque, powerPeakSpeedRpm: power } = inputs;
-  const lowShare = LOW_SPEED_SHARE[inputs.induction];
+  const lowShare = lowSpeedShare(inputs);
   if (speedRpm <= torque) {
     const span = Math.max(1, torque - Math.min(1000, torque / 2));
     const distance = Math.min(1.15, (torque - speedRpm) / span);
@@ -79,16 +100,16 @@ export function proposedVePercent(inputs: VeInputs, speedRpm: number, manifoldKp
   const reference = residualEffect(inputs.compressionRatio, exhaustPressureKpa(inputs, speedRpm, 100), 100);
   const low = Math.max(0.35, residual(Math.max(10, manifoldKpa)) / reference);
   const overlap = overlapLoss(inputs, speedRpm, manifoldKpa);
-  return PEAK_VE[inputs.induction] * speedShape(inputs, speedRpm) * low * overlap;
+  return peakVe(inputs) * speedShape(inputs, speedRpm) * low * overlap;
 }
 
 /** Overlap lets exhaust back in at low pressure and low speed; more so with individual throttles. */
 function overlapLoss(
-  { induction, torquePeakSpeedRpm }: VeInputs,
+  { induction, torquePeakSpeedRpm, cams }: VeInputs,
   speedRpm: number,
   manifoldKpa: number,
 ): number {
-  const most = induction === 'individualThrottles' ? 0.24 : 0.14;
+  const most = (induction === 'individualThrottles' ? 0.24 : 0.14) * CAM_EFFECT[cams].overlap;
   const vacuum = Math.min(1, Math.max(0, (90 - manifoldKpa) / 70));
   const slow = Math.min(1, Math.max(0, 1 - speedRpm / torquePeakSpeedRpm));
   return 1 - most * vacuum * slow;
@@ -98,11 +119,11 @@ function overlapLoss(
 export function veReasons(inputs: VeInputs): Reason[] {
   return [
     {
-      text: `Peak of ${PEAK_VE[inputs.induction]} % at ${Math.round(inputs.torquePeakSpeedRpm)} rev/min, where you mean torque to peak; ${inductionWords(inputs.induction)}.`,
+      text: `Peak of ${peakVe(inputs)} % at ${Math.round(inputs.torquePeakSpeedRpm)} rev/min, where you mean torque to peak; ${inductionWords(inputs.induction)}.`,
       formula: 'VE = peak × shape(speed) × residual(p) ÷ residual(100 kPa) × overlap(p, speed)',
     },
     {
-      text: `Falls to ${Math.round(LOW_SPEED_SHARE[inputs.induction] * 100)} % of the peak near 1000 rev/min, and to ${Math.round(POWER_SPEED_SHARE * 100)} % at ${Math.round(inputs.powerPeakSpeedRpm)}, where power peaks.`,
+      text: `Falls to ${Math.round(lowSpeedShare(inputs) * 100)} % of the peak near 1000 rev/min with ${inputs.cams} cams, and to ${Math.round(POWER_SPEED_SHARE * 100)} % at ${Math.round(inputs.powerPeakSpeedRpm)}, where power peaks.`,
     },
     {
       text: `At low manifold pressure burned gas left in the cylinder takes room: compression ratio ${inputs.compressionRatio}, exhaust at ${Math.round(inputs.barometricKpa)} kPa and a little more with speed.`,

@@ -1,6 +1,6 @@
 import { parseNumber, typedProblemMessage } from '../units';
 import type { CellChange, CellRange } from './editMap';
-import type { MapDefinition } from './mapDefinition';
+import { axisPlace, type MapDefinition } from './mapDefinition';
 import { rowCount, type MapData } from './mapSchema';
 
 /** A range as a spreadsheet takes it: tabs between cells, the highest row first as on screen, breakpoints if wanted. */
@@ -113,6 +113,6 @@ function changesOf(
 }
 
 function placeWords(map: MapData, { x, y }: MapDefinition, column: number, row: number): string {
-  const along = `${map.x[column]} ${x.unit}`;
-  return y === null || rowCount(map) === 1 ? along : `${along}, ${map.y[row]} ${y.unit}`;
+  const along = axisPlace(x, map.x[column]);
+  return y === null || rowCount(map) === 1 ? along : `${along}, ${axisPlace(y, map.y[row])}`;
 }

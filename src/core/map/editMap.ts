@@ -1,6 +1,6 @@
 import type { Source } from '../field';
 import type { MapData } from './mapSchema';
-import type { MapDefinition } from './mapDefinition';
+import { axisPlace, type MapDefinition } from './mapDefinition';
 
 /** A rectangle of cells, both ends included; rows count from the lowest y breakpoint. */
 export interface CellRange {
@@ -153,8 +153,8 @@ function compactSources(
 /** A sentence for a refused edit: what, where, what to do. */
 export function cellLimitMessage(map: MapData, definition: MapDefinition, problem: CellLimitProblem): string {
   const unit = definition.unit === '' ? '' : ` ${definition.unit}`;
-  const x = `${map.x[problem.column]} ${definition.x.unit}`;
-  const y = definition.y === null ? '' : `, ${map.y[problem.row]} ${definition.y.unit}`;
+  const x = axisPlace(definition.x, map.x[problem.column]);
+  const y = definition.y === null ? '' : `, ${axisPlace(definition.y, map.y[problem.row])}`;
   const limits = `${definition.min} to ${definition.max}${unit}`;
   return `${definition.label} at ${x}${y} would become ${problem.value.toFixed(definition.decimals)}${unit}. It must stay within ${limits}. Nothing was changed.`;
 }

@@ -41,7 +41,12 @@ function axisSchema(axis: AxisDefinition) {
 
 /** The schema of a map with this definition; `null` until it is generated or imported. */
 export function mapSchema(definition: MapDefinition) {
-  const schema = z
+  return presentMapSchema(definition).nullable();
+}
+
+/** The schema of a map with this definition that is always there. */
+export function presentMapSchema(definition: Pick<MapDefinition, 'x' | 'y' | 'min' | 'max'>) {
+  return z
     .object({
       x: axisSchema(definition.x),
       y: definition.y === null ? z.array(z.number()).max(0) : axisSchema(definition.y),
@@ -64,5 +69,4 @@ export function mapSchema(definition: MapDefinition) {
         }
       });
     });
-  return schema.nullable();
 }

@@ -15,6 +15,8 @@ export interface MapProposal {
   readonly before: MapData | null;
   readonly after: MapData;
   readonly reasons: readonly Reason[];
+  /** How much each cell's change rests on, where it was measured; 0 for none. */
+  readonly evidence?: readonly number[];
 }
 
 /** True when before and after stand on the same axes, so cells can be compared and taken one by one. */

@@ -3,6 +3,7 @@ import {
   engineModel,
   sweptVolumePerCylinderCm3,
   valueAt,
+  steadyPoint,
   type Calibration,
   type FieldPath,
 } from '../calibration';
@@ -171,15 +172,16 @@ function dutyAt(
   }
   const result = engineModel(document);
   if (result.ok) {
-    const at = injectionAt(result.model, {
-      phase: 'running',
-      speedRpm: speed,
-      manifoldKpa: kpa,
-      coolantC: 85,
-      airC: 25,
-      batteryV: 14,
-      sinceStartS: Infinity,
-    });
+    const at = injectionAt(
+      result.model,
+      steadyPoint(document, result.model, {
+        speedRpm: speed,
+        manifoldKpa: kpa,
+        coolantC: 85,
+        airC: 25,
+        batteryV: 14,
+      }),
+    );
     return {
       percent: at.dutyPercent,
       how: `${at.openingMs.toFixed(2)} ms of ${at.cycleMs.toFixed(2)} ms at ${speed} rev/min, ${Math.round(kpa)} kPa abs, from the maps`,
@@ -244,7 +246,7 @@ function idlePulse(document: Calibration, flow: Flow | null): IdlePulse {
   }
   const result = engineModel(document);
   if (result.ok) {
-    const at = injectionAt(result.model, { ...IDLE_POINT, phase: 'running', sinceStartS: Infinity });
+    const at = injectionAt(result.model, steadyPoint(document, result.model, IDLE_POINT));
     return idleOf(
       at.netMs,
       at.deadMs,

@@ -1,4 +1,4 @@
-import { baseValue, engineModel, valvesOf, type Calibration } from '../calibration';
+import { baseValue, engineModel, valvesOf, steadyPoint, type Calibration } from '../calibration';
 import { injectionAt } from '../fuel';
 import { crankDegrees, overlapLossPercent, sprayAtValve, type CrankStretch } from '../injector';
 
@@ -15,7 +15,7 @@ export interface Spray {
   readonly transportDeg: number;
 }
 
-const HOT = { phase: 'running', coolantC: 85, airC: 25, batteryV: 14, sinceStartS: Infinity } as const;
+const HOT = { coolantC: 85, airC: 25, batteryV: 14 } as const;
 /** A loss above this at idle or cruise is worth a caution, %. */
 export const LOSS_LIMIT_PERCENT = 10;
 
@@ -39,7 +39,7 @@ export function sprays(document: Calibration): Spray[] | null {
     },
   ] as const;
   return points.map(({ id, label, speedRpm, manifoldKpa }) => {
-    const at = injectionAt(model, { ...HOT, speedRpm, manifoldKpa });
+    const at = injectionAt(model, steadyPoint(document, model, { ...HOT, speedRpm, manifoldKpa }));
     const spray = sprayAtValve(end, speedRpm, Math.max(0, at.openingMs - at.deadMs));
     return {
       id,

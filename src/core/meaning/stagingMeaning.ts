@@ -1,4 +1,4 @@
-import { baseValue, engineModel, type Calibration } from '../calibration';
+import { baseValue, engineModel, steadyPoint, type Calibration } from '../calibration';
 import { injectionAt } from '../fuel';
 import { deadTimeMs, flowAtPressureGPerS, injectorFlowGPerS } from '../injector';
 
@@ -27,15 +27,16 @@ export function stagingCurve(document: Calibration): StagingCurve | null {
   if (second === null) return null;
   const manifoldKpa = Array.from({ length: STEPS + 1 }, (_, i) => 25 + ((top - 25) * i) / STEPS);
   const points = manifoldKpa.map((kpa) =>
-    injectionAt(model, {
-      phase: 'running',
-      speedRpm,
-      manifoldKpa: kpa,
-      coolantC: 85,
-      airC: 25,
-      batteryV: BATTERY_V,
-      sinceStartS: Infinity,
-    }),
+    injectionAt(
+      model,
+      steadyPoint(document, model, {
+        speedRpm,
+        manifoldKpa: kpa,
+        coolantC: 85,
+        airC: 25,
+        batteryV: BATTERY_V,
+      }),
+    ),
   );
   return {
     manifoldKpa,

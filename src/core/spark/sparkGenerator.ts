@@ -1,3 +1,5 @@
+import type { EngineUse } from '../fuel/lambdaGenerator';
+import type { CamCharacter } from '../fuel/veGenerator';
 import type { Reason } from '../map';
 
 /** What the spark proposal is made from; base units. */
@@ -12,10 +14,15 @@ export interface SparkInputs {
   readonly maxSpeedRpm: number;
   /** Degrees taken off everywhere under load for a first run. */
   readonly cautionDeg: number;
+  readonly cams: CamCharacter;
+  readonly use: EngineUse;
 }
 
 const CRANKING_DEG = 8;
-const IDLE_DEG = 12;
+/** Idle by cams: a charge thinned by burned gas burns slowly. */
+const IDLE_DEG: Readonly<Record<CamCharacter, number>> = { mild: 10, sporting: 12, race: 16 };
+/** Taken off under load for long pulls. */
+const ENDURANCE_DEG = 1;
 const CRUISE_DEG = 36;
 const FULL_LOAD_DEG = 27;
 const BOOST_RETARD_DEG_PER_KPA = 0.1;
@@ -36,11 +43,12 @@ export function proposedSparkDeg(inputs: SparkInputs, speedRpm: number, manifold
   const full = fullLoadDeg(inputs, speedRpm);
   const cruise = Math.max(full + 4, cruiseDeg(speedRpm));
   const load = Math.min(1, Math.max(0, (manifoldKpa / inputs.barometricKpa - 0.35) / 0.65));
-  const loaded = cruise + (full - cruise) * load - inputs.cautionDeg * load;
+  const careful = inputs.cautionDeg + (inputs.use === 'endurance' ? ENDURANCE_DEG : 0);
+  const loaded = cruise + (full - cruise) * load - careful * load;
   const retard = Math.max(0, manifoldKpa - inputs.barometricKpa) * BOOST_RETARD_DEG_PER_KPA;
   const target = loaded - retard;
   const leaving = Math.min(1, Math.max(0, (speedRpm - 1100) / 1500));
-  const idle = IDLE_DEG - retard * 0.3;
+  const idle = IDLE_DEG[inputs.cams] - retard * 0.3;
   const advanced = idle + (target - idle) * leaving;
   const pulling = Math.min(1, (speedRpm - 500) / 300);
   return Math.max(-5, CRANKING_DEG + (advanced - CRANKING_DEG) * pulling);
@@ -62,7 +70,7 @@ export function sparkReasons(inputs: SparkInputs): Reason[] {
   const anchor = fullLoadAnchorDeg(inputs).toFixed(1);
   const reasons: Reason[] = [
     {
-      text: `${CRANKING_DEG}° at cranking speed, ${IDLE_DEG}° at idle: enough to run, little enough to leave a reserve.`,
+      text: `${CRANKING_DEG}° at cranking speed, ${IDLE_DEG[inputs.cams]}° at idle with ${inputs.cams} cams: enough to run, little enough to leave a reserve.`,
     },
     {
       text: `Full load ${anchor}° at peak torque: ${FULL_LOAD_DEG}° moved by octane ${inputs.octane}, compression ratio ${inputs.compressionRatio} and bore.`,
@@ -81,6 +89,9 @@ export function sparkReasons(inputs: SparkInputs): Reason[] {
     reasons.push({
       text: `First run: ${inputs.cautionDeg}° less under load. Give it back later, a degree at a time, while torque rewards it.`,
     });
+  }
+  if (inputs.use === 'endurance') {
+    reasons.push({ text: `Long pulls: ${ENDURANCE_DEG}° less under load, for cooler valves.` });
   }
   return reasons;
 }

@@ -1,4 +1,4 @@
-import { MANIFOLD_PRESSURE_AXIS, SPEED_AXIS, type MapDefinition } from '../map';
+import { AXES, MANIFOLD_PRESSURE_AXIS, SPEED_AXIS, type MapDefinition } from '../map';
 
 export const sparkMap: MapDefinition = {
   id: 'spark',
@@ -14,5 +14,96 @@ export const sparkMap: MapDefinition = {
     what: 'Crank degrees before top dead centre at which the spark falls.',
     usual: '8 to 15° at idle, 30 to 40° at cruise, 20 to 30° at full load, less with boost.',
     changes: 'Torque, exhaust heat, and how near knock is. Tune fuel first, with safe spark.',
+  },
+};
+
+export const sparkThrottleMap: MapDefinition = {
+  ...sparkMap,
+  id: 'sparkThrottle',
+  label: 'Spark advance by throttle',
+  y: AXES.throttle,
+};
+
+export const crankAdvanceMap: MapDefinition = {
+  id: 'crankAdvance',
+  label: 'Crank advance',
+  unit: '° BTDC',
+  min: -10,
+  max: 30,
+  decimals: 1,
+  step: 0.5,
+  x: AXES.coolant,
+  y: null,
+  help: {
+    what: 'Spark advance while the starter turns, instead of the spark map.',
+    usual: '5 to 10°: late enough that the engine does not kick back.',
+    changes: 'How hard the first firing pushes, and on which side of top dead centre.',
+  },
+};
+
+const CORRECTION: Pick<MapDefinition, 'unit' | 'min' | 'max' | 'decimals' | 'step' | 'y'> = {
+  unit: '°',
+  min: -20,
+  max: 15,
+  decimals: 1,
+  step: 0.5,
+  y: null,
+};
+
+export const sparkCoolantMap: MapDefinition = {
+  ...CORRECTION,
+  id: 'sparkCoolant',
+  label: 'Spark by coolant',
+  x: AXES.coolant,
+  help: {
+    what: 'Degrees added to the spark map against coolant temperature.',
+    usual: 'A few degrees more when cold, 0 at working temperature, less above 105 °C.',
+    changes: 'Torque of a cold engine, and safety of an overheated one.',
+  },
+};
+
+export const sparkAirMap: MapDefinition = {
+  ...CORRECTION,
+  id: 'sparkAir',
+  label: 'Spark by intake air',
+  x: AXES.air,
+  help: {
+    what: 'Degrees added to the spark map against intake air temperature.',
+    usual: '0 up to 30 °C, then 1° less for every 6 to 8 °C.',
+    changes: 'How near knock is with hot air. It works at every load.',
+  },
+};
+
+const TRIM: Pick<MapDefinition, 'unit' | 'min' | 'max' | 'decimals' | 'step' | 'y' | 'fixedAxis'> = {
+  unit: '°',
+  min: -10,
+  max: 10,
+  decimals: 1,
+  step: 0.5,
+  y: null,
+  fixedAxis: true,
+};
+
+export const sparkCylinderMap: MapDefinition = {
+  ...TRIM,
+  id: 'sparkCylinder',
+  label: 'Spark trim by cylinder',
+  x: AXES.cylinder,
+  help: {
+    what: 'Degrees added to or taken from one cylinder’s spark.',
+    usual: '0; 1 to 3° less for a cylinder that knocks first.',
+    changes: 'That cylinder’s spark alone.',
+  },
+};
+
+export const sparkGearMap: MapDefinition = {
+  ...TRIM,
+  id: 'sparkGear',
+  label: 'Spark trim by gear',
+  x: AXES.gear,
+  help: {
+    what: 'Degrees added or taken in one gear; 0 is neutral.',
+    usual: '0; 1 to 3° less in low gears where the tyres cannot use the torque.',
+    changes: 'Torque in that gear.',
   },
 };

@@ -5,10 +5,11 @@ import type { Reason } from '../map';
 export const COOLANT_BREAKPOINTS: readonly number[] = [-30, -20, -10, 0, 20, 40, 60, 80];
 
 /** The start-up curves by name. */
-export type StartUpCurveId = 'cranking' | 'afterStart' | 'afterStartDecay' | 'warmUp';
+export type StartUpCurveId = 'prime' | 'cranking' | 'afterStart' | 'afterStartDecay' | 'warmUp';
 
 /** Petrol's curves at the temperatures of {@link COOLANT_BREAKPOINTS}: found by trial on the stand-in engines. */
 const PETROL_CURVES: Readonly<Record<StartUpCurveId, readonly number[]>> = {
+  prime: [1.6, 1.2, 1, 0.8, 0.5, 0.3, 0.15, 0],
   cranking: [6.4, 4.8, 4.1, 3.4, 2.5, 1.85, 1.4, 1.15],
   afterStart: [2.7, 2.3, 2.05, 1.8, 1.5, 1.3, 1.18, 1.1],
   afterStartDecay: [42, 36, 31, 26, 19, 14, 10, 7],
@@ -16,6 +17,8 @@ const PETROL_CURVES: Readonly<Record<StartUpCurveId, readonly number[]>> = {
 };
 
 const REASONS: Readonly<Record<StartUpCurveId, string>> = {
+  prime:
+    'Wets the port walls before the first turn, so that the first events find fuel; less than a cranking event’s multiple, because none of it is drawn yet.',
   cranking:
     'Only part of the fuel evaporates at cranking speed, and less the colder it is; the curve is the inverse of that part.',
   afterStart:
@@ -58,4 +61,29 @@ export function proposedStartUp(
     });
   }
   return { values, reasons };
+}
+
+/** Turns of the crank that the taper is proposed on. */
+export const TURNS_BREAKPOINTS: readonly number[] = [0, 8, 16, 24, 40, 60];
+
+const TAPER = { fromTurns: 8, leftPercent: 68, byTurns: 60 } as const;
+
+/** Share of cranking fuel left after turns without a catch, %: whole for the first turns, then falling evenly. */
+export function proposedTaperPercent(turns: number): number {
+  const into = Math.min(1, Math.max(0, (turns - TAPER.fromTurns) / (TAPER.byTurns - TAPER.fromTurns)));
+  return 100 + (TAPER.leftPercent - 100) * into;
+}
+
+/** Why the taper is what it is. */
+export function taperReasons(): Reason[] {
+  return [
+    {
+      text: `All of it for ${TAPER.fromTurns} turns, in which a good start catches; ${TAPER.leftPercent} % after ${TAPER.byTurns}: by then the walls are wet, and more would only reach the plugs.`,
+    },
+  ];
+}
+
+/** How much harder than petrol a fuel is to evaporate, against petrol’s 1. */
+export function coldExcess(fuelId: FuelId): number {
+  return COLD_EXCESS[fuelId];
 }

@@ -1,4 +1,4 @@
-import { COOLANT_AXIS, type MapDefinition } from '../map';
+import { AXES, COOLANT_AXIS, type MapDefinition } from '../map';
 
 export const crankingMap: MapDefinition = {
   id: 'cranking',
@@ -66,5 +66,39 @@ export const warmUpMap: MapDefinition = {
     what: 'Factor on running fuel against coolant temperature.',
     usual: '1.00 at working temperature, 1.1 to 1.15 at 20 °C, 1.25 to 1.35 in hard frost.',
     changes: 'Mixture during the whole warm-up. It must reach 1 when hot.',
+  },
+};
+
+export const primeMap: MapDefinition = {
+  id: 'prime',
+  label: 'Prime pulse',
+  unit: '× stoich',
+  min: 0,
+  max: 30,
+  decimals: 2,
+  step: 0.1,
+  x: COOLANT_AXIS,
+  y: null,
+  help: {
+    what: 'Fuel injected once into every cylinder’s port when the key is turned, as a multiple of what burns a full cylinder of air.',
+    usual: '0 hot, about 0.5 at 20 °C, 1 to 2 in hard frost: it wets the walls before the first turn.',
+    changes: 'How many turns it cranks before it fires. Too much wets the plugs.',
+  },
+};
+
+export const crankingTaperMap: MapDefinition = {
+  id: 'crankingTaper',
+  label: 'Cranking fuel, taper',
+  unit: '%',
+  min: 10,
+  max: 150,
+  decimals: 0,
+  step: 1,
+  x: AXES.turns,
+  y: null,
+  help: {
+    what: 'Share of the cranking fuel that is left after so many turns without a catch.',
+    usual: '100 % for the first turns, falling to about 70 % after 40: the walls are wet by then.',
+    changes: 'Whether an engine that did not catch at once floods.',
   },
 };

@@ -3,6 +3,7 @@ import { injectorFlow } from './flow';
 import { altitude, length } from './length';
 import { pressureAbsolute, pressureDifference, pressureGauge } from './pressure';
 import {
+  airFlow,
   angle,
   count,
   density,
@@ -14,10 +15,11 @@ import {
   ratio,
   rotationalSpeed,
   seconds,
+  throttleRate,
   vehicleSpeed,
   voltage,
 } from './simple';
-import { temperature } from './temperature';
+import { temperature, temperatureDifference } from './temperature';
 import type { Quantity, Unit } from './unit';
 import { volume } from './volume';
 
@@ -47,6 +49,9 @@ export const QUANTITIES = {
   resistance,
   current,
   inductance,
+  airFlow,
+  throttleRate,
+  temperatureDifference,
 } as const satisfies Record<string, Quantity>;
 
 /** The id of a quantity in {@link QUANTITIES}. */

@@ -71,3 +71,15 @@ export const pulsesPerDistance = {
   id: 'pulsesPerDistance',
   units: [scaledUnit('1/km', 'pulses/km', 1), scaledUnit('1/mi', 'pulses/mile', 1 / 1.609344)],
 } as const satisfies Quantity;
+
+/** Air the engine or a valve passes. Base g/s. */
+export const airFlow = {
+  id: 'airFlow',
+  units: [scaledUnit('g/s', 'g/s', 1), scaledUnit('kg/h', 'kg/h', 1 / 3.6)],
+} as const satisfies Quantity;
+
+/** How fast the throttle moves. Base % of its range per second. */
+export const throttleRate = {
+  id: 'throttleRate',
+  units: [scaledUnit('%/s', '%/s', 1)],
+} as const satisfies Quantity;

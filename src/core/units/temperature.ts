@@ -24,3 +24,9 @@ export const temperature = {
     },
   ],
 } as const satisfies Quantity;
+
+/** A step of temperature. Base K. */
+export const temperatureDifference = {
+  id: 'temperatureDifference',
+  units: [scaledUnit('K', 'K', 1, ['°c', 'c']), scaledUnit('degF', '°F', 5 / 9, ['f', '°f'])],
+} as const satisfies Quantity;

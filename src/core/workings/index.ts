@@ -1,1 +1,3 @@
-export { workingsAt, type Step, type StepInput, type Workings } from './steps';
+export type { StepInput } from './inputs';
+export type { Step, Workings } from './step';
+export { workingsAt } from './steps';

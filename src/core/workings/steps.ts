@@ -1,34 +1,11 @@
 import type { EngineModel, Injection, OperatingPoint } from '../fuel';
 import { injectionAt } from '../fuel';
-import { cellShares, type CellShare } from '../map';
-import type { MapId } from '../calibration';
+import { cellShares, type Grid } from '../map';
 import { formatNumber } from '../units';
-
-/** A named number that goes into a step. */
-export interface StepInput {
-  readonly symbol: string;
-  readonly label: string;
-  readonly value: string;
-}
-
-/** One step from sensors to opening: its formula, what goes in, what comes out. */
-export interface Step {
-  readonly id: string;
-  readonly title: string;
-  readonly formula: string;
-  readonly inputs: readonly StepInput[];
-  readonly result: StepInput;
-  /** The map it reads, if it reads one. */
-  readonly mapId?: MapId;
-  /** The cells that took part, with their weights. */
-  readonly cells?: readonly CellShare[];
-}
-
-/** An operating point worked through. */
-export interface Workings {
-  readonly injection: Injection;
-  readonly steps: readonly Step[];
-}
+import { correctionSteps } from './correctionSteps';
+import { coolant, input, pressure, speed, throttle } from './inputs';
+import { sparkSteps } from './sparkSteps';
+import type { Step, Workings } from './step';
 
 /**
  * Every step from air mass to opening, duty and spark angle. The numbers are those of `injectionAt`, which the virtual
@@ -42,90 +19,200 @@ export function workingsAt(model: EngineModel, point: OperatingPoint): Workings 
       ...airSteps(model, point, injection),
       ...fuelSteps(model, point, injection),
       ...openingSteps(model, point, injection),
+      ...sparkSteps(model, point, injection),
     ],
   };
 }
 
-function airSteps(model: EngineModel, point: OperatingPoint, at: Injection): Step[] {
+/** Load by throttle, where the idle valve counts like a throttle a little open. */
+function loadSteps(model: EngineModel, point: OperatingPoint, at: Injection): Step[] {
+  const { idleAir } = model.maps;
+  if (!usesThrottle(model) || idleAir === null || model.idleWorthPercent === 0) return [];
+  return [
+    {
+      id: 'load',
+      title: 'Load by throttle',
+      formula: 'load = throttle + idle air · worth / 100',
+      inputs: [
+        throttle(point.throttlePercent),
+        coolant(point),
+        input('worth', 'Idle valve fully open, in throttle', model.idleWorthPercent, 1, '%'),
+      ],
+      result: input('load', 'Load', at.loadThrottlePercent, 2, '%'),
+      mapId: 'idleAir',
+      cells: cellShares(idleAir, point.coolantC, 0),
+    },
+  ];
+}
+
+function usesThrottle({ strategy }: EngineModel): boolean {
+  return strategy === 'throttle' || strategy === 'throttlePressure';
+}
+
+/** The step of the map that filling is read from; none where air is measured or not modelled. */
+function fillingSteps(model: EngineModel, point: OperatingPoint, at: Injection): Step[] {
+  const { ve } = model.maps;
+  if (ve === null) return [];
+  const byThrottle = usesThrottle(model);
+  const load = byThrottle ? at.loadThrottlePercent : point.manifoldKpa;
   return [
     {
       id: 've',
       title: 'Volumetric efficiency',
-      formula: 'VE map at speed and pressure, between four cells',
-      inputs: [speed(point), pressure(point)],
+      formula: `VE map at speed and ${byThrottle ? 'throttle' : 'pressure'}, between four cells${model.blend === null ? '' : ', blended with the second map'}`,
+      inputs: [speed(point), byThrottle ? throttle(load) : pressure(point)],
       result: input('VE', 'Volumetric efficiency', at.vePercent, 2, '%'),
-      mapId: 've',
-      cells: cellShares(model.maps.ve, point.speedRpm, point.manifoldKpa),
+      mapId: byThrottle ? 'veThrottle' : 've',
+      cells: cellShares(ve, point.speedRpm, load),
     },
+  ];
+}
+
+function airSteps(model: EngineModel, point: OperatingPoint, at: Injection): Step[] {
+  const charge: Step = {
+    id: 'charge',
+    title: 'Charge temperature',
+    formula: 'T = T_air + k(flow) · (T_coolant − T_air)',
+    inputs: [
+      input('T_air', 'Air', point.airC, 1, '°C'),
+      input('T_coolant', 'Coolant', point.coolantC, 1, '°C'),
+      input('flow', 'Air flow, first estimate', at.flowEstimateGPerS, 2, 'g/s'),
+      input('k', 'Heating, falls with flow', at.heating, 3, ''),
+    ],
+    result: input('T', 'Charge', at.chargeC, 1, '°C'),
+  };
+  switch (model.strategy) {
+    case 'pulseWidth':
+      return [];
+    case 'airMass':
+      return [
+        {
+          id: 'air',
+          title: 'Air in the cylinder',
+          formula: 'm_air = flow · 120 000 / (speed · cylinders)',
+          inputs: [
+            input('flow', 'Air-mass meter', point.airFlowGPerS, 2, 'g/s'),
+            speed(point),
+            input('cylinders', 'Cylinders', model.cylinders, 0, ''),
+          ],
+          result: input('m_air', 'Air', at.airMg, 2, 'mg'),
+        },
+      ];
+    case 'speedDensity':
+    case 'throttle':
+    case 'throttlePressure':
+      return [
+        ...loadSteps(model, point, at),
+        ...fillingSteps(model, point, at),
+        charge,
+        {
+          id: 'air',
+          title: 'Air in the cylinder',
+          formula: 'm_air = VE/100 · p · V / (R · T), R = 287.05 J/(kg·K)',
+          inputs: [
+            input('VE', 'Volumetric efficiency', at.vePercent, 2, '%'),
+            input('p', PRESSURE_WORDS[model.strategy], at.densityKpa, 1, 'kPa abs'),
+            input('V', 'Swept volume, one cylinder', model.cylinderVolumeCm3, 2, 'cm³'),
+            input('T', 'Charge', at.chargeC + 273.15, 1, 'K'),
+          ],
+          result: input('m_air', 'Air', at.airMg, 2, 'mg'),
+        },
+      ];
+  }
+}
+
+const PRESSURE_WORDS = {
+  speedDensity: 'Manifold pressure',
+  throttle: 'Barometric pressure',
+  throttlePressure: 'Manifold pressure, barometric at least',
+} as const;
+
+/** Where the base fuel comes from: target and air, or the plain pulse. */
+function baseFuelSteps(model: EngineModel, point: OperatingPoint, at: Injection): Step[] {
+  const cranking = point.phase === 'cranking';
+  const byThrottle = model.loadAxis === 'throttle';
+  const load = byThrottle ? at.loadThrottlePercent : point.manifoldKpa;
+  const target: Step[] = cranking
+    ? []
+    : [
+        {
+          id: 'lambda',
+          title: 'Lambda target',
+          formula: `Lambda map at speed and ${byThrottle ? 'throttle' : 'pressure'}`,
+          inputs: [speed(point), byThrottle ? throttle(load) : pressure(point)],
+          result: input('lambda', 'Lambda target', at.lambdaMapped, 3, ''),
+          mapId: byThrottle ? 'lambdaThrottle' : 'lambda',
+          cells: cellShares(model.maps.lambda, point.speedRpm, load),
+        },
+        ...correctionSteps(model, point, at, 'target'),
+      ];
+  const { pulse } = model.maps;
+  if (at.pulseMs !== null && pulse !== null) {
+    return [
+      ...target,
+      {
+        id: 'baseFuel',
+        title: 'Fuel of the base pulse',
+        formula: 'm₀ = pulse · q; the lambda target does not enter',
+        inputs: [
+          speed(point),
+          pressure(point),
+          input('pulse', 'Base pulse', at.pulseMs, 3, 'ms'),
+          input('q', 'Flow', at.flowGPerS, 4, 'g/s'),
+        ],
+        result: input('m₀', 'Fuel', at.baseFuelMg, 3, 'mg'),
+        mapId: 'pulse',
+        cells: cellShares(pulse, point.speedRpm, point.manifoldKpa),
+      },
+    ];
+  }
+  return [
+    ...target,
     {
-      id: 'charge',
-      title: 'Charge temperature',
-      formula: 'T = T_air + k(flow) · (T_coolant − T_air)',
+      id: 'baseFuel',
+      title: cranking ? 'Stoichiometric fuel' : 'Fuel for the target',
+      formula: cranking ? 'm₀ = m_air / ratio' : 'm₀ = m_air / (lambda · ratio)',
       inputs: [
-        input('T_air', 'Air', point.airC, 1, '°C'),
-        input('T_coolant', 'Coolant', point.coolantC, 1, '°C'),
-        input('flow', 'Air flow, first estimate', at.flowEstimateGPerS, 2, 'g/s'),
-        input('k', 'Heating, falls with flow', at.heating, 3, ''),
+        input('m_air', 'Air', at.airMg, 2, 'mg'),
+        ...(cranking ? [] : [input('lambda', 'Lambda target', at.lambdaTarget, 3, '')]),
+        input('ratio', 'Stoichiometric ratio of the fuel', at.stoichiometricRatio, 2, ''),
       ],
-      result: input('T', 'Charge', at.chargeC, 1, '°C'),
-    },
-    {
-      id: 'air',
-      title: 'Air in the cylinder',
-      formula: 'm_air = VE/100 · p · V / (R · T), R = 287.05 J/(kg·K)',
-      inputs: [
-        input('VE', 'Volumetric efficiency', at.vePercent, 2, '%'),
-        pressure(point),
-        input('V', 'Swept volume, one cylinder', model.cylinderVolumeCm3, 2, 'cm³'),
-        input('T', 'Charge', at.chargeC + 273.15, 1, 'K'),
-      ],
-      result: input('m_air', 'Air', at.airMg, 2, 'mg'),
+      result: input('m₀', 'Fuel', at.baseFuelMg, 3, 'mg'),
     },
   ];
 }
 
 function fuelSteps(model: EngineModel, point: OperatingPoint, at: Injection): Step[] {
-  const steps: Step[] = [];
-  const cranking = point.phase === 'cranking';
-  if (!cranking) {
-    steps.push({
-      id: 'lambda',
-      title: 'Lambda target',
-      formula: 'Lambda map at speed and pressure',
-      inputs: [speed(point), pressure(point)],
-      result: input('lambda', 'Lambda target', at.lambdaTarget, 3, ''),
-      mapId: 'lambda',
-      cells: cellShares(model.maps.lambda, point.speedRpm, point.manifoldKpa),
-    });
-  }
-  steps.push({
-    id: 'baseFuel',
-    title: cranking ? 'Stoichiometric fuel' : 'Fuel for the target',
-    formula: cranking ? 'm₀ = m_air / ratio' : 'm₀ = m_air / (lambda · ratio)',
-    inputs: [
-      input('m_air', 'Air', at.airMg, 2, 'mg'),
-      ...(cranking ? [] : [input('lambda', 'Lambda target', at.lambdaTarget, 3, '')]),
-      input('ratio', 'Stoichiometric ratio of the fuel', model.stoichiometricRatio, 2, ''),
-    ],
-    result: input('m₀', 'Fuel', at.baseFuelMg, 3, 'mg'),
-  });
-  if (cranking) {
-    steps.push({
+  const base = baseFuelSteps(model, point, at);
+  const built = point.phase === 'cranking' ? crankingSteps(model, point, at) : runningSteps(model, point, at);
+  return [...base, ...built, ...correctionSteps(model, point, at, 'fuel'), ...trimSteps(model, point, at)];
+}
+
+function crankingSteps(model: EngineModel, point: OperatingPoint, at: Injection): Step[] {
+  const { crankingTaper } = model.maps;
+  return [
+    {
       id: 'cranking',
       title: 'Cranking fuel',
-      formula: 'm = m₀ · cranking multiple',
+      formula: crankingTaper === null ? 'm = m₀ · cranking multiple' : 'm = m₀ · cranking multiple · taper',
       inputs: [
         coolant(point),
         input('m₀', 'Fuel', at.baseFuelMg, 3, 'mg'),
-        input('c', 'Cranking multiple', at.crankingMultiple, 3, '×'),
+        input('c', 'Cranking multiple', at.crankingMapped, 3, '×'),
+        ...(crankingTaper === null
+          ? []
+          : [input('taper', `After ${formatNumber(point.turns, 0)} turns`, 100 * at.crankingTaper, 0, '%')]),
       ],
-      result: input('m', 'Fuel', at.fuelMg, 3, 'mg'),
+      result: input('m', 'Fuel', at.enrichedMg, 3, 'mg'),
       mapId: 'cranking',
       cells: cellShares(model.maps.cranking, point.coolantC, 0),
-    });
-    return steps;
-  }
-  steps.push(
+    },
+  ];
+}
+
+function runningSteps(model: EngineModel, point: OperatingPoint, at: Injection): Step[] {
+  const accelerating = at.acceleration !== 1 && model.maps.acceleration !== null;
+  return [
     {
       id: 'afterStart',
       title: 'After-start enrichment',
@@ -149,18 +236,64 @@ function fuelSteps(model: EngineModel, point: OperatingPoint, at: Injection): St
       mapId: 'warmUp',
       cells: cellShares(model.maps.warmUp, point.coolantC, 0),
     },
+    ...(accelerating ? [accelerationStep(model.maps.acceleration as Grid, point, at)] : []),
     {
       id: 'fuel',
       title: 'Fuel mass',
-      formula: 'm = m₀ · a · w',
+      formula: accelerating ? 'm = m₀ · a · w · acc' : 'm = m₀ · a · w',
       inputs: [
         input('m₀', 'Fuel', at.baseFuelMg, 3, 'mg'),
         input('a', 'After-start', at.afterStart, 3, '×'),
         input('w', 'Warm-up', at.warmUp, 3, '×'),
+        ...(accelerating ? [input('acc', 'Acceleration', at.acceleration, 3, '×')] : []),
       ],
-      result: input('m', 'Fuel', at.fuelMg, 3, 'mg'),
+      result: input('m', 'Fuel', at.enrichedMg, 3, 'mg'),
     },
-  );
+  ];
+}
+
+function accelerationStep(map: Grid, point: OperatingPoint, at: Injection): Step {
+  return {
+    id: 'acceleration',
+    title: 'Acceleration enrichment',
+    formula: 'acc = 1 + curve(rate) · cold(T)/100, fading over its turns',
+    inputs: [
+      input('rate', 'Throttle opens by', point.throttleRatePercentPerS, 0, '%/s'),
+      coolant(point),
+      input('turns', 'Since it began', point.turnsSinceOpening, 0, 'turns'),
+    ],
+    result: input('acc', 'Acceleration', at.acceleration, 3, '×'),
+    mapId: 'acceleration',
+    cells: cellShares(map, point.throttleRatePercentPerS, 0),
+  };
+}
+
+/** Gear and cylinder trim, and the cut; only where they change something. */
+function trimSteps(model: EngineModel, point: OperatingPoint, at: Injection): Step[] {
+  const steps: Step[] = [];
+  if (at.trim !== 1) {
+    const cylinder = point.cylinder !== null && model.maps.fuelCylinder !== null;
+    steps.push({
+      id: 'trim',
+      title: 'Trim',
+      formula: 'factor = (1 + gear/100) · (1 + cylinder/100)',
+      inputs: [
+        input('gear', 'Gear', point.gear, 0, ''),
+        ...(cylinder ? [input('cylinder', 'Cylinder', point.cylinder ?? 0, 0, '')] : []),
+      ],
+      result: input('trim', 'Trim', at.trim, 4, '×'),
+      mapId: cylinder ? 'fuelCylinder' : 'fuelGear',
+    });
+  }
+  if (at.cut) {
+    steps.push({
+      id: 'cut',
+      title: 'Overrun cut',
+      formula: 'Speed, throttle, pressure and coolant all say that the car drives the engine: no fuel',
+      inputs: [speed(point), pressure(point), throttle(point.throttlePercent), coolant(point)],
+      result: input('m', 'Fuel', at.fuelMg, 3, 'mg'),
+    });
+  }
   return steps;
 }
 
@@ -264,30 +397,5 @@ function openingSteps(model: EngineModel, point: OperatingPoint, at: Injection):
       ],
       result: input('duty', 'Duty', at.dutyPercent, 1, '%'),
     },
-    {
-      id: 'spark',
-      title: 'Spark advance',
-      formula: 'Spark map at speed and pressure',
-      inputs: [speed(point), pressure(point)],
-      result: input('spark', 'Spark advance', at.sparkDeg, 1, '° BTDC'),
-      mapId: 'spark',
-      cells: cellShares(model.maps.spark, point.speedRpm, point.manifoldKpa),
-    },
   ];
-}
-
-function input(symbol: string, label: string, value: number, decimals: number, unit: string): StepInput {
-  return { symbol, label, value: `${formatNumber(value, decimals)}${unit === '' ? '' : ` ${unit}`}` };
-}
-
-function speed(point: OperatingPoint): StepInput {
-  return input('N', 'Speed', point.speedRpm, 0, 'rev/min');
-}
-
-function pressure(point: OperatingPoint): StepInput {
-  return input('p', 'Manifold pressure', point.manifoldKpa, 1, 'kPa abs');
-}
-
-function coolant(point: OperatingPoint): StepInput {
-  return input('T_coolant', 'Coolant', point.coolantC, 1, '°C');
 }

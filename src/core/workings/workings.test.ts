@@ -1,8 +1,9 @@
 import { demo, modelOf } from '@tests/support/ventisca';
-import type { OperatingPoint } from '../fuel';
+import { AT_REST, type OperatingPoint } from '../fuel';
 import { workingsAt } from '.';
 
 const RUNNING: OperatingPoint = {
+  ...AT_REST,
   phase: 'running',
   speedRpm: 1050,
   manifoldKpa: 38,

@@ -6,6 +6,7 @@ import { repository } from './browserRepository';
 export const queryKeys = {
   entries: ['entries'] as const,
   calibration: (id: string) => ['calibration', id] as const,
+  snapshots: (id: string) => ['snapshots', id] as const,
 };
 
 /** One client for the app. Storage is local: nothing is refetched for its own sake, and a failure is not retried. */
@@ -59,4 +60,28 @@ export function useRemoveCalibration() {
 
 export function useRestoreCalibration() {
   return useEntriesMutation((id: string) => repository.restore(id));
+}
+
+/** The snapshots of a calibration, newest first. */
+export function useSnapshots(id: string) {
+  return useQuery({ queryKey: queryKeys.snapshots(id), queryFn: () => repository.snapshots(id) });
+}
+
+/** Keeps a document as it is now under a name. */
+export function useTakeSnapshot(id: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ name, document }: { name: string; document: Calibration }) =>
+      repository.takeSnapshot(id, name, document),
+    onSettled: () => client.invalidateQueries({ queryKey: queryKeys.snapshots(id) }),
+  });
+}
+
+/** Takes a snapshot away. */
+export function useRemoveSnapshot(id: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (snapshotId: string) => repository.removeSnapshot(id, snapshotId),
+    onSettled: () => client.invalidateQueries({ queryKey: queryKeys.snapshots(id) }),
+  });
 }

@@ -24,6 +24,21 @@ export interface CalibrationEntry {
   readonly deletedAt: string | null;
 }
 
+/** A calibration as it once was, under a name. */
+export interface Snapshot {
+  readonly id: string;
+  readonly name: string;
+  readonly takenAt: string;
+  readonly document: Calibration;
+}
+
+export const snapshotSchema = z.object({
+  id: z.string().min(1),
+  name: z.string().min(1),
+  takenAt: z.iso.datetime(),
+  document: calibrationSchema,
+});
+
 export const recordSchema = z.object({
   id: z.string().min(1),
   revision: z.number().int().min(1),

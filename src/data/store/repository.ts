@@ -1,6 +1,13 @@
 import { calibrationFromJson, type Calibration } from '@/core/calibration';
 import { engineLine } from './engineLine';
-import { entrySchema, recordSchema, type CalibrationEntry, type CalibrationRecord } from './record';
+import {
+  entrySchema,
+  recordSchema,
+  snapshotSchema,
+  type CalibrationEntry,
+  type CalibrationRecord,
+  type Snapshot,
+} from './record';
 
 /** The string store underneath: AsyncStorage in the app, a map in tests. `setMany` is one transaction. */
 export interface StringStore {
@@ -40,6 +47,7 @@ export class UnreadableRecord extends Error {
 
 const DOCUMENT_KEY = 'calibration/';
 const ENTRY_KEY = 'entry/';
+const SNAPSHOT_KEY = 'snapshot/';
 /** Deleted calibrations are kept this long, ms. */
 const BIN_MS = 30 * 24 * 3600 * 1000;
 
@@ -140,12 +148,42 @@ export function createRepository(ports: RepositoryPorts) {
     remove: (id: string) => setDeleted(id, now().toISOString()),
     restore: (id: string) => setDeleted(id, null),
 
+    /** The snapshots of a calibration, newest first. One that cannot be read is left out, not lost. */
+    async snapshots(id: string): Promise<Snapshot[]> {
+      const keys = (await store.getAllKeys()).filter((key) => key.startsWith(`${SNAPSHOT_KEY}${id}/`));
+      const texts = await store.getMany(keys);
+      return Object.values(texts)
+        .flatMap((text) => {
+          const stored = parsedJson(text ?? '');
+          const json = isRecord(stored) ? stored : {};
+          const document = calibrationFromJson(json['document']);
+          const snapshot = document.ok
+            ? snapshotSchema.safeParse({ ...json, document: document.document })
+            : null;
+          return snapshot?.success === true ? [snapshot.data] : [];
+        })
+        .sort((a, b) => b.takenAt.localeCompare(a.takenAt));
+    },
+
+    /** Keeps a document as it is now under a name of its own. */
+    async takeSnapshot(id: string, name: string, document: Calibration): Promise<Snapshot> {
+      const snapshot: Snapshot = { id: ports.newId(), name, takenAt: now().toISOString(), document };
+      await store.setMany({ [`${SNAPSHOT_KEY}${id}/${snapshot.id}`]: JSON.stringify(snapshot) });
+      return snapshot;
+    },
+
+    /** Takes a snapshot away for good. */
+    removeSnapshot: (id: string, snapshotId: string) =>
+      store.removeMany([`${SNAPSHOT_KEY}${id}/${snapshotId}`]),
+
     /** Empties the bin of what has lain there for 30 days. */
     async purge(): Promise<void> {
       const old = (await entries()).filter(
         ({ deletedAt }) => deletedAt !== null && now().getTime() - Date.parse(deletedAt) > BIN_MS,
       );
-      await store.removeMany(old.flatMap(({ id }) => [DOCUMENT_KEY + id, ENTRY_KEY + id]));
+      const keys = await store.getAllKeys();
+      const kept = old.flatMap(({ id }) => keys.filter((key) => key.startsWith(`${SNAPSHOT_KEY}${id}/`)));
+      await store.removeMany([...old.flatMap(({ id }) => [DOCUMENT_KEY + id, ENTRY_KEY + id]), ...kept]);
     },
   };
 }

@@ -3,17 +3,25 @@ import { fieldInfo, MAP_DEFINITIONS, type FieldPath, type MapId } from '@/core/c
 import { Button } from '@/ui/button/Button';
 import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
+import { SPACE } from '@/ui/theme';
 
 interface Props {
   mapId: MapId;
   /** Fields the proposal still needs. */
   missing: readonly FieldPath[];
   onPropose: () => void;
-  onField: (section: 'engine' | 'injectors') => void;
+  /** Goes to a place of the calibration: "build/engine". */
+  onGo: (place: string) => void;
 }
 
+/** Where missing fields are entered; those of a map’s own settings stand below it. */
+const GOALS = [
+  { section: 'engine', label: 'Go to Engine', place: 'build/engine' },
+  { section: 'injectors', label: 'Go to Injectors', place: 'build/injectors' },
+] as const;
+
 /** A map that does not exist yet, and the way to it. */
-export function EmptyMap({ mapId, missing, onPropose, onField }: Props) {
+export function EmptyMap({ mapId, missing, onPropose, onGo }: Props) {
   const { help } = MAP_DEFINITIONS[mapId];
   return (
     <Card title="No map yet">
@@ -31,13 +39,18 @@ export function EmptyMap({ mapId, missing, onPropose, onField }: Props) {
       ) : (
         <>
           <Text>{`To propose it, Lumbre needs ${missing.map((path) => (fieldInfo(path)?.label ?? path).toLowerCase()).join(', ')}.`}</Text>
-          <View style={{ flexDirection: 'row' }}>
-            <Button
-              label="Go to Engine"
-              icon="arrow-right"
-              kind="primary"
-              onPress={() => onField('engine')}
-            />
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+            {GOALS.filter(({ section }) => missing.some((path) => path.startsWith(`${section}.`))).map(
+              ({ section, label, place }) => (
+                <Button
+                  key={section}
+                  label={label}
+                  icon="arrow-right"
+                  kind="primary"
+                  onPress={() => onGo(place)}
+                />
+              ),
+            )}
           </View>
         </>
       )}

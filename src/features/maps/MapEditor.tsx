@@ -1,51 +1,88 @@
-import { useGlobalSearchParams, useRouter } from 'expo-router';
-import { useRef } from 'react';
+import { useGlobalSearchParams } from 'expo-router';
+import { useMemo, useRef, useState } from 'react';
 import { View, type TextInput } from 'react-native';
-import { engineModel, MAP_DEFINITIONS, type MapId } from '@/core/calibration';
+import { engineModel, overrunOf, type MapKey } from '@/core/calibration';
 import { SOURCE_TEXT } from '@/core/field';
-import { injectionAt } from '@/core/fuel';
-import type { MapData } from '@/core/map';
+import { AT_REST, injectionAt, overrunRegion } from '@/core/fuel';
+import { mapDifference, shownMap, type MapData, type ShownAs } from '@/core/map';
 import { formatNumber } from '@/core/units';
 import { useDocument } from '@/data/session/session';
+import { useTrail } from '@/data/session/trail';
+import { Button } from '@/ui/button/Button';
+import { Chips } from '@/ui/button/Chips';
+import { IconButton } from '@/ui/button/IconButton';
 import { sourceColour } from '@/ui/field';
 import { cellLabel, MapGrid, rangeSize, selectionRange, type GridKey } from '@/ui/grid';
 import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { EditTray } from './EditTray';
-import { useOperatingPoint } from './operatingPoint';
+import { MapCompareSheet, type ComparedWith } from './MapCompare';
+import { MapReading, Neighbours } from './MapReading';
+import { partAt, pointIn, trailIn, useOperatingPoint } from './operatingPoint';
 import { ShapeSheet } from './ShapeSheet';
+import { UnitsSheet } from './UnitsSheet';
 import { useMapClipboard } from './useMapClipboard';
 import type { EditMode, MapEditing, ShapeKind } from './useMapEditing';
-import { Button } from '@/ui/button/Button';
 
 const MODE_KEYS: Readonly<Record<string, EditMode>> = { s: 'set', a: 'add', m: 'multiply', p: 'percent' };
 const SHAPE_KEYS: Readonly<Record<string, ShapeKind>> = { f: 'corners', e: 'edges', r: 'smooth' };
-/** Where cranking fuel is shown in milliseconds: a cold starter's speed, and the voltage under its load. */
+/** Where cranking and prime fuel are shown in milliseconds: a cold starter's speed, and the voltage under its load. */
 const CRANKING_AT = { speedRpm: 210, batteryV: 9.5 } as const;
 
+const TOUCHES = [
+  { id: 'select', label: 'Touch selects' },
+  { id: 'read', label: 'Touch reads' },
+] as const;
+type Touch = (typeof TOUCHES)[number]['id'];
+
+const VIEWS = [
+  { id: 'now', label: 'This map' },
+  { id: 'difference', label: 'Difference' },
+  { id: 'other', label: 'The other' },
+] as const;
+type Shown = (typeof VIEWS)[number]['id'];
+
 interface Props {
-  mapId: MapId;
+  mapKey: MapKey;
+  /** The map in its own units. */
   map: MapData;
+  as: ShownAs;
+  /** The map as it is shown. */
+  shown: MapData;
   editing: MapEditing;
-  /** Goes to where its breakpoints are changed. */
-  onAxes: () => void;
+  /** Goes to where its breakpoints are changed; null for a map whose cells are cylinders or gears. */
+  onAxes: (() => void) | null;
 }
 
-/** The grid of a map with its edit tray, and what the chosen cell is. */
-export function MapEditor({ mapId, map, editing, onAxes }: Props) {
-  const definition = MAP_DEFINITIONS[mapId];
-  const router = useRouter();
-  const { id } = useGlobalSearchParams<{ id: string }>();
+/** The grid of a map with its edit tray, what the chosen cell is, and what it is compared with. */
+export function MapEditor({ mapKey, map, as, shown, editing, onAxes }: Props) {
+  const { definition } = as;
+  const document = useDocument();
   const box = useRef<TextInput>(null);
   const card = useRef<View>(null);
   useMapClipboard(card, editing);
-  const point = useOperatingPoint((state) => state.point);
+  const [touch, setTouch] = useState<Touch>('select');
+  const [comparing, setComparing] = useState(false);
+  const [other, setOther] = useState<ComparedWith | null>(null);
+  const [view, setView] = useState<Shown>('difference');
+  const change = useOperatingPoint((state) => state.change);
   const { selection } = editing;
   const cells = rangeSize(selectionRange(selection));
   const index = selection.corner.row * map.x.length + selection.corner.column;
   const source = map.sources[map.cellSources[index] ?? 0];
   const step = (direction: 1 | -1) => editing.apply({ kind: 'add', amount: direction * definition.step });
+  const marks = useMarks(map, as);
+  const region = useOverrunRegion(mapKey, as);
+  const compared = useMemo(
+    () => (other === null ? null : mapDifference(shown, shownMap(other.map, as))),
+    [other, shown, as],
+  );
+  const viewed = compared === null ? 'now' : view;
+  const values =
+    compared === null || viewed === 'now'
+      ? shown
+      : { ...shown, values: viewed === 'difference' ? compared.values : compared.other };
 
   const onKey = ({ key, ctrlKey }: GridKey): boolean => {
     if (ctrlKey) return false;
@@ -64,6 +101,14 @@ export function MapEditor({ mapId, map, editing, onAxes }: Props) {
       step(key === ']' ? 1 : -1);
       return true;
     }
+    if (key.toLowerCase() === 'd' && compared !== null) {
+      setView(view === 'now' ? 'difference' : 'now');
+      return true;
+    }
+    if (key.toLowerCase() === 't') {
+      change(partAt(definition, map.x[selection.corner.column] ?? 0, map.y[selection.corner.row] ?? 0));
+      return true;
+    }
     if (/^\d$/.test(key)) {
       editing.setMode('set');
       editing.setText(key);
@@ -75,61 +120,153 @@ export function MapEditor({ mapId, map, editing, onAxes }: Props) {
 
   return (
     <Card>
+      {other === null || compared === null ? null : (
+        <View style={{ gap: SPACE.xs }}>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s, alignItems: 'center' }}>
+            <Chips label="Compared" options={VIEWS} value={view} onChange={setView} />
+            <IconButton icon="close" label="Stop comparing" onPress={() => setOther(null)} />
+          </View>
+          <Text kind="small" colour="muted">
+            {comparisonWords(compared, other.name, definition.decimals, definition.unit)}
+          </Text>
+        </View>
+      )}
       <View ref={card}>
         <MapGrid
           label={definition.label}
           definition={definition}
-          map={map}
-          colours="magnitude"
+          map={values}
+          colours={viewed === 'difference' ? 'difference' : 'magnitude'}
           selection={selection}
           onSelection={editing.select}
           onKey={onKey}
-          point={definition.y === null ? null : { x: point.speedRpm, y: point.manifoldKpa }}
+          point={marks.point}
+          trail={marks.trail}
+          region={region}
+          onProbe={
+            touch === 'read' && viewed === 'now'
+              ? ({ x, y }) => change(partAt(definition, as.x.stored(x), as.y.stored(y)))
+              : null
+          }
         />
       </View>
-      <View aria-live="polite" style={{ gap: 2 }}>
-        <Text kind="number">
-          {cells === 1
-            ? cellLabel(definition, map, selection.corner)
-            : `${cells} cells. ${cellLabel(definition, map, selection.corner)}`}
-        </Text>
-        {source === undefined ? null : (
-          <Text kind="small" colour={sourceColour(source)}>
-            {`${SOURCE_TEXT[source.kind].label}, ${source.date}${source.note === undefined ? '' : `. ${source.note}`}`}
+      {touch === 'read' && marks.point !== null ? (
+        <MapReading definition={definition} map={shown} at={marks.point} />
+      ) : (
+        <View aria-live="polite" style={{ gap: 2 }}>
+          <Text kind="number">
+            {cells === 1
+              ? cellLabel(definition, values, selection.corner)
+              : `${cells} cells. ${cellLabel(definition, values, selection.corner)}`}
           </Text>
-        )}
-        {mapId === 'cranking' ? <CrankingOpening coolantC={map.x[selection.corner.column] ?? 0} /> : null}
-      </View>
+          <Neighbours
+            definition={definition}
+            map={shown}
+            column={selection.corner.column}
+            row={selection.corner.row}
+          />
+          {source === undefined ? null : (
+            <Text kind="small" colour={sourceColour(source)}>
+              {`${SOURCE_TEXT[source.kind].label}, ${source.date}${source.note === undefined ? '' : `. ${source.note}`}`}
+            </Text>
+          )}
+          {mapKey === 'cranking' || mapKey === 'prime' ? (
+            <StartOpening
+              mapKey={mapKey}
+              multiple={map.values[index] ?? 0}
+              coolantC={map.x[selection.corner.column] ?? 0}
+            />
+          ) : null}
+        </View>
+      )}
       <EditTray definition={definition} editing={editing} box={box} onStep={step} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <ShapeSheet editing={editing} />
-        <Button label="Lay the axes anew" icon="table-large" onPress={onAxes} />
+        {onAxes === null ? null : <Button label="Lay the axes anew" icon="table-large" onPress={onAxes} />}
+        {compared === null ? (
+          <Button label="Compare" icon="compare" onPress={() => setComparing(true)} />
+        ) : null}
+        <UnitsSheet />
       </View>
-      {definition.y === null ? null : (
-        <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, flexWrap: 'wrap' }}>
-          <Text kind="small" colour="muted" style={{ flexShrink: 1 }}>
-            The ring is the operating point of Workings.
-          </Text>
-          <Button
-            label="Work this cell through"
-            icon="calculator-variant-outline"
-            kind="plain"
-            onPress={() => {
-              useOperatingPoint.getState().change({
-                speedRpm: map.x[selection.corner.column] ?? point.speedRpm,
-                manifoldKpa: map.y[selection.corner.row] ?? point.manifoldKpa,
-              });
-              router.navigate(`/c/${id}/maps/workings`);
-            }}
-          />
-        </View>
-      )}
+      <Chips label="What a touch does" options={TOUCHES} value={touch} onChange={setTouch} />
+      <Text kind="small" colour="muted">
+        {[
+          marks.point === null ? null : 'The ring is the operating point of Workings.',
+          marks.trail.length > 1 ? `The line is the way of the ${marks.trailLabel.toLowerCase()}.` : null,
+          region === null ? null : 'Hatched: where the overrun cut may act.',
+        ]
+          .filter((words) => words !== null)
+          .join(' ')}
+      </Text>
+      <MapCompareSheet
+        mapKey={mapKey}
+        open={comparing}
+        onClose={() => setComparing(false)}
+        onChoose={(chosen) => {
+          setOther(chosen);
+          setView('difference');
+        }}
+      />
+      {document.couplings.some(({ map: follower }) => follower === mapKey) ? (
+        <Text kind="small" colour="muted">
+          Its breakpoints follow another map’s.
+        </Text>
+      ) : null}
     </Card>
   );
 }
 
-/** Cranking fuel as the opening it comes to. */
-function CrankingOpening({ coolantC }: { coolantC: number }) {
+function comparisonWords(
+  { cells, largest, otherAxes }: ReturnType<typeof mapDifference>,
+  name: string,
+  decimals: number,
+  unit: string,
+): string {
+  const axes = otherAxes ? ' It stands on other breakpoints; it was read between its cells.' : '';
+  if (cells === 0) return `The same as in “${name}”.${axes}`;
+  const most = `${largest > 0 ? '+' : ''}${formatNumber(largest, decimals)} ${unit}`.trim();
+  return `${cells} ${cells === 1 ? 'cell differs' : 'cells differ'} from “${name}”, ${most} at most.${axes}`;
+}
+
+/** The operating point and its trail, in the units the map is shown in. */
+function useMarks(map: MapData, as: ShownAs) {
+  const { id } = useGlobalSearchParams<{ id: string }>();
+  const point = useOperatingPoint((state) => state.point);
+  const trail = useTrail((state) => state.trail);
+  const { definition } = as;
+  return useMemo(() => {
+    const shown = ({ x, y }: { x: number; y: number }) => ({ x: as.x.shown(x), y: as.y.shown(y) });
+    const at = map.y.length === 0 && definition.y !== null ? null : pointIn(definition, point);
+    const way = trail === null || trail.calibrationId !== id ? [] : trailIn(definition, trail.points);
+    return {
+      point: at === null ? null : shown(at),
+      trail: way.map(shown),
+      trailLabel: trail?.label ?? '',
+    };
+  }, [map.y.length, definition, as, point, trail, id]);
+}
+
+/** Where the overrun cut may act in a filling map; null elsewhere, or while it is off. */
+function useOverrunRegion(mapKey: MapKey, as: ShownAs) {
+  const document = useDocument();
+  return useMemo(() => {
+    const cut = overrunOf(document);
+    if (cut === null || !['ve', 'veThrottle', 'pulse'].includes(mapKey)) return null;
+    const region = overrunRegion(cut, mapKey === 'veThrottle' ? 'throttle' : 'manifoldPressure');
+    return { ...region, toY: as.y.shown(region.toY) };
+  }, [document, mapKey, as]);
+}
+
+/** Cranking or prime fuel as the opening it comes to. */
+function StartOpening({
+  mapKey,
+  multiple,
+  coolantC,
+}: {
+  mapKey: 'cranking' | 'prime';
+  multiple: number;
+  coolantC: number;
+}) {
   const result = engineModel(useDocument());
   if (!result.ok) {
     return (
@@ -138,17 +275,27 @@ function CrankingOpening({ coolantC }: { coolantC: number }) {
       </Text>
     );
   }
-  const at = injectionAt(result.model, {
+  const { model } = result;
+  const at = injectionAt(model, {
+    ...AT_REST,
     ...CRANKING_AT,
     phase: 'cranking',
-    manifoldKpa: result.model.barometricKpa,
+    manifoldKpa: model.barometricKpa,
     coolantC,
     airC: Math.min(coolantC, 20),
     sinceStartS: 0,
   });
+  if (mapKey === 'cranking') {
+    return (
+      <Text kind="number" colour="muted">
+        {`${formatNumber(at.openingMs, 2)} ms opening at ${CRANKING_AT.speedRpm} rev/min and ${CRANKING_AT.batteryV} V, ${formatNumber(at.fuelMg, 1)} mg of fuel`}
+      </Text>
+    );
+  }
+  const fullMg = (100 * at.baseFuelMg) / at.vePercent;
   return (
     <Text kind="number" colour="muted">
-      {`${formatNumber(at.openingMs, 2)} ms opening at ${CRANKING_AT.speedRpm} rev/min and ${CRANKING_AT.batteryV} V, ${formatNumber(at.fuelMg, 1)} mg of fuel`}
+      {`${formatNumber((multiple * fullMg) / at.flowGPerS, 1)} ms of flow, ${formatNumber(multiple * fullMg, 1)} mg a cylinder`}
     </Text>
   );
 }

@@ -1,7 +1,17 @@
 import { useGlobalSearchParams, usePathname, useRouter } from 'expo-router';
-import { memo, useDeferredValue } from 'react';
+import { memo, useDeferredValue, type ReactNode } from 'react';
 import { View } from 'react-native';
-import { generatorNeeds, MAP_DEFINITIONS, MAP_IDS, type MapId } from '@/core/calibration';
+import {
+  correctionKey,
+  generatorNeeds,
+  isSecondMapId,
+  MAP_DEFINITIONS,
+  MAP_IDS,
+  usedMaps,
+  type MapId,
+  type MapKey,
+} from '@/core/calibration';
+import { correctionDefinition } from '@/core/correction';
 import { SOURCE_KINDS, SOURCE_TEXT, type SourceKind } from '@/core/field';
 import type { MapData } from '@/core/map';
 import { formatNumber } from '@/core/units';
@@ -9,11 +19,69 @@ import { useDocument } from '@/data/session/session';
 import { Thumbnail } from '@/ui/grid';
 import { Icon } from '@/ui/icon/Icon';
 import { LinkRow, StateMark, useWide, type MarkTone } from '@/ui/layout';
-import { CORNER, useRoles } from '@/ui/theme';
+import { Heading } from '@/ui/text/Text';
+import { CORNER, SPACE, useRoles } from '@/ui/theme';
 
 const THUMBNAIL = { width: 56, height: 40 } as const;
 
-/** Every map with its picture and state, and the workings. */
+/** The maps by purpose, in the order of work. Only those in use are listed. */
+const GROUPS: readonly { readonly title: string; readonly maps: readonly MapId[] }[] = [
+  { title: 'Fuel', maps: ['ve', 'veThrottle', 'pulse', 'lambda', 'lambdaThrottle'] },
+  { title: 'Spark', maps: ['spark', 'sparkThrottle', 'sparkCoolant', 'sparkAir'] },
+  {
+    title: 'Start-up',
+    maps: ['prime', 'cranking', 'crankingTaper', 'crankAdvance', 'afterStart', 'afterStartDecay', 'warmUp'],
+  },
+  { title: 'Idle', maps: ['idleAir', 'idleSpeed'] },
+  { title: 'Acceleration', maps: ['acceleration', 'accelerationCold'] },
+  { title: 'Trims', maps: ['fuelCylinder', 'fuelGear', 'sparkCylinder', 'sparkGear'] },
+  {
+    title: 'Second fuel',
+    maps: [
+      'blendFuel',
+      'blendTarget',
+      'blendSpark',
+      'blendStart',
+      ...MAP_IDS.filter((mapId) => isSecondMapId(mapId)),
+    ],
+  },
+];
+
+/** What is set beside the maps, each with its page. */
+const TOOLS = [
+  {
+    route: 'load',
+    label: 'Load strategy',
+    detail: 'What measures load, and which maps that needs',
+    icon: 'speedometer',
+  },
+  {
+    route: 'corrections',
+    label: 'Corrections',
+    detail: 'Maps of your own, and the order all of them act in',
+    icon: 'layers-outline',
+  },
+  {
+    route: 'overrun',
+    label: 'Overrun cut',
+    detail: 'When fuel is cut, and where on the map that reaches',
+    icon: 'fire',
+  },
+  {
+    route: 'pressure',
+    label: 'Pressure axes',
+    detail: 'Lay them anew in all maps at once, after another sensor or goal',
+    icon: 'table-large',
+  },
+  {
+    route: 'workings',
+    label: 'Workings',
+    detail: 'Any operating point, step by step to the injector’s opening',
+    icon: 'calculator-variant-outline',
+  },
+] as const;
+
+/** Every map in use with its picture and state, the builder's corrections, and what is set beside them. */
 export function MapList() {
   const roles = useRoles();
   const document = useDocument();
@@ -21,42 +89,82 @@ export function MapList() {
   const wide = useWide();
   const path = usePathname();
   const { id } = useGlobalSearchParams<{ id: string }>();
+  const used = usedMaps(document);
   const here = (name: string) =>
     wide && (path.endsWith(`/${name}`) || (name === 've' && path.endsWith('/maps')));
   return (
     <>
-      {MAP_IDS.map((mapId) => (
-        <MapRow
-          key={mapId}
-          id={id}
-          mapId={mapId}
-          map={document.maps[mapId]}
-          ready={generatorNeeds(document, mapId).length === 0}
-          here={here(mapId)}
-        />
-      ))}
-      <LinkRow
-        label="Pressure axes"
-        detail="Lay them anew in all maps at once, after another sensor or goal"
-        picture={<Icon name="table-large" size={32} color={roles.muted} />}
-        here={here('pressure')}
-        onPress={() => router.navigate(`/c/${id}/maps/pressure` as '/')}
-      />
-      <LinkRow
-        label="Workings"
-        detail="Any operating point, step by step to the injector’s opening"
-        picture={<Icon name="calculator-variant-outline" size={32} color={roles.muted} />}
-        here={here('workings')}
-        onPress={() => router.navigate(`/c/${id}/maps/workings`)}
-      />
+      {GROUPS.map(({ title, maps }) => {
+        const shown = maps.filter((mapId) => used.includes(mapId));
+        return shown.length === 0 ? null : (
+          <Group key={title} title={title}>
+            {shown.map((mapId) => (
+              <MapRow
+                key={mapId}
+                id={id}
+                mapKey={mapId}
+                label={MAP_DEFINITIONS[mapId].label}
+                unit={MAP_DEFINITIONS[mapId].unit}
+                decimals={MAP_DEFINITIONS[mapId].decimals}
+                map={document.maps[mapId]}
+                ready={generatorNeeds(document, mapId).length === 0}
+                here={here(mapId)}
+              />
+            ))}
+          </Group>
+        );
+      })}
+      {document.corrections.length === 0 ? null : (
+        <Group title="Your corrections">
+          {document.corrections.map((correction) => (
+            <MapRow
+              key={correction.id}
+              id={id}
+              mapKey={correctionKey(correction.id)}
+              label={correction.name}
+              unit={correctionDefinition(correction).unit}
+              decimals={correctionDefinition(correction).decimals}
+              map={correction.map}
+              ready
+              here={here(correctionKey(correction.id))}
+            />
+          ))}
+        </Group>
+      )}
+      <Group title="Beside the maps">
+        {TOOLS.map(({ route, label, detail, icon }) => (
+          <LinkRow
+            key={route}
+            label={label}
+            detail={detail}
+            picture={<Icon name={icon} size={32} color={roles.muted} />}
+            here={here(route)}
+            onPress={() => router.navigate(`/c/${id}/maps/${route}` as '/')}
+          />
+        ))}
+      </Group>
     </>
+  );
+}
+
+function Group({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <Heading level={3} kind="strong">
+        {title}
+      </Heading>
+      {children}
+    </View>
   );
 }
 
 interface MapRowProps {
   /** The open calibration. */
   id: string;
-  mapId: MapId;
+  mapKey: MapKey;
+  label: string;
+  unit: string;
+  decimals: number;
   map: MapData | null;
   /** All that its generator needs is there. */
   ready: boolean;
@@ -64,10 +172,9 @@ interface MapRowProps {
 }
 
 /** One map of the list; drawn anew only when that map changes. */
-const MapRow = memo(function MapRow({ id, mapId, map, ready, here }: MapRowProps) {
+const MapRow = memo(function MapRow({ id, mapKey, label, unit, decimals, map, ready, here }: MapRowProps) {
   const roles = useRoles();
   const router = useRouter();
-  const { label, unit, decimals } = MAP_DEFINITIONS[mapId];
   // A thumbnail may come a moment after the cell that changed it.
   const pictured = useDeferredValue(map);
   const frame = {
@@ -89,14 +196,15 @@ const MapRow = memo(function MapRow({ id, mapId, map, ready, here }: MapRowProps
       }
       state={<StateMark {...mapMark(pictured, ready)} />}
       here={here}
-      onPress={() => router.navigate(`/c/${id}/maps/${mapId}`)}
+      onPress={() => router.navigate(`/c/${id}/maps/${mapKey}` as '/')}
     />
   );
 });
 
 function rangeText(values: readonly number[], decimals: number, unit: string): string {
   const text = (value: number) => formatNumber(value, decimals);
-  return `${text(Math.min(...values))} to ${text(Math.max(...values))} ${unit}`.trim();
+  const [low, high] = [text(Math.min(...values)), text(Math.max(...values))];
+  return low === high ? `${low} ${unit} everywhere`.replace('  ', ' ') : `${low} to ${high} ${unit}`.trim();
 }
 
 /** A computed map is a considered beginning, not yet a proved one. */

@@ -1,55 +1,73 @@
-import { memo } from 'react';
-import type { MapData, MapDefinition } from '@/core/map';
-import { formatNumber } from '@/core/units';
-import { LineChart } from '@/ui/chart';
+import { memo, useState } from 'react';
+import { axisPlace, type MapData, type MapDefinition } from '@/core/map';
+import { Chips } from '@/ui/button/Chips';
+import { FanChart, LineChart } from '@/ui/chart';
 import type { Selection } from '@/ui/grid';
 import { Card } from '@/ui/layout';
 
-/** The map cut through the chosen cell: along x, and along y where there is one. */
-export const MapSlices = memo(function MapSlices({
-  definition,
-  map,
-  selection,
-}: {
+interface Props {
   definition: MapDefinition;
   map: MapData;
   selection: Selection;
-}) {
+}
+
+/** A curve as it runs; a map's rows or columns over each other, the chosen one standing out. */
+export const MapSlices = memo(function MapSlices({ definition, map, selection }: Props) {
+  const [cut, setCut] = useState<'rows' | 'columns'>('rows');
   const { column, row } = selection.corner;
+  const { x, y, decimals } = definition;
   const width = map.x.length;
   const yLabel = definition.unit === '' ? definition.label.toLowerCase() : definition.unit;
-  const alongX = map.values.slice(row * width, (row + 1) * width);
-  const { x, y } = definition;
-  return (
-    <Card title={y === null ? 'The curve' : 'Cut through the chosen cell'}>
-      <LineChart
-        title={y === null ? definition.label : `At ${formatNumber(map.y[row], y.decimals)} ${y.unit}`}
-        x={map.x}
-        xLabel={`${x.label}, ${x.unit}`}
-        yLabel={yLabel}
-        decimals={definition.decimals}
-        series={[{ id: 'row', label: definition.label, values: alongX }]}
-        cursor={column}
-        dots
-      />
-      {y === null ? null : (
+  const axisWords = ({ label, unit }: MapDefinition['x']) => (unit === '' ? label : `${label}, ${unit}`);
+  if (y === null) {
+    return (
+      <Card title="The curve">
         <LineChart
-          title={`At ${formatNumber(map.x[column], x.decimals)} ${x.unit}`}
-          x={map.y}
-          xLabel={`${y.label}, ${y.unit}`}
+          title={definition.label}
+          x={map.x}
+          xLabel={axisWords(x)}
           yLabel={yLabel}
-          decimals={definition.decimals}
-          series={[
-            {
-              id: 'column',
-              label: definition.label,
-              values: map.y.map((_, i) => map.values[i * width + column] ?? null),
-            },
-          ]}
-          cursor={row}
+          decimals={decimals}
+          series={[{ id: 'curve', label: definition.label, values: map.values }]}
+          cursor={column}
           dots
         />
-      )}
+      </Card>
+    );
+  }
+  const byRows = cut === 'rows';
+  const slices = byRows
+    ? map.y.map((load, i) => ({
+        id: String(load),
+        label: axisPlace({ ...y, unit: '', label: '' }, load).trim(),
+        values: map.values.slice(i * width, (i + 1) * width),
+      }))
+    : map.x.map((speed, i) => ({
+        id: String(speed),
+        label: axisPlace({ ...x, unit: '', label: '' }, speed).trim(),
+        values: map.y.map((_, k) => map.values[k * width + i] ?? 0),
+      }));
+  return (
+    <Card title="Slices over each other">
+      <Chips
+        label="Cut"
+        options={[
+          { id: 'rows', label: 'Rows' },
+          { id: 'columns', label: 'Columns' },
+        ]}
+        value={cut}
+        onChange={setCut}
+      />
+      <FanChart
+        title={byRows ? `At each ${y.label.toLowerCase()}` : `At each ${x.label.toLowerCase()}`}
+        x={byRows ? map.x : map.y}
+        xLabel={axisWords(byRows ? x : y)}
+        yLabel={yLabel}
+        decimals={decimals}
+        slices={slices}
+        chosen={byRows ? row : column}
+        cursor={byRows ? column : row}
+      />
     </Card>
   );
 });

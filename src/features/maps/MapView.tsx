@@ -1,61 +1,39 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
-import { useDeferredValue, useMemo, useState } from 'react';
-import { generatedMap, generatorNeeds, MAP_DEFINITIONS, type MapId } from '@/core/calibration';
-import { acceptedMap, type CellRange } from '@/core/map';
+import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
+import { View } from 'react-native';
+import { generatedMap, generatorNeeds, isMapId, putMap, type MapId, type MapKey } from '@/core/calibration';
+import { acceptedMap, type CellRange, type MapData } from '@/core/map';
 import { edit, useDocument } from '@/data/session/session';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
-import { Chips } from '@/ui/button/Chips';
 import { IconButton } from '@/ui/button/IconButton';
 import { HelpSheet } from '@/ui/field';
-import { BackTitle, Page } from '@/ui/layout';
+import { BackTitle, Card, Page, useWide } from '@/ui/layout';
 import { ProposalView } from '@/ui/proposal/ProposalView';
+import { MapSurface } from '@/ui/surface';
+import { SPACE } from '@/ui/theme';
+import { ChoiceBar } from './ChoiceBar';
+import { useGeneratorChoices } from './choices';
 import { EmptyMap } from './EmptyMap';
 import { MapEditor } from './MapEditor';
+import { MapSettings } from './MapSettings';
 import { MapSlices } from './MapSlices';
+import { MapWorkings } from './MapWorkings';
+import { pointIn, useOperatingPoint } from './operatingPoint';
+import { PulseScaling } from './PulseScaling';
 import { RelayView } from './RelayView';
-import { RunningSpeed } from './RunningSpeed';
-import { useMapEditing } from './useMapEditing';
+import { useMapEditing, type MapEditing } from './useMapEditing';
+import { useShownMap, type ShownMapOf } from './useShownMap';
 
-const CAUTION_OPTIONS = [
-  { id: 'first', label: 'First run', hint: 'Richer, less spark under load' },
-  { id: 'proved', label: 'Proved engine', hint: 'No extra margin' },
-] as const;
-
-/** One map: editing it, or looking at a proposal for it. */
-export function MapView({ mapId }: { mapId: MapId }) {
-  const document = useDocument();
+/** One map: editing it, looking at a proposal for it, or laying its axes anew. */
+export function MapView({ mapKey }: { mapKey: MapKey }) {
   const router = useRouter();
   const { id } = useGlobalSearchParams<{ id: string }>();
-  const [proposing, setProposing] = useState(false);
-  const [relaying, setRelaying] = useState(false);
+  const [doing, setDoing] = useState<'edit' | 'propose' | 'relay'>('edit');
   const [helpOpen, setHelpOpen] = useState(false);
-  const [caution, setCaution] = useState<'first' | 'proved'>('first');
-  const editing = useMapEditing(mapId);
-  const definition = MAP_DEFINITIONS[mapId];
-  const map = document.maps[mapId];
-  const missing = generatorNeeds(document, mapId);
-  const proposal = useMemo(() => {
-    if (!proposing) return null;
-    const generated = generatedMap(document, mapId, { firstRun: caution === 'first' }, today());
-    return generated.ok ? generated.proposal : null;
-  }, [proposing, document, mapId, caution]);
-  // The curves below follow a moment later, so that a cell under the finger changes at once.
-  const slicedMap = useDeferredValue(map);
-  const slicedSelection = useDeferredValue(editing.selection);
-  const cautious = mapId === 'lambda' || mapId === 'spark';
-
-  const accept = (range: CellRange | null) => {
-    if (proposal === null) return;
-    const next = acceptedMap(proposal, range);
-    edit(
-      `Accept ${range === null ? 'all' : 'part'} of the ${definition.label.toLowerCase()} proposal`,
-      (draft) => {
-        draft.maps[mapId] = next;
-      },
-    );
-    if (range === null) setProposing(false);
-  };
+  const of = useShownMap(mapKey);
+  const { definition, map } = of;
+  const edited = () => setDoing('edit');
 
   const title = (
     <BackTitle
@@ -71,69 +49,166 @@ export function MapView({ mapId }: { mapId: MapId }) {
       }
     />
   );
-  const help = (
-    <HelpSheet
-      label={definition.label}
-      help={definition.help}
-      open={helpOpen}
-      onClose={() => setHelpOpen(false)}
-    />
-  );
-
-  if (proposal !== null) {
+  const body = () => {
+    if (doing === 'propose' && isMapId(mapKey))
+      return <Proposing mapId={mapKey} title={title} onDone={edited} />;
+    if (doing === 'relay' && map !== null) {
+      return <RelayView mapKey={mapKey} map={map} title={title} onDone={edited} />;
+    }
     return (
       <Page>
         {title}
-        <ProposalView
-          key={caution}
-          definition={definition}
-          proposal={proposal}
-          choices={
-            cautious ? (
-              <Chips label="Caution" options={CAUTION_OPTIONS} value={caution} onChange={setCaution} />
-            ) : null
-          }
-          onAccept={accept}
-          onRefuse={() => setProposing(false)}
+        <Editing
+          mapKey={mapKey}
+          of={of}
+          onPropose={() => setDoing('propose')}
+          onAxes={() => setDoing('relay')}
         />
-        {help}
       </Page>
     );
-  }
+  };
+  return (
+    <>
+      {body()}
+      <HelpSheet
+        label={definition.label}
+        help={definition.help}
+        open={helpOpen}
+        onClose={() => setHelpOpen(false)}
+      />
+    </>
+  );
+}
 
-  if (relaying && map !== null) {
-    return (
-      <>
-        <RelayView mapId={mapId} map={map} title={title} onDone={() => setRelaying(false)} />
-        {help}
-      </>
+/** A proposal for a map from the engine's description; its choices make it anew at once. */
+function Proposing({ mapId, title, onDone }: { mapId: MapId; title: ReactNode; onDone: () => void }) {
+  const document = useDocument();
+  const [choices, choose] = useGeneratorChoices(document);
+  const { firstRun, cams, use } = choices;
+  const generated = useMemo(
+    () => generatedMap(document, mapId, { firstRun, cams, use }, today()),
+    [document, mapId, firstRun, cams, use],
+  );
+  const { definition } = useShownMap(mapId);
+  if (!generated.ok) return null;
+  const { proposal } = generated;
+  const accept = (range: CellRange | null) => {
+    const next = acceptedMap(proposal, range);
+    const part = range === null ? 'all' : 'part';
+    edit(`Accept ${part} of the ${definition.label.toLowerCase()} proposal`, (draft) =>
+      putMap(draft, mapId, next),
     );
-  }
-
+    if (range === null) onDone();
+  };
   return (
     <Page>
       {title}
-      {map === null ? (
-        <EmptyMap
-          mapId={mapId}
-          missing={missing}
-          onPropose={() => setProposing(true)}
-          onField={(section) => router.navigate(`/c/${id}/build/${section}`)}
-        />
-      ) : (
-        <>
-          <MapEditor mapId={mapId} map={map} editing={editing} onAxes={() => setRelaying(true)} />
-          {mapId === 'cranking' ? <RunningSpeed /> : null}
-          <MapSlices definition={definition} map={slicedMap ?? map} selection={slicedSelection} />
-          <Button
-            label="Propose anew from the engine’s description"
-            icon="auto-fix"
-            disabled={missing.length > 0}
-            onPress={() => setProposing(true)}
-          />
-        </>
-      )}
-      {help}
+      <ProposalView
+        definition={definition}
+        proposal={proposal}
+        choices={<ChoiceBar choices={choices} onChange={choose} />}
+        onAccept={accept}
+        onRefuse={onDone}
+      />
     </Page>
+  );
+}
+
+interface EditingProps {
+  mapKey: MapKey;
+  of: ShownMapOf;
+  onPropose: () => void;
+  onAxes: () => void;
+}
+
+function Editing({ mapKey, of, onPropose, onAxes }: EditingProps) {
+  const document = useDocument();
+  const router = useRouter();
+  const { id } = useGlobalSearchParams<{ id: string }>();
+  const editing = useMapEditing(mapKey);
+  const { definition, map, as, shown } = of;
+  const missing = isMapId(mapKey) ? generatorNeeds(document, mapKey) : [];
+  if (map === null || shown === null) {
+    if (!isMapId(mapKey)) return null;
+    return (
+      <>
+        <EmptyMap
+          mapId={mapKey}
+          missing={missing}
+          onPropose={onPropose}
+          onGo={(place) => router.navigate(`/c/${id}/${place}` as '/')}
+        />
+        <MapSettings mapKey={mapKey} />
+      </>
+    );
+  }
+  return (
+    <>
+      <MapEditor
+        mapKey={mapKey}
+        map={map}
+        as={as}
+        shown={shown}
+        editing={editing}
+        onAxes={definition.fixedAxis === true ? null : onAxes}
+      />
+      {mapKey === 'lambda' ? <PulseScaling /> : null}
+      <MapSettings mapKey={mapKey} />
+      <Views of={of} map={map} shown={shown} editing={editing} />
+      {isMapId(mapKey) ? (
+        <Button
+          label="Propose anew from the engine’s description"
+          icon="auto-fix"
+          disabled={missing.length > 0}
+          onPress={onPropose}
+        />
+      ) : null}
+    </>
+  );
+}
+
+/** Surface, slices and workings: below the grid, side by side where there is room. */
+function Views({
+  of,
+  map,
+  shown,
+  editing,
+}: {
+  of: ShownMapOf;
+  map: MapData;
+  shown: MapData;
+  editing: MapEditing;
+}) {
+  const wide = useWide();
+  const { as, definition } = of;
+  // These follow a moment later, so that a cell under the finger changes at once.
+  const later = useDeferredValue(shown);
+  const selection = useDeferredValue(editing.selection);
+  const point = useOperatingPoint((state) => state.point);
+  const at = pointIn(definition, point);
+  const column = wide ? { flexGrow: 1, flexBasis: 360, minWidth: 0 } : { width: '100%' as const };
+  return (
+    <View style={{ flexDirection: wide ? 'row' : 'column', flexWrap: 'wrap', gap: SPACE.l }}>
+      {definition.y === null ? null : (
+        <View style={column}>
+          <Card title="Surface">
+            <MapSurface
+              label={definition.label}
+              definition={as.definition}
+              map={later}
+              colours="magnitude"
+              chosen={selection.corner}
+              point={at === null ? null : { x: as.x.shown(at.x), y: as.y.shown(at.y) }}
+            />
+          </Card>
+        </View>
+      )}
+      <View style={column}>
+        <MapSlices definition={as.definition} map={later} selection={selection} />
+      </View>
+      <View style={column}>
+        <MapWorkings definition={definition} map={map} selection={selection} />
+      </View>
+    </View>
   );
 }

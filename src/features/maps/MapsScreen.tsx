@@ -6,7 +6,7 @@ import { MapView } from './MapView';
 /** The maps' own page: the list on a phone; wide, where it stands beside, the first map. */
 export function MapsScreen() {
   const wide = useWide();
-  if (wide) return <MapView mapId="ve" />;
+  if (wide) return <MapView mapKey="ve" />;
   return (
     <Page>
       <Heading level={2} kind="title">

@@ -1,17 +1,39 @@
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
-import { generatorValueAt, MAP_DEFINITIONS, MAP_IDS, type Calibration, type MapId } from '@/core/calibration';
 import {
+  definitionAt,
+  followersOf,
+  generatorValueAt,
+  isMapId,
+  leaderOf,
+  livedWeight,
+  MAP_DEFINITIONS,
+  possibleLeaders,
+  putMap,
+  relaidWithFollowers,
+  usedMaps,
+  usualChoices,
+  type Calibration,
+  type MapId,
+  type MapKey,
+} from '@/core/calibration';
+import type { Source } from '@/core/field';
+import {
+  axisPlace,
   axisProblem,
   evenAxis,
   extendedAxis,
   MAX_BREAKPOINTS,
   relaidMap,
   surfaceChange,
+  weightedAxis,
   withBreakpoint,
   type AxisDefinition,
+  type AxisWeight,
   type BeyondRule,
   type MapData,
+  type MapDefinition,
+  type SurfaceChange,
 } from '@/core/map';
 import { formatNumber } from '@/core/units';
 import { edit, useDocument } from '@/data/session/session';
@@ -23,9 +45,10 @@ import { cellLabel, cellSelection, MapGrid, type Selection } from '@/ui/grid';
 import { Card, Message, Page } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
+import { CHANNEL_QUANTITY } from './channelQuantities';
 
 interface Props {
-  mapId: MapId;
+  mapKey: MapKey;
   map: MapData;
   title: ReactNode;
   onDone: () => void;
@@ -34,72 +57,82 @@ interface Props {
 type RuleId = BeyondRule['kind'];
 type AxisId = 'x' | 'y';
 
-const QUANTITY = {
-  speed: { quantity: 'rotationalSpeed', unit: 'rev/min' },
-  manifoldPressure: { quantity: 'pressureAbsolute', unit: 'kPaAbs' },
-  coolant: { quantity: 'temperature', unit: 'degC' },
-} as const;
-
 /** New breakpoints for a map, as a proposal: what is known keeps its values, and what moves is said before it lands. */
-export function RelayView({ mapId, map, title, onDone }: Props) {
+export function RelayView({ mapKey, map, title, onDone }: Props) {
   const document = useDocument();
-  const definition = MAP_DEFINITIONS[mapId];
+  const definition = definitionAt(document, mapKey);
   const [axis, setAxis] = useState<AxisId>('x');
   const [axes, setAxes] = useState<{ x: readonly number[]; y: readonly number[] }>({ x: map.x, y: map.y });
+  const [leader, setLeader] = useState<MapId | null>(isMapId(mapKey) ? leaderOf(document, mapKey) : null);
   const [rule, setRule] = useState<RuleId>('hold');
   const [percent, setPercent] = useState(2);
   const [selection, setSelection] = useState<Selection>(cellSelection({ column: 0, row: 0 }));
-  const physics = generatorValueAt(document, mapId, { firstRun: true });
+  const choices = usualChoices(document);
+  const physicsOf = (id: MapKey) => (isMapId(id) ? generatorValueAt(document, id, choices) : null);
+  const physics = physicsOf(mapKey);
   const axisDefinition = (
     axis === 'y' && definition.y !== null ? definition.y : definition.x
   ) as AxisDefinition;
   const problem =
     axisProblem(axes.x, definition.x) ?? (definition.y === null ? null : axisProblem(axes.y, definition.y));
-  const next =
-    problem === null
-      ? relaidMap(
-          map,
-          axes,
-          beyondRule(rule, percent, physics),
-          { kind: 'computed', date: today(), note: 'Re-laid' },
-          definition,
-        )
-      : null;
-  const change = next === null ? null : surfaceChange(map, next);
-  const same = JSON.stringify([axes.x, axes.y]) === JSON.stringify([map.x, map.y]);
+  const source: Source = { kind: 'computed', date: today(), note: 'Re-laid' };
+  const ruleFor = (id: MapKey) => beyondRule(rule, percent, physicsOf(id));
+  const relaid =
+    problem !== null
+      ? []
+      : isMapId(mapKey)
+        ? relaidWithFollowers(document, mapKey, axes, ruleFor, source)
+        : [relaidAlone(mapKey, map, axes, ruleFor(mapKey), source, definition)];
+  const own = relaid[0];
+  const followers = relaid.slice(1);
+  const coupled = isMapId(mapKey) && leader !== leaderOf(document, mapKey);
+  const same = JSON.stringify([axes.x, axes.y]) === JSON.stringify([map.x, map.y]) && !coupled;
   const put = (values: readonly number[]) => {
     setAxes({ ...axes, [axis]: values });
     setSelection(cellSelection({ column: 0, row: 0 }));
   };
   const accept = () => {
-    if (next === null) return;
+    if (own === undefined) return;
     edit(`${definition.label}: axes laid anew`, (draft) => {
-      draft.maps[mapId] = next;
+      for (const { mapId, after } of relaid) putMap(draft, mapId, after);
+      if (!coupled || !isMapId(mapKey)) return;
+      draft.couplings = draft.couplings.filter((coupling) => coupling.map !== mapKey);
+      if (leader !== null) draft.couplings.push({ map: mapKey, to: leader });
     });
     onDone();
+  };
+  const follow = (to: MapId | null) => {
+    setLeader(to);
+    const other = to === null ? null : document.maps[to];
+    if (other !== null) setAxes({ x: other.x, y: other.y });
   };
 
   const beside = (
     <>
       {problem === null ? null : <Message tone="error">{problem}</Message>}
-      {next === null || change === null ? null : (
+      {own === undefined ? null : (
         <Card title="The map laid anew">
           <View role="status">
-            <Text>
-              {Math.abs(change.change) < 1e-9
-                ? 'Over the old range the surface stays as it is.'
-                : `Largest change over the old range: ${formatNumber(change.change, definition.decimals + 1)} ${definition.unit} at ${placeWords(definition.x, change.x)}${definition.y === null ? '' : `, ${placeWords(definition.y, change.y)}`}.`}
-            </Text>
+            <Text>{changeWords(definition, own.change)}</Text>
           </View>
           <MapGrid
             label={`${definition.label}, laid anew`}
             definition={definition}
-            map={next}
+            map={own.after}
             colours="magnitude"
             selection={selection}
             onSelection={setSelection}
           />
-          <Text kind="number">{cellLabel(definition, next, selection.corner)}</Text>
+          <Text kind="number">{cellLabel(definition, own.after, selection.corner)}</Text>
+          {followers.map(({ mapId, change }) => {
+            const follower = definitionAt(document, mapId);
+            return (
+              <View key={mapId} style={{ gap: 2 }}>
+                <Text kind="strong">{`${follower.label} follows`}</Text>
+                <Text kind="small">{changeWords(follower, change)}</Text>
+              </View>
+            );
+          })}
         </Card>
       )}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
@@ -107,7 +140,7 @@ export function RelayView({ mapId, map, title, onDone }: Props) {
           label="Accept the new axes"
           kind="primary"
           icon="check"
-          disabled={next === null || same}
+          disabled={own === undefined || same}
           onPress={accept}
         />
         <Button label="Refuse" icon="close" onPress={onDone} />
@@ -118,21 +151,30 @@ export function RelayView({ mapId, map, title, onDone }: Props) {
   return (
     <Page beside={beside}>
       {title}
-      <Card title="Breakpoints" intro="Known points keep their values. Nothing changes until you accept.">
-        {definition.y === null ? null : (
-          <Chips
-            label="Axis"
-            options={[
-              { id: 'x', label: definition.x.label },
-              { id: 'y', label: definition.y.label },
-            ]}
-            value={axis}
-            onChange={setAxis}
+      {isMapId(mapKey) ? <CouplingCard mapId={mapKey} leader={leader} onFollow={follow} /> : null}
+      {leader !== null ? null : (
+        <Card title="Breakpoints" intro="Known points keep their values. Nothing changes until you accept.">
+          {definition.y === null ? null : (
+            <Chips
+              label="Axis"
+              options={[
+                { id: 'x', label: definition.x.label },
+                { id: 'y', label: definition.y.label },
+              ]}
+              value={axis}
+              onChange={setAxis}
+            />
+          )}
+          <BreakpointEditor
+            key={axis}
+            values={axes[axis]}
+            definition={axisDefinition}
+            weight={livedWeight(document, axisDefinition.channel)}
+            onChange={put}
           />
-        )}
-        <BreakpointEditor key={axis} values={axes[axis]} definition={axisDefinition} onChange={put} />
-        <OtherAxes document={document} mapId={mapId} channel={axisDefinition.channel} onTake={put} />
-      </Card>
+          <OtherAxes document={document} mapKey={mapKey} channel={axisDefinition.channel} onTake={put} />
+        </Card>
+      )}
       <Card title="Beyond the old range">
         <Chips
           label="New cells beyond the old range"
@@ -159,6 +201,77 @@ export function RelayView({ mapId, map, title, onDone }: Props) {
   );
 }
 
+function relaidAlone(
+  mapId: MapKey,
+  before: MapData,
+  axes: { x: readonly number[]; y: readonly number[] },
+  rule: BeyondRule,
+  source: Source,
+  definition: MapDefinition,
+) {
+  const after = relaidMap(before, axes, rule, source, definition);
+  return { mapId, before, after, change: surfaceChange(before, after) };
+}
+
+function changeWords(definition: MapDefinition, change: SurfaceChange): string {
+  if (Math.abs(change.change) < 1e-9) return 'Over the old range the surface stays as it is.';
+  const at = axisPlace(definition.x, change.x);
+  const up = definition.y === null ? '' : `, ${axisPlace(definition.y, change.y)}`;
+  const by = `${formatNumber(change.change, definition.decimals + 1)} ${definition.unit}`.trim();
+  return `Largest change over the old range: ${by} at ${at}${up}.`;
+}
+
+/** Whether the breakpoints follow another map's, and which. */
+function CouplingCard({
+  mapId,
+  leader,
+  onFollow,
+}: {
+  mapId: MapId;
+  leader: MapId | null;
+  onFollow: (to: MapId | null) => void;
+}) {
+  const document = useDocument();
+  const followers = followersOf(document, mapId);
+  const leaders = possibleLeaders(document, mapId);
+  if (followers.length > 0) {
+    const names = followers.map((id) => MAP_DEFINITIONS[id].label.toLowerCase()).join(' and ');
+    return (
+      <Message tone="plain">{`The breakpoints of ${names} follow this map’s: they change together.`}</Message>
+    );
+  }
+  if (leader !== null) {
+    return (
+      <Card
+        title="Coupled axes"
+        intro={`The breakpoints follow ${MAP_DEFINITIONS[leader].label.toLowerCase()}: they change together with it, there.`}
+      >
+        <View style={{ flexDirection: 'row' }}>
+          <Button label="Uncouple" icon="link-variant-off" onPress={() => onFollow(null)} />
+        </View>
+      </Card>
+    );
+  }
+  if (leaders.length === 0) return null;
+  return (
+    <Card
+      title="Coupled axes"
+      intro="A coupled map takes another’s breakpoints now, and follows whenever they change."
+    >
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        {leaders.map((id) => (
+          <Button
+            key={id}
+            label={`Follow ${MAP_DEFINITIONS[id].label.toLowerCase()}`}
+            icon="link-variant"
+            onPress={() => onFollow(id)}
+          />
+        ))}
+      </View>
+    </Card>
+  );
+}
+
 function beyondRule(
   rule: RuleId,
   percent: number,
@@ -169,18 +282,16 @@ function beyondRule(
   return rule === 'slope' ? { kind: 'slope' } : { kind: 'hold' };
 }
 
-function placeWords(axis: AxisDefinition, value: number): string {
-  return `${formatNumber(value, axis.decimals)} ${axis.unit}`;
-}
-
 interface EditorProps {
   values: readonly number[];
   definition: AxisDefinition;
+  /** Where the engine lives along it; null where nothing is known. */
+  weight: AxisWeight | null;
   onChange: (values: readonly number[]) => void;
 }
 
 /** The breakpoints of one axis: choose one to move or take out, put one in, spread them, carry them on. */
-function BreakpointEditor({ values, definition, onChange }: EditorProps) {
+function BreakpointEditor({ values, definition, weight, onChange }: EditorProps) {
   const [chosen, setChosen] = useState(0);
   const [wanted, setCount] = useState<number | null>(null);
   const count = wanted ?? values.length;
@@ -192,7 +303,7 @@ function BreakpointEditor({ values, definition, onChange }: EditorProps) {
   const after = values[at + 1];
   const number = (label: string) => ({
     label,
-    ...QUANTITY[definition.channel],
+    ...CHANNEL_QUANTITY[definition.channel],
     min: definition.min,
     max: definition.max,
   });
@@ -233,11 +344,17 @@ function BreakpointEditor({ values, definition, onChange }: EditorProps) {
         value={count}
         onChange={(typed) => setCount(Math.round(typed))}
       />
-      <View style={{ flexDirection: 'row' }}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <Button
           label={`Spread ${count} evenly`}
           onPress={() => onChange(evenAxis(first, last, count, definition.decimals))}
         />
+        {weight === null ? null : (
+          <Button
+            label={`Spread ${count} where the engine lives`}
+            onPress={() => onChange(weightedAxis(first, last, count, weight, definition.decimals))}
+          />
+        )}
       </View>
       <NumberBox info={number('Carry on to')} value={end} onChange={setEnd} />
       <View style={{ flexDirection: 'row' }}>
@@ -253,16 +370,16 @@ function BreakpointEditor({ values, definition, onChange }: EditorProps) {
 
 interface OtherProps {
   document: Calibration;
-  mapId: MapId;
+  mapKey: MapKey;
   channel: AxisDefinition['channel'];
   onTake: (values: readonly number[]) => void;
 }
 
 /** The breakpoints of another map along the same channel. */
-function OtherAxes({ document, mapId, channel, onTake }: OtherProps) {
-  const others = MAP_IDS.flatMap((id) => {
+function OtherAxes({ document, mapKey, channel, onTake }: OtherProps) {
+  const others = usedMaps(document).flatMap((id) => {
     const map = document.maps[id];
-    if (id === mapId || map === null) return [];
+    if (id === mapKey || map === null) return [];
     const { x, y, label } = MAP_DEFINITIONS[id];
     const values = x.channel === channel ? map.x : y?.channel === channel ? map.y : null;
     return values === null ? [] : [{ id, label, values }];

@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { MAP_DEFINITIONS, type MapId } from '@/core/calibration';
+import { correctionKey, definitionAt, isMapKey, mapAt, type MapKey } from '@/core/calibration';
 import type { Step } from '@/core/workings';
 import { formatNumber } from '@/core/units';
 import { useDocument } from '@/data/session/session';
@@ -17,19 +17,21 @@ export function StepCard({
 }: {
   number: number;
   step: Step;
-  onMap: (mapId: MapId) => void;
+  onMap: (mapKey: MapKey) => void;
 }) {
-  const { mapId } = step;
+  const document = useDocument();
+  const key = step.mapId ?? (step.correctionId === undefined ? undefined : correctionKey(step.correctionId));
+  const mapKey = key !== undefined && isMapKey(document, key) ? key : undefined;
   return (
     <Card
       title={`${number}. ${step.title}`}
       aside={
-        mapId === undefined ? undefined : (
+        mapKey === undefined ? undefined : (
           <Button
             label="Open map"
             kind="plain"
-            accessibilityLabel={`Open ${MAP_DEFINITIONS[mapId].label}`}
-            onPress={() => onMap(mapId)}
+            accessibilityLabel={`Open ${definitionAt(document, mapKey).label}`}
+            onPress={() => onMap(mapKey)}
           />
         )
       }
@@ -42,7 +44,7 @@ export function StepCard({
           <Line key={input.symbol} symbol={input.symbol} label={input.label} value={input.value} />
         ))}
       </View>
-      {step.cells === undefined || mapId === undefined ? null : <Cells mapId={mapId} cells={step.cells} />}
+      {step.cells === undefined || mapKey === undefined ? null : <Cells mapKey={mapKey} cells={step.cells} />}
       <View style={{ flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s }}>
         <Text kind="strong" style={{ flex: 1 }}>
           {step.result.label}
@@ -70,10 +72,11 @@ function Line({ symbol, label, value }: { symbol: string; label: string; value: 
 }
 
 /** The cells that took part, with how much each counted. */
-function Cells({ mapId, cells }: { mapId: MapId; cells: NonNullable<Step['cells']> }) {
-  const map = useDocument().maps[mapId];
+function Cells({ mapKey, cells }: { mapKey: MapKey; cells: NonNullable<Step['cells']> }) {
+  const document = useDocument();
+  const map = mapAt(document, mapKey);
   if (map === null) return null;
-  const definition = MAP_DEFINITIONS[mapId];
+  const definition = definitionAt(document, mapKey);
   return (
     <View style={{ gap: 2 }}>
       <Text kind="small" colour="muted">

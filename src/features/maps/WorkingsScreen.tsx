@@ -46,7 +46,7 @@ export function WorkingsScreen() {
               key={step.id}
               number={i + 1}
               step={step}
-              onMap={(mapId) => router.navigate(`/c/${id}/maps/${mapId}`)}
+              onMap={(mapKey) => router.navigate(`/c/${id}/maps/${mapKey}` as '/')}
             />
           ))}
         </>

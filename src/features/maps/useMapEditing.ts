@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { MAP_DEFINITIONS, type MapId } from '@/core/calibration';
+import { mapAt, type MapKey } from '@/core/calibration';
 import {
   cellLimitMessage,
   changesProblem,
@@ -14,9 +14,10 @@ import {
   type CellOperation,
 } from '@/core/map';
 import { formatNumber } from '@/core/units';
-import { edit, useDocument } from '@/data/session/session';
+import { edit } from '@/data/session/session';
 import { typedSource } from '@/data/session/useField';
 import { cellSelection, rangeSize, selectionRange, type Selection } from '@/ui/grid';
+import { useShownMap } from './useShownMap';
 
 /** What the edit tray does to the selected cells. */
 export type EditMode = CellOperation['kind'];
@@ -52,10 +53,10 @@ const SHAPES = {
   smooth: { words: 'smooth', changes: smoothed },
 } as const;
 
-/** Selection, tray and edits of the map with this id. */
-export function useMapEditing(mapId: MapId): MapEditing {
-  const map = useDocument().maps[mapId];
-  const definition = MAP_DEFINITIONS[mapId];
+/** Selection, tray and edits of the map with this key. Numbers are those shown; what lands is in the map's own unit. */
+export function useMapEditing(key: MapKey): MapEditing {
+  const { map, shown, as } = useShownMap(key);
+  const { definition } = as;
   const [selection, setSelection] = useState(cellSelection({ column: 0, row: 0 }));
   const [mode, setMode] = useState<EditMode>('set');
   const [text, setText] = useState('');
@@ -66,36 +67,43 @@ export function useMapEditing(mapId: MapId): MapEditing {
 
   /** Lands changes as one step, unless one would leave the map's limits. */
   const land = (words: string, changes: readonly CellChange[]) => {
-    if (map === null) return;
-    const refused = changesProblem(map, definition, changes);
-    setProblem(refused === null ? null : cellLimitMessage(map, definition, refused));
+    if (map === null || shown === null) return;
+    const refused = changesProblem(shown, definition, changes);
+    setProblem(refused === null ? null : cellLimitMessage(shown, definition, refused));
     if (refused !== null || changes.length === 0) return;
+    const stored = changes.map(({ index, value }) => ({ index, value: as.value.stored(value) }));
     edit(`${definition.label}: ${words}, ${cells} ${cells === 1 ? 'cell' : 'cells'}`, (draft) => {
-      const next = withCells(map, changes, typedSource());
-      const target = draft.maps[mapId];
+      const next = withCells(map, stored, typedSource());
+      const target = mapAt(draft, key);
       if (target === null) return;
-      for (const { index, value } of changes) target.values[index] = value;
-      next.cellSources.forEach((source, i) => {
-        if (target.cellSources[i] !== source) target.cellSources[i] = source;
-      });
+      // A whole map is put in one piece: a thousand single patches would be a thousand times the memory.
+      if (stored.length > map.values.length / 2) {
+        target.values = next.values;
+        target.cellSources = next.cellSources;
+      } else {
+        for (const { index, value } of stored) target.values[index] = value;
+        next.cellSources.forEach((source, i) => {
+          if (target.cellSources[i] !== source) target.cellSources[i] = source;
+        });
+      }
       target.sources = next.sources;
     });
   };
 
   const apply = (operation: CellOperation) => {
-    if (map === null) return;
-    const result = editedCells(map, definition, range, operation);
+    if (shown === null) return;
+    const result = editedCells(shown, definition, range, operation);
     if (result.ok) land(operationWords(operation, definition.decimals), result.changes);
-    else setProblem(cellLimitMessage(map, definition, result.problem));
+    else setProblem(cellLimitMessage(shown, definition, result.problem));
   };
 
   const shape = (kind: ShapeKind) => {
-    if (map !== null) land(SHAPES[kind].words, SHAPES[kind].changes(map, range));
+    if (shown !== null) land(SHAPES[kind].words, SHAPES[kind].changes(shown, range));
   };
 
   const paste = (text: string) => {
-    if (map === null) return;
-    const result = pastedInto(map, definition, range, text);
+    if (shown === null) return;
+    const result = pastedInto(shown, definition, range, text);
     if (!result.ok) return setProblem(result.message);
     const { fromColumn, toColumn, fromRow, toRow } = result.range;
     setSelection({ anchor: { column: fromColumn, row: toRow }, corner: { column: toColumn, row: fromRow } });
@@ -117,7 +125,7 @@ export function useMapEditing(mapId: MapId): MapEditing {
     apply,
     shape,
     paste,
-    copied: (withAxes) => (map === null ? '' : rangeToTsv(map, range, withAxes)),
+    copied: (withAxes) => (shown === null ? '' : rangeToTsv(shown, range, withAxes)),
   };
 }
 

@@ -1,5 +1,7 @@
 import { create } from 'zustand';
 import type { Calibration } from '@/core/calibration';
+import { formatNumber } from '@/core/units';
+import { showTrail, type Trail } from '@/data/session/trail';
 import { startDryStart, type RunningDryStart } from '@/workers/dryStartClient';
 import type { DryStartAnswer, StartSetup } from '@/workers/dryStartProtocol';
 
@@ -41,6 +43,7 @@ export async function runDryStart(id: string, document: Calibration): Promise<vo
     useDryStart.setState(
       answer === null ? { status: 'idle' } : { status: 'idle', answer, answered: { id, document } },
     );
+    if (answer !== null) showTrail(trailOf(id, answer));
   } catch (error) {
     const failure = error instanceof Error ? error.message : 'The simulation stopped unexpectedly.';
     useDryStart.setState({ status: 'failed', failure });
@@ -52,4 +55,18 @@ export async function runDryStart(id: string, document: Calibration): Promise<vo
 /** Stops the start that is running. What was shown before stays. */
 export function cancelDryStart(): void {
   running?.cancel();
+}
+
+/** Where the engine was while it turned, for the maps. */
+function trailOf(calibrationId: string, { trace, setup }: DryStartAnswer): Trail {
+  return {
+    calibrationId,
+    label: `Dry start at ${formatNumber(setup.coolantC, 0)} °C`,
+    points: trace.speedRpm.flatMap((speedRpm, i) => {
+      const loadThrottlePercent = trace.loadThrottlePercent[i] ?? null;
+      if (loadThrottlePercent === null) return [];
+      const manifoldKpa = trace.manifoldKpa[i] as number;
+      return [{ speedRpm, manifoldKpa, coolantC: trace.coolantC[i] as number, loadThrottlePercent }];
+    }),
+  };
 }

@@ -1,3 +1,4 @@
+export { FanChart } from './FanChart';
 export { LineChart } from './LineChart';
 export type { Band, Series } from './scales';
 export { Scrubber } from './Scrubber';

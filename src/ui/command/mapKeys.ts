@@ -16,4 +16,6 @@ export const MAP_COMMANDS = [
   { id: 'paste', label: 'Paste from a spreadsheet', keys: ['Ctrl+V'] },
   { id: 'stepUp', label: 'One step up', keys: [']'] },
   { id: 'stepDown', label: 'One step down', keys: ['['] },
+  { id: 'point', label: 'Put the operating point on the cell', keys: ['T'] },
+  { id: 'flick', label: 'Flick between this map and the difference', keys: ['D'] },
 ] as const satisfies readonly Pick<Command, 'id' | 'label' | 'keys'>[];

@@ -134,6 +134,8 @@ describe('what is painted again', () => {
     selection: { fromColumn: 0, toColumn: 0, fromRow: 0, toRow: 0 },
     roles: rolesOf('dark'),
     point: null,
+    trail: [],
+    region: null,
   };
   const cells = (next: Partial<GridPicture>) => {
     const differing = differingCells(picture, { ...picture, ...next });

@@ -1,13 +1,22 @@
 import { useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
-import { intervalFraction, intervalIndex, rowCount, type MapData, type MapDefinition } from '@/core/map';
+import {
+  axisPlace,
+  intervalFraction,
+  intervalIndex,
+  rowCount,
+  type AxisDefinition,
+  type MapData,
+  type MapDefinition,
+} from '@/core/map';
 import { formatNumber } from '@/core/units';
 import { useWide } from '../layout/useWide';
 import { Text } from '../text/Text';
 import { differenceColour, magnitudeColour, SPACE, useRoles, useScheme } from '../theme';
-import { gridGeometry, gridHit, windowShowing } from './geometry';
+import { cellAt, gridGeometry, gridHit, windowShowing } from './geometry';
 import { GridCanvas } from './GridCanvas';
 import { Overview } from './Overview';
+import type { GridRegion } from './paint';
 import {
   cellSelection,
   columnSelection,
@@ -33,8 +42,27 @@ interface Props {
   /** Keys the grid does not use itself; return true for those that were. */
   onKey?: (event: GridKey) => boolean;
   /** The operating point, in units of the axes. */
-  point?: { readonly x: number; readonly y: number } | null;
+  point?: AxisPoint | null;
+  /** Where the point has been. */
+  trail?: readonly AxisPoint[];
+  /** A stretch of the map with a meaning, in units of the axes. */
+  region?: {
+    readonly fromX: number;
+    readonly toX: number;
+    readonly fromY: number;
+    readonly toY: number;
+  } | null;
+  /** When given, a touch reads the surface there instead of selecting. */
+  onProbe?: ((point: AxisPoint) => void) | null;
 }
+
+/** A point in units of the axes. */
+interface AxisPoint {
+  readonly x: number;
+  readonly y: number;
+}
+
+const NO_TRAIL: readonly AxisPoint[] = [];
 
 /** A key pressed in the grid. */
 export interface GridKey {
@@ -55,7 +83,19 @@ const ARROWS: Readonly<Record<string, { columns: number; rows: number }>> = {
  * A map as a grid of numbers on their colours. A phone sees a window of readable cells and an overview that moves it.
  * One canvas draws the cells; the active cell stands above it for screen readers and the keyboard.
  */
-export function MapGrid({ label, definition, map, colours, selection, onSelection, onKey, point }: Props) {
+export function MapGrid({
+  label,
+  definition,
+  map,
+  colours,
+  selection,
+  onSelection,
+  onKey,
+  point,
+  trail = NO_TRAIL,
+  region = null,
+  onProbe = null,
+}: Props) {
   const roles = useRoles();
   const scheme = useScheme();
   const wide = useWide();
@@ -103,6 +143,11 @@ export function MapGrid({ label, definition, map, colours, selection, onSelectio
       pointX === null || pointY === null ? null : placeOf({ x: map.x, y: map.y }, { x: pointX, y: pointY }),
     [map.x, map.y, pointX, pointY],
   );
+  const way = useMemo(() => trail.map((at) => placeOf({ x: map.x, y: map.y }, at)), [map.x, map.y, trail]);
+  const regionCells = useMemo(
+    () => (region === null ? null : regionPlaces({ x: map.x, y: map.y }, region)),
+    [map.x, map.y, region],
+  );
   const picture = useMemo(
     () => ({
       geometry,
@@ -115,6 +160,8 @@ export function MapGrid({ label, definition, map, colours, selection, onSelectio
       selection: range,
       roles,
       point: ring,
+      trail: way,
+      region: regionCells,
     }),
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the range is made anew each time; its four numbers are compared
     [
@@ -127,6 +174,8 @@ export function MapGrid({ label, definition, map, colours, selection, onSelectio
       valueColour,
       roles,
       ring,
+      way,
+      regionCells,
       range.fromColumn,
       range.toColumn,
       range.fromRow,
@@ -146,9 +195,26 @@ export function MapGrid({ label, definition, map, colours, selection, onSelectio
     return gridHit(geometry, event.nativeEvent.clientX - bounds.left, event.nativeEvent.clientY - bounds.top);
   };
 
+  /** Reads the surface under a finger. */
+  const probe = (event: { nativeEvent: PointerEvent }) => {
+    const element = box.current as unknown as HTMLElement | null;
+    if (element === null || onProbe === null) return;
+    const bounds = element.getBoundingClientRect();
+    const at = cellAt(
+      geometry,
+      event.nativeEvent.clientX - bounds.left,
+      event.nativeEvent.clientY - bounds.top,
+    );
+    onProbe({ x: along(map.x, at.column), y: along(map.y, at.row) });
+  };
+
   const down = (event: { nativeEvent: PointerEvent }) => {
     const hit = hitAt(event);
     if (hit === null) return;
+    if (onProbe !== null && hit.part === 'cell') {
+      dragging.current = true;
+      return probe(event);
+    }
     switch (hit.part) {
       case 'corner':
         return onSelection(wholeSelection(size));
@@ -164,6 +230,7 @@ export function MapGrid({ label, definition, map, colours, selection, onSelectio
 
   const move = (event: { nativeEvent: PointerEvent }) => {
     if (!dragging.current || event.nativeEvent.buttons === 0) return;
+    if (onProbe !== null) return probe(event);
     const hit = hitAt(event);
     if (hit?.part === 'cell') onSelection(extendedTo(selection, hit));
   };
@@ -229,8 +296,9 @@ export function MapGrid({ label, definition, map, colours, selection, onSelectio
 
 /** What runs along the axes, with units. */
 function axesText({ x, y }: MapDefinition): string {
-  const across = `Across: ${x.label.toLowerCase()}, ${x.unit}.`;
-  return y === null ? across : `${across} Up: ${y.label.toLowerCase()}, ${y.unit}.`;
+  const words = ({ label, unit }: AxisDefinition) =>
+    unit === '' ? label.toLowerCase() : `${label.toLowerCase()}, ${unit}`;
+  return y === null ? `Across: ${words(x)}.` : `Across: ${words(x)}. Up: ${words(y)}.`;
 }
 
 /** Lowest and highest of a map's values. */
@@ -244,15 +312,45 @@ function rangeOf(values: readonly number[]): { low: number; high: number } {
   return { low, high };
 }
 
+/** Where a value of an axis lies at a place between its breakpoints. */
+function along(axis: readonly number[], place: number): number {
+  const low = Math.min(axis.length - 1, Math.max(0, Math.floor(place)));
+  const from = axis[low] ?? 0;
+  const to = axis[low + 1];
+  return to === undefined ? from : from + (to - from) * Math.max(0, place - low);
+}
+
+/** A region from axis units to cells: its edges lie between the middles of cells. */
+function regionPlaces(
+  map: Pick<MapData, 'x' | 'y'>,
+  { fromX, toX, fromY, toY }: NonNullable<Props['region']>,
+): GridRegion | null {
+  const edge = (axis: readonly number[], value: number) => {
+    const [first, last] = [axis[0] ?? 0, axis[axis.length - 1] ?? 0];
+    if (value < first) return 0;
+    if (value > last) return axis.length;
+    return cellPlace(axis, value) + 0.5;
+  };
+  const found = {
+    fromColumn: edge(map.x, fromX),
+    toColumn: edge(map.x, toX),
+    fromRow: edge(map.y, fromY),
+    toRow: edge(map.y, toY),
+  };
+  return found.toColumn > found.fromColumn && found.toRow > found.fromRow ? found : null;
+}
+
+/** A value's place along an axis, in cells. */
+function cellPlace(axis: readonly number[], value: number): number {
+  if (axis.length < 2) return 0;
+  const breakpoints = Float64Array.from(axis);
+  const i = intervalIndex(breakpoints, value);
+  return i + intervalFraction(breakpoints, i, value);
+}
+
 /** An operating point in cells. */
 function placeOf(map: Pick<MapData, 'x' | 'y'>, point: { x: number; y: number }): Place {
-  const along = (axis: readonly number[], value: number) => {
-    if (axis.length < 2) return 0;
-    const breakpoints = Float64Array.from(axis);
-    const i = intervalIndex(breakpoints, value);
-    return i + intervalFraction(breakpoints, i, value);
-  };
-  return { column: along(map.x, point.x), row: along(map.y, point.y) };
+  return { column: cellPlace(map.x, point.x), row: cellPlace(map.y, point.y) };
 }
 
 /** A cell in words: "1500 rev/min, 35 kPa abs: 43.1 %". */
@@ -268,7 +366,6 @@ export function cellLabel(
 
 /** A cell's place in words: "1500 rev/min, 35 kPa abs". */
 export function placeName(definition: MapDefinition, map: Pick<MapData, 'x' | 'y'>, place: Place): string {
-  const x = `${formatNumber(map.x[place.column], definition.x.decimals)} ${definition.x.unit}`;
-  if (definition.y === null) return x;
-  return `${x}, ${formatNumber(map.y[place.row], definition.y.decimals)} ${definition.y.unit}`;
+  const x = axisPlace(definition.x, map.x[place.column]);
+  return definition.y === null ? x : `${x}, ${axisPlace(definition.y, map.y[place.row])}`;
 }

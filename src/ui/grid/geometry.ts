@@ -81,6 +81,16 @@ export function gridHit(geometry: GridGeometry, x: number, y: number): GridHit {
   return { part: 'cell', column, row };
 }
 
+/** The place under a point in cells, fractions counted from the middle of a cell, held within the window. */
+export function cellAt(geometry: GridGeometry, x: number, y: number): { column: number; row: number } {
+  const { window } = geometry;
+  const hold = (value: number, from: number, size: number) =>
+    Math.min(from + size - 1, Math.max(from, value));
+  const column = window.column + (x - geometry.headerWidth) / geometry.cellWidth - 0.5;
+  const row = window.row + window.rows - (y - geometry.headerHeight) / geometry.cellHeight - 0.5;
+  return { column: hold(column, window.column, window.columns), row: hold(row, window.row, window.rows) };
+}
+
 /** The window moved as little as needed for a cell to be in sight. */
 export function windowShowing(
   window: GridWindow,

@@ -17,6 +17,18 @@ export interface GridPicture {
   readonly roles: Roles;
   /** The operating point in cells, fractions allowed. */
   readonly point: { readonly column: number; readonly row: number } | null;
+  /** Where the point has been, in cells. */
+  readonly trail: readonly { readonly column: number; readonly row: number }[];
+  /** A stretch of the map with a meaning, in cells from its edges: the overrun cut. */
+  readonly region: GridRegion | null;
+}
+
+/** A rectangle in cells, fractions allowed; cell 0 reaches from 0 to 1. */
+export interface GridRegion {
+  readonly fromColumn: number;
+  readonly toColumn: number;
+  readonly fromRow: number;
+  readonly toRow: number;
 }
 
 /**
@@ -38,6 +50,8 @@ export function paintGrid(
   if (differing === null) context.clearRect(0, 0, geometry.width, geometry.height);
   if (differing === null || !sameRange(shown?.selection ?? null, selection)) paintHeaders(context, picture);
   paintCells(context, picture, differing);
+  if (picture.region !== null) paintRegion(context, geometry, picture.region, roles);
+  if (picture.trail.length > 1) paintTrail(context, picture);
   if (selection !== null) paintSelection(context, geometry, selection, roles);
   if (point !== null) paintPoint(context, picture, point);
 }
@@ -52,6 +66,8 @@ export function differingCells(shown: GridPicture, next: GridPicture): ReadonlyS
     'valueText',
     'valueColour',
     'roles',
+    'trail',
+    'region',
   ] as const;
   if (keys.some((key) => shown[key] !== next[key])) return null;
   const differing = new Set<number>();
@@ -179,6 +195,66 @@ function paintSelection(
   context.strokeStyle = roles.text;
   context.strokeRect(topLeft.x + 2.5, topLeft.y + 2.5, width - 5, height - 5);
   context.restore();
+}
+
+/** Keeps what is drawn within the cells. */
+function withinCells(context: CanvasRenderingContext2D, geometry: GridGeometry, draw: () => void): void {
+  context.save();
+  context.beginPath();
+  context.rect(geometry.headerWidth, geometry.headerHeight, geometry.width, geometry.height);
+  context.clip();
+  draw();
+  context.restore();
+}
+
+/** Distance of the hatching's lines, px. */
+const HATCH = 9;
+
+/** A region as hatching with a frame, so that the numbers under it stay readable. */
+function paintRegion(
+  context: CanvasRenderingContext2D,
+  geometry: GridGeometry,
+  region: GridRegion,
+  roles: Roles,
+): void {
+  const { x: left, y: top } = cellOrigin(geometry, region.fromColumn, region.toRow - 1);
+  const { x: right, y: bottom } = cellOrigin(geometry, region.toColumn, region.fromRow - 1);
+  withinCells(context, geometry, () => {
+    context.beginPath();
+    context.rect(left, top, right - left, bottom - top);
+    context.clip();
+    context.strokeStyle = roles.steel;
+    context.lineWidth = 1;
+    context.beginPath();
+    for (let x = left - (bottom - top); x < right; x += HATCH) {
+      context.moveTo(x, bottom);
+      context.lineTo(x + (bottom - top), top);
+    }
+    context.stroke();
+    context.lineWidth = 4;
+    context.strokeRect(left, top, right - left, bottom - top);
+  });
+}
+
+/** The way of the point, thin enough that the numbers under it stay readable. */
+function paintTrail(context: CanvasRenderingContext2D, { geometry, roles, trail }: GridPicture): void {
+  withinCells(context, geometry, () => {
+    for (const [width, colour] of [
+      [4, roles.ground],
+      [2, roles.steel],
+    ] as const) {
+      context.beginPath();
+      trail.forEach(({ column, row }, i) => {
+        const { x, y } = cellOrigin(geometry, column, row);
+        const [middleX, middleY] = [x + geometry.cellWidth / 2, y + geometry.cellHeight / 2];
+        if (i === 0) context.moveTo(middleX, middleY);
+        else context.lineTo(middleX, middleY);
+      });
+      context.lineWidth = width;
+      context.strokeStyle = colour;
+      context.stroke();
+    }
+  });
 }
 
 /** Radius of the ring around the operating point: wide enough for a number to be read inside it, px. */

@@ -182,6 +182,15 @@ export const pardela: EngineSheet = {
       sparkTime: amount(1.3, 'ms', 'estimated'),
     },
     startUp: { runningSpeed: amount(600, 'rev/min', 'estimated') },
+    load: { strategy: choice('speedDensity', 'computed', 'From a chamber that joins the four runners') },
+    idle: {
+      air: choice('thermostatic', 'measured'),
+      hotSpeed: amount(1100, 'rev/min', 'estimated'),
+      throttleWorth: amount(4, '%', 'estimated'),
+    },
+    acceleration: { threshold: amount(20, '%/s', 'estimated'), decay: amount(6, '1', 'estimated') },
+    overrun: { use: choice('no', 'computed', 'Not before idle is tuned') },
+    blend: { use: choice('no', 'measured') },
   },
   wires: { crank: 'Three wires, 5 V', 'output-fuelpump': 'To the pump relay, green' },
   outputs: [

@@ -5,7 +5,8 @@ import { emptyCalibration } from '../empty';
 import { fieldInfo, type SectionId } from '../fields';
 import { generatedMap } from '../generate';
 import { presetEngineOf } from '../hardware';
-import { MAP_IDS } from '../maps';
+import { usualChoices } from '../generators/generator';
+import { usedMaps } from '../strategy';
 import { pinFunctions } from '../pinFunctions';
 import type { Calibration } from '../schema';
 import { sectionAt } from '../values';
@@ -57,8 +58,8 @@ export function calibrationFromSheet(
   document.standIn = use === 'demo' ? sheet.id : 'described';
   addOutputs(document, sheet, source);
   addWiring(document, sheet, source('dataSheet'), use === 'demo' ? date : null);
-  for (const mapId of MAP_IDS) {
-    const result = generatedMap(document, mapId, { firstRun: true }, date);
+  for (const mapId of usedMaps(document)) {
+    const result = generatedMap(document, mapId, usualChoices(document), date);
     if (!result.ok) throw new TypeError(`${sheet.id} lacks ${result.missing.join(', ')} for ${mapId}`);
     const after = result.proposal.after;
     const sources = use === 'starter' ? [source('starter')] : after.sources;

@@ -12,3 +12,8 @@ export function frictionKpa(speedRpm: number, oilFactor: number): number {
 export function torqueNm(meanEffectiveKpa: number, displacementCm3: number): number {
   return (meanEffectiveKpa * displacementCm3) / 1000 / (4 * Math.PI);
 }
+
+/** Friction of cold oil over that of hot oil, as common oils thicken: 1.02 + 1.08·e^(−T/38 °C). */
+export function oilFactorAt(oilC: number): number {
+  return 1.02 + 1.08 * Math.exp(-oilC / 38);
+}

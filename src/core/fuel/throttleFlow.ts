@@ -1,4 +1,4 @@
-import { GAS_CONSTANT_AIR } from '@/core/fuel';
+import { GAS_CONSTANT_AIR } from './airMass';
 
 /** Ratio of specific heats of air. */
 const GAMMA = 1.4;

@@ -1,0 +1,1 @@
+export { CorrectionsScreen as default } from '@/features/maps/CorrectionsScreen';

@@ -1,0 +1,1 @@
+export { LoadScreen as default } from '@/features/maps/LoadScreen';

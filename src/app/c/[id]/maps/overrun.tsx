@@ -1,0 +1,1 @@
+export { OverrunScreen as default } from '@/features/maps/OverrunScreen';

@@ -1,0 +1,104 @@
+import {
+  accelerationReasons,
+  proposedAccelerationCold,
+  proposedAccelerationPercent,
+  RATE_BREAKPOINTS,
+} from '../../fuel';
+import { idleReasons, proposedIdleAir, proposedIdleSpeed, type IdleInputs } from '../../idle';
+import { gridOf, lookUpCurve } from '../../map';
+import {
+  COOLANT_BREAKPOINTS,
+  proposedStartUp,
+  proposedTaperPercent,
+  taperReasons,
+  TURNS_BREAKPOINTS,
+  type StartUpCurveId,
+} from '../../startup';
+import { baseValue } from '../quantities';
+import type { Calibration } from '../schema';
+import { coldExcessOf, idleEngineOf, sizeNeeds, type MapGenerator } from './generator';
+import { over, overCoolant } from './newAxes';
+
+/** The generator of a start-up curve over coolant temperature. */
+export function startUp(id: StartUpCurveId): MapGenerator {
+  return {
+    needs: () => ['engine.fuel'],
+    axes: overCoolant,
+    generate: ({ engine }) => {
+      const { values, reasons } = proposedStartUp(id, engine.fuel?.value ?? 'petrol');
+      const curve = gridOf({ x: COOLANT_BREAKPOINTS, y: [], values });
+      return { valueAtPoint: (coolantC) => lookUpCurve(curve, coolantC), reasons };
+    },
+  };
+}
+
+export const crankingTaper: MapGenerator = {
+  needs: () => [],
+  axes: over(TURNS_BREAKPOINTS),
+  generate: () => ({ valueAtPoint: proposedTaperPercent, reasons: taperReasons() }),
+};
+
+function idleInputs(document: Calibration): IdleInputs {
+  return {
+    engine: idleEngineOf(document),
+    hotSpeedRpm: baseValue(document, 'idle.hotSpeed') ?? 0,
+    valveGPerS: baseValue(document, 'idle.valveFlow'),
+  };
+}
+
+export const idleAir: MapGenerator = {
+  needs: (document) => [
+    ...sizeNeeds(document),
+    'engine.fuel',
+    'engine.altitude',
+    'idle.hotSpeed',
+    'idle.valveFlow',
+  ],
+  axes: overCoolant,
+  generate: (document) => {
+    const inputs = idleInputs(document);
+    return {
+      valueAtPoint: (coolantC) => proposedIdleAir(inputs, coolantC),
+      reasons: idleReasons('idleAir', inputs),
+    };
+  },
+};
+
+export const idleSpeed: MapGenerator = {
+  needs: () => ['idle.hotSpeed'],
+  axes: overCoolant,
+  generate: (document) => {
+    const inputs = idleInputs(document);
+    return {
+      valueAtPoint: (coolantC) => proposedIdleSpeed(inputs, coolantC),
+      reasons: idleReasons('idleSpeed', inputs),
+    };
+  },
+};
+
+export const acceleration: MapGenerator = {
+  needs: () => ['engine.induction', 'engine.fuel'],
+  axes: over(RATE_BREAKPOINTS),
+  generate: (document) => {
+    const inputs = {
+      induction: document.engine.induction?.value ?? 'natural',
+      coldExcess: coldExcessOf(document),
+    } as const;
+    return {
+      valueAtPoint: (rate) => proposedAccelerationPercent(inputs, rate),
+      reasons: accelerationReasons('acceleration', inputs),
+    };
+  },
+};
+
+export const accelerationCold: MapGenerator = {
+  needs: () => [],
+  axes: overCoolant,
+  generate: (document) => ({
+    valueAtPoint: proposedAccelerationCold,
+    reasons: accelerationReasons('accelerationCold', {
+      induction: 'natural',
+      coldExcess: coldExcessOf(document),
+    }),
+  }),
+};

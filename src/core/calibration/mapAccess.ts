@@ -1,0 +1,48 @@
+import { correctionDefinition, type Correction } from '../correction';
+import type { MapData, MapDefinition } from '../map';
+import { isMapId, MAP_DEFINITIONS, type MapId } from './maps';
+import type { Calibration } from './schema';
+
+/** The map of one of the builder's own corrections, by its id. */
+export type CorrectionKey = `correction-${string}`;
+
+/** Any map of a document: a built-in one, or that of a correction. */
+export type MapKey = MapId | CorrectionKey;
+
+/** The key of a correction's map. */
+export function correctionKey(id: string): CorrectionKey {
+  return `correction-${id}`;
+}
+
+/** The correction whose map a key names; null for others, or when it is gone. */
+export function correctionAt(document: Calibration, key: string): Correction | null {
+  return document.corrections.find(({ id }) => correctionKey(id) === key) ?? null;
+}
+
+/** True for the key of a map of this document. */
+export function isMapKey(document: Calibration, key: string): key is MapKey {
+  return isMapId(key) || correctionAt(document, key) !== null;
+}
+
+/** What is fixed about a map. @throws {RangeError} for a correction that is gone. */
+export function definitionAt(document: Calibration, key: MapKey): MapDefinition {
+  if (isMapId(key)) return MAP_DEFINITIONS[key];
+  const correction = correctionAt(document, key);
+  if (correction === null) throw new RangeError(`There is no map ${key}`);
+  return correctionDefinition(correction);
+}
+
+/** A map by its key; null while it is empty. */
+export function mapAt(document: Calibration, key: MapKey): MapData | null {
+  return isMapId(key) ? document.maps[key] : (correctionAt(document, key)?.map ?? null);
+}
+
+/** Puts a map in its place in a draft. */
+export function putMap(draft: Calibration, key: MapKey, map: MapData): void {
+  if (isMapId(key)) {
+    draft.maps[key] = map;
+    return;
+  }
+  const correction = correctionAt(draft, key);
+  if (correction !== null) correction.map = map;
+}

@@ -1,0 +1,42 @@
+import {
+  airFlowGPerS,
+  airMassMg,
+  AT_REST,
+  chargeHeating,
+  chargeTemperatureC,
+  proposedVePercent,
+  throttleAtManifold,
+  type EngineModel,
+  type OperatingPoint,
+} from '../fuel';
+import { breathingNeeds, breathingOf, camCharacterOf } from './generators/generator';
+import { strategyOf } from './strategy';
+import type { Calibration } from './schema';
+import { valueAt } from './values';
+
+/** What must be said of a point in steady running; the rest follows from the engine's description. */
+export type SteadyPoint = Pick<OperatingPoint, 'speedRpm' | 'manifoldKpa' | 'coolantC' | 'airC' | 'batteryV'>;
+
+/**
+ * An operating point long after the start, with throttle and metered air as the description has them at that pressure.
+ * They only count where the load strategy looks at them.
+ */
+export function steadyPoint(document: Calibration, model: EngineModel, at: SteadyPoint): OperatingPoint {
+  const base: OperatingPoint = { ...AT_REST, ...at, phase: 'running', sinceStartS: Infinity };
+  const strategy = strategyOf(document);
+  if (strategy === 'speedDensity' || strategy === 'pulseWidth') return base;
+  if (breathingNeeds(document).some((path) => valueAt(document, path) === null)) return base;
+  const breathing = breathingOf(document, camCharacterOf(document));
+  if (strategy !== 'airMass') {
+    return { ...base, throttlePercent: throttleAtManifold(breathing, at.speedRpm, at.manifoldKpa) };
+  }
+  const ve = proposedVePercent(breathing.ve, at.speedRpm, at.manifoldKpa);
+  const flowAt = (chargeC: number) =>
+    airFlowGPerS(
+      airMassMg(ve, at.manifoldKpa, model.cylinderVolumeCm3, chargeC),
+      model.cylinders,
+      at.speedRpm,
+    );
+  const heating = chargeHeating(flowAt(at.airC) / model.fullAirFlowGPerS);
+  return { ...base, airFlowGPerS: flowAt(chargeTemperatureC(at.airC, at.coolantC, heating)) };
+}

@@ -1,0 +1,58 @@
+import type { LoadStrategy } from '../fuel';
+import { FIRST_OF, isSecondMapId, MAP_IDS, type MapId, type SecondMapId } from './maps';
+import type { Calibration } from './schema';
+
+/** What load is measured by; manifold pressure while nothing is chosen. */
+export function strategyOf(document: Calibration): LoadStrategy {
+  return document.load.strategy?.value ?? 'speedDensity';
+}
+
+/** What target and spark run over with a strategy. */
+export function loadAxisOf(document: Calibration): 'manifoldPressure' | 'throttle' {
+  return strategyOf(document) === 'throttle' ? 'throttle' : 'manifoldPressure';
+}
+
+/** The maps of air, target and spark that each strategy uses. */
+const STRATEGY_MAPS: Readonly<Record<LoadStrategy, readonly MapId[]>> = {
+  speedDensity: ['ve', 'lambda', 'spark'],
+  throttle: ['veThrottle', 'lambdaThrottle', 'sparkThrottle'],
+  throttlePressure: ['veThrottle', 'lambda', 'spark'],
+  airMass: ['lambda', 'spark'],
+  pulseWidth: ['pulse', 'lambda', 'spark'],
+};
+
+const LOAD_MAPS: readonly MapId[] = [...new Set(Object.values(STRATEGY_MAPS).flat())];
+const START_MAPS: readonly MapId[] = ['cranking', 'afterStart', 'afterStartDecay', 'warmUp'];
+const BLEND_CURVES: readonly MapId[] = ['blendFuel', 'blendTarget', 'blendSpark', 'blendStart'];
+
+/** The maps a strategy needs for air, target and spark. */
+export function strategyMaps(strategy: LoadStrategy): readonly MapId[] {
+  return STRATEGY_MAPS[strategy];
+}
+
+/** The second map’s id for a first one that may be blended. */
+const SECOND_OF = Object.fromEntries(
+  Object.entries(FIRST_OF).map(([second, first]) => [first, second as SecondMapId]),
+) as Partial<Record<MapId, SecondMapId>>;
+
+/** The maps without which nothing is injected. */
+export function requiredMaps(document: Calibration): MapId[] {
+  const needed = [...STRATEGY_MAPS[strategyOf(document)], ...START_MAPS];
+  return MAP_IDS.filter((id) => needed.includes(id));
+}
+
+/** The maps this document’s choices use, in the order of work; the others are kept for the way back. */
+export function usedMaps(document: Calibration): MapId[] {
+  const strategy = STRATEGY_MAPS[strategyOf(document)];
+  const blended = document.blend.use?.value === 'yes';
+  const seconds = [...strategy, ...START_MAPS].map((id) => SECOND_OF[id]);
+  return MAP_IDS.filter((id) => {
+    if (LOAD_MAPS.includes(id)) return strategy.includes(id);
+    if (isSecondMapId(id)) return blended && seconds.includes(id);
+    if (BLEND_CURVES.includes(id))
+      return blended && (id !== 'blendFuel' || strategyOf(document) !== 'airMass');
+    if (id === 'idleAir') return document.idle.air?.value === 'valve';
+    if (id === 'fuelCylinder' || id === 'sparkCylinder') return (document.engine.cylinders?.amount ?? 2) > 1;
+    return true;
+  });
+}

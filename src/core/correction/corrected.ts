@@ -1,0 +1,84 @@
+import { lookUpCurve, lookUpMap, type Grid } from '../map/grid';
+import { isMet, type ChannelReader } from './activation';
+import type {
+  Activation,
+  Correction,
+  CorrectionChannel,
+  CorrectionOperation,
+  CorrectionTarget,
+} from './correctionSchema';
+
+/** A correction prepared for look-up. */
+export interface PreparedCorrection {
+  readonly id: string;
+  readonly name: string;
+  readonly on: CorrectionTarget;
+  readonly operation: CorrectionOperation;
+  readonly x: CorrectionChannel;
+  readonly y: CorrectionChannel | null;
+  readonly activation: Activation | null;
+  readonly grid: Grid;
+}
+
+/** What one correction did, or would have done. */
+export interface AppliedCorrection {
+  readonly id: string;
+  readonly name: string;
+  readonly on: CorrectionTarget;
+  readonly operation: CorrectionOperation;
+  readonly active: boolean;
+  /** What its map says. */
+  readonly amount: number;
+  readonly before: number;
+  readonly after: number;
+}
+
+/** A correction of the document, ready to be looked up. */
+export function preparedCorrection(
+  { id, name, on, operation, x, y, activation }: Correction,
+  grid: Grid,
+): PreparedCorrection {
+  return { id, name, on, operation, x, y, activation, grid };
+}
+
+/** Which corrections act at one moment without a memory: delays over, no hysteresis. */
+export function activeAt(corrections: readonly PreparedCorrection[], read: ChannelReader): boolean[] {
+  return corrections.map(({ activation }) => activation === null || isMet(activation, read));
+}
+
+/**
+ * A value after the corrections that act on it, in their order.
+ * @param active which of them act, by place.
+ * @param applied takes the record of each that stands in the list, active or not.
+ */
+export function correctedValue(
+  corrections: readonly PreparedCorrection[],
+  on: CorrectionTarget,
+  value: number,
+  read: ChannelReader,
+  active: readonly boolean[],
+  applied: AppliedCorrection[],
+): number {
+  let current = value;
+  corrections.forEach((correction, i) => {
+    if (correction.on !== on) return;
+    const { x, y, grid, id, name, operation } = correction;
+    const amount = y === null ? lookUpCurve(grid, read(x)) : lookUpMap(grid, read(x), read(y));
+    const isActive = active[i] === true;
+    const after = isActive ? operated(current, operation, amount) : current;
+    applied.push({ id, name, on, operation, active: isActive, amount, before: current, after });
+    current = after;
+  });
+  return current;
+}
+
+function operated(value: number, operation: CorrectionOperation, amount: number): number {
+  switch (operation) {
+    case 'multiply':
+      return value * amount;
+    case 'add':
+      return value + amount;
+    case 'replace':
+      return amount;
+  }
+}

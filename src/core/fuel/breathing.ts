@@ -1,0 +1,94 @@
+import { idleNeed, type IdleEngine } from '../idle/idleNeed';
+import { ZERO_CELSIUS_K } from '../units';
+import { GAS_CONSTANT_AIR } from './airMass';
+import { throttleFlowGPerS } from './throttleFlow';
+import { proposedVePercent, type VeInputs } from './veGenerator';
+
+/** An engine behind a throttle, as its description has it; base units. */
+export interface BreathingInputs {
+  readonly ve: VeInputs;
+  readonly idle: IdleEngine;
+  readonly idleSpeedRpm: number;
+  readonly maxManifoldKpa: number;
+}
+
+const AIR_K = ZERO_CELSIUS_K + 20;
+/** Manifold pressure over that before the throttle, wide open at maximum speed: throttles are chosen so. */
+const WIDE_OPEN_RATIO = 0.97;
+
+/** Pressure before the throttle, kPa: barometric, and boost that has come up by the speed of peak torque. */
+function upstreamKpa({ ve, idle, maxManifoldKpa }: BreathingInputs, speedRpm: number): number {
+  const boost = Math.max(0, maxManifoldKpa / WIDE_OPEN_RATIO - idle.barometricKpa);
+  const charged = ve.induction === 'supercharger' || ve.induction === 'turbocharger';
+  return idle.barometricKpa + (charged ? boost * Math.min(1, speedRpm / ve.torquePeakSpeedRpm) : 0);
+}
+
+/** Air the engine takes at a speed and manifold pressure, g/s. */
+function takenGPerS({ ve, idle }: BreathingInputs, speedRpm: number, kpa: number): number {
+  const perCycle =
+    ((proposedVePercent(ve, speedRpm, kpa) / 100) * kpa * idle.displacementCm3) / (GAS_CONSTANT_AIR * AIR_K);
+  return (perCycle * speedRpm) / 120;
+}
+
+/** Openings of the throttle, mm²: closed, as far as idling needs, and wide open. */
+interface Openings {
+  readonly closedMm2: number;
+  readonly wideMm2: number;
+}
+
+const known = new WeakMap<BreathingInputs, Openings>();
+
+function openings(inputs: BreathingInputs): Openings {
+  const before = known.get(inputs);
+  if (before !== undefined) return before;
+  const { idle, ve, idleSpeedRpm } = inputs;
+  const need = idleNeed(idle, idleSpeedRpm, 80);
+  const top = upstreamKpa(inputs, ve.maxSpeedRpm);
+  const found: Openings = {
+    closedMm2:
+      need.airGPerS / throttleFlowGPerS(1, upstreamKpa(inputs, idleSpeedRpm), AIR_K, need.manifoldKpa),
+    wideMm2:
+      takenGPerS(inputs, ve.maxSpeedRpm, WIDE_OPEN_RATIO * top) /
+      throttleFlowGPerS(1, top, AIR_K, WIDE_OPEN_RATIO * top),
+  };
+  known.set(inputs, found);
+  return found;
+}
+
+/** Opening of a butterfly at a throttle position, mm²: closed + (wide − closed)·(1 − cos of its angle). */
+function openingMm2(inputs: BreathingInputs, throttlePercent: number): number {
+  const { closedMm2, wideMm2 } = openings(inputs);
+  const share = Math.min(1, Math.max(0, throttlePercent / 100));
+  return closedMm2 + (wideMm2 - closedMm2) * (1 - Math.cos((share * Math.PI) / 2));
+}
+
+/** Manifold pressure at which the throttle passes what the engine takes, kPa, by bisection. */
+export function manifoldAtThrottle(
+  inputs: BreathingInputs,
+  speedRpm: number,
+  throttlePercent: number,
+): number {
+  const area = openingMm2(inputs, throttlePercent);
+  const upstream = upstreamKpa(inputs, speedRpm);
+  let low = 8;
+  let high = upstream;
+  for (let i = 0; i < 40; i += 1) {
+    const middle = (low + high) / 2;
+    const passes = throttleFlowGPerS(area, upstream, AIR_K, middle);
+    if (passes > takenGPerS(inputs, speedRpm, middle)) low = middle;
+    else high = middle;
+  }
+  return high;
+}
+
+/** Throttle at which the manifold has this pressure, %, by bisection; 100 where it is not reached. */
+export function throttleAtManifold(inputs: BreathingInputs, speedRpm: number, manifoldKpa: number): number {
+  let low = 0;
+  let high = 100;
+  for (let i = 0; i < 40; i += 1) {
+    const middle = (low + high) / 2;
+    if (manifoldAtThrottle(inputs, speedRpm, middle) < manifoldKpa) low = middle;
+    else high = middle;
+  }
+  return high;
+}

@@ -1,0 +1,59 @@
+import type { Reason } from '../map';
+import { flowShare, idleNeed, type IdleEngine } from './idleNeed';
+
+/** What idle curves are proposed from. */
+export interface IdleInputs {
+  readonly engine: IdleEngine;
+  readonly hotSpeedRpm: number;
+  /** Air the valve passes fully open while idling, g/s; null without a valve. */
+  readonly valveGPerS: number | null;
+}
+
+const HOT_C = 80;
+/** The screw, or the throttle stop, passes this much of the hot need; the valve has room both ways. */
+const SCREW_SHARE = 0.6;
+/** Faster when cold: rev/min for each kelvin below working temperature, and at most. */
+const FASTER = { perK: 5, belowC: 70, most: 450 } as const;
+
+/** Idle target speed at a coolant temperature, rev/min, on tens. */
+export function proposedIdleSpeed({ hotSpeedRpm }: IdleInputs, coolantC: number): number {
+  const faster = Math.min(FASTER.most, Math.max(0, (FASTER.belowC - coolantC) * FASTER.perK));
+  return Math.round((hotSpeedRpm + faster) / 10) * 10;
+}
+
+/** Opening of the idle valve at a coolant temperature, %. */
+export function proposedIdleAir(inputs: IdleInputs, coolantC: number): number {
+  const { engine, valveGPerS } = inputs;
+  if (valveGPerS === null) return 0;
+  const speed = (temperatureC: number) => proposedIdleSpeed(inputs, temperatureC);
+  const hot = idleNeed(engine, speed(HOT_C), HOT_C);
+  const need = idleNeed(engine, speed(coolantC), Math.min(HOT_C, coolantC));
+  const passes = flowShare(engine, need.manifoldKpa);
+  const screw = SCREW_SHARE * hot.airGPerS * passes;
+  const percent = (100 * (need.airGPerS - screw)) / (valveGPerS * passes);
+  return Math.min(100, Math.max(0, percent));
+}
+
+/** Why the idle curves are what they are. */
+export function idleReasons(id: 'idleAir' | 'idleSpeed', inputs: IdleInputs): Reason[] {
+  if (id === 'idleSpeed') {
+    return [
+      {
+        text: `${Math.round(inputs.hotSpeedRpm)} rev/min hot, as you want it; ${FASTER.perK} rev/min more for each °C below ${FASTER.belowC}, ${FASTER.most} at most: a faster engine warms its valves and keeps running on thick oil.`,
+        formula: 'target = hot + 5 · (70 − T), at most 450 more',
+      },
+    ];
+  }
+  const hot = idleNeed(inputs.engine, inputs.hotSpeedRpm, HOT_C);
+  const cold = idleNeed(inputs.engine, proposedIdleSpeed(inputs, -20), -20);
+  return [
+    {
+      text: `Hot, idling needs about ${hot.airGPerS.toFixed(1)} g/s of air; at −20 °C about ${cold.airGPerS.toFixed(1)} g/s, against thick oil and faster.`,
+      formula: 'air = (friction + p_baro − p) · V / (0.27 · heat of air) · speed / 120',
+    },
+    {
+      text: 'The screw or the throttle stop is taken to pass six tenths of the hot need; the valve gives the rest, less where the manifold pressure is too high for choked flow.',
+      formula: 'opening = (need − screw) / valve flow, both × Ψ(p/p_baro)/0.6847',
+    },
+  ];
+}

@@ -1,0 +1,50 @@
+import { correctionDefinition, type CorrectionTarget } from '../correction';
+import { channelsOf, type EngineModel, type Injection, type OperatingPoint } from '../fuel';
+import { cellShares } from '../map';
+import { input } from './inputs';
+import type { Step } from './step';
+
+const SYMBOLS: Readonly<Record<CorrectionTarget, readonly [symbol: string, label: string, unit: string]>> = {
+  target: ['lambda', 'Lambda target', ''],
+  fuel: ['m', 'Fuel', 'mg'],
+  spark: ['spark', 'Spark', '°'],
+};
+const SIGNS = { multiply: '×', add: '+', replace: '→' } as const;
+
+/** The builder’s own corrections of one target, in their order; those that do not act say so. */
+export function correctionSteps(
+  model: EngineModel,
+  point: OperatingPoint,
+  at: Injection,
+  on: CorrectionTarget,
+): Step[] {
+  const read = channelsOf(point);
+  const [symbol, label, unit] = SYMBOLS[on];
+  return at.corrections
+    .filter((applied) => applied.on === on)
+    .flatMap((applied) => {
+      const prepared = model.corrections.find(({ id }) => id === applied.id);
+      if (prepared === undefined) return [];
+      const { x, y, decimals, unit: cellUnit } = correctionDefinition(prepared);
+      return [
+        {
+          id: `correction-${applied.id}`,
+          title: applied.name,
+          formula: applied.active
+            ? `Your correction: ${symbol} ${SIGNS[applied.operation]} map`
+            : 'Your correction; its condition is not met, so it does not act',
+          inputs: [
+            input(x.label, x.label, read(prepared.x), x.decimals, x.unit),
+            ...(y === null || prepared.y === null
+              ? []
+              : [input(y.label, y.label, read(prepared.y), y.decimals, y.unit)]),
+            input('before', `${label} before`, applied.before, 3, unit),
+            input('map', 'The map says', applied.amount, decimals, cellUnit),
+          ],
+          result: input(symbol, label, applied.after, 3, unit),
+          correctionId: applied.id,
+          cells: cellShares(prepared.grid, read(prepared.x), prepared.y === null ? 0 : read(prepared.y)),
+        },
+      ];
+    });
+}

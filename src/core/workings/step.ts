@@ -1,0 +1,25 @@
+import type { MapId } from '../calibration';
+import type { Injection } from '../fuel';
+import type { CellShare } from '../map';
+import type { StepInput } from './inputs';
+
+/** One step from sensors to opening: its formula, what goes in, what comes out. */
+export interface Step {
+  readonly id: string;
+  readonly title: string;
+  readonly formula: string;
+  readonly inputs: readonly StepInput[];
+  readonly result: StepInput;
+  /** The map it reads, if it reads one. */
+  readonly mapId?: MapId;
+  /** The builder’s correction it reads, by its id. */
+  readonly correctionId?: string;
+  /** The cells that took part, with their weights. */
+  readonly cells?: readonly CellShare[];
+}
+
+/** An operating point worked through. */
+export interface Workings {
+  readonly injection: Injection;
+  readonly steps: readonly Step[];
+}

@@ -1,0 +1,164 @@
+import { line as lineShape } from 'd3-shape';
+import { useState } from 'react';
+import { View } from 'react-native';
+import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
+import { formatNumber } from '@/core/units';
+import { Text } from '../text/Text';
+import { FONT, magnitudeColour, SPACE, useRoles, useScheme } from '../theme';
+import { chartScales, MARGIN } from './scales';
+
+interface Props {
+  title: string;
+  x: readonly number[];
+  xLabel: string;
+  yLabel: string;
+  decimals: number;
+  /** A line for each slice, in the order of its axis. */
+  slices: readonly { readonly id: string; readonly label: string; readonly values: readonly number[] }[];
+  /** The slice that stands out. */
+  chosen: number;
+  /** The breakpoint that stands out. */
+  cursor: number;
+  height?: number;
+}
+
+/** Room for the labels at the ends of the lines, px. */
+const LABELS = 52;
+
+/** Slices of a map over each other: each in the colour of its place, the chosen one with dots, ends labelled. */
+export function FanChart({
+  title,
+  x,
+  xLabel,
+  yLabel,
+  decimals,
+  slices,
+  chosen,
+  cursor,
+  height = 210,
+}: Props) {
+  const roles = useRoles();
+  const scheme = useScheme();
+  const [width, setWidth] = useState(320);
+  const scales = chartScales(x, slices, { width: width - LABELS, height });
+  const shape = lineShape<number>()
+    .x((_, i) => scales.x(x[i] as number))
+    .y((value) => scales.y(value));
+  const colour = (i: number) => {
+    const share = slices.length < 2 ? 0.6 : i / (slices.length - 1);
+    // The dark end of the ramp is lost on a dark ground, the light one on a light ground.
+    return magnitudeColour(scheme === 'dark' ? 0.35 + 0.6 * share : 0.15 + 0.55 * share);
+  };
+  const at = slices[chosen];
+  const labelled = labelPlaces(
+    [0, chosen, slices.length - 1].filter((i, k, all) => all.indexOf(i) === k),
+    (i) => scales.y(slices[i]?.values.at(-1) ?? 0),
+  );
+  return (
+    <View
+      style={{ gap: SPACE.xs }}
+      onLayout={(event) => setWidth(Math.max(220, event.nativeEvent.layout.width))}
+    >
+      <View style={{ flexDirection: 'row', gap: SPACE.m, flexWrap: 'wrap', alignItems: 'baseline' }}>
+        <Text kind="strong">{title}</Text>
+        <Text kind="small" colour="muted">
+          {yLabel}
+        </Text>
+        <Text kind="number" colour="accent">
+          {at === undefined ? '' : `${at.label}: ${formatNumber(at.values[cursor], decimals)}`}
+        </Text>
+      </View>
+      <View role="img" aria-label={`${title}, ${yLabel} against ${xLabel}, ${slices.length} slices`}>
+        <Svg width={width} height={height}>
+          {scales.y.ticks(4).map((tick) => (
+            <G key={tick}>
+              <Line
+                x1={MARGIN.left}
+                x2={width - LABELS - MARGIN.right}
+                y1={scales.y(tick)}
+                y2={scales.y(tick)}
+                stroke={roles.line}
+              />
+              <SvgText
+                x={MARGIN.left - 6}
+                y={scales.y(tick) + 4}
+                fontSize={12}
+                fontFamily={FONT.number}
+                fill={roles.muted}
+                textAnchor="end"
+              >
+                {formatNumber(tick, Math.min(decimals, 2))}
+              </SvgText>
+            </G>
+          ))}
+          {scales.x.ticks(Math.max(3, Math.floor(width / 110))).map((tick) => (
+            <SvgText
+              key={tick}
+              x={scales.x(tick)}
+              y={height - MARGIN.bottom + 15}
+              fontSize={12}
+              fontFamily={FONT.number}
+              fill={roles.muted}
+              textAnchor="middle"
+            >
+              {formatNumber(tick, 0)}
+            </SvgText>
+          ))}
+          <SvgText
+            x={width - LABELS - MARGIN.right}
+            y={height - 3}
+            fontSize={12}
+            fontFamily={FONT.text}
+            fill={roles.muted}
+            textAnchor="end"
+          >
+            {xLabel}
+          </SvgText>
+          {slices.map((slice, i) => (
+            <Path
+              key={slice.id}
+              d={shape([...slice.values]) ?? ''}
+              fill="none"
+              stroke={i === chosen ? roles.text : colour(i)}
+              strokeWidth={i === chosen ? 2.5 : 1.25}
+            />
+          ))}
+          {at?.values.map((value, i) => (
+            <Circle
+              key={x[i]}
+              cx={scales.x(x[i] as number)}
+              cy={scales.y(value)}
+              r={i === cursor ? 5 : 2.5}
+              fill={i === cursor ? roles.accent : roles.text}
+            />
+          ))}
+          {labelled.map(({ index, y }) => (
+            <SvgText
+              key={index}
+              x={width - LABELS - MARGIN.right + 4}
+              y={y + 4}
+              fontSize={12}
+              fontFamily={FONT.number}
+              fill={index === chosen ? roles.text : roles.muted}
+            >
+              {slices[index]?.label ?? ''}
+            </SvgText>
+          ))}
+        </Svg>
+      </View>
+    </View>
+  );
+}
+
+/** Least distance of two labels, px. */
+const APART = 13;
+
+/** Heights of labels at the lines' ends, moved apart so that none covers another. */
+function labelPlaces(indices: readonly number[], height: (index: number) => number) {
+  const places = indices.map((index) => ({ index, y: height(index) })).sort((a, b) => a.y - b.y);
+  places.forEach((place, i) => {
+    const above = places[i - 1];
+    if (above !== undefined) place.y = Math.max(place.y, above.y + APART);
+  });
+  return places;
+}

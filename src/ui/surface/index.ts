@@ -1,0 +1,1 @@
+export { MapSurface } from './MapSurface';
