@@ -97,7 +97,7 @@ describe('generators', () => {
         expect(reasons.length).toBeGreaterThan(0);
         expect(after.sources[0]?.kind).toBe('computed');
       }),
-      { numRuns: 60 },
+      { numRuns: 6 },
     );
   });
 

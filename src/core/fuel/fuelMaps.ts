@@ -40,6 +40,7 @@ export const veThrottleMap: MapDefinition = {
   id: 'veThrottle',
   label: 'Volumetric efficiency by throttle',
   min: 1,
+  max: 400,
   y: AXES.throttle,
   help: {
     what: 'Share of the swept volume that fills, at barometric density, by throttle instead of manifold pressure.',

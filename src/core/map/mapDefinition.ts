@@ -65,7 +65,7 @@ export const AXES = {
     max: 450,
     decimals: 0,
   }),
-  throttle: axis('throttle', 'Throttle', { unit: '%', min: 0, max: 100, decimals: 0 }),
+  throttle: axis('throttle', 'Throttle', { unit: '%', min: 0, max: 100, decimals: 1 }),
   throttleRate: axis('throttleRate', 'Throttle opening', { unit: '%/s', min: 0, max: 2000, decimals: 0 }),
   airFlow: axis('airFlow', 'Air flow', { unit: 'g/s', min: 0, max: 2000, decimals: 0 }),
   coolant: axis('coolant', 'Coolant', { unit: '°C', min: -50, max: 150, decimals: 0 }),

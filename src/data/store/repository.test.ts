@@ -120,4 +120,31 @@ describe('repository', () => {
     store.contents.set('entry/broken', '{');
     expect(await repository.entries()).toHaveLength(1);
   });
+
+  test('snapshots keep the document as it was, newest first, each calibration its own', async () => {
+    const { repository, clock } = setUp();
+    const { id } = await repository.create(demo());
+    const other = await repository.create(demo('pardela'));
+    await repository.takeSnapshot(id, 'First', demo());
+    clock.now += 1000;
+    const second = await repository.takeSnapshot(id, 'Second', { ...demo(), note: 'changed' });
+    expect((await repository.snapshots(id)).map(({ name }) => name)).toEqual(['Second', 'First']);
+    expect((await repository.snapshots(id))[0]?.document.note).toBe('changed');
+    expect(await repository.snapshots(other.id)).toEqual([]);
+    await repository.removeSnapshot(id, second.id);
+    expect((await repository.snapshots(id)).map(({ name }) => name)).toEqual(['First']);
+  });
+
+  test('a damaged snapshot is left out, not lost; snapshots go from the bin with their calibration', async () => {
+    const { repository, store, clock } = setUp();
+    const { id } = await repository.create(demo());
+    const kept = await repository.takeSnapshot(id, 'Kept', demo());
+    store.contents.set(`snapshot/${id}/broken`, '{');
+    expect((await repository.snapshots(id)).map((snapshot) => snapshot.id)).toEqual([kept.id]);
+    expect(store.contents.has(`snapshot/${id}/broken`)).toBe(true);
+    await repository.remove(id);
+    clock.now += 31 * DAY_MS;
+    await repository.purge();
+    expect([...store.contents.keys()].filter((key) => key.startsWith('snapshot/'))).toEqual([]);
+  });
 });

@@ -1,12 +1,21 @@
+import { manifoldAtThrottle, type BreathingInputs } from '../../fuel';
+import { weightedAxis } from '../../map';
 import { COOLANT_BREAKPOINTS } from '../../startup';
 import { baseValue } from '../quantities';
 import type { Calibration } from '../schema';
+import { valueAt } from '../values';
+import { breathingNeeds, breathingOf, camCharacterOf } from './generator';
 
 const SPEED_BREAKPOINTS = 16;
 const PRESSURE_BREAKPOINTS = 12;
 
-/** Throttle openings close together where little changes much. */
-export const THROTTLE_BREAKPOINTS: readonly number[] = [0, 2, 4, 7, 11, 16, 23, 32, 45, 60, 80, 100];
+/** Throttle openings while nothing is known of the engine: close together where little changes much. */
+const THROTTLE_BREAKPOINTS: readonly number[] = [0, 2, 4, 7, 11, 16, 23, 32, 45, 60, 80, 100];
+const THROTTLE_COUNT = 14;
+/** Openings at which the engine's filling is looked at to lay the axis, %. */
+const LOOKED_AT = [0, 1, 2, 3, 4, 5, 6, 7, 8, 10, 12, 14, 16, 18, 20, 23, 26, 30, 35, 40, 50, 60, 80, 100];
+/** Every part of the axis counts this much beside the filling that changes there. */
+const EVEN_WEIGHT = 0.004;
 
 /** Sixteen speeds: close together around idle, even above, the last at maximum speed. */
 export function speedBreakpoints(maxSpeedRpm: number): number[] {
@@ -43,9 +52,33 @@ export function speedAndPressure(document: Calibration): Axes {
   };
 }
 
-/** Speed across, throttle up. */
+/** Speed across, throttle up: openings close together where the engine's filling changes with them. */
 export function speedAndThrottle(document: Calibration): Axes {
-  return { x: speedBreakpoints(baseValue(document, 'engine.maxSpeed') ?? 7000), y: THROTTLE_BREAKPOINTS };
+  const x = speedBreakpoints(baseValue(document, 'engine.maxSpeed') ?? 7000);
+  const known = breathingNeeds(document).every((path) => valueAt(document, path) !== null);
+  return {
+    x,
+    y: known ? throttleBreakpoints(breathingOf(document, camCharacterOf(document)), x) : THROTTLE_BREAKPOINTS,
+  };
+}
+
+/** Openings between which the manifold pressure changes by about as much, over all speeds. */
+function throttleBreakpoints(breathing: BreathingInputs, speeds: readonly number[]): number[] {
+  const looked = speeds.filter((_, i) => i % 3 === 0);
+  const full = looked.map((speed) => manifoldAtThrottle(breathing, speed, 100));
+  const shares = LOOKED_AT.map((percent) =>
+    looked.map((speed, i) => manifoldAtThrottle(breathing, speed, percent) / (full[i] as number)),
+  );
+  const weight = (percent: number) => {
+    const above = Math.max(
+      1,
+      LOOKED_AT.findIndex((at) => at >= percent),
+    );
+    const span = (LOOKED_AT[above] as number) - (LOOKED_AT[above - 1] as number);
+    const steps = looked.map((_, i) => (shares[above]?.[i] ?? 0) - (shares[above - 1]?.[i] ?? 0));
+    return EVEN_WEIGHT + Math.max(...steps) / span;
+  };
+  return weightedAxis(0, 100, THROTTLE_COUNT, weight, 1);
 }
 
 /** A curve over coolant temperature. */
