@@ -1,13 +1,14 @@
 import type { Draft } from 'immer';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { problemsOf } from '@/core/calibration';
 import { correctionDefinition, TARGET_TEXT, type Activation, type Correction } from '@/core/correction';
 import { AXES } from '@/core/map';
-import { edit } from '@/data/session/session';
+import { edit, useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { IconButton } from '@/ui/button/IconButton';
 import { Thumbnail } from '@/ui/grid';
-import { Card, StateMark } from '@/ui/layout';
+import { Card, Message, StateMark } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { ActivationFields } from './ActivationFields';
@@ -26,6 +27,9 @@ const VERBS = { multiply: 'multiplied by', add: 'raised by', replace: 'replaced 
 export function CorrectionCard({ correction, onOpen, onUp, onDown }: Props) {
   const [changing, setChanging] = useState(false);
   const { id, name, enabled, activation } = correction;
+  const cautions = problemsOf(useDocument())
+    .filter(({ path }) => path === `corrections.${id}`)
+    .map(({ message }) => message);
   const change = (label: string, recipe: (into: Draft<Correction>) => void) =>
     edit(label, (draft) => {
       const into = draft.corrections.find((other) => other.id === id);
@@ -41,6 +45,11 @@ export function CorrectionCard({ correction, onOpen, onUp, onDown }: Props) {
         <Thumbnail map={correction.map} width={56} height={40} />
         <Text style={{ flex: 1 }}>{correctionWords(correction)}</Text>
       </View>
+      {cautions.map((caution) => (
+        <Message key={caution} tone="warning">
+          {caution}
+        </Message>
+      ))}
       <StateMark tone={enabled ? 'good' : 'plain'} label={enabled ? 'On' : 'Off: it changes nothing'} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <Button
@@ -92,7 +101,7 @@ export function correctionWords(correction: Correction): string {
     y === null
       ? AXES[x].label.toLowerCase()
       : `${AXES[x].label.toLowerCase()} and ${AXES[y].label.toLowerCase()}`;
-  const cells = unit === '' ? 'a map' : `a map in ${unit}`;
+  const cells = unit === '' || unit === '×' ? 'a map' : `a map in ${unit}`;
   return `${TARGET_TEXT[on]} is ${VERBS[operation]} ${cells} over ${over}, ${activationWords(activation)}.`;
 }
 

@@ -90,7 +90,7 @@ function OrderCard({ corrections }: { corrections: readonly Correction[] }) {
             </Text>
           );
         }
-        return (
+        return own.length === 0 ? null : (
           <View key={step} style={{ gap: SPACE.xs }}>
             {own.map(({ id, name }) => (
               <Text key={id} kind="strong" colour="accent">

@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import {
   fieldInfo,
   MAP_DEFINITIONS,
+  problemsOf,
   strategyOf,
   strategySwitch,
   type ComingMap,
@@ -61,6 +62,13 @@ export function LoadScreen() {
           onChange={setWanted}
         />
         <Text>{WORDS[wanted]}</Text>
+        {problemsOf(document)
+          .filter(({ path }) => path === 'load.strategy')
+          .map(({ message }) => (
+            <Message key={message} tone="warning">
+              {message}
+            </Message>
+          ))}
       </Card>
       {wanted === now ? (
         <InUse strategy={now} />

@@ -84,6 +84,12 @@ export function MapEditor({ mapKey, map, as, shown, editing, onAxes }: Props) {
       ? shown
       : { ...shown, values: viewed === 'difference' ? compared.values : compared.other };
 
+  const by = compared?.values[index] ?? 0;
+  const against =
+    compared === null
+      ? ''
+      : `, ${by > 0 ? '+' : ''}${formatNumber(by, definition.decimals)} against “${other?.name ?? ''}”`;
+
   const onKey = ({ key, ctrlKey }: GridKey): boolean => {
     if (ctrlKey) return false;
     const mode = MODE_KEYS[key.toLowerCase()];
@@ -155,9 +161,7 @@ export function MapEditor({ mapKey, map, as, shown, editing, onAxes }: Props) {
       ) : (
         <View aria-live="polite" style={{ gap: 2 }}>
           <Text kind="number">
-            {cells === 1
-              ? cellLabel(definition, values, selection.corner)
-              : `${cells} cells. ${cellLabel(definition, values, selection.corner)}`}
+            {`${cells === 1 ? '' : `${cells} cells. `}${cellLabel(definition, shown, selection.corner)}${against}`}
           </Text>
           <Neighbours
             definition={definition}

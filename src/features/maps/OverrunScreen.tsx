@@ -5,7 +5,7 @@ import { overrunRegion } from '@/core/fuel';
 import { useDocument } from '@/data/session/session';
 import { useTrail } from '@/data/session/trail';
 import { cellLabel, cellSelection, MapGrid, type Selection } from '@/ui/grid';
-import { BackTitle, Card, Page } from '@/ui/layout';
+import { BackTitle, Card, Page, useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { DocumentFields } from './MapSettings';
 import { pointIn, trailIn, useOperatingPoint } from './operatingPoint';
@@ -13,14 +13,16 @@ import { pointIn, trailIn, useOperatingPoint } from './operatingPoint';
 /** The overrun cut: its conditions, and where on the filling map they reach. */
 export function OverrunScreen() {
   const router = useRouter();
+  const wide = useWide();
   const { id } = useGlobalSearchParams<{ id: string }>();
   return (
-    <Page beside={<Reach />}>
+    <Page>
       <BackTitle
         title="Overrun cut"
         backLabel="Back to the maps"
         onBack={() => router.navigate(`/c/${id}/maps`)}
       />
+      {wide ? <Reach /> : null}
       <Card title="When fuel is cut" intro="All conditions must hold for the time it waits.">
         <DocumentFields
           fields={[
@@ -38,6 +40,7 @@ export function OverrunScreen() {
           ]}
         />
       </Card>
+      {wide ? null : <Reach />}
     </Page>
   );
 }

@@ -1,5 +1,6 @@
 import { coilRules } from './coilRules';
 import { engineRules } from './engineRules';
+import { fuelRules } from './fuelRules';
 import { injectorRules } from './injectorRules';
 import type { DocumentProblem, Rule } from './problem';
 import { sensorRules } from './sensorRules';
@@ -18,6 +19,7 @@ const RULES: readonly Rule[] = [
   injectorRules,
   coilRules,
   outputRules,
+  fuelRules,
 ];
 
 const known = new WeakMap<Calibration, readonly DocumentProblem[]>();

@@ -1,8 +1,8 @@
 import type { FieldPath } from '../fields';
 import type { Calibration } from '../schema';
 
-/** Where something stands in the document: a field, the pin of a function, an output. */
-export type Place = FieldPath | `pins.${string}` | `outputs.${string}`;
+/** Where something stands in the document: a field, the pin of a function, an output, a correction. */
+export type Place = FieldPath | `pins.${string}` | `outputs.${string}` | `corrections.${string}`;
 
 /** Something wrong with a document whose shape is right. */
 export interface DocumentProblem {

@@ -9,6 +9,7 @@ import {
   type Place,
   type SheetId,
 } from '..';
+import { neutralMap } from '../../correction';
 import { ECUS, type EcuDescription } from '../../pins';
 
 type Change = (document: Calibration) => void;
@@ -20,6 +21,12 @@ const quantity = (value: number, unit: string) => ({ amount: value, unit, source
 const table = (units: string[], rows: number[][]) => ({ units, rows, source });
 const ecu = (id: string) => ECUS.find((candidate) => candidate.id === id) as EcuDescription;
 
+/** A correction over ethanol, on or off. */
+const own = (enabled: boolean): Calibration['corrections'][number] => {
+  const shape = { on: 'fuel', operation: 'multiply', x: 'ethanol', y: null } as const;
+  return { id: 'own', name: 'Own', enabled, ...shape, activation: null, map: neutralMap(shape, source) };
+};
+
 function at(path: Place, change: Change, id: 'ventisca' | 'pardela' = 'ventisca'): string[] {
   return problemsOf(demo(id, change))
     .filter((problem) => problem.path === path)
@@ -28,6 +35,44 @@ function at(path: Place, change: Change, id: 'ventisca' | 'pardela' = 'ventisca'
 
 describe('each rule speaks up for what triggers it, and not for what just does not', () => {
   test.each<[string, Place, RegExp, Change, Change]>([
+    [
+      'blending without a composition sensor',
+      'blend.use',
+      /error: .*no composition sensor/,
+      ({ blend }) => choose(blend.use, 'yes'),
+      ({ blend, sensors }) => {
+        choose(blend.use, 'yes');
+        choose(sensors.ethanol.fitted, 'yes');
+      },
+    ],
+    [
+      'an overrun cut that reaches the pressure of a hot idle',
+      'overrun.pressureBelow',
+      /warning: Hot, it should idle at about \d+ kPa abs/,
+      ({ overrun }) => amount(overrun.pressureBelow, 45),
+      ({ overrun }) => amount(overrun.pressureBelow, 24),
+    ],
+    [
+      'fuel that returns too close to idle',
+      'overrun.speedAbove',
+      /warning: Fuel returns at 1190 rev\/min/,
+      ({ overrun }) => amount(overrun.speedAbove, 1590),
+      ({ overrun }) => amount(overrun.speedAbove, 1600),
+    ],
+    [
+      'throttle alone on a charged engine',
+      'load.strategy',
+      /warning: The engine is charged/,
+      ({ load }) => choose(load.strategy, 'throttle'),
+      ({ load }) => choose(load.strategy, 'throttlePressure'),
+    ],
+    [
+      'a correction over a sensor that is not fitted',
+      'corrections.own',
+      /warning: Own looks at ethanol/,
+      ({ corrections }) => corrections.push(own(true)),
+      ({ corrections }) => corrections.push(own(false)),
+    ],
     [
       'more firing angles than cylinders',
       'engine.firingAngles',
