@@ -1,8 +1,9 @@
 import { expect, test } from './support';
 
 const BLOCK = '61,5\t62\n60,5\t61\n';
+const VE = 'Volumetric efficiency';
 
-test('with a keyboard alone: a block pasted, the pressure axis carried on for a larger sensor, the new region filled', async ({
+test('with a keyboard alone: a VE map built, a block pasted, the axis laid for a larger sensor, the new region filled', async ({
   app,
   page,
   context,
@@ -11,14 +12,33 @@ test('with a keyboard alone: a block pasted, the pressure axis carried on for a 
   test.skip(isMobile, 'A phone has no keyboard of this kind');
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
   await app.openDemo();
-  await app.openItem('Maps', 'Volumetric efficiency');
-  const press = async (name: string) => {
+  await app.openItem('Maps', VE);
+  const press = async (name: string | RegExp) => {
     await page.getByRole('button', { name, exact: true }).focus();
     await page.keyboard.press('Enter');
   };
-  await page.evaluate((text) => navigator.clipboard.writeText(text), BLOCK);
-  const grid = page.getByRole('grid', { name: 'Volumetric efficiency', exact: true });
+  const typeInto = async (label: string, text: string) => {
+    await page.getByRole('textbox', { name: label }).focus();
+    await page.keyboard.press('Control+a');
+    await page.keyboard.type(text);
+    await page.keyboard.press('Tab');
+  };
+  const grid = page.getByRole('grid', { name: VE, exact: true });
+  const cell = grid.getByRole('gridcell');
   await grid.focus();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.press('s');
+  await page.keyboard.type('50');
+  await page.keyboard.press('Enter');
+  await press('Propose anew from the engine’s description');
+  await page.getByRole('radio', { name: 'Proved engine' }).focus();
+  await page.keyboard.press('Space');
+  await press('Accept all');
+  await expect(page.getByText(/^Computed, .* description$/)).toBeVisible();
+
+  await page.evaluate((text) => navigator.clipboard.writeText(text), BLOCK);
+  await grid.focus();
+  await page.keyboard.press('Home');
   await page.keyboard.press('ArrowUp');
   await page.keyboard.press('Control+v');
   await expect(page.getByText(/^4 cells\./)).toBeVisible();
@@ -26,53 +46,103 @@ test('with a keyboard alone: a block pasted, the pressure axis carried on for a 
   await page.keyboard.press('Control+c');
   expect(await page.evaluate(() => navigator.clipboard.readText())).toBe('61.5\t62\n60.5\t61\n');
 
-  await press('Lay the axes anew');
-  await page.getByRole('radio', { name: 'Manifold pressure' }).focus();
-  await page.keyboard.press('Space');
-  const carry = page.getByRole('textbox', { name: 'Carry on to, kPa abs' });
-  await carry.focus();
-  await page.keyboard.press('Control+a');
-  await page.keyboard.type('250');
+  await page.getByRole('link', { name: 'Build' }).focus();
   await page.keyboard.press('Enter');
-  await press('Carry on to 250 kPa abs');
-  await page.getByRole('radio', { name: 'Carry the slope on' }).focus();
-  await page.keyboard.press('Space');
-  await expect(page.getByText('Over the old range the surface stays as it is.')).toBeVisible();
-  await press('Accept the new axes');
-  await expect(
-    page.getByRole('button', { name: 'Undo: Volumetric efficiency: axes laid anew' }),
-  ).toBeVisible();
+  await page.getByRole('link', { name: 'Sensors' }).focus();
+  await page.keyboard.press('Enter');
+  await page.getByRole('link', { name: 'Manifold pressure' }).focus();
+  await page.keyboard.press('Enter');
+  await typeInto('Row 2, pressure, kPa abs', '300');
+  await press('Lay the pressure axes anew');
+  await typeInto('End of the pressure axes, kPa abs', '250');
+  await expect(page.getByText('The old range stays as it is')).toHaveCount(3);
+  await press('Accept for 3 maps');
+  await page.getByRole('link', { name: VE }).focus();
+  await page.keyboard.press('Enter');
 
   await grid.focus();
+  await page.keyboard.press('Home');
+  for (let i = 0; i < 20; i += 1) await page.keyboard.press('ArrowUp');
+  await expect(cell).toHaveAccessibleName(/^500 rev\/min, 250 kPa abs/);
+  await page.keyboard.type('40');
+  await page.keyboard.press('Enter');
+  await grid.focus();
+  for (let i = 0; i < 15; i += 1) await page.keyboard.press('Shift+ArrowRight');
+  for (let i = 0; i < 4; i += 1) await page.keyboard.press('Shift+ArrowDown');
+  await page.keyboard.press('f');
+  await expect(
+    page.getByRole('button', { name: /^Undo: Volumetric efficiency: fill from the corners, 80 cells$/ }),
+  ).toBeVisible();
   await page.keyboard.press('Control+a');
   await page.keyboard.press('r');
   await expect(
     page.getByRole('button', { name: /^Undo: Volumetric efficiency: smooth, \d+ cells$/ }),
   ).toBeVisible();
-  await page.keyboard.press('Control+z');
-  await page.keyboard.press('Control+z');
-  await page.keyboard.press('Control+z');
+  for (let i = 0; i < 8; i += 1) await page.keyboard.press('Control+z');
   await expect(page.getByRole('button', { name: /^Undo$/ })).toBeDisabled();
 });
 
-test('by touch alone: the same', async ({ app, page, isMobile }) => {
+test('by touch alone: the same', async ({ app, page, context, isMobile }) => {
   test.skip(!isMobile, 'A laptop has no touch screen');
   await app.openDemo();
-  await app.openItem('Maps', 'Volumetric efficiency');
-  await page.getByRole('grid', { name: 'Volumetric efficiency' }).tap({ position: { x: 130, y: 60 } });
-  await page.getByRole('button', { name: 'Shape and copy' }).tap();
+  await app.openItem('Maps', VE);
+  const tap = (name: string | RegExp) => page.getByRole('button', { name, exact: true }).tap();
+  const grid = page.getByRole('grid', { name: VE, exact: true });
+  await grid.tap({ position: { x: 8, y: 8 } });
+  await page.getByRole('textbox', { name: 'New value, %' }).fill('50');
+  await tap('Apply');
+  await tap('Propose anew from the engine’s description');
+  await page.getByRole('radio', { name: 'Race cams' }).tap();
+  await expect(page.getByText(/192 of 192 cells would change/)).toBeVisible();
+  await page.getByRole('radio', { name: 'Sporting cams' }).tap();
+  await tap('Accept all');
+
+  await grid.tap({ position: { x: 130, y: 60 } });
+  await tap('Shape and copy');
   await page.getByRole('textbox', { name: 'Block from a spreadsheet' }).fill(BLOCK);
-  await page.getByRole('button', { name: 'Paste it' }).tap();
+  await tap('Paste it');
   await expect(page.getByText(/^4 cells\./)).toBeVisible();
 
+  await page.getByRole('link', { name: 'Build' }).tap();
+  await page.getByRole('link', { name: 'Sensors' }).tap();
+  await page.getByRole('link', { name: 'Manifold pressure' }).tap();
+  await app.type('Row 2, pressure, kPa abs', '300');
+  await tap('Lay the pressure axes anew');
+  await app.type('End of the pressure axes, kPa abs', '250');
+  await tap('Accept for 3 maps');
+  await page.getByRole('link', { name: 'Maps' }).tap();
+  await page.getByRole('link', { name: VE, exact: true }).tap();
+
+  await page.getByRole('slider', { name: `Overview of ${VE}` }).tap({ position: { x: 10, y: 4 } });
+  const box = await grid.boundingBox();
+  if (box === null) throw new Error('No grid');
+  const session = await context.newCDPSession(page);
+  const finger = async (type: 'touchStart' | 'touchMove' | 'touchEnd', x: number, y: number) =>
+    session.send('Input.dispatchTouchEvent', {
+      type,
+      touchPoints: type === 'touchEnd' ? [] : [{ x: box.x + x, y: box.y + y }],
+    });
+  await finger('touchStart', 70, 50);
+  await finger('touchMove', 180, 120);
+  await finger('touchMove', 290, 180);
+  await finger('touchEnd', 290, 180);
+  await expect(page.getByText(/^\d+ cells\. /)).toBeVisible();
+  await tap('Shape and copy');
+  await tap('Fill from the corners');
+  await expect(
+    page.getByRole('button', { name: /^Undo: Volumetric efficiency: fill from the corners, \d+ cells$/ }),
+  ).toBeVisible();
+});
+
+test('by touch a breakpoint taken out says what the surface loses', async ({ app, page, isMobile }) => {
+  test.skip(!isMobile, 'A laptop has no touch screen');
+  await app.openDemo();
+  await app.openItem('Maps', VE);
   await page.getByRole('button', { name: 'Lay the axes anew' }).tap();
   await page.getByRole('radio', { name: 'Manifold pressure' }).tap();
   await page.getByRole('radio', { name: '85', exact: true }).tap();
   await page.getByRole('button', { name: 'Take it out' }).tap();
   await expect(page.getByText(/^Largest change over the old range: −?\d/)).toBeVisible();
-  await app.type('Carry on to, kPa abs', '250');
-  await page.getByRole('button', { name: 'Carry on to 250 kPa abs' }).tap();
-  await page.getByRole('radio', { name: 'By the generator' }).tap();
   await page.getByRole('button', { name: 'Accept the new axes' }).tap();
   await expect(
     page.getByRole('button', { name: 'Undo: Volumetric efficiency: axes laid anew' }),

@@ -4,6 +4,7 @@ import { Pressable, View } from 'react-native';
 import type { CalibrationEntry } from '@/data/store/record';
 import { Button } from '@/ui/button/Button';
 import { IconButton } from '@/ui/button/IconButton';
+import { linkKeys } from '@/ui/button/linkKeys';
 import { Sheet } from '@/ui/sheet/Sheet';
 import { Text } from '@/ui/text/Text';
 import { CORNER, SPACE, useRoles } from '@/ui/theme';
@@ -41,6 +42,7 @@ export function CalibrationRow({ entry, onOpen, onRename, onDuplicate, onDelete 
         role="link"
         aria-label={`Open ${entry.name}`}
         onPress={onOpen}
+        {...linkKeys(onOpen)}
         style={{ flex: 1, padding: SPACE.l, minWidth: 0 }}
       >
         <Text kind="lead" numberOfLines={2}>

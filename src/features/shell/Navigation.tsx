@@ -1,5 +1,6 @@
 import { useGlobalSearchParams, usePathname, useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
+import { linkKeys } from '@/ui/button/linkKeys';
 import { Icon } from '@/ui/icon/Icon';
 import { Text } from '@/ui/text/Text';
 import { SPACE, useRoles } from '@/ui/theme';
@@ -29,6 +30,7 @@ export function Navigation({ kind }: { kind: 'bar' | 'rail' }) {
     >
       {PLACES.map((place) => {
         const here = path.includes(`/${place.id}`);
+        const go = () => router.navigate(`/c/${id}/${place.id}`);
         const colour = here ? roles.accent : roles.muted;
         return (
           <Pressable
@@ -36,7 +38,8 @@ export function Navigation({ kind }: { kind: 'bar' | 'rail' }) {
             role="link"
             aria-label={place.label}
             {...({ 'aria-current': here ? 'page' : undefined } as object)}
-            onPress={() => router.navigate(`/c/${id}/${place.id}`)}
+            onPress={go}
+            {...linkKeys(go)}
             style={{
               flex: rail ? undefined : 1,
               minHeight: 56,

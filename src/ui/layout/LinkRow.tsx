@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
+import { linkKeys } from '../button/linkKeys';
 import { Icon } from '../icon/Icon';
 import { Text } from '../text/Text';
 import { CORNER, SPACE, useRoles } from '../theme';
@@ -38,6 +39,7 @@ export function LinkRow({ label, detail, picture, state, compact = false, here =
       aria-label={label}
       {...({ 'aria-current': here ? 'page' : undefined } as object)}
       onPress={onPress}
+      {...linkKeys(onPress)}
       style={{
         minHeight: compact ? 52 : 64,
         flexDirection: 'row',
