@@ -5,7 +5,7 @@ import { ensureBuilt, ensureChromium, ensurePackages, root } from './ensure.mjs'
 ensurePackages();
 ensureBuilt();
 ensureChromium();
-for (const part of ['core', 'download', 'browser']) {
+for (const part of ['core', 'memory', 'download', 'browser']) {
   const { status } = spawnSync(process.execPath, ['--import', 'tsx', `scripts/bench/${part}.mts`], {
     cwd: root,
     stdio: 'inherit',

@@ -1,23 +1,11 @@
 /** Speed in the browser: the first screen on a slow processor, and one cell of a large map. */
 import type { Browser, Page } from '@playwright/test';
-import { calibrationToText, type Calibration } from '@/core/calibration';
-import { demo } from '@tests/support/ventisca';
+import { calibrationToText } from '@/core/calibration';
 import { withServedApp } from '../servedApp.mts';
+import { largeMap } from './largeMap.mts';
 import { median, report } from './report.mts';
 
 const FRAME_MS = 16.7;
-
-/** The demo with its VE map laid on 32 × 32 breakpoints. */
-function largeMap(): Calibration {
-  return demo('ventisca', ({ maps }) => {
-    const map = maps.ve;
-    if (map === null) return;
-    map.x = Array.from({ length: 32 }, (_, i) => 500 + i * 220);
-    map.y = Array.from({ length: 32 }, (_, i) => 15 + i * 5);
-    map.values = Array.from({ length: 1024 }, (_, i) => 40 + (i % 32) + Math.floor(i / 32));
-    map.cellSources = map.values.map(() => 0);
-  });
-}
 
 async function firstScreen(browser: Browser, address: string): Promise<number> {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
@@ -86,6 +74,96 @@ async function oneCell(page: Page): Promise<KeyTimes> {
   });
 }
 
+/** Milliseconds from a press to what it causes being painted, several times; `prepare` sets the scene before each. */
+async function pressed(
+  page: Page,
+  name: string,
+  prepare: (() => Promise<void>) | null,
+  done: string,
+  runs = 15,
+): Promise<number> {
+  const times: number[] = [];
+  for (let i = 0; i < runs; i += 1) {
+    if (prepare !== null) await prepare();
+    times.push(
+      await page.evaluate(
+        async ([label, selector]) => {
+          const target = [
+            ...document.querySelectorAll<HTMLElement>('[role="button"],[role="link"],button'),
+          ].find((element) =>
+            (element.getAttribute('aria-label') ?? element.textContent ?? '').startsWith(label as string),
+          );
+          if (target === undefined) throw new Error(`Nothing is called ${label}`);
+          const started = performance.now();
+          target.click();
+          await new Promise((resolve) => queueMicrotask(() => resolve(null)));
+          for (let k = 0; k < 2000 && document.querySelector(selector as string) === null; k += 1)
+            await new Promise<void>((resolve) => {
+              const { port1, port2 } = new MessageChannel();
+              port1.onmessage = () => resolve();
+              port2.postMessage(null);
+            });
+          return performance.now() - started;
+        },
+        [name, done] as const,
+      ),
+    );
+    await page.waitForTimeout(60);
+  }
+  return median(times.slice(3));
+}
+
+/** Milliseconds for each turn of the surface by a key. */
+async function turning(page: Page): Promise<number> {
+  const times = await page.evaluate(async () => {
+    const surface = document.querySelector('[role="img"][aria-label*="as a surface"]');
+    if (surface === null) throw new Error('No surface');
+    const found: number[] = [];
+    for (let i = 0; i < 40; i += 1) {
+      await new Promise((resolve) => setTimeout(resolve, 30));
+      const started = performance.now();
+      surface.dispatchEvent(
+        new KeyboardEvent('keydown', {
+          key: i % 2 === 0 ? 'ArrowLeft' : 'ArrowRight',
+          bubbles: true,
+          cancelable: true,
+        }),
+      );
+      await new Promise((resolve) => queueMicrotask(() => resolve(null)));
+      found.push(performance.now() - started);
+    }
+    return found.slice(10);
+  });
+  return median(times);
+}
+
+const VE_GRID = '[role="grid"][aria-label="Volumetric efficiency"]';
+
+/** Opening, changing the whole of, and taking back a large map; and turning its surface. */
+async function wholeMap(page: Page): Promise<void> {
+  const frames = (what: string, ms: number) => {
+    report(what, `${ms.toFixed(1)} ms`, `< ${FRAME_MS} ms`);
+    report('  against one frame', `${(ms / FRAME_MS).toFixed(2)} ×`, '< 1 ×');
+  };
+  const elsewhere = async () => {
+    await page.getByRole('link', { name: 'Warm-up enrichment' }).click();
+    await page.getByRole('grid', { name: 'Warm-up enrichment' }).waitFor();
+  };
+  frames(
+    'A 32 × 32 map opened and painted',
+    await pressed(page, 'Volumetric efficiency', elsewhere, VE_GRID),
+  );
+  const grid = page.getByRole('grid', { name: 'Volumetric efficiency' });
+  await grid.focus();
+  await page.keyboard.press('Control+a');
+  await page.getByRole('radio', { name: 'Multiply' }).click();
+  const box = page.getByRole('textbox', { name: 'Factor to multiply by' });
+  const typed = async () => box.fill('1.001');
+  frames('A whole 32 × 32 map multiplied and painted', await pressed(page, 'Apply', typed, VE_GRID));
+  frames('  and that taken back', await pressed(page, 'Undo', null, VE_GRID, 14));
+  frames('Its surface drawn anew while turning', await turning(page));
+}
+
 await withServedApp(8793, async (browser, address) => {
   const screens = [];
   for (let i = 0; i < 5; i += 1) screens.push(await firstScreen(browser, address));
@@ -94,9 +172,11 @@ await withServedApp(8793, async (browser, address) => {
     `${median(screens).toFixed(0)} ms`,
     'as short as may be',
   );
-  const { painted, settled } = await oneCell(await openLargeMap(browser, address));
+  const page = await openLargeMap(browser, address);
+  const { painted, settled } = await oneCell(page);
   const cell = median(painted);
   report('One cell of a 32 × 32 map changed and painted', `${cell.toFixed(1)} ms`, `< ${FRAME_MS} ms`);
   report('  against one frame', `${(cell / FRAME_MS).toFixed(2)} ×`, '< 1 ×');
   report('  with curves and list following', `${median(settled).toFixed(1)} ms`, '');
+  await wholeMap(page);
 });

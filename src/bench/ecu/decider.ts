@@ -8,6 +8,7 @@ import {
 } from '@/core/fuel';
 
 const NOTHING: EcuDecisions = { active: [], cut: false };
+const ONLY_CUT: EcuDecisions = { active: [], cut: true };
 
 /** What the engine computer decides from event to event with a memory: corrections in their conditions, overrun cut. */
 export class Decider {
@@ -21,11 +22,9 @@ export class Decider {
 
   /** The decisions at the next event. */
   decide(point: OperatingPoint, timeS: number): EcuDecisions {
-    if (this.corrections.length === 0 && this.overrun === null) return NOTHING;
+    const cut = this.overrun?.next(point, timeS) === true && point.phase === 'running';
+    if (this.corrections.length === 0) return cut ? ONLY_CUT : NOTHING;
     const read = channelsOf(point);
-    return {
-      active: this.corrections.map((correction) => correction.next(read, timeS)),
-      cut: this.overrun?.next(point, timeS) === true && point.phase === 'running',
-    };
+    return { active: this.corrections.map((correction) => correction.next(read, timeS)), cut };
   }
 }

@@ -6,15 +6,21 @@ import { dutyPercent, flowAtPressureGPerS, injectorFlowGPerS } from '../injector
 import { pressureAcrossKpa } from '../injector/pressure';
 import { shortPulseAddMs } from '../injector/shortPulse';
 import { stagedFuel } from '../injector/staging';
-import { lookUpCurve, type Grid } from '../map/grid';
-import { afterStartFactor } from '../startup/afterStart';
 import { airFlowGPerS, airMassMg, fuelMassMg } from './airMass';
 import { blendedAt, fuelInTank } from './blended';
 import { channelsOf } from './channels';
 import { chargeHeating, chargeTemperatureC } from './chargeTemperature';
 import { decisionsAt, type EcuDecisions } from './decisions';
 import type { EngineModel, OperatingPoint } from './engineModel';
-import { fillingAt, impliedVePercent, loadThrottlePercent, meteredAirMg, targetLoad } from './load';
+import {
+  fillingAt,
+  impliedVePercent,
+  loadThrottlePercent,
+  meteredAirMg,
+  targetLoad,
+  type Filling,
+} from './load';
+import { curveOr, startFactors } from './startFactors';
 import { sparkAt, type SparkParts } from './sparkAt';
 
 /** Every number on the way from sensors to injector opening and spark, for one cylinder's cycle. */
@@ -92,10 +98,6 @@ export function injectionAt(
   const cranking = point.phase === 'cranking';
   const { speedRpm, manifoldKpa, coolantC, airC, ethanolPercent } = point;
   const applied: AppliedCorrection[] = [];
-  const corrected = (on: 'target' | 'fuel', value: number) =>
-    model.corrections.length === 0
-      ? value
-      : correctedValue(model.corrections, on, value, channelsOf(point), decisions.active, applied);
   const tank = fuelInTank(model, ethanolPercent);
 
   const loadThrottle = loadThrottlePercent(model, point);
@@ -109,7 +111,9 @@ export function injectionAt(
   const chargeC = chargeTemperatureC(airC, coolantC, heating);
 
   const lambdaMapped = cranking ? 1 : blendedAt(model, 'lambda', speedRpm, load, ethanolPercent);
-  const lambdaTarget = cranking ? 1 : corrected('target', lambdaMapped);
+  const lambdaTarget = cranking
+    ? 1
+    : corrected(model, point, 'target', lambdaMapped, decisions.active, applied);
 
   const acrossKpa = pressureAcrossKpa(
     injector.regulator,
@@ -120,39 +124,30 @@ export function injectionAt(
   const flowGPerS = injectorFlowGPerS(injector, acrossKpa) * Math.sqrt(tank.densityShare);
   const pulseMs =
     model.strategy === 'pulseWidth' ? blendedAt(model, 'pulse', speedRpm, manifoldKpa, ethanolPercent) : null;
-  const { airMg, baseFuelMg } = airAndFuel();
+  const airMg = airOf(
+    model,
+    point,
+    filling,
+    chargeC,
+    pulseMs,
+    flowGPerS,
+    lambdaMapped,
+    tank.stoichiometricRatio,
+  );
+  const baseFuelMg =
+    pulseMs === null ? fuelMassMg(airMg, lambdaTarget, tank.stoichiometricRatio) : pulseMs * flowGPerS;
   const vePercent =
     model.strategy === 'airMass' || pulseMs !== null
       ? impliedVePercent(airMg, densityKpa, model.cylinderVolumeCm3, chargeC)
       : filling.vePercent;
 
-  function airAndFuel(): { airMg: number; baseFuelMg: number } {
-    if (pulseMs !== null) {
-      const fuelMg = pulseMs * flowGPerS;
-      return { airMg: fuelMg * lambdaMapped * tank.stoichiometricRatio, baseFuelMg: fuelMg };
-    }
-    const airMg =
-      model.strategy === 'airMass'
-        ? meteredAirMg(point.airFlowGPerS, speedRpm, model.cylinders)
-        : airMassMg(filling.vePercent, densityKpa, model.cylinderVolumeCm3, chargeC);
-    return { airMg, baseFuelMg: fuelMassMg(airMg, lambdaTarget, tank.stoichiometricRatio) };
-  }
-
-  const startUp = (id: 'cranking' | 'afterStart' | 'warmUp') =>
-    blendedAt(model, id, coolantC, 0, ethanolPercent);
-  const crankingMapped = cranking ? startUp('cranking') : 1;
-  const crankingTaper = cranking ? curveOr(maps.crankingTaper, point.turns, 100) / 100 : 1;
-  const crankingMultiple = crankingMapped * crankingTaper;
-  const afterStartInitial = cranking ? 1 : startUp('afterStart');
-  const afterStartDecayS = cranking ? 0 : lookUpCurve(maps.afterStartDecay, coolantC);
-  const afterStart = cranking ? 1 : afterStartFactor(afterStartInitial, afterStartDecayS, point.sinceStartS);
-  const warmUp = cranking ? 1 : startUp('warmUp');
-  const acceleration = cranking ? 1 : accelerationFactor(model, point);
-  const enrichedMg = baseFuelMg * crankingMultiple * afterStart * warmUp * acceleration;
+  const start = startFactors(model, point);
+  const enrichedMg =
+    baseFuelMg * start.crankingMultiple * start.afterStart * start.warmUp * start.acceleration;
   const trim =
     (1 + curveOr(maps.fuelGear, point.gear, 0) / 100) *
     (point.cylinder === null ? 1 : 1 + curveOr(maps.fuelCylinder, point.cylinder, 0) / 100);
-  const wantedMg = Math.max(0, corrected('fuel', enrichedMg)) * trim;
+  const wantedMg = Math.max(0, corrected(model, point, 'fuel', enrichedMg, decisions.active, applied)) * trim;
   const fuelMg = decisions.cut ? 0 : wantedMg;
 
   const deadMs = deadTimeAt(injector.deadTime, point.batteryV, acrossKpa);
@@ -178,14 +173,14 @@ export function injectionAt(
     lambdaTarget,
     pulseMs,
     baseFuelMg,
-    crankingMapped,
-    crankingTaper,
-    crankingMultiple,
-    afterStartInitial,
-    afterStartDecayS,
-    afterStart,
-    warmUp,
-    acceleration,
+    crankingMapped: start.crankingMapped,
+    crankingTaper: start.crankingTaper,
+    crankingMultiple: start.crankingMultiple,
+    afterStartInitial: start.afterStartInitial,
+    afterStartDecayS: start.afterStartDecayS,
+    afterStart: start.afterStart,
+    warmUp: start.warmUp,
+    acceleration: start.acceleration,
     enrichedMg,
     trim,
     cut: decisions.cut,
@@ -207,18 +202,35 @@ export function injectionAt(
   };
 }
 
-/** A curve at a point, or what stands in while it is empty. */
-function curveOr(curve: Grid | null, x: number, otherwise: number): number {
-  return curve === null ? otherwise : lookUpCurve(curve, x);
+/** A value after the builder's own corrections of it; nothing is made where there are none. */
+function corrected(
+  model: EngineModel,
+  point: OperatingPoint,
+  on: 'target' | 'fuel',
+  value: number,
+  active: readonly boolean[],
+  applied: AppliedCorrection[],
+): number {
+  if (model.corrections.length === 0) return value;
+  return correctedValue(model.corrections, on, value, channelsOf(point), active, applied);
 }
 
-/** Factor of acceleration enrichment: by how fast the throttle opens and how cold it is, fading in a straight line. */
-function accelerationFactor({ maps, acceleration }: EngineModel, point: OperatingPoint): number {
-  const { throttleRatePercentPerS: rate, turnsSinceOpening: turns } = point;
-  if (maps.acceleration === null || rate <= acceleration.thresholdPercentPerS) return 1;
-  const left = Math.max(0, 1 - turns / acceleration.decayTurns);
-  const percent = lookUpCurve(maps.acceleration, rate) * curveOr(maps.accelerationCold, point.coolantC, 1);
-  return 1 + (percent / 100) * left;
+/** Air of the cylinder, mg: by the gas law, by the meter, or what a plain pulse stands for at its target. */
+function airOf(
+  model: EngineModel,
+  point: OperatingPoint,
+  { vePercent, densityKpa }: Filling,
+  chargeC: number,
+  pulseMs: number | null,
+  flowGPerS: number,
+  lambda: number,
+  ratio: number,
+): number {
+  if (pulseMs !== null) return pulseMs * flowGPerS * lambda * ratio;
+  if (model.strategy === 'airMass') {
+    return meteredAirMg(point.airFlowGPerS, point.speedRpm, model.cylinders);
+  }
+  return airMassMg(vePercent, densityKpa, model.cylinderVolumeCm3, chargeC);
 }
 
 /** One opening of the first set for its fuel of a cycle. */

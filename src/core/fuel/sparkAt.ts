@@ -1,9 +1,10 @@
 import { correctedValue, type AppliedCorrection } from '../correction';
-import { lookUpCurve, type Grid } from '../map/grid';
+import { lookUpCurve } from '../map/grid';
 import { blendedAt } from './blended';
 import { channelsOf } from './channels';
 import type { EcuDecisions } from './decisions';
 import type { EngineModel, OperatingPoint } from './engineModel';
+import { curveOr } from './startFactors';
 
 /** The parts a spark angle is made of, °. */
 export interface SparkParts {
@@ -35,10 +36,10 @@ export function sparkAt(
     return { baseDeg, coolantDeg: 0, airDeg: 0, gearDeg: 0, cylinderDeg: 0, sparkDeg: baseDeg };
   }
   const baseDeg = blendedAt(model, 'spark', speedRpm, load, ethanolPercent);
-  const coolantDeg = added(maps.sparkCoolant, coolantC);
-  const airDeg = added(maps.sparkAir, airC);
-  const gearDeg = added(maps.sparkGear, gear);
-  const cylinderDeg = cylinder === null ? 0 : added(maps.sparkCylinder, cylinder);
+  const coolantDeg = curveOr(maps.sparkCoolant, coolantC, 0);
+  const airDeg = curveOr(maps.sparkAir, airC, 0);
+  const gearDeg = curveOr(maps.sparkGear, gear, 0);
+  const cylinderDeg = cylinder === null ? 0 : curveOr(maps.sparkCylinder, cylinder, 0);
   const built = baseDeg + coolantDeg + airDeg;
   const own =
     model.corrections.length === 0
@@ -47,8 +48,4 @@ export function sparkAt(
   const wanted = own + gearDeg + cylinderDeg;
   const sparkDeg = Math.min(SPARK_LIMITS.max, Math.max(SPARK_LIMITS.min, wanted));
   return { baseDeg, coolantDeg, airDeg, gearDeg, cylinderDeg, sparkDeg };
-}
-
-function added(curve: Grid | null, x: number): number {
-  return curve === null ? 0 : lookUpCurve(curve, x);
 }

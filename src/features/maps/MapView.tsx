@@ -180,12 +180,15 @@ function Views({
   editing: MapEditing;
 }) {
   const wide = useWide();
+  // The grid is there first; what stands below it is drawn a moment after.
+  const ready = useDeferredValue(true, false);
   const { as, definition } = of;
   // These follow a moment later, so that a cell under the finger changes at once.
   const later = useDeferredValue(shown);
   const selection = useDeferredValue(editing.selection);
   const point = useOperatingPoint((state) => state.point);
   const at = pointIn(definition, point);
+  if (!ready) return null;
   const column = wide ? { flexGrow: 1, flexBasis: 360, minWidth: 0 } : { width: '100%' as const };
   return (
     <View style={{ flexDirection: wide ? 'row' : 'column', flexWrap: 'wrap', gap: SPACE.l }}>

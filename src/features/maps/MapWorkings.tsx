@@ -1,4 +1,5 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
+import { useDeferredValue, useMemo } from 'react';
 import { View } from 'react-native';
 import { engineModel } from '@/core/calibration';
 import { injectionAt } from '@/core/fuel';
@@ -21,12 +22,13 @@ interface Props {
 
 /** What the engine computer would do in the chosen cell, and the way to every step of it. */
 export function MapWorkings({ definition, map, selection }: Props) {
-  const document = useDocument();
+  // It follows a moment later, so that a cell under the finger changes at once.
+  const document = useDeferredValue(useDocument());
   const router = useRouter();
   const { id } = useGlobalSearchParams<{ id: string }>();
   const { point, change } = useOperatingPoint();
   const part = partAt(definition, map.x[selection.corner.column] ?? 0, map.y[selection.corner.row] ?? 0);
-  const result = engineModel(document);
+  const result = useMemo(() => engineModel(document), [document]);
   if (!result.ok) {
     return (
       <Card title="Worked through">

@@ -63,6 +63,7 @@ interface AxisPoint {
 }
 
 const NO_TRAIL: readonly AxisPoint[] = [];
+const NO_REGION = { fromX: Infinity, toX: -Infinity, fromY: Infinity, toY: -Infinity } as const;
 
 /** A key pressed in the grid. */
 export interface GridKey {
@@ -144,9 +145,11 @@ export function MapGrid({
     [map.x, map.y, pointX, pointY],
   );
   const way = useMemo(() => trail.map((at) => placeOf({ x: map.x, y: map.y }, at)), [map.x, map.y, trail]);
+  // A region is compared by its numbers: a new object for the same place must not cost a whole drawing.
+  const { fromX, toX, fromY, toY } = region ?? NO_REGION;
   const regionCells = useMemo(
-    () => (region === null ? null : regionPlaces({ x: map.x, y: map.y }, region)),
-    [map.x, map.y, region],
+    () => regionPlaces({ x: map.x, y: map.y }, { fromX, toX, fromY, toY }),
+    [map.x, map.y, fromX, toX, fromY, toY],
   );
   const picture = useMemo(
     () => ({

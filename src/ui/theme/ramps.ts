@@ -9,9 +9,14 @@ function along(stops: readonly string[], share: number): string {
   return interpolateRgb(stops[i] as string, stops[i + 1] as string)(place - i);
 }
 
+/** Shades of the magnitude ramp: more than an eye tells apart, few enough to be mixed once. */
+const SHADES = 512;
+const mixed: string[] = [];
+
 /** Colour of a magnitude at a share (0…1) of its range. */
 export function magnitudeColour(share: number): string {
-  return along(MAGNITUDE, Number.isFinite(share) ? share : 0);
+  const shade = Number.isFinite(share) ? Math.round(Math.min(1, Math.max(0, share)) * SHADES) : 0;
+  return (mixed[shade] ??= along(MAGNITUDE, shade / SHADES));
 }
 
 /** Colour of a difference: −1…1, zero is always the neutral, equal steps each way. */
