@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import * as z from 'zod';
-import { USUAL_UNITS, type ShownUnits } from '@/core/map';
+import type { ShownUnits } from '@/core/map';
+import { readUnits } from './shownUnits';
 import { storage } from './store/browserRepository';
 
 /** How the app is lit: as the system says, or always one way. */
@@ -38,22 +38,6 @@ const readLight = (stored: string | null): LightPreference => (isLightPreference
 /** The chosen lighting and a way to change it. */
 export function useLightPreference(): readonly [LightPreference, (preference: LightPreference) => void] {
   return usePreference(LIGHT, readLight, (value) => value);
-}
-
-const unitsSchema = z.object({
-  mixture: z.enum(['lambda', 'afr']),
-  pressure: z.enum(['kPaAbs', 'barAbs', 'psiAbs']),
-  temperature: z.enum(['degC', 'degF']),
-});
-
-/** The units of a stored preference; the usual ones where it is missing or not readable. */
-export function readUnits(stored: string | null): ShownUnits {
-  try {
-    const parsed = unitsSchema.safeParse(JSON.parse(stored ?? 'null'));
-    return parsed.success ? parsed.data : USUAL_UNITS;
-  } catch {
-    return USUAL_UNITS;
-  }
 }
 
 /** The units maps are shown in, and a way to change them. */

@@ -4,6 +4,7 @@ export { conversionContext } from './context';
 export { scaledPulse, strategySwitch, type ComingMap, type StrategySwitch } from './conversion';
 export { followersOf, leaderOf, possibleLeaders, relaidWithFollowers, type RelaidMap } from './coupling';
 export { livedWeight } from './lived';
+export { dwellProposal } from './dwellProposal';
 export { emptyCalibration } from './empty';
 export { engineModel, overrunOf, type Missing, type ModelResult } from './engineModel';
 export {

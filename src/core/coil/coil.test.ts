@@ -3,9 +3,12 @@ import { firingEvents } from '../engine';
 import {
   chargeCurrentA,
   coilGroups,
+  DWELL_BREAKPOINTS,
   dwellFitProblem,
   dwellForCurrentMs,
+  dwellMap,
   ignitionModeProblem,
+  proposedDwellMs,
   timeBetweenSparksMs,
 } from '.';
 
@@ -74,5 +77,35 @@ describe('coils and cylinders', () => {
 
   test('wasted spark on an engine without companions is refused', () => {
     expect(ignitionModeProblem(ODD, 'wasted', { position: true, phase: true })).toMatch(/cannot serve two/);
+  });
+});
+
+describe('proposed dwell', () => {
+  const primary = { resistanceOhm: 0.55, inductanceMh: 3.1 };
+
+  test('8.207 A at 12.6 V takes 2.5 ms, and reaches it again', () => {
+    const ms = proposedDwellMs(primary, 8.207, 12.6);
+    expect(ms).toBeCloseTo(2.5, 3);
+    expect(chargeCurrentA(primary, 12.6, ms)).toBeCloseTo(8.207, 3);
+  });
+
+  test('never falls as the battery does, stays within its limits, and does not charge for what cannot be reached', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          resistanceOhm: fc.double({ min: 0.1, max: 3, noNaN: true }),
+          inductanceMh: fc.double({ min: 0.5, max: 12, noNaN: true }),
+        }),
+        fc.double({ min: 2, max: 20, noNaN: true }),
+        (coil, wantedA) => {
+          const times = DWELL_BREAKPOINTS.map((volts) => proposedDwellMs(coil, wantedA, volts));
+          times.forEach((ms, i) => {
+            expect(ms).toBeGreaterThanOrEqual(dwellMap.min);
+            expect(ms).toBeLessThanOrEqual(dwellMap.max);
+            expect(ms).toBeLessThanOrEqual((times[i - 1] ?? Infinity) + 1e-9);
+          });
+        },
+      ),
+    );
   });
 });

@@ -8,3 +8,4 @@ export {
   type CoilPrimary,
 } from './coil';
 export { coilSchema, type Coils, type IgnitionMode } from './coilSchema';
+export { DWELL_BREAKPOINTS, dwellMap, dwellReasons, proposedDwellMs } from './dwellGenerator';

@@ -1,5 +1,6 @@
-import { demo, modelOf } from '@tests/support/ventisca';
-import { AT_REST, type OperatingPoint } from '../fuel';
+import { demo, modelOf, TEST_DAY } from '@tests/support/ventisca';
+import { MAP_IDS, strategySwitch, usualChoices } from '../calibration';
+import { AT_REST, type LoadStrategy, type OperatingPoint } from '../fuel';
 import { workingsAt } from '.';
 
 const RUNNING: OperatingPoint = {
@@ -60,5 +61,54 @@ describe('workings', () => {
       workingsAt(modelOf(demo(id)), RUNNING).steps.find((step) => step.id === 'across')?.inputs.length;
     expect(inputs('pardela')).toBe(3);
     expect(inputs('ventisca')).toBe(1);
+  });
+
+  const switched = (to: LoadStrategy) =>
+    modelOf(
+      demo('pardela', (document) => {
+        const { coming } = strategySwitch(document, to, usualChoices(document), TEST_DAY);
+        for (const { mapId, converted } of coming) document.maps[mapId] = converted?.after ?? null;
+        if (document.load.strategy !== null) document.load.strategy.value = to;
+        document.load.meter = {
+          units: ['V', 'kg/h'],
+          rows: [
+            [0, 0],
+            [5, 500],
+          ],
+          source: { kind: 'dataSheet', date: TEST_DAY },
+        };
+      }),
+    );
+
+  test.each([
+    ['throttle', ['ve', 'charge', 'air', 'lambda', 'baseFuel'], 'veThrottle'],
+    ['airMass', ['air', 'lambda', 'baseFuel'], undefined],
+    ['pulseWidth', ['lambda', 'baseFuel'], undefined],
+  ] as const)('by %s begin with what that strategy looks at, and still add up', (to, ids, mapId) => {
+    const point = { ...RUNNING, throttlePercent: 8, airFlowGPerS: 12 };
+    const { steps, injection: at } = workingsAt(switched(to), point);
+    expect(steps.slice(0, ids.length).map((step) => step.id)).toEqual(ids);
+    expect(steps.find((step) => step.id === 've')?.mapId).toBe(mapId);
+    expect(at.baseFuelMg * at.afterStart * at.warmUp).toBeCloseTo(at.fuelMg, 9);
+    expect(at.fuelMg).toBeGreaterThan(0);
+  });
+
+  test('name every map they read by one that is there', () => {
+    for (const to of ['throttle', 'throttlePressure', 'airMass', 'pulseWidth'] as const) {
+      const { steps } = workingsAt(switched(to), { ...RUNNING, throttlePercent: 8, airFlowGPerS: 12 });
+      for (const { mapId } of steps) if (mapId !== undefined) expect(MAP_IDS).toContain(mapId);
+    }
+  });
+
+  test('show spark by coolant and air, trims and the cut only where they change something', () => {
+    const model = modelOf(demo());
+    const ids = (part: Partial<OperatingPoint>) =>
+      workingsAt(model, { ...RUNNING, ...part }).steps.map((step) => step.id);
+    expect(ids({ coolantC: 0 })).toContain('sparkCoolant');
+    expect(ids({ coolantC: 85 })).not.toContain('sparkCoolant');
+    expect(ids({ airC: 50 })).toContain('sparkAir');
+    expect(ids({})).not.toContain('trim');
+    expect(ids({ speedRpm: 4000, manifoldKpa: 20, coolantC: 85 })).toContain('cut');
+    expect(ids({ throttleRatePercentPerS: 200 })).toContain('acceleration');
   });
 });

@@ -12,6 +12,7 @@ import { NumberBox } from '@/ui/field';
 import { Card, StateMark } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
+import { DwellProposal } from './DwellProposal';
 import { Field } from './fields';
 import { Figures } from './Figures';
 import { SectionPage } from './SectionPage';
@@ -45,6 +46,7 @@ export function CoilsScreen() {
         <Field path="coils.wantedCurrent" />
         <Field path="coils.sparkTime" />
       </Card>
+      <DwellProposal />
     </SectionPage>
   );
 }

@@ -54,6 +54,19 @@ describe('proposal', () => {
     expect(active()).toHaveAttribute('aria-label', '1000 rev/min, 20 kPa abs: 40.0 %');
   });
 
+  test('shows evidence where there is any, in its own numbers, and offers none where there is not', () => {
+    show({ evidence: [0, 12.5, 3, 0] });
+    fireEvent.keyDown(grid(), { key: 'ArrowRight' });
+    expect(screen.getByText('Evidence in this cell: 12.5')).toBeInTheDocument();
+    fireEvent.click(screen.getByRole('radio', { name: 'Evidence' }));
+    expect(active()).toHaveAttribute('aria-label', '1000 rev/min, 20 kPa abs: 12.5');
+  });
+
+  test('offers no evidence where nothing was measured', () => {
+    show({});
+    expect(screen.queryByRole('radio', { name: 'Evidence' })).toBeNull();
+  });
+
   test('is accepted whole, by region, or refused', () => {
     const { onAccept, onRefuse } = show({});
     fireEvent.click(screen.getByRole('button', { name: /Accept all/ }));

@@ -25,7 +25,10 @@ interface Props {
   onRefuse: () => void;
 }
 
-type Shown = 'new' | 'difference' | 'old';
+type Shown = 'new' | 'difference' | 'old' | 'evidence';
+
+/** Evidence is a count of what was measured, whatever the map holds. */
+const EVIDENCE = { unit: '', decimals: 1 } as const;
 
 /** A computed change that has not landed: old, new, difference and reasons; accepted whole, by region, or refused. */
 export function ProposalView({ definition, proposal, choices, onAccept, onRefuse }: Props) {
@@ -44,7 +47,9 @@ export function ProposalView({ definition, proposal, choices, onAccept, onRefuse
       ? before
       : view === 'difference'
         ? { ...after, values: difference }
-        : after;
+        : view === 'evidence'
+          ? { ...after, values: [...(proposal.evidence ?? [])] }
+          : after;
   return (
     <View style={{ gap: SPACE.l }}>
       <Card
@@ -65,12 +70,13 @@ export function ProposalView({ definition, proposal, choices, onAccept, onRefuse
               { id: 'difference', label: 'Difference' },
               { id: 'new', label: 'New' },
               { id: 'old', label: 'Old' },
+              ...(proposal.evidence === undefined ? [] : [{ id: 'evidence' as const, label: 'Evidence' }]),
             ]}
           />
         ) : null}
         <MapGrid
           label={`Proposed ${definition.label}`}
-          definition={definition}
+          definition={view === 'evidence' ? { ...definition, ...EVIDENCE } : definition}
           map={shown}
           colours={view === 'difference' && comparable ? 'difference' : 'magnitude'}
           selection={selection}
@@ -81,6 +87,11 @@ export function ProposalView({ definition, proposal, choices, onAccept, onRefuse
             ? `${placeName(definition, after, selection.corner)}: ${number(before?.values[index])} → ${number(after.values[index])} ${definition.unit}`
             : `${placeName(definition, after, selection.corner)}: ${number(after.values[index])} ${definition.unit}`}
         </Text>
+        {proposal.evidence === undefined ? null : (
+          <Text kind="small" colour="muted">
+            {`Evidence in this cell: ${formatNumber(proposal.evidence[index], EVIDENCE.decimals)}`}
+          </Text>
+        )}
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
           <Button label="Accept all" kind="primary" icon="check" onPress={() => onAccept(null)} />
           {comparable ? (

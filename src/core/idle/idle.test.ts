@@ -1,0 +1,73 @@
+import fc from 'fast-check';
+import { flowShare, idleNeed, proposedIdleAir, proposedIdleSpeed, type IdleEngine, type IdleInputs } from '.';
+
+const SIX: IdleEngine = { displacementCm3: 2460.5, barometricKpa: 80.5, heatOfAirMjPerKg: 42.4 / 14.3 };
+const INPUTS: IdleInputs = { engine: SIX, hotSpeedRpm: 1000, valveGPerS: 12 };
+
+describe('air for idling', () => {
+  test('a hot six of 2.46 L at 1000 rev/min needs 3 to 5 g/s at 28 to 42 kPa', () => {
+    const { airGPerS, manifoldKpa } = idleNeed(SIX, 1000, 80);
+    expect(airGPerS).toBeGreaterThan(3);
+    expect(airGPerS).toBeLessThan(5);
+    expect(manifoldKpa).toBeGreaterThan(28);
+    expect(manifoldKpa).toBeLessThan(42);
+  });
+
+  test('its work is friction and pumping: at the pressure found, both sides agree within 2 %', () => {
+    const { airGPerS, manifoldKpa } = idleNeed(SIX, 1000, 80);
+    // By hand: (70 + 12·1)·(1.02 + 1.08·e^(−80/38)) + 1.9·1² = 96.4 kPa of friction.
+    const work = 96.4 + (SIX.barometricKpa - manifoldKpa);
+    const air = ((work * 2460.5) / 1000 / (0.27 * SIX.heatOfAirMjPerKg * 1000)) * (1000 / 120);
+    expect(airGPerS / air).toBeGreaterThan(0.98);
+    expect(airGPerS / air).toBeLessThan(1.02);
+  });
+
+  test('more displacement, speed or cold needs more, for any engine', () => {
+    const engine = fc.record({
+      displacementCm3: fc.integer({ min: 50, max: 9000 }),
+      barometricKpa: fc.integer({ min: 70, max: 102 }),
+      heatOfAirMjPerKg: fc.double({ min: 2.6, max: 3.2, noNaN: true }),
+    });
+    fc.assert(
+      fc.property(
+        engine,
+        fc.integer({ min: 600, max: 1800 }),
+        fc.integer({ min: -30, max: 70 }),
+        (made, speed, coolant) => {
+          const need = (part: Partial<IdleEngine>, rpm = speed, celsius = coolant) =>
+            idleNeed({ ...made, ...part }, rpm, celsius).airGPerS;
+          expect(need({ displacementCm3: made.displacementCm3 * 2 })).toBeCloseTo(2 * need({}), 6);
+          expect(need({}, speed + 200)).toBeGreaterThan(need({}));
+          expect(need({}, speed, coolant + 10)).toBeLessThan(need({}) * 1.0001);
+        },
+      ),
+    );
+  });
+
+  test('choked flow passes into a deep vacuum, less towards barometric pressure', () => {
+    expect(flowShare(SIX, 30)).toBe(1);
+    expect(flowShare(SIX, 70)).toBeLessThan(0.85);
+    expect(flowShare(SIX, SIX.barometricKpa)).toBe(0);
+  });
+});
+
+describe('proposed idle', () => {
+  test('1000 rev/min hot, 5 more for each °C below 70, 450 at most', () => {
+    expect([90, 70, 50, 0, -30].map((celsius) => proposedIdleSpeed(INPUTS, celsius))).toEqual([
+      1000, 1000, 1100, 1350, 1450,
+    ]);
+  });
+
+  test('the valve opens with the cold and leaves room both ways when hot', () => {
+    const hot = proposedIdleAir(INPUTS, 80);
+    expect(hot).toBeGreaterThan(8);
+    expect(hot).toBeLessThan(35);
+    expect(proposedIdleAir(INPUTS, -20)).toBeGreaterThan(2 * hot);
+  });
+
+  test('a valve twice as large opens half as far; without one there is nothing to open', () => {
+    const twice = { ...INPUTS, valveGPerS: 24 };
+    expect(proposedIdleAir(twice, 20)).toBeCloseTo(proposedIdleAir(INPUTS, 20) / 2, 9);
+    expect(proposedIdleAir({ ...INPUTS, valveGPerS: null }, 20)).toBe(0);
+  });
+});

@@ -1,0 +1,18 @@
+import * as z from 'zod';
+import { USUAL_UNITS, type ShownUnits } from '@/core/map';
+
+const unitsSchema = z.object({
+  mixture: z.enum(['lambda', 'afr']),
+  pressure: z.enum(['kPaAbs', 'barAbs', 'psiAbs']),
+  temperature: z.enum(['degC', 'degF']),
+});
+
+/** The units of a stored preference; the usual ones where it is missing or not readable. */
+export function readUnits(stored: string | null): ShownUnits {
+  try {
+    const parsed = unitsSchema.safeParse(JSON.parse(stored ?? 'null'));
+    return parsed.success ? parsed.data : USUAL_UNITS;
+  } catch {
+    return USUAL_UNITS;
+  }
+}
