@@ -68,7 +68,47 @@ const WALK: readonly (readonly [view: string, go: (app: Lumbre) => Promise<void>
       await page.getByRole('button', { name: 'Lay the axes anew' }).click();
     },
   ],
-  ['a curve', (app) => app.openItem('Maps', 'Cranking fuel')],
+  [
+    'a comparison',
+    async (app) => {
+      await app.openItem('Maps', 'Lambda target');
+      await app.page.getByRole('button', { name: 'Compare' }).click();
+    },
+  ],
+  [
+    'units of maps',
+    async ({ page }) => {
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'Units' }).click();
+    },
+  ],
+  [
+    'a curve',
+    async (app) => {
+      await app.page.keyboard.press('Escape');
+      await app.openItem('Maps', 'Cranking fuel');
+    },
+  ],
+  ['idle air with its settings', (app) => app.openItem('Maps', 'Idle air')],
+  ['load strategy', (app) => app.openItem('Maps', 'Load strategy')],
+  ['another load strategy', (app) => app.choose('Load is measured by', 'Throttle')],
+  ['overrun cut', (app) => app.openItem('Maps', 'Overrun cut')],
+  [
+    'a new correction',
+    async (app) => {
+      await app.openItem('Maps', 'Corrections');
+      await app.page.getByRole('button', { name: 'Add a correction' }).click();
+      await app.page.getByRole('textbox', { name: 'Name of the correction' }).fill('Own');
+    },
+  ],
+  [
+    'a correction',
+    async ({ page }) => {
+      await page.getByRole('button', { name: 'Add it' }).click();
+      await page.getByRole('button', { name: 'When Own acts' }).click();
+      await page.getByRole('radio', { name: 'Past a threshold' }).click();
+    },
+  ],
   [
     'a proposal',
     async (app) => {

@@ -97,6 +97,27 @@ const SHOTS: readonly Shot[] = [
     go: (page) => openItem(page, 'Maps', 'Volumetric efficiency'),
   },
   {
+    name: 'load-strategy',
+    size: 'phone',
+    scheme: 'light',
+    go: async (page) => {
+      await openItem(page, 'Maps', 'Load strategy');
+      await page.getByRole('radio', { name: 'Throttle', exact: true }).click();
+    },
+  },
+  {
+    name: 'corrections-wide',
+    size: 'wide',
+    scheme: 'light',
+    go: async (page) => {
+      await openItem(page, 'Maps', 'Corrections');
+      await page.getByRole('button', { name: 'Add a correction' }).click();
+      await page.getByRole('textbox', { name: 'Name of the correction' }).fill('Fuel warm in the rail');
+      await page.getByRole('radiogroup', { name: 'Up' }).getByRole('radio', { name: 'Coolant' }).click();
+      await page.getByRole('button', { name: 'Add it' }).click();
+    },
+  },
+  {
     name: 'proposal-wide',
     size: 'wide',
     scheme: 'light',

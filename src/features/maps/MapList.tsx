@@ -150,7 +150,7 @@ export function MapList() {
 function Group({ title, children }: { title: string; children: ReactNode }) {
   return (
     <View style={{ gap: SPACE.s }}>
-      <Heading level={3} kind="strong">
+      <Heading level={2} kind="strong">
         {title}
       </Heading>
       {children}
