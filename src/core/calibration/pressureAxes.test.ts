@@ -1,4 +1,5 @@
 import { demo, modelOf, TEST_DAY, veOf } from '@tests/support/ventisca';
+import { neutralMap } from '../correction';
 import { lookUpMap } from '../map';
 import {
   calibrationFromJson,
@@ -6,6 +7,7 @@ import {
   endedAt,
   pressureMaps,
   pressureReach,
+  putMap,
   reachProblem,
   relaidPressureMaps,
   type Calibration,
@@ -14,13 +16,41 @@ import {
 
 /** The document with every map of the proposal taken. */
 function accepted(relaid: readonly RelaidPressureMap[]): Calibration {
-  return demo('ventisca', ({ maps }) => relaid.forEach(({ mapId, after }) => (maps[mapId] = after)));
+  return demo('ventisca', (document) => relaid.forEach(({ mapId, after }) => putMap(document, mapId, after)));
 }
 
 describe('a larger pressure sensor', () => {
   test('concerns every map over pressure, and only those', () => {
     expect(pressureMaps(demo())).toEqual(['ve', 'lambda', 'spark']);
     expect(pressureMaps(emptyCalibration('Empty', TEST_DAY))).toEqual([]);
+  });
+
+  test('takes the builder’s own corrections over pressure with it, whichever way they run', () => {
+    const document = demo('ventisca', ({ corrections }) => {
+      for (const shape of [
+        { x: 'manifoldPressure', y: null },
+        { x: 'gear', y: 'manifoldPressure' },
+        { x: 'air', y: null },
+      ] as const) {
+        const made = { on: 'fuel', operation: 'multiply', ...shape } as const;
+        const id = `own-${corrections.length}`;
+        const map = neutralMap(made, { kind: 'estimated', date: TEST_DAY });
+        corrections.push({ id, name: id, enabled: true, ...made, activation: null, map });
+      }
+    });
+    const relaid = relaidPressureMaps(document, 200, { kind: 'hold' }, TEST_DAY);
+    expect(relaid.map(({ mapId }) => mapId)).toEqual([
+      've',
+      'lambda',
+      'spark',
+      'correction-own-0',
+      'correction-own-1',
+    ]);
+    for (const { axis, before, after, change } of relaid) {
+      expect(after[axis].at(-1)).toBe(200);
+      expect(after[axis === 'x' ? 'y' : 'x']).toEqual(before[axis === 'x' ? 'y' : 'x']);
+      expect(Math.abs(change.change)).toBeLessThan(1e-9);
+    }
   });
 
   test('reach is told from axes, sensor and goal', () => {

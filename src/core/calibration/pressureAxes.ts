@@ -12,7 +12,8 @@ import {
 import { generatorValueAt } from './generate';
 import { usualChoices } from './generators/generator';
 import { lineOf } from './hardware';
-import { MAP_DEFINITIONS, MAP_IDS, type MapId } from './maps';
+import { correctionKey, definitionAt, mapAt, type MapKey } from './mapAccess';
+import { isMapId, MAP_IDS } from './maps';
 import { baseValue } from './quantities';
 import type { Calibration } from './schema';
 
@@ -26,16 +27,24 @@ export interface PressureReach {
   readonly goalKpa: number | null;
 }
 
-/** Ids of the maps that run over manifold pressure and are there. */
-export function pressureMaps(document: Calibration): MapId[] {
-  return MAP_IDS.filter(
-    (id) => MAP_DEFINITIONS[id].y?.channel === 'manifoldPressure' && document.maps[id] !== null,
-  );
+/** The maps that run over manifold pressure and are there, those of the builder's corrections among them. */
+export function pressureMaps(document: Calibration): MapKey[] {
+  const keys = [...MAP_IDS, ...document.corrections.map(({ id }) => correctionKey(id))];
+  return keys.filter((key) => mapAt(document, key) !== null && pressureAxis(document, key) !== null);
+}
+
+/** Which axis of a map is manifold pressure; null for neither. */
+export function pressureAxis(document: Calibration, key: MapKey): 'x' | 'y' | null {
+  const { x, y } = definitionAt(document, key);
+  if (y?.channel === 'manifoldPressure') return 'y';
+  return x.channel === 'manifoldPressure' ? 'x' : null;
 }
 
 /** How far axes, sensor and goal reach. */
 export function pressureReach(document: Calibration): PressureReach {
-  const ends = pressureMaps(document).map((id) => document.maps[id]?.y.at(-1) ?? 0);
+  const ends = pressureMaps(document).map(
+    (key) => mapAt(document, key)?.[pressureAxis(document, key) ?? 'y'].at(-1) ?? 0,
+  );
   const line = lineOf(document, 'map');
   return {
     axesEndKpa: ends.length === 0 ? null : Math.min(...ends),
@@ -63,7 +72,9 @@ export function reachProblem({ sensorEndKpa, goalKpa }: PressureReach, endKpa: n
 
 /** One map of the proposal: before, after, and the largest change over its old range. */
 export interface RelaidPressureMap {
-  readonly mapId: MapId;
+  readonly mapId: MapKey;
+  /** The axis that is manifold pressure. */
+  readonly axis: 'x' | 'y';
   readonly before: MapData;
   readonly after: MapData;
   readonly change: SurfaceChange;
@@ -94,17 +105,26 @@ export function relaidPressureMaps(
 ): RelaidPressureMap[] {
   const source: Source = { kind: 'computed', date, note: `Re-laid to ${Math.round(endKpa)} kPa abs` };
   return pressureMaps(document).flatMap((mapId) => {
-    const before = document.maps[mapId];
-    if (before === null) return [];
+    const before = mapAt(document, mapId);
+    const axis = pressureAxis(document, mapId);
+    if (before === null || axis === null) return [];
     const physics =
-      rule.kind === 'physics' ? generatorValueAt(document, mapId, usualChoices(document)) : null;
+      rule.kind === 'physics' && isMapId(mapId)
+        ? generatorValueAt(document, mapId, usualChoices(document))
+        : null;
     const beyond: BeyondRule =
       rule.kind !== 'physics'
         ? rule
         : physics === null
           ? { kind: 'hold' }
           : { kind: 'physics', valueAt: physics };
-    const after = relaidMap(before, { y: endedAt(before.y, endKpa) }, beyond, source, MAP_DEFINITIONS[mapId]);
-    return [{ mapId, before, after, change: surfaceChange(before, after) }];
+    const after = relaidMap(
+      before,
+      { [axis]: endedAt(before[axis], endKpa) },
+      beyond,
+      source,
+      definitionAt(document, mapId),
+    );
+    return [{ mapId, axis, before, after, change: surfaceChange(before, after) }];
   });
 }

@@ -21,12 +21,15 @@ export async function pickCalibration(): Promise<PickedFile> {
   return { name: file.name, result: readCalibration(await file.text()) };
 }
 
-/** Asks for a file and reads it; null when none was chosen. The message of a refusal names the file. */
-export async function pickPart<T>(read: (text: string) => PartResult<T>): Promise<PartResult<T> | null> {
-  const picked = await DocumentPicker.getDocumentAsync({
-    type: ['application/json', '.json'],
-    base64: false,
-  });
+/**
+ * Asks for a file and reads it; null when none was chosen. The message of a refusal names the file.
+ * @param types what the system's dialog offers.
+ */
+export async function pickPart<T>(
+  read: (text: string) => PartResult<T>,
+  types: readonly string[] = ['application/json', '.json'],
+): Promise<PartResult<T> | null> {
+  const picked = await DocumentPicker.getDocumentAsync({ type: [...types], base64: false });
   const file = picked.assets?.[0]?.file;
   if (picked.canceled || file === undefined) return null;
   if (file.size > MAX_FILE_BYTES)

@@ -7,6 +7,7 @@ import {
   problemsOf,
   strategyOf,
   strategySwitch,
+  type Calibration,
   type ComingMap,
   type MapId,
 } from '@/core/calibration';
@@ -39,6 +40,12 @@ const WORDS: Readonly<Record<LoadStrategy, string>> = {
     'The map holds the pulse itself. No gas law: air temperature and a changed target do not change fuel by themselves.',
 };
 
+/** The document as it would be with another strategy, for what the rules say of it. */
+function measuredBy(document: Calibration, strategy: LoadStrategy): Calibration {
+  if (strategyOf(document) === strategy) return document;
+  return { ...document, load: { ...document.load, strategy: { value: strategy, source: typedSource() } } };
+}
+
 /** How load is measured, and the switch to another way with all it means. */
 export function LoadScreen() {
   const document = useDocument();
@@ -62,7 +69,7 @@ export function LoadScreen() {
           onChange={setWanted}
         />
         <Text>{WORDS[wanted]}</Text>
-        {problemsOf(document)
+        {problemsOf(measuredBy(document, wanted))
           .filter(({ path }) => path === 'load.strategy')
           .map(({ message }) => (
             <Message key={message} tone="warning">

@@ -1,4 +1,3 @@
-import { useGlobalSearchParams } from 'expo-router';
 import { useMemo, useRef, useState } from 'react';
 import { View, type TextInput } from 'react-native';
 import { engineModel, overrunOf, type MapKey } from '@/core/calibration';
@@ -7,7 +6,6 @@ import { AT_REST, injectionAt, overrunRegion } from '@/core/fuel';
 import { mapDifference, shownMap, type MapData, type ShownAs } from '@/core/map';
 import { formatNumber } from '@/core/units';
 import { useDocument } from '@/data/session/session';
-import { useTrail } from '@/data/session/trail';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
 import { IconButton } from '@/ui/button/IconButton';
@@ -19,7 +17,8 @@ import { SPACE } from '@/ui/theme';
 import { EditTray } from './EditTray';
 import { MapCompareSheet, type ComparedWith } from './MapCompare';
 import { MapReading, Neighbours } from './MapReading';
-import { partAt, pointIn, trailIn, useOperatingPoint } from './operatingPoint';
+import { useMarks } from './marks';
+import { partAt, useOperatingPoint } from './operatingPoint';
 import { ShapeSheet } from './ShapeSheet';
 import { UnitsSheet } from './UnitsSheet';
 import { useMapClipboard } from './useMapClipboard';
@@ -72,7 +71,7 @@ export function MapEditor({ mapKey, map, as, shown, editing, onAxes }: Props) {
   const index = selection.corner.row * map.x.length + selection.corner.column;
   const source = map.sources[map.cellSources[index] ?? 0];
   const step = (direction: 1 | -1) => editing.apply({ kind: 'add', amount: direction * definition.step });
-  const marks = useMarks(map, as);
+  const marks = useMarks(as);
   const region = useOverrunRegion(mapKey, as);
   const compared = useMemo(
     () => (other === null ? null : mapDifference(shown, shownMap(other.map, as))),
@@ -185,7 +184,7 @@ export function MapEditor({ mapKey, map, as, shown, editing, onAxes }: Props) {
       )}
       <EditTray definition={definition} editing={editing} box={box} onStep={step} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        <ShapeSheet editing={editing} />
+        <ShapeSheet name={definition.label} editing={editing} />
         {onAxes === null ? null : <Button label="Lay the axes anew" icon="table-large" onPress={onAxes} />}
         {compared === null ? (
           <Button label="Compare" icon="compare" onPress={() => setComparing(true)} />
@@ -230,24 +229,6 @@ function comparisonWords(
   if (cells === 0) return `The same as in “${name}”.${axes}`;
   const most = `${largest > 0 ? '+' : ''}${formatNumber(largest, decimals)} ${unit}`.trim();
   return `${cells} ${cells === 1 ? 'cell differs' : 'cells differ'} from “${name}”, ${most} at most.${axes}`;
-}
-
-/** The operating point and its trail, in the units the map is shown in. */
-function useMarks(map: MapData, as: ShownAs) {
-  const { id } = useGlobalSearchParams<{ id: string }>();
-  const point = useOperatingPoint((state) => state.point);
-  const trail = useTrail((state) => state.trail);
-  const { definition } = as;
-  return useMemo(() => {
-    const shown = ({ x, y }: { x: number; y: number }) => ({ x: as.x.shown(x), y: as.y.shown(y) });
-    const at = map.y.length === 0 && definition.y !== null ? null : pointIn(definition, point);
-    const way = trail === null || trail.calibrationId !== id ? [] : trailIn(definition, trail.points);
-    return {
-      point: at === null ? null : shown(at),
-      trail: way.map(shown),
-      trailLabel: trail?.label ?? '',
-    };
-  }, [map.y.length, definition, as, point, trail, id]);
 }
 
 /** Where the overrun cut may act in a filling map; null elsewhere, or while it is off. */

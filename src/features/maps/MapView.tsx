@@ -19,7 +19,7 @@ import { MapEditor } from './MapEditor';
 import { MapSettings } from './MapSettings';
 import { MapSlices } from './MapSlices';
 import { MapWorkings } from './MapWorkings';
-import { pointIn, useOperatingPoint } from './operatingPoint';
+import { useMarks } from './marks';
 import { PulseScaling } from './PulseScaling';
 import { RelayView } from './RelayView';
 import { useMapEditing, type MapEditing } from './useMapEditing';
@@ -186,8 +186,7 @@ function Views({
   // These follow a moment later, so that a cell under the finger changes at once.
   const later = useDeferredValue(shown);
   const selection = useDeferredValue(editing.selection);
-  const point = useOperatingPoint((state) => state.point);
-  const at = pointIn(definition, point);
+  const marks = useMarks(as);
   if (!ready) return null;
   const column = wide ? { flexGrow: 1, flexBasis: 360, minWidth: 0 } : { width: '100%' as const };
   return (
@@ -201,7 +200,8 @@ function Views({
               map={later}
               colours="magnitude"
               chosen={selection.corner}
-              point={at === null ? null : { x: as.x.shown(at.x), y: as.y.shown(at.y) }}
+              point={marks.point}
+              trail={marks.trail}
             />
           </Card>
         </View>

@@ -2,8 +2,9 @@ import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import {
-  MAP_DEFINITIONS,
+  definitionAt,
   pressureReach,
+  putMap,
   reachProblem,
   relaidPressureMaps,
   type PressureRule,
@@ -40,11 +41,13 @@ export function PressureAxesScreen() {
   const filled: PressureRule = rule === 'percent' ? { kind: 'percent', percent } : { kind: rule };
   const relaid = relaidPressureMaps(document, endKpa, filled, today());
   const unwise = reachProblem(reach, endKpa);
-  const same = relaid.every(({ before, after }) => JSON.stringify(before.y) === JSON.stringify(after.y));
+  const same = relaid.every(
+    ({ axis, before, after }) => JSON.stringify(before[axis]) === JSON.stringify(after[axis]),
+  );
   const back = () => router.navigate(`/c/${id}/maps`);
   const accept = () => {
     edit(`Pressure axes to ${Math.round(endKpa)} kPa abs, ${relaid.length} maps`, (draft) => {
-      for (const { mapId, after } of relaid) draft.maps[mapId] = after;
+      for (const { mapId, after } of relaid) putMap(draft, mapId, after);
     });
     back();
   };
@@ -107,21 +110,21 @@ export function PressureAxesScreen() {
 }
 
 function MapLine({ map }: { map: RelaidPressureMap }) {
-  const { label, unit, decimals, y } = MAP_DEFINITIONS[map.mapId];
-  const { before, after, change } = map;
+  const { label, unit, decimals } = definitionAt(useDocument(), map.mapId);
+  const { axis, before, after, change } = map;
+  const [was, is] = [before[axis], after[axis]];
   const moved = Math.abs(change.change) > 1e-9;
-  const rows = (axis: readonly number[]) => `${axis.length} rows to ${axis.at(-1)} ${y?.unit ?? ''}`;
+  const kind = axis === 'y' ? 'rows' : 'columns';
+  const rows = (values: readonly number[]) => `${values.length} ${kind} to ${values.at(-1)} kPa abs`;
   return (
     <View style={{ flexDirection: 'row', gap: SPACE.m, alignItems: 'center' }}>
       <Thumbnail map={after} width={84} height={60} />
       <View style={{ flex: 1, gap: 2 }}>
         <Text kind="strong">{label}</Text>
-        <Text kind="small">
-          {rows(before.y) === rows(after.y) ? rows(after.y) : `${rows(before.y)} become ${rows(after.y)}`}
-        </Text>
+        <Text kind="small">{rows(was) === rows(is) ? rows(is) : `${rows(was)} become ${rows(is)}`}</Text>
         <Text kind="small" colour={moved ? 'warning' : 'muted'}>
           {moved
-            ? `Changes by ${formatNumber(change.change, decimals)} ${unit} at ${formatNumber(change.y, 0)} kPa abs`
+            ? `Changes by ${formatNumber(change.change, decimals)} ${unit} at ${formatNumber(change[axis], 0)} kPa abs`
             : 'The old range stays as it is'}
         </Text>
       </View>

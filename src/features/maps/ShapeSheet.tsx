@@ -1,5 +1,9 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import { partFileName, saveTextFile } from '@/data/files/download';
+import { blockToCsv, csvToBlock } from '@/data/files/mapFiles';
+import { pickPart } from '@/data/files/pick';
+import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { TextBox } from '@/ui/field';
 import { Message } from '@/ui/layout';
@@ -8,6 +12,8 @@ import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import type { MapEditing, ShapeKind } from './useMapEditing';
 
+const CSV_TYPES = ['text/csv', 'text/tab-separated-values', '.csv', '.tsv'] as const;
+
 const SHAPES: readonly { readonly id: ShapeKind; readonly label: string }[] = [
   { id: 'corners', label: 'Fill from the corners' },
   { id: 'edges', label: 'Fill from the edges' },
@@ -15,7 +21,8 @@ const SHAPES: readonly { readonly id: ShapeKind; readonly label: string }[] = [
 ];
 
 /** What is done to the shape of the selection, and its way to and from a spreadsheet, for a finger. */
-export function ShapeSheet({ editing }: { editing: MapEditing }) {
+export function ShapeSheet({ name, editing }: { name: string; editing: MapEditing }) {
+  const calibration = useDocument().name;
   const [open, setOpen] = useState(false);
   const [text, setText] = useState('');
   const [said, setSaid] = useState<string | null>(null);
@@ -30,6 +37,17 @@ export function ShapeSheet({ editing }: { editing: MapEditing }) {
     } catch {
       setSaid('The browser did not allow it. Use Ctrl+C on the grid, or allow the clipboard.');
     }
+  };
+  const save = () => {
+    const fileName = `${partFileName(calibration, name.toLowerCase().replace(/\W+/g, '-'))}.csv`;
+    saveTextFile(fileName, blockToCsv(editing.copied(true)), 'text/csv');
+  };
+  const openFile = async () => {
+    const picked = await pickPart((csv) => ({ ok: true, part: csvToBlock(csv) }), CSV_TYPES);
+    if (picked === null) return;
+    if (!picked.ok) return setSaid(picked.message);
+    editing.paste(picked.part);
+    close();
   };
   return (
     <>
@@ -54,6 +72,8 @@ export function ShapeSheet({ editing }: { editing: MapEditing }) {
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
           <Button label="Copy" icon="content-copy" onPress={() => void copy(false)} />
           <Button label="Copy with breakpoints" onPress={() => void copy(true)} />
+          <Button label="Save as CSV" icon="table-arrow-down" onPress={save} />
+          <Button label="Open a CSV" icon="file-import-outline" onPress={() => void openFile()} />
         </View>
         {said === null ? null : <Message tone="plain">{said}</Message>}
         <TextBox

@@ -5,6 +5,13 @@ import { Card } from '../layout';
 import { Text } from '../text/Text';
 import { SPACE } from '../theme';
 
+/** Where the settings that stand beside maps are entered. */
+const MAP_SETTINGS = [
+  { section: 'load', label: 'Go to Load strategy', place: 'maps/load' },
+  { section: 'overrun', label: 'Go to Overrun cut', place: 'maps/overrun' },
+  { section: 'idle', label: 'Go to Idle air', place: 'maps/idleAir' },
+] as const;
+
 /** What a computation still needs, with the ways there. */
 export function MissingList({ missing, onGo }: { missing: Missing; onGo: (path: string) => void }) {
   const deadTime = missing.fields.includes('injectors.deadTime');
@@ -29,6 +36,9 @@ export function MissingList({ missing, onGo }: { missing: Missing; onGo: (path: 
           <Button label="Go to Injectors" onPress={() => onGo('build/injectors')} />
         ) : null}
         {deadTime ? <Button label="Go to Dead time" onPress={() => onGo('build/dead-time')} /> : null}
+        {MAP_SETTINGS.filter(({ section }) => sections.includes(section)).map(({ section, label, place }) => (
+          <Button key={section} label={label} onPress={() => onGo(place)} />
+        ))}
         {missing.maps.length > 0 ? <Button label="Go to Maps" onPress={() => onGo('maps')} /> : null}
       </View>
     </Card>
