@@ -28,6 +28,8 @@ import {
   type Calibration,
   type Migration,
   type SectionId,
+  MAP_IDS,
+  usedMaps,
 } from '.';
 
 const sections = Object.keys(SECTION_SCHEMAS) as SectionId[];
@@ -277,6 +279,31 @@ describe('migrations', () => {
     expect(MIGRATIONS.map((step) => step.to)).toEqual(
       Array.from({ length: CALIBRATION_VERSION - 1 }, (_, i) => i + 2),
     );
+  });
+});
+
+describe('the demos', () => {
+  test.each(['ventisca', 'pardela'] as const)(
+    '%s has every map its choices use, none other, and all of them sound',
+    (id) => {
+      const document = demo(id);
+      const there = MAP_IDS.filter((mapId) => document.maps[mapId] !== null);
+      expect(there).toEqual(usedMaps(document));
+      expect(calibrationFromJson(JSON.parse(JSON.stringify(document)))).toEqual({ ok: true, document });
+    },
+  );
+
+  test('every map belongs to some choice: nothing is listed that could never be used', () => {
+    const strategies = ['speedDensity', 'throttle', 'pulseWidth'] as const;
+    const used = strategies.flatMap((strategy) =>
+      usedMaps(
+        demo('ventisca', ({ load, blend }) => {
+          if (load.strategy !== null) load.strategy.value = strategy;
+          if (blend.use !== null) blend.use.value = 'yes';
+        }),
+      ),
+    );
+    expect(MAP_IDS.filter((mapId) => !used.includes(mapId))).toEqual([]);
   });
 });
 

@@ -1,6 +1,6 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
-import { View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 import { generatedMap, generatorNeeds, isMapId, putMap, type MapId, type MapKey } from '@/core/calibration';
 import { acceptedMap, type CellRange, type MapData } from '@/core/map';
 import { edit, useDocument } from '@/data/session/session';
@@ -121,7 +121,12 @@ interface EditingProps {
   onAxes: () => void;
 }
 
+/** From this width the views stand beside the grid without taking a column of it, px. */
+const ROOMY = 1560;
+const VIEWS_WIDTH = 420;
+
 function Editing({ mapKey, of, onPropose, onAxes }: EditingProps) {
+  const roomy = useWindowDimensions().width >= ROOMY;
   const document = useDocument();
   const router = useRouter();
   const { id } = useGlobalSearchParams<{ id: string }>();
@@ -142,7 +147,7 @@ function Editing({ mapKey, of, onPropose, onAxes }: EditingProps) {
       </>
     );
   }
-  return (
+  const editor = (
     <>
       <MapEditor
         mapKey={mapKey}
@@ -154,7 +159,22 @@ function Editing({ mapKey, of, onPropose, onAxes }: EditingProps) {
       />
       {mapKey === 'lambda' ? <PulseScaling /> : null}
       <MapSettings mapKey={mapKey} />
-      <Views of={of} map={map} shown={shown} editing={editing} />
+    </>
+  );
+  const views = <Views of={of} map={map} shown={shown} editing={editing} beside={roomy} />;
+  return (
+    <>
+      {roomy ? (
+        <View style={{ flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' }}>
+          <View style={{ flex: 1, minWidth: 0, gap: SPACE.l }}>{editor}</View>
+          <View style={{ width: VIEWS_WIDTH }}>{views}</View>
+        </View>
+      ) : (
+        <>
+          {editor}
+          {views}
+        </>
+      )}
       {isMapId(mapKey) ? (
         <Button
           label="Propose anew from the engine’s description"
@@ -167,17 +187,19 @@ function Editing({ mapKey, of, onPropose, onAxes }: EditingProps) {
   );
 }
 
-/** Surface, slices and workings: below the grid, side by side where there is room. */
+/** Surface, slices and workings: beside the grid where there is room, else below it. */
 function Views({
   of,
   map,
   shown,
   editing,
+  beside,
 }: {
   of: ShownMapOf;
   map: MapData;
   shown: MapData;
   editing: MapEditing;
+  beside: boolean;
 }) {
   const wide = useWide();
   // The grid is there first; what stands below it is drawn a moment after.
@@ -188,9 +210,10 @@ function Views({
   const selection = useDeferredValue(editing.selection);
   const marks = useMarks(as);
   if (!ready) return null;
-  const column = wide ? { flexGrow: 1, flexBasis: 360, minWidth: 0 } : { width: '100%' as const };
+  const across = wide && !beside;
+  const column = across ? { flexGrow: 1, flexBasis: 360, minWidth: 0 } : { width: '100%' as const };
   return (
-    <View style={{ flexDirection: wide ? 'row' : 'column', flexWrap: 'wrap', gap: SPACE.l }}>
+    <View style={{ flexDirection: across ? 'row' : 'column', flexWrap: 'wrap', gap: SPACE.l }}>
       {definition.y === null ? null : (
         <View style={column}>
           <Card title="Surface">

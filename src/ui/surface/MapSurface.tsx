@@ -39,7 +39,7 @@ export function MapSurface({
   chosen = null,
   point = null,
   trail = [],
-  height = 280,
+  height = 320,
 }: Props) {
   const roles = useRoles();
   const scheme = useScheme();

@@ -1,6 +1,6 @@
 import type { Roles } from '../theme';
 import { FONT } from '../theme';
-import { projected, surfaceMesh, type SurfaceShape, type SurfaceView } from './project';
+import { HIGHEST, projected, surfaceMesh, type SurfaceShape, type SurfaceView } from './project';
 
 /** A place on the surface, in shares of its box. */
 export interface SurfacePoint {
@@ -34,7 +34,7 @@ export function paintSurface(
   const { width, height, shape, colours, view, roles } = picture;
   context.setTransform(pixelRatio, 0, 0, pixelRatio, 0, 0);
   context.clearRect(0, 0, width, height);
-  const scale = Math.min(width / 2, height / 1.5);
+  const scale = Math.min(width / 2, height / 2 / HIGHEST);
   const [middleX, middleY] = [width / 2, height / 2];
   const mesh = surfaceMesh(shape, view);
   const { xs, ys, columns } = mesh;

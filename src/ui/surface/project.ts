@@ -29,7 +29,7 @@ const HEIGHT_SHARE = 0.55;
 
 /**
  * Where a point of the unit box stands in the picture: u along x, v along y, w up, each 0…1. Parallel projection, so that
- * equal steps stay equal. The picture's middle is 0, 0; the box fits within ±0.95.
+ * equal steps stay equal. The picture's middle is 0, 0; the box fits within ±0.95 across and ±{@link HIGHEST} down.
  */
 export function projected(view: SurfaceView, u: number, v: number, w: number): Projected {
   const turn = (view.turnDeg * Math.PI) / 180;
@@ -46,6 +46,9 @@ export function projected(view: SurfaceView, u: number, v: number, w: number): P
 
 /** Brings the box's longest diagonal within the picture. */
 const FIT = 0.95 / Math.SQRT1_2;
+
+/** Nothing of the box stands farther from the picture’s middle, up or down, from any side: √(0.95² + 0.37²), rounded up. */
+export const HIGHEST = 1.03;
 
 /** A surface ready to be drawn: places of its corners, and its faces from the farthest to the nearest. */
 export interface SurfaceMesh {
