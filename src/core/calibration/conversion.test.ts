@@ -86,6 +86,28 @@ describe('switching the load strategy', () => {
   });
 });
 
+describe('a steady point', () => {
+  const at = { speedRpm: 3000, manifoldKpa: 55, coolantC: 85, airC: 25, batteryV: 14 };
+
+  test('has the pedal pressed, so that no overrun cut empties the figures', () => {
+    const cutting = demo('ventisca', ({ overrun }) => {
+      if (overrun.pressureBelow !== null) overrun.pressureBelow.amount = 80;
+    });
+    const model = modelOf(cutting);
+    expect(injectionAt(model, { ...steadyPoint(cutting, model, at), throttlePercent: 0 }).fuelMg).toBe(0);
+    expect(injectionAt(model, steadyPoint(cutting, model, at)).fuelMg).toBeGreaterThan(5);
+  });
+
+  test('by throttle has the opening that gives its pressure, by a meter the air', () => {
+    const throttled = switched(demo(), 'throttle');
+    const opening = steadyPoint(throttled, modelOf(throttled), at).throttlePercent;
+    expect(opening).toBeGreaterThan(5);
+    expect(opening).toBeLessThan(60);
+    const higher = steadyPoint(throttled, modelOf(throttled), { ...at, manifoldKpa: 70 }).throttlePercent;
+    expect(higher).toBeGreaterThan(opening);
+  });
+});
+
 describe('a changed target with a plain pulse', () => {
   const plain = switched(demo(), 'pulseWidth');
   const { pulse, lambda } = plain.maps;

@@ -14,6 +14,9 @@ import { strategyOf } from './strategy';
 import type { Calibration } from './schema';
 import { valueAt } from './values';
 
+/** A pedal that is pressed, so that no overrun cut acts; where load is measured by throttle it is computed instead. */
+const PRESSED_PERCENT = 50;
+
 /** What must be said of a point in steady running; the rest follows from the engine's description. */
 export type SteadyPoint = Pick<OperatingPoint, 'speedRpm' | 'manifoldKpa' | 'coolantC' | 'airC' | 'batteryV'>;
 
@@ -22,7 +25,13 @@ export type SteadyPoint = Pick<OperatingPoint, 'speedRpm' | 'manifoldKpa' | 'coo
  * They only count where the load strategy looks at them.
  */
 export function steadyPoint(document: Calibration, model: EngineModel, at: SteadyPoint): OperatingPoint {
-  const base: OperatingPoint = { ...AT_REST, ...at, phase: 'running', sinceStartS: Infinity };
+  const base: OperatingPoint = {
+    ...AT_REST,
+    ...at,
+    phase: 'running',
+    sinceStartS: Infinity,
+    throttlePercent: PRESSED_PERCENT,
+  };
   const strategy = strategyOf(document);
   if (strategy === 'speedDensity' || strategy === 'pulseWidth') return base;
   if (breathingNeeds(document).some((path) => valueAt(document, path) === null)) return base;

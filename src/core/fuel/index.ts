@@ -12,14 +12,9 @@ export {
   type OperatingPoint,
 } from './engineModel';
 export { lambdaMap, veMap } from './fuelMaps';
-export {
-  accelerationSchema,
-  blendSchema,
-  LOAD_STRATEGIES,
-  loadSchema,
-  type Load,
-  type LoadStrategy,
-} from './loadSchema';
+export { accelerationSchema } from './accelerationSchema';
+export { blendSchema } from './blendSchema';
+export { LOAD_STRATEGIES, loadSchema, type Load, type LoadStrategy } from './loadSchema';
 export {
   isOverrun,
   overrunRegion,

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { choiceField, quantityField, tableField } from '../field';
+import { choiceField, tableField } from '../field';
 
 /** How the air of a cylinder is found. */
 export const LOAD_STRATEGIES = [
@@ -50,53 +50,3 @@ export const loadSchema = z.object({
 
 /** The load section of the calibration document. */
 export type Load = z.infer<typeof loadSchema>;
-
-/** Blending of second maps by what the fuel is made of. */
-export const blendSchema = z.object({
-  use: choiceField({
-    label: 'Second maps for another fuel',
-    required: false,
-    options: [
-      { id: 'no', label: 'One fuel' },
-      { id: 'yes', label: 'Blend by ethanol', hint: 'Needs a composition sensor' },
-    ],
-    help: {
-      what: 'Whether a second set of maps is blended in by the ethanol the sensor reads.',
-      usual: 'One fuel. Blend where the tank may hold anything between petrol and ethanol.',
-      changes:
-        'Filling, target, spark and start-up maps get a second one each, and a curve that says how much it counts.',
-    },
-  }),
-});
-
-/** Acceleration enrichment’s settings that are single numbers. */
-export const accelerationSchema = z.object({
-  threshold: quantityField({
-    label: 'Acts above a throttle opening of',
-    quantity: 'throttleRate',
-    unit: '%/s',
-    min: 0,
-    max: 500,
-    decimals: 0,
-    required: false,
-    help: {
-      what: 'How fast the throttle must open before fuel is added.',
-      usual: '15 to 30 %/s: above the noise of the sensor.',
-      changes: 'Whether a trembling foot adds fuel.',
-    },
-  }),
-  decay: quantityField({
-    label: 'Fades within',
-    quantity: 'count',
-    unit: '1',
-    min: 1,
-    max: 60,
-    decimals: 0,
-    required: false,
-    help: {
-      what: 'Turns of the crank until the added fuel is gone.',
-      usual: '6 to 12 turns.',
-      changes: 'How long the mixture stays rich after the pedal moved.',
-    },
-  }),
-});

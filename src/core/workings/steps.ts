@@ -2,8 +2,10 @@ import type { EngineModel, Injection, OperatingPoint } from '../fuel';
 import { injectionAt } from '../fuel';
 import { cellShares, type Grid } from '../map';
 import { formatNumber } from '../units';
+import { airSteps } from './airSteps';
 import { correctionSteps } from './correctionSteps';
 import { coolant, input, pressure, speed, throttle } from './inputs';
+import { openingSteps } from './openingSteps';
 import { sparkSteps } from './sparkSteps';
 import type { Step, Workings } from './step';
 
@@ -23,109 +25,6 @@ export function workingsAt(model: EngineModel, point: OperatingPoint): Workings 
     ],
   };
 }
-
-/** Load by throttle, where the idle valve counts like a throttle a little open. */
-function loadSteps(model: EngineModel, point: OperatingPoint, at: Injection): Step[] {
-  const { idleAir } = model.maps;
-  if (!usesThrottle(model) || idleAir === null || model.idleWorthPercent === 0) return [];
-  return [
-    {
-      id: 'load',
-      title: 'Load by throttle',
-      formula: 'load = throttle + idle air · worth / 100',
-      inputs: [
-        throttle(point.throttlePercent),
-        coolant(point),
-        input('worth', 'Idle valve fully open, in throttle', model.idleWorthPercent, 1, '%'),
-      ],
-      result: input('load', 'Load', at.loadThrottlePercent, 2, '%'),
-      mapId: 'idleAir',
-      cells: cellShares(idleAir, point.coolantC, 0),
-    },
-  ];
-}
-
-function usesThrottle({ strategy }: EngineModel): boolean {
-  return strategy === 'throttle' || strategy === 'throttlePressure';
-}
-
-/** The step of the map that filling is read from; none where air is measured or not modelled. */
-function fillingSteps(model: EngineModel, point: OperatingPoint, at: Injection): Step[] {
-  const { ve } = model.maps;
-  if (ve === null) return [];
-  const byThrottle = usesThrottle(model);
-  const load = byThrottle ? at.loadThrottlePercent : point.manifoldKpa;
-  return [
-    {
-      id: 've',
-      title: 'Volumetric efficiency',
-      formula: `VE map at speed and ${byThrottle ? 'throttle' : 'pressure'}, between four cells${model.blend === null ? '' : ', blended with the second map'}`,
-      inputs: [speed(point), byThrottle ? throttle(load) : pressure(point)],
-      result: input('VE', 'Volumetric efficiency', at.vePercent, 2, '%'),
-      mapId: byThrottle ? 'veThrottle' : 've',
-      cells: cellShares(ve, point.speedRpm, load),
-    },
-  ];
-}
-
-function airSteps(model: EngineModel, point: OperatingPoint, at: Injection): Step[] {
-  const charge: Step = {
-    id: 'charge',
-    title: 'Charge temperature',
-    formula: 'T = T_air + k(flow) · (T_coolant − T_air)',
-    inputs: [
-      input('T_air', 'Air', point.airC, 1, '°C'),
-      input('T_coolant', 'Coolant', point.coolantC, 1, '°C'),
-      input('flow', 'Air flow, first estimate', at.flowEstimateGPerS, 2, 'g/s'),
-      input('k', 'Heating, falls with flow', at.heating, 3, ''),
-    ],
-    result: input('T', 'Charge', at.chargeC, 1, '°C'),
-  };
-  switch (model.strategy) {
-    case 'pulseWidth':
-      return [];
-    case 'airMass':
-      return [
-        {
-          id: 'air',
-          title: 'Air in the cylinder',
-          formula: 'm_air = flow · 120 000 / (speed · cylinders)',
-          inputs: [
-            input('flow', 'Air-mass meter', point.airFlowGPerS, 2, 'g/s'),
-            speed(point),
-            input('cylinders', 'Cylinders', model.cylinders, 0, ''),
-          ],
-          result: input('m_air', 'Air', at.airMg, 2, 'mg'),
-        },
-      ];
-    case 'speedDensity':
-    case 'throttle':
-    case 'throttlePressure':
-      return [
-        ...loadSteps(model, point, at),
-        ...fillingSteps(model, point, at),
-        charge,
-        {
-          id: 'air',
-          title: 'Air in the cylinder',
-          formula: 'm_air = VE/100 · p · V / (R · T), R = 287.05 J/(kg·K)',
-          inputs: [
-            input('VE', 'Volumetric efficiency', at.vePercent, 2, '%'),
-            input('p', PRESSURE_WORDS[model.strategy], at.densityKpa, 1, 'kPa abs'),
-            input('V', 'Swept volume, one cylinder', model.cylinderVolumeCm3, 2, 'cm³'),
-            input('T', 'Charge', at.chargeC + 273.15, 1, 'K'),
-          ],
-          result: input('m_air', 'Air', at.airMg, 2, 'mg'),
-        },
-      ];
-  }
-}
-
-const PRESSURE_WORDS = {
-  speedDensity: 'Manifold pressure',
-  throttle: 'Barometric pressure',
-  throttlePressure: 'Manifold pressure, barometric at least',
-} as const;
 
 /** Where the base fuel comes from: target and air, or the plain pulse. */
 function baseFuelSteps(model: EngineModel, point: OperatingPoint, at: Injection): Step[] {
@@ -295,107 +194,4 @@ function trimSteps(model: EngineModel, point: OperatingPoint, at: Injection): St
     });
   }
   return steps;
-}
-
-function openingSteps(model: EngineModel, point: OperatingPoint, at: Injection): Step[] {
-  const { injector } = model;
-  const fixed = injector.regulator !== 'manifold';
-  const twice = injector.squirts > 1;
-  const staged = at.secondOpeningMs > 0;
-  return [
-    {
-      id: 'across',
-      title: 'Pressure across the injector',
-      formula: fixed ? 'Δp = rail + p_baro − p' : 'Δp = rail (the regulator follows the manifold)',
-      inputs: [
-        input('rail', 'Rail, gauge', injector.railGaugeKpa, 0, 'kPa'),
-        ...(fixed ? [input('p_baro', 'Barometric', model.barometricKpa, 1, 'kPa'), pressure(point)] : []),
-      ],
-      result: input('Δp', 'Pressure across', at.acrossKpa, 1, 'kPa'),
-    },
-    {
-      id: 'flow',
-      title: 'Injector flow',
-      formula:
-        injector.flowPoints.length > 0
-          ? 'between the measured flows, in √Δp'
-          : 'q = q_rated · √(Δp / Δp_rated)',
-      inputs: [
-        input('q_rated', 'Rated flow, this fuel', injector.ratedFlowGPerS, 4, 'g/s'),
-        input('Δp', 'Pressure across', at.acrossKpa, 1, 'kPa'),
-        input('Δp_rated', 'Rated pressure', injector.ratedPressureKpa, 0, 'kPa'),
-      ],
-      result: input('q', 'Flow', at.flowGPerS, 4, 'g/s'),
-    },
-    ...(staged
-      ? [
-          {
-            id: 'staging',
-            title: 'Second injector set',
-            formula: 'm₁ = m − what the second set gives',
-            inputs: [
-              input('m', 'Fuel', at.fuelMg, 3, 'mg'),
-              input('m₂', 'Second set', at.fuelMg - at.firstMg, 3, 'mg'),
-              input('opening₂', 'Its opening', at.secondOpeningMs, 3, 'ms'),
-            ],
-            result: input('m₁', 'First set', at.firstMg, 3, 'mg'),
-          },
-        ]
-      : []),
-    {
-      id: 'net',
-      title: 'Net time',
-      formula: twice ? 't_net = m / 2 / q, injected twice a cycle' : 't_net = m / q',
-      inputs: [
-        input('m', staged ? 'Fuel, first set' : 'Fuel', at.firstMg, 3, 'mg'),
-        input('q', 'Flow', at.flowGPerS, 4, 'g/s'),
-      ],
-      result: input('t_net', 'Net time', at.netMs, 3, 'ms'),
-    },
-    ...(injector.shortPulse.length > 0
-      ? [
-          {
-            id: 'short',
-            title: 'Short-pulse correction',
-            formula: 'short-pulse table at the net time',
-            inputs: [input('t_net', 'Net time', at.netMs, 3, 'ms')],
-            result: input('t_short', 'Added', at.shortPulseMs, 3, 'ms'),
-          },
-        ]
-      : []),
-    {
-      id: 'dead',
-      title: 'Dead time',
-      formula: 'dead-time table at battery voltage and pressure across',
-      inputs: [
-        input('V', 'Battery', point.batteryV, 1, 'V'),
-        input('Δp', 'Pressure across', at.acrossKpa, 1, 'kPa'),
-      ],
-      result: input('t_dead', 'Dead time', at.deadMs, 3, 'ms'),
-    },
-    {
-      id: 'opening',
-      title: 'Injector opening',
-      formula:
-        injector.shortPulse.length > 0 ? 'opening = t_net + t_short + t_dead' : 'opening = t_net + t_dead',
-      inputs: [
-        input('t_net', 'Net time', at.netMs, 3, 'ms'),
-        ...(injector.shortPulse.length > 0 ? [input('t_short', 'Added', at.shortPulseMs, 3, 'ms')] : []),
-        input('t_dead', 'Dead time', at.deadMs, 3, 'ms'),
-      ],
-      result: input('opening', 'Opening', at.openingMs, 3, 'ms'),
-    },
-    {
-      id: 'duty',
-      title: 'Duty',
-      formula: twice
-        ? 'duty = 2 · opening / cycle time, cycle = 120 000 / speed'
-        : 'duty = opening / cycle time, cycle = 120 000 / speed',
-      inputs: [
-        input('opening', 'Opening', at.openingMs, 3, 'ms'),
-        input('cycle', 'Cycle time', at.cycleMs, 2, 'ms'),
-      ],
-      result: input('duty', 'Duty', at.dutyPercent, 1, '%'),
-    },
-  ];
 }

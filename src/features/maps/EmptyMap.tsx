@@ -18,6 +18,7 @@ interface Props {
 const GOALS = [
   { section: 'engine', label: 'Go to Engine', place: 'build/engine' },
   { section: 'injectors', label: 'Go to Injectors', place: 'build/injectors' },
+  { section: 'idle', label: 'Go to Idle target speed', place: 'maps/idleSpeed' },
 ] as const;
 
 /** A map that does not exist yet, and the way to it. */

@@ -61,6 +61,11 @@ export function MapWorkings({ definition, map, selection }: Props) {
           </View>
         ))}
       </View>
+      {at.cut ? (
+        <Text kind="small" colour="warning">
+          With the pedal released the overrun cut acts here: no fuel.
+        </Text>
+      ) : null}
       <View style={{ flexDirection: 'row' }}>
         <Button
           label="Work this cell through"

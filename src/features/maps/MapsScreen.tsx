@@ -13,7 +13,8 @@ export function MapsScreen() {
         Maps
       </Heading>
       <Text colour="muted">
-        Fuel, spark and start-up. Propose each from the engine’s description, then correct it.
+        Propose each from the engine’s description, then correct it. Only those the load strategy uses are
+        listed.
       </Text>
       <MapList />
     </Page>

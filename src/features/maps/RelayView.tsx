@@ -2,18 +2,13 @@ import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import {
   definitionAt,
-  followersOf,
   generatorValueAt,
   isMapId,
   leaderOf,
   livedWeight,
-  MAP_DEFINITIONS,
-  possibleLeaders,
   putMap,
   relaidWithFollowers,
-  usedMaps,
   usualChoices,
-  type Calibration,
   type MapId,
   type MapKey,
 } from '@/core/calibration';
@@ -21,15 +16,9 @@ import type { Source } from '@/core/field';
 import {
   axisPlace,
   axisProblem,
-  evenAxis,
-  extendedAxis,
-  MAX_BREAKPOINTS,
   relaidMap,
   surfaceChange,
-  weightedAxis,
-  withBreakpoint,
   type AxisDefinition,
-  type AxisWeight,
   type BeyondRule,
   type MapData,
   type MapDefinition,
@@ -45,7 +34,8 @@ import { cellLabel, cellSelection, MapGrid, type Selection } from '@/ui/grid';
 import { Card, Message, Page } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
-import { CHANNEL_QUANTITY } from './channelQuantities';
+import { BreakpointEditor, OtherAxes } from './BreakpointEditor';
+import { CouplingCard } from './CouplingCard';
 
 interface Props {
   mapKey: MapKey;
@@ -221,57 +211,6 @@ function changeWords(definition: MapDefinition, change: SurfaceChange): string {
   return `Largest change over the old range: ${by} at ${at}${up}.`;
 }
 
-/** Whether the breakpoints follow another map's, and which. */
-function CouplingCard({
-  mapId,
-  leader,
-  onFollow,
-}: {
-  mapId: MapId;
-  leader: MapId | null;
-  onFollow: (to: MapId | null) => void;
-}) {
-  const document = useDocument();
-  const followers = followersOf(document, mapId);
-  const leaders = possibleLeaders(document, mapId);
-  if (followers.length > 0) {
-    const names = followers.map((id) => MAP_DEFINITIONS[id].label.toLowerCase()).join(' and ');
-    return (
-      <Message tone="plain">{`The breakpoints of ${names} follow this map’s: they change together.`}</Message>
-    );
-  }
-  if (leader !== null) {
-    return (
-      <Card
-        title="Coupled axes"
-        intro={`The breakpoints follow ${MAP_DEFINITIONS[leader].label.toLowerCase()}: they change together with it, there.`}
-      >
-        <View style={{ flexDirection: 'row' }}>
-          <Button label="Uncouple" icon="link-variant-off" onPress={() => onFollow(null)} />
-        </View>
-      </Card>
-    );
-  }
-  if (leaders.length === 0) return null;
-  return (
-    <Card
-      title="Coupled axes"
-      intro="A coupled map takes another’s breakpoints now, and follows whenever they change."
-    >
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        {leaders.map((id) => (
-          <Button
-            key={id}
-            label={`Follow ${MAP_DEFINITIONS[id].label.toLowerCase()}`}
-            icon="link-variant"
-            onPress={() => onFollow(id)}
-          />
-        ))}
-      </View>
-    </Card>
-  );
-}
-
 function beyondRule(
   rule: RuleId,
   percent: number,
@@ -280,126 +219,4 @@ function beyondRule(
   if (rule === 'percent') return { kind: 'percent', percent };
   if (rule === 'physics' && physics !== null) return { kind: 'physics', valueAt: physics };
   return rule === 'slope' ? { kind: 'slope' } : { kind: 'hold' };
-}
-
-interface EditorProps {
-  values: readonly number[];
-  definition: AxisDefinition;
-  /** Where the engine lives along it; null where nothing is known. */
-  weight: AxisWeight | null;
-  onChange: (values: readonly number[]) => void;
-}
-
-/** The breakpoints of one axis: choose one to move or take out, put one in, spread them, carry them on. */
-function BreakpointEditor({ values, definition, weight, onChange }: EditorProps) {
-  const [chosen, setChosen] = useState(0);
-  const [wanted, setCount] = useState<number | null>(null);
-  const count = wanted ?? values.length;
-  const first = values[0] as number;
-  const last = values[values.length - 1] as number;
-  const [end, setEnd] = useState(last);
-  const at = Math.min(chosen, values.length - 1);
-  const value = values[at] as number;
-  const after = values[at + 1];
-  const number = (label: string) => ({
-    label,
-    ...CHANNEL_QUANTITY[definition.channel],
-    min: definition.min,
-    max: definition.max,
-  });
-  return (
-    <View style={{ gap: SPACE.m }}>
-      <Chips
-        label="Breakpoint"
-        options={values.map((each, i) => ({ id: String(i), label: formatNumber(each, definition.decimals) }))}
-        value={String(at)}
-        onChange={(id) => setChosen(Number(id))}
-      />
-      <NumberBox
-        key={`${at} ${value}`}
-        info={number('Move it to')}
-        value={value}
-        onChange={(moved) => onChange(values.map((each, i) => (i === at ? moved : each)))}
-      />
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        <Button
-          label="Put one in after it"
-          icon="plus"
-          disabled={after === undefined || values.length >= MAX_BREAKPOINTS}
-          onPress={() =>
-            onChange(
-              withBreakpoint(values, Number(((value + (after ?? value)) / 2).toFixed(definition.decimals))),
-            )
-          }
-        />
-        <Button
-          label="Take it out"
-          icon="minus"
-          disabled={values.length <= 2}
-          onPress={() => onChange(values.filter((_, i) => i !== at))}
-        />
-      </View>
-      <NumberBox
-        info={{ label: 'How many', quantity: 'count', unit: '1', min: 2, max: MAX_BREAKPOINTS }}
-        value={count}
-        onChange={(typed) => setCount(Math.round(typed))}
-      />
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        <Button
-          label={`Spread ${count} evenly`}
-          onPress={() => onChange(evenAxis(first, last, count, definition.decimals))}
-        />
-        {weight === null ? null : (
-          <Button
-            label={`Spread ${count} where the engine lives`}
-            onPress={() => onChange(weightedAxis(first, last, count, weight, definition.decimals))}
-          />
-        )}
-      </View>
-      <NumberBox info={number('Carry on to')} value={end} onChange={setEnd} />
-      <View style={{ flexDirection: 'row' }}>
-        <Button
-          label={`Carry on to ${formatNumber(end, definition.decimals)} ${definition.unit}`}
-          disabled={end >= first && end <= last}
-          onPress={() => onChange(extendedAxis(values, end))}
-        />
-      </View>
-    </View>
-  );
-}
-
-interface OtherProps {
-  document: Calibration;
-  mapKey: MapKey;
-  channel: AxisDefinition['channel'];
-  onTake: (values: readonly number[]) => void;
-}
-
-/** The breakpoints of another map along the same channel. */
-function OtherAxes({ document, mapKey, channel, onTake }: OtherProps) {
-  const others = usedMaps(document).flatMap((id) => {
-    const map = document.maps[id];
-    if (id === mapKey || map === null) return [];
-    const { x, y, label } = MAP_DEFINITIONS[id];
-    const values = x.channel === channel ? map.x : y?.channel === channel ? map.y : null;
-    return values === null ? [] : [{ id, label, values }];
-  });
-  if (others.length === 0) return null;
-  return (
-    <View style={{ gap: SPACE.xs }}>
-      <Text kind="small" colour="muted">
-        As in another map
-      </Text>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        {others.map(({ id, label, values }) => (
-          <Button
-            key={id}
-            label={label}
-            accessibilityLabel={`Take the breakpoints of ${label}`}
-            onPress={() => onTake(values)}
-          />
-        ))}
-      </View>
-    </View>
-  );
 }

@@ -1,0 +1,107 @@
+import type { EngineModel, Injection, OperatingPoint } from '../fuel';
+import { input, pressure } from './inputs';
+import type { Step } from './step';
+
+/** From fuel to the injector’s opening and its duty. */
+export function openingSteps(model: EngineModel, point: OperatingPoint, at: Injection): Step[] {
+  const { injector } = model;
+  const fixed = injector.regulator !== 'manifold';
+  const twice = injector.squirts > 1;
+  const staged = at.secondOpeningMs > 0;
+  return [
+    {
+      id: 'across',
+      title: 'Pressure across the injector',
+      formula: fixed ? 'Δp = rail + p_baro − p' : 'Δp = rail (the regulator follows the manifold)',
+      inputs: [
+        input('rail', 'Rail, gauge', injector.railGaugeKpa, 0, 'kPa'),
+        ...(fixed ? [input('p_baro', 'Barometric', model.barometricKpa, 1, 'kPa'), pressure(point)] : []),
+      ],
+      result: input('Δp', 'Pressure across', at.acrossKpa, 1, 'kPa'),
+    },
+    {
+      id: 'flow',
+      title: 'Injector flow',
+      formula:
+        injector.flowPoints.length > 0
+          ? 'between the measured flows, in √Δp'
+          : 'q = q_rated · √(Δp / Δp_rated)',
+      inputs: [
+        input('q_rated', 'Rated flow, this fuel', injector.ratedFlowGPerS, 4, 'g/s'),
+        input('Δp', 'Pressure across', at.acrossKpa, 1, 'kPa'),
+        input('Δp_rated', 'Rated pressure', injector.ratedPressureKpa, 0, 'kPa'),
+      ],
+      result: input('q', 'Flow', at.flowGPerS, 4, 'g/s'),
+    },
+    ...(staged
+      ? [
+          {
+            id: 'staging',
+            title: 'Second injector set',
+            formula: 'm₁ = m − what the second set gives',
+            inputs: [
+              input('m', 'Fuel', at.fuelMg, 3, 'mg'),
+              input('m₂', 'Second set', at.fuelMg - at.firstMg, 3, 'mg'),
+              input('opening₂', 'Its opening', at.secondOpeningMs, 3, 'ms'),
+            ],
+            result: input('m₁', 'First set', at.firstMg, 3, 'mg'),
+          },
+        ]
+      : []),
+    {
+      id: 'net',
+      title: 'Net time',
+      formula: twice ? 't_net = m / 2 / q, injected twice a cycle' : 't_net = m / q',
+      inputs: [
+        input('m', staged ? 'Fuel, first set' : 'Fuel', at.firstMg, 3, 'mg'),
+        input('q', 'Flow', at.flowGPerS, 4, 'g/s'),
+      ],
+      result: input('t_net', 'Net time', at.netMs, 3, 'ms'),
+    },
+    ...(injector.shortPulse.length > 0
+      ? [
+          {
+            id: 'short',
+            title: 'Short-pulse correction',
+            formula: 'short-pulse table at the net time',
+            inputs: [input('t_net', 'Net time', at.netMs, 3, 'ms')],
+            result: input('t_short', 'Added', at.shortPulseMs, 3, 'ms'),
+          },
+        ]
+      : []),
+    {
+      id: 'dead',
+      title: 'Dead time',
+      formula: 'dead-time table at battery voltage and pressure across',
+      inputs: [
+        input('V', 'Battery', point.batteryV, 1, 'V'),
+        input('Δp', 'Pressure across', at.acrossKpa, 1, 'kPa'),
+      ],
+      result: input('t_dead', 'Dead time', at.deadMs, 3, 'ms'),
+    },
+    {
+      id: 'opening',
+      title: 'Injector opening',
+      formula:
+        injector.shortPulse.length > 0 ? 'opening = t_net + t_short + t_dead' : 'opening = t_net + t_dead',
+      inputs: [
+        input('t_net', 'Net time', at.netMs, 3, 'ms'),
+        ...(injector.shortPulse.length > 0 ? [input('t_short', 'Added', at.shortPulseMs, 3, 'ms')] : []),
+        input('t_dead', 'Dead time', at.deadMs, 3, 'ms'),
+      ],
+      result: input('opening', 'Opening', at.openingMs, 3, 'ms'),
+    },
+    {
+      id: 'duty',
+      title: 'Duty',
+      formula: twice
+        ? 'duty = 2 · opening / cycle time, cycle = 120 000 / speed'
+        : 'duty = opening / cycle time, cycle = 120 000 / speed',
+      inputs: [
+        input('opening', 'Opening', at.openingMs, 3, 'ms'),
+        input('cycle', 'Cycle time', at.cycleMs, 2, 'ms'),
+      ],
+      result: input('duty', 'Duty', at.dutyPercent, 1, '%'),
+    },
+  ];
+}
