@@ -1,6 +1,6 @@
 import { xoroshiro128plus, type RandomGenerator } from 'pure-rand';
 import { injectionAt, throttleFlowGPerS, type EngineModel } from '@/core/fuel';
-import { deadTimeAt, injectorFlowGPerS, pressureAcrossKpa } from '@/core/injector';
+import { deadTimeAt, injectorFlowGPerS, netOfOpenMs, pressureAcrossKpa } from '@/core/injector';
 import { lookUpCurve } from '@/core/map';
 import type { ChannelSample } from '@/core/outputs';
 import { ZERO_CELSIUS_K } from '@/core/units';
@@ -245,11 +245,13 @@ export class DryStart {
     const openingMs =
       wantedMg / injectorFlowGPerS(injector, across) + deadTimeAt(injector.deadTime, batteryV, across);
     const real = standIn.injector;
-    const flowingMs = Math.max(0, openingMs - deadTimeAt(real.deadTime, batteryV, across));
+    const realKpa =
+      this.pressureShare *
+      pressureAcrossKpa(real.regulator, real.railGaugeKpa, standIn.barometricKpa, standIn.barometricKpa);
+    const flowingMs = netOfOpenMs(real.shortPulse, openingMs - deadTimeAt(real.deadTime, batteryV, realKpa));
     const fed =
       hardware.order.filter((cylinder) => hardware.hasFuel(cylinder)).length / hardware.order.length;
-    const givenMg =
-      wantedMg === 0 ? 0 : fed * flowingMs * injectorFlowGPerS(real, across * this.pressureShare);
+    const givenMg = wantedMg === 0 ? 0 : fed * flowingMs * injectorFlowGPerS(real, realKpa);
     this.engine = primed(standIn, this.engine, this.inputs.thermal, givenMg);
   }
 

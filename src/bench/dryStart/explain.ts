@@ -1,4 +1,4 @@
-import type { MapId, SheetId } from '@/core/calibration';
+import { fillingMap, type MapId, type SheetId } from '@/core/calibration';
 import type { LoadStrategy } from '@/core/fuel';
 import { formatNumber } from '@/core/units';
 import type { StartSetup } from './dryStart';
@@ -25,15 +25,6 @@ export interface ExplainedBy {
   /** Cranking takes its own advance instead of the spark map. */
   readonly crankAdvance: boolean;
 }
-
-/** The map that filling comes from; null for a meter. */
-const FILLING_MAP: Readonly<Record<LoadStrategy, MapId | null>> = {
-  speedDensity: 've',
-  throttle: 'veThrottle',
-  throttlePressure: 'veThrottle',
-  airMass: null,
-  pulseWidth: 'pulse',
-};
 
 const SPEED_DENSITY: ExplainedBy = { strategy: 'speedDensity', crankAdvance: false };
 
@@ -78,7 +69,7 @@ function explainByMaps(verdict: StartVerdict, setup: StartSetup, by: ExplainedBy
       return {
         headline: `Caught after ${turns(verdict)}, but surges`,
         reason: `Speed does not settle${faultWords(verdict, lambda)}.`,
-        mapId: verdict.cut || !cold ? FILLING_MAP[by.strategy] : 'afterStart',
+        mapId: verdict.cut || !cold ? fillingMap(by.strategy) : 'afterStart',
         good: false,
       };
     case 'cranksLean':
@@ -161,9 +152,9 @@ function stallReason(verdict: StartVerdict, cold: boolean, lambda: string): stri
 }
 
 function stallMap({ mainFault, cut }: StartVerdict, cold: boolean, by: ExplainedBy): MapId | null {
-  if (cut) return FILLING_MAP[by.strategy];
+  if (cut) return fillingMap(by.strategy);
   if (mainFault === null) return sparkMap(by);
-  return cold ? 'afterStart' : FILLING_MAP[by.strategy];
+  return cold ? 'afterStart' : fillingMap(by.strategy);
 }
 
 function sparkMap({ strategy }: ExplainedBy): MapId {

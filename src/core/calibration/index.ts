@@ -57,12 +57,13 @@ export {
 } from './pressureAxes';
 export { coilFunction, injectorFunction, outputFunction, pinFunctions } from './pinFunctions';
 export { blockingProblems, conflicts, problemsOf, type DocumentProblem, type Place } from './rules';
+export { saidAbout } from './rules/saidAbout';
 export { sectionState, SHEET_IDS, sheetOf, sheetState, type SheetId } from './sheet';
 export { choiceAt, sectionAt, tableAt, valueAt } from './values';
 export { generatedMap, generatorNeeds, generatorValueAt, type GeneratorResult } from './generate';
 export { camCharacterOf, usualChoices, type GeneratorChoices } from './generators/generator';
 export { steadyPoint, type SteadyPoint } from './steadyPoint';
-export { loadAxisOf, requiredMaps, strategyMaps, strategyOf, usedMaps } from './strategy';
+export { fillingMap, loadAxisOf, requiredMaps, strategyMaps, strategyOf, usedMaps } from './strategy';
 export { calibrationJsonSchema } from './jsonSchema';
 export {
   correctionAt,

@@ -21,6 +21,21 @@ const STRATEGY_MAPS: Readonly<Record<LoadStrategy, readonly MapId[]>> = {
   pulseWidth: ['pulse', 'lambda', 'spark'],
 };
 
+/** The map that filling, or the pulse itself, comes from; null for a meter, which measures the air. */
+export function fillingMap(strategy: LoadStrategy): MapId | null {
+  switch (strategy) {
+    case 'speedDensity':
+      return 've';
+    case 'throttle':
+    case 'throttlePressure':
+      return 'veThrottle';
+    case 'pulseWidth':
+      return 'pulse';
+    case 'airMass':
+      return null;
+  }
+}
+
 const LOAD_MAPS: readonly MapId[] = [...new Set(Object.values(STRATEGY_MAPS).flat())];
 const START_MAPS: readonly MapId[] = ['cranking', 'afterStart', 'afterStartDecay', 'warmUp'];
 const BLEND_CURVES: readonly MapId[] = ['blendFuel', 'blendTarget', 'blendSpark', 'blendStart'];

@@ -1,12 +1,11 @@
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { baseValue, fieldInfo, type FieldPath } from '@/core/calibration';
+import { baseValue, fieldInfo, type FieldPath, saidAbout } from '@/core/calibration';
 import { useDocument } from '@/data/session/session';
 import { useSourcedField } from '@/data/session/useField';
 import { FieldFrame, FieldSheets, type FieldSheet } from '@/ui/field';
 import { Text } from '@/ui/text/Text';
 import { CORNER, SPACE, TARGET, useRoles } from '@/ui/theme';
-import { saidAbout } from './said';
 
 /** Some of the cylinders, tapped on and off: those of a bank. */
 export function CylinderList({ path }: { path: FieldPath }) {

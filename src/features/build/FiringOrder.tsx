@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { baseValue, fieldInfo } from '@/core/calibration';
+import { baseValue, fieldInfo, saidAbout } from '@/core/calibration';
 import { commonFiringOrders, parseFiringOrder } from '@/core/engine';
 import { setDraft, useDocument, useSession } from '@/data/session/session';
 import { useSourcedField } from '@/data/session/useField';
@@ -9,7 +9,6 @@ import { Chips } from '@/ui/button/Chips';
 import { FieldFrame, FieldSheets, TextBox, type FieldSheet } from '@/ui/field';
 import { Text } from '@/ui/text/Text';
 import { CylinderButtons } from './CylinderList';
-import { saidAbout } from './said';
 
 const PATH = 'engine.firingOrder';
 const UNREADABLE = 'That is not a list of cylinders. Type their numbers in order, as 1-3-4-2.';

@@ -1,7 +1,7 @@
 import type { Draft } from 'immer';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { outputFunction, pinFunctions } from '@/core/calibration';
+import { outputFunction, pinFunctions, saidAbout } from '@/core/calibration';
 import {
   CHANNEL_IDS,
   CHANNELS,
@@ -21,7 +21,6 @@ import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { NameBox } from './NameBox';
 import { PinOf } from './PinOf';
-import { saidAbout } from './said';
 
 const JOINS = [
   { id: 'and', label: 'All of them' },

@@ -1,3 +1,4 @@
+import { saidAbout } from '@/core/calibration';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { PIN_KIND_TEXT, freePins, type PinFunction } from '@/core/pins';
@@ -9,7 +10,6 @@ import { Sheet } from '@/ui/sheet/Sheet';
 import { Text } from '@/ui/text/Text';
 import { SPACE, useRoles } from '@/ui/theme';
 import { assignPin, clearPin, noteWire } from './pinEdits';
-import { saidAbout } from './said';
 import { WireNote } from './WireNote';
 
 /** The pin of a function: which it is, what is wrong with it, and only fitting free ones to choose from. */

@@ -1,9 +1,15 @@
-import { fieldInfo, isSetAside, sectionFields, type FieldPath, type SectionId } from '@/core/calibration';
+import {
+  fieldInfo,
+  isSetAside,
+  sectionFields,
+  type FieldPath,
+  type SectionId,
+  saidAbout,
+} from '@/core/calibration';
 import { useDocument } from '@/data/session/session';
 import { useQuantityField, useSourcedField, useTableField } from '@/data/session/useField';
 import { ChoiceField, QuantityField, TableField } from '@/ui/field';
 import { CylinderList } from './CylinderList';
-import { saidAbout } from './said';
 
 /** A quantity of the open document, with what is in conflict with it. */
 export function Quantity({ path }: { path: FieldPath }) {

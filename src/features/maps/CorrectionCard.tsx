@@ -1,7 +1,7 @@
 import type { Draft } from 'immer';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { problemsOf } from '@/core/calibration';
+import { saidAbout } from '@/core/calibration';
 import { correctionDefinition, TARGET_TEXT, type Activation, type Correction } from '@/core/correction';
 import { AXES } from '@/core/map';
 import { edit, useDocument } from '@/data/session/session';
@@ -27,9 +27,7 @@ const VERBS = { multiply: 'multiplied by', add: 'raised by', replace: 'replaced 
 export function CorrectionCard({ correction, onOpen, onUp, onDown }: Props) {
   const [changing, setChanging] = useState(false);
   const { id, name, enabled, activation } = correction;
-  const cautions = problemsOf(useDocument())
-    .filter(({ path }) => path === `corrections.${id}`)
-    .map(({ message }) => message);
+  const { caution } = saidAbout(useDocument(), `corrections.${id}`);
   const change = (label: string, recipe: (into: Draft<Correction>) => void) =>
     edit(label, (draft) => {
       const into = draft.corrections.find((other) => other.id === id);
@@ -45,11 +43,7 @@ export function CorrectionCard({ correction, onOpen, onUp, onDown }: Props) {
         <Thumbnail map={correction.map} width={56} height={40} />
         <Text style={{ flex: 1 }}>{correctionWords(correction)}</Text>
       </View>
-      {cautions.map((caution) => (
-        <Message key={caution} tone="warning">
-          {caution}
-        </Message>
-      ))}
+      {caution === null ? null : <Message tone="warning">{caution}</Message>}
       <StateMark tone={enabled ? 'good' : 'plain'} label={enabled ? 'On' : 'Off: it changes nothing'} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <Button

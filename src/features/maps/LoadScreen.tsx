@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import {
   fieldInfo,
   MAP_DEFINITIONS,
-  problemsOf,
+  saidAbout,
   strategyOf,
   strategySwitch,
   type Calibration,
@@ -54,6 +54,7 @@ export function LoadScreen() {
   const now = strategyOf(document);
   const [wanted, setWanted] = useState<LoadStrategy>(now);
   const info = fieldInfo('load.strategy') as ChoiceFieldInfo;
+  const { caution } = saidAbout(measuredBy(document, wanted), 'load.strategy');
   return (
     <Page>
       <BackTitle
@@ -69,13 +70,7 @@ export function LoadScreen() {
           onChange={setWanted}
         />
         <Text>{WORDS[wanted]}</Text>
-        {problemsOf(measuredBy(document, wanted))
-          .filter(({ path }) => path === 'load.strategy')
-          .map(({ message }) => (
-            <Message key={message} tone="warning">
-              {message}
-            </Message>
-          ))}
+        {caution === null ? null : <Message tone="warning">{caution}</Message>}
       </Card>
       {wanted === now ? (
         <InUse strategy={now} />

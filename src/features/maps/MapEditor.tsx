@@ -1,6 +1,6 @@
 import { useMemo, useRef, useState } from 'react';
 import { View, type TextInput } from 'react-native';
-import { engineModel, overrunOf, type MapKey } from '@/core/calibration';
+import { engineModel, fillingMap, overrunOf, strategyOf, type MapKey } from '@/core/calibration';
 import { SOURCE_TEXT } from '@/core/field';
 import { AT_REST, injectionAt, overrunRegion } from '@/core/fuel';
 import { mapDifference, shownMap, type MapData, type ShownAs } from '@/core/map';
@@ -236,8 +236,9 @@ function useOverrunRegion(mapKey: MapKey, as: ShownAs) {
   const document = useDocument();
   return useMemo(() => {
     const cut = overrunOf(document);
-    if (cut === null || !['ve', 'veThrottle', 'pulse'].includes(mapKey)) return null;
-    const region = overrunRegion(cut, mapKey === 'veThrottle' ? 'throttle' : 'manifoldPressure');
+    if (cut === null || mapKey !== fillingMap(strategyOf(document))) return null;
+    const byThrottle = as.definition.y?.channel === 'throttle';
+    const region = overrunRegion(cut, byThrottle ? 'throttle' : 'manifoldPressure');
     return { ...region, toY: as.y.shown(region.toY) };
   }, [document, mapKey, as]);
 }

@@ -1,4 +1,4 @@
-import { fieldInfo, isSetAside, problemsOf, type FieldPath, type MapKey } from '@/core/calibration';
+import { fieldInfo, isSetAside, saidAbout, type FieldPath, type MapKey } from '@/core/calibration';
 import { useDocument } from '@/data/session/session';
 import { useQuantityField, useSourcedField, useTableField } from '@/data/session/useField';
 import { ChoiceField, QuantityField, TableField } from '@/ui/field';
@@ -51,29 +51,18 @@ export function DocumentFields({ fields }: { fields: readonly FieldPath[] }) {
     });
 }
 
-/** What the rules say about a field. */
-function useSaid(path: FieldPath): { conflict: string | null; caution: string | null } {
-  const here = problemsOf(useDocument()).filter((problem) => problem.path === path);
-  const words = (caution: boolean) =>
-    here
-      .filter(({ severity }) => (severity === 'warning') === caution)
-      .map(({ message }) => message)
-      .join(' ') || null;
-  return { conflict: words(false), caution: words(true) };
-}
-
 function Quantity({ path }: { path: FieldPath }) {
-  return <QuantityField {...useQuantityField(path)} {...useSaid(path)} />;
+  return <QuantityField {...useQuantityField(path)} {...saidAbout(useDocument(), path)} />;
 }
 
 function Table({ path }: { path: FieldPath }) {
-  return <TableField {...useTableField(path)} {...useSaid(path)} />;
+  return <TableField {...useTableField(path)} {...saidAbout(useDocument(), path)} />;
 }
 
 /** A choice of the open document. */
 function Choice({ path }: { path: FieldPath }) {
   const info = fieldInfo(path);
-  const said = useSaid(path);
+  const said = saidAbout(useDocument(), path);
   const { value, onCommit, onSource } = useSourcedField<string>(path);
   if (info?.kind !== 'choice') throw new RangeError(`${path} is not a choice`);
   return <ChoiceField info={info} value={value} onCommit={onCommit} onSource={onSource} {...said} />;

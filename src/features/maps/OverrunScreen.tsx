@@ -1,6 +1,6 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
-import { MAP_DEFINITIONS, overrunOf, strategyOf, type MapId } from '@/core/calibration';
+import { fillingMap, MAP_DEFINITIONS, overrunOf, strategyOf, type MapId } from '@/core/calibration';
 import { overrunRegion } from '@/core/fuel';
 import { useDocument } from '@/data/session/session';
 import { useTrail } from '@/data/session/trail';
@@ -53,8 +53,9 @@ function Reach() {
   const point = useOperatingPoint((state) => state.point);
   const trail = useTrail((state) => state.trail);
   const strategy = strategyOf(document);
-  const byThrottle = strategy === 'throttle' || strategy === 'throttlePressure';
-  const mapId: MapId = byThrottle ? 'veThrottle' : strategy === 'pulseWidth' ? 'pulse' : 've';
+  // A meter has no filling map: any map over speed and pressure shows where the cut reaches.
+  const mapId: MapId = fillingMap(strategy) ?? 'lambda';
+  const byThrottle = MAP_DEFINITIONS[mapId].y?.channel === 'throttle';
   const map = document.maps[mapId];
   const cut = overrunOf(document);
   const definition = MAP_DEFINITIONS[mapId];

@@ -1,4 +1,6 @@
-import { problemsOf, type Calibration, type DocumentProblem, type Place } from '@/core/calibration';
+import { problemsOf } from '.';
+import type { Calibration } from '../schema';
+import type { DocumentProblem, Place } from './problem';
 
 /** What the rules say about a place: what cannot stay, and what is unwise. */
 export function saidAbout(
