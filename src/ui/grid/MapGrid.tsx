@@ -1,14 +1,6 @@
 import { useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
-import {
-  axisPlace,
-  intervalFraction,
-  intervalIndex,
-  rowCount,
-  type AxisDefinition,
-  type MapData,
-  type MapDefinition,
-} from '@/core/map';
+import { rowCount, type MapData, type MapDefinition } from '@/core/map';
 import { formatNumber } from '@/core/units';
 import { useWide } from '../layout/useWide';
 import { Text } from '../text/Text';
@@ -16,7 +8,7 @@ import { differenceColour, magnitudeColour, SPACE, useRoles, useScheme } from '.
 import { cellAt, gridGeometry, gridHit, windowShowing } from './geometry';
 import { GridCanvas } from './GridCanvas';
 import { Overview } from './Overview';
-import type { GridRegion } from './paint';
+import { along, axesText, cellLabel, placeOf, regionPlaces, type AxisPoint, type AxisRegion } from './places';
 import {
   cellSelection,
   columnSelection,
@@ -46,20 +38,9 @@ interface Props {
   /** Where the point has been. */
   trail?: readonly AxisPoint[];
   /** A stretch of the map with a meaning, in units of the axes. */
-  region?: {
-    readonly fromX: number;
-    readonly toX: number;
-    readonly fromY: number;
-    readonly toY: number;
-  } | null;
+  region?: AxisRegion | null;
   /** When given, a touch reads the surface there instead of selecting. */
   onProbe?: ((point: AxisPoint) => void) | null;
-}
-
-/** A point in units of the axes. */
-interface AxisPoint {
-  readonly x: number;
-  readonly y: number;
 }
 
 const NO_TRAIL: readonly AxisPoint[] = [];
@@ -297,13 +278,6 @@ export function MapGrid({
   );
 }
 
-/** What runs along the axes, with units. */
-function axesText({ x, y }: MapDefinition): string {
-  const words = ({ label, unit }: AxisDefinition) =>
-    unit === '' ? label.toLowerCase() : `${label.toLowerCase()}, ${unit}`;
-  return y === null ? `Across: ${words(x)}.` : `Across: ${words(x)}. Up: ${words(y)}.`;
-}
-
 /** Lowest and highest of a map's values. */
 function rangeOf(values: readonly number[]): { low: number; high: number } {
   let low = Infinity;
@@ -313,62 +287,4 @@ function rangeOf(values: readonly number[]): { low: number; high: number } {
     if (value > high) high = value;
   }
   return { low, high };
-}
-
-/** Where a value of an axis lies at a place between its breakpoints. */
-function along(axis: readonly number[], place: number): number {
-  const low = Math.min(axis.length - 1, Math.max(0, Math.floor(place)));
-  const from = axis[low] ?? 0;
-  const to = axis[low + 1];
-  return to === undefined ? from : from + (to - from) * Math.max(0, place - low);
-}
-
-/** A region from axis units to cells: its edges lie between the middles of cells. */
-function regionPlaces(
-  map: Pick<MapData, 'x' | 'y'>,
-  { fromX, toX, fromY, toY }: NonNullable<Props['region']>,
-): GridRegion | null {
-  const edge = (axis: readonly number[], value: number) => {
-    const [first, last] = [axis[0] ?? 0, axis[axis.length - 1] ?? 0];
-    if (value < first) return 0;
-    if (value > last) return axis.length;
-    return cellPlace(axis, value) + 0.5;
-  };
-  const found = {
-    fromColumn: edge(map.x, fromX),
-    toColumn: edge(map.x, toX),
-    fromRow: edge(map.y, fromY),
-    toRow: edge(map.y, toY),
-  };
-  return found.toColumn > found.fromColumn && found.toRow > found.fromRow ? found : null;
-}
-
-/** A value's place along an axis, in cells. */
-function cellPlace(axis: readonly number[], value: number): number {
-  if (axis.length < 2) return 0;
-  const breakpoints = Float64Array.from(axis);
-  const i = intervalIndex(breakpoints, value);
-  return i + intervalFraction(breakpoints, i, value);
-}
-
-/** An operating point in cells. */
-function placeOf(map: Pick<MapData, 'x' | 'y'>, point: { x: number; y: number }): Place {
-  return { column: cellPlace(map.x, point.x), row: cellPlace(map.y, point.y) };
-}
-
-/** A cell in words: "1500 rev/min, 35 kPa abs: 43.1 %". */
-export function cellLabel(
-  definition: MapDefinition,
-  map: Pick<MapData, 'x' | 'y' | 'values'>,
-  place: Place,
-): string {
-  const value = formatNumber(map.values[place.row * map.x.length + place.column] ?? 0, definition.decimals);
-  const unit = definition.unit === '' ? '' : ` ${definition.unit}`;
-  return `${placeName(definition, map, place)}: ${value}${unit}`;
-}
-
-/** A cell's place in words: "1500 rev/min, 35 kPa abs". */
-export function placeName(definition: MapDefinition, map: Pick<MapData, 'x' | 'y'>, place: Place): string {
-  const x = axisPlace(definition.x, map.x[place.column]);
-  return definition.y === null ? x : `${x}, ${axisPlace(definition.y, map.y[place.row])}`;
 }

@@ -1,4 +1,5 @@
-export { cellLabel, MapGrid, placeName, type GridKey } from './MapGrid';
+export { MapGrid, type GridKey } from './MapGrid';
+export { cellLabel, placeName } from './places';
 export {
   cellSelection,
   columnSelection,

@@ -1,0 +1,90 @@
+import {
+  axisPlace,
+  intervalFraction,
+  intervalIndex,
+  type AxisDefinition,
+  type MapData,
+  type MapDefinition,
+} from '@/core/map';
+import { formatNumber } from '@/core/units';
+import type { GridRegion } from './paint';
+import type { Place } from './selection';
+
+/** A point in units of the axes. */
+export interface AxisPoint {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** A stretch of a map in units of its axes; its ends may lie beyond them. */
+export interface AxisRegion {
+  readonly fromX: number;
+  readonly toX: number;
+  readonly fromY: number;
+  readonly toY: number;
+}
+
+/** What runs along the axes, with units. */
+export function axesText({ x, y }: MapDefinition): string {
+  const words = ({ label, unit }: AxisDefinition) =>
+    unit === '' ? label.toLowerCase() : `${label.toLowerCase()}, ${unit}`;
+  return y === null ? `Across: ${words(x)}.` : `Across: ${words(x)}. Up: ${words(y)}.`;
+}
+
+/** Where a value of an axis lies at a place between its breakpoints. */
+export function along(axis: readonly number[], place: number): number {
+  const low = Math.min(axis.length - 1, Math.max(0, Math.floor(place)));
+  const from = axis[low] ?? 0;
+  const to = axis[low + 1];
+  return to === undefined ? from : from + (to - from) * Math.max(0, place - low);
+}
+
+/** A region from axis units to cells: its edges lie between the middles of cells. */
+export function regionPlaces(
+  map: Pick<MapData, 'x' | 'y'>,
+  { fromX, toX, fromY, toY }: AxisRegion,
+): GridRegion | null {
+  const edge = (axis: readonly number[], value: number) => {
+    const [first, last] = [axis[0] ?? 0, axis[axis.length - 1] ?? 0];
+    if (value < first) return 0;
+    if (value > last) return axis.length;
+    return cellPlace(axis, value) + 0.5;
+  };
+  const found = {
+    fromColumn: edge(map.x, fromX),
+    toColumn: edge(map.x, toX),
+    fromRow: edge(map.y, fromY),
+    toRow: edge(map.y, toY),
+  };
+  return found.toColumn > found.fromColumn && found.toRow > found.fromRow ? found : null;
+}
+
+/** A value's place along an axis, in cells. */
+function cellPlace(axis: readonly number[], value: number): number {
+  if (axis.length < 2) return 0;
+  const breakpoints = Float64Array.from(axis);
+  const i = intervalIndex(breakpoints, value);
+  return i + intervalFraction(breakpoints, i, value);
+}
+
+/** An operating point in cells. */
+export function placeOf(map: Pick<MapData, 'x' | 'y'>, point: { x: number; y: number }): Place {
+  return { column: cellPlace(map.x, point.x), row: cellPlace(map.y, point.y) };
+}
+
+/** A cell in words: "1500 rev/min, 35 kPa abs: 43.1 %". */
+export function cellLabel(
+  definition: MapDefinition,
+  map: Pick<MapData, 'x' | 'y' | 'values'>,
+  place: Place,
+): string {
+  const value = formatNumber(map.values[place.row * map.x.length + place.column] ?? 0, definition.decimals);
+  const unit = definition.unit === '' ? '' : ` ${definition.unit}`;
+  return `${placeName(definition, map, place)}: ${value}${unit}`;
+}
+
+/** A cell's place in words: "1500 rev/min, 35 kPa abs". */
+export function placeName(definition: MapDefinition, map: Pick<MapData, 'x' | 'y'>, place: Place): string {
+  const x = axisPlace(definition.x, map.x[place.column]);
+  return definition.y === null ? x : `${x}, ${axisPlace(definition.y, map.y[place.row])}`;
+}
