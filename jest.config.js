@@ -21,8 +21,7 @@ module.exports = {
         '<rootDir>/src/{core,bench,data,server,workers}/**/*.test.ts',
         '<rootDir>/scripts/**/*.test.ts',
       ],
-      transform: { '\\.(mjs|[mc]?tsx?)$': esbuild },
-      transformIgnorePatterns: [`/node_modules/(?!(${ESM_ONLY}))`],
+      transform: { '\\.test\\.ts$': '<rootDir>/tests/bundle-transform.cjs' },
       moduleNameMapper: alias,
     },
     {

@@ -21,6 +21,8 @@ export interface Car {
   readonly air: SteinhartHart | null;
   /** kPa absolute against volts. */
   readonly map: VoltsCurve | null;
+  /** kPa gauge against volts; null while no such sensor is described. */
+  readonly fuelPressure: VoltsCurve | null;
   /** Pull-ups inside the engine computer; null while none is chosen. */
   readonly pullUp: PullUp | null;
   readonly wheel: TriggerWheel | null;
@@ -37,6 +39,8 @@ interface BuiltCar {
   readonly coolant: SteinhartHart;
   readonly air: SteinhartHart;
   readonly map: VoltsCurve;
+  /** Null where the car has none; one that is described all the same is taken as right. */
+  readonly fuelPressure: VoltsCurve | null;
   readonly wheel: TriggerWheel;
   readonly coil: NonNullable<Car['coil']>;
 }
@@ -51,6 +55,10 @@ const BUILT: Readonly<Record<Exclude<StandInId, 'described'>, BuiltCar>> = {
     map: [
       { volts: 0.41, value: 20 },
       { volts: 4.66, value: 250 },
+    ],
+    fuelPressure: [
+      { volts: 0.51, value: 0 },
+      { volts: 4.49, value: 1000 },
     ],
     wheel: {
       kind: 'missing',
@@ -69,6 +77,7 @@ const BUILT: Readonly<Record<Exclude<StandInId, 'described'>, BuiltCar>> = {
       { volts: 0.4, value: 20 },
       { volts: 4.64, value: 110 },
     ],
+    fuelPressure: null,
     wheel: {
       kind: 'missing',
       teeth: 36,
@@ -95,12 +104,18 @@ export function carFor(document: Calibration): Car {
   const idleValveGPerS = described === null ? null : described * DESCRIBED_VALVE;
   if (document.standIn !== 'described') {
     const built = BUILT[document.standIn];
-    return { ...built, idleValveGPerS: built.idleValveGPerS ?? idleValveGPerS, ...shared };
+    return {
+      ...built,
+      fuelPressure: built.fuelPressure ?? lineOf(document, 'fuelPressure'),
+      idleValveGPerS: built.idleValveGPerS ?? idleValveGPerS,
+      ...shared,
+    };
   }
   return {
     coolant: thermistorOf(document, 'coolant')?.curve ?? null,
     air: thermistorOf(document, 'air')?.curve ?? null,
     map: lineOf(document, 'map'),
+    fuelPressure: lineOf(document, 'fuelPressure'),
     wheel: wheelOf(document),
     coil: describedCoil(document),
     idleValveGPerS,

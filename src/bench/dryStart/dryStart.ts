@@ -1,5 +1,5 @@
 import { xoroshiro128plus, type RandomGenerator } from 'pure-rand';
-import { injectionAt, throttleFlowGPerS, type EngineModel } from '@/core/fuel';
+import { injectionAt, LEAST_ACROSS_KPA, railOf, throttleFlowGPerS, type EngineModel } from '@/core/fuel';
 import { deadTimeAt, injectorFlowGPerS, netOfOpenMs, pressureAcrossKpa } from '@/core/injector';
 import { lookUpCurve } from '@/core/map';
 import type { ChannelSample } from '@/core/outputs';
@@ -15,6 +15,7 @@ import {
   type EcuState,
   type Sensed,
   type SensorReadings,
+  type SensorTruth,
 } from '../ecu';
 import {
   cylinderEvent,
@@ -142,7 +143,12 @@ export class DryStart {
       hardware: this.hardware,
       verdict,
       pressureShare: this.bestPressureShare,
-      truth: { coolantC: setup.coolantC, airC, manifoldKpa: this.standIn.barometricKpa },
+      truth: {
+        coolantC: setup.coolantC,
+        airC,
+        manifoldKpa: this.standIn.barometricKpa,
+        railGaugeKpa: null,
+      },
       sensed: sensedAtRest,
     });
     return { setup, airC, trace, events, verdict, finding, sensedAtRest };
@@ -235,11 +241,10 @@ export class DryStart {
     const { model, standIn, hardware, sensedAtRest } = this;
     const wantedMg = primeMg(model, sensedAtRest.coolantC, sensedAtRest.airC);
     const { injector } = model;
-    const across = pressureAcrossKpa(
-      injector.regulator,
-      injector.railGaugeKpa,
-      model.barometricKpa,
-      model.barometricKpa,
+    const railKpa = railOf(model, hardware.sensors.read(this.truth()));
+    const across = Math.max(
+      LEAST_ACROSS_KPA,
+      pressureAcrossKpa(injector.regulator, railKpa, model.barometricKpa, model.barometricKpa),
     );
     const { batteryV } = this.engine;
     const openingMs =
@@ -255,9 +260,17 @@ export class DryStart {
     this.engine = primed(standIn, this.engine, this.inputs.thermal, givenMg);
   }
 
-  private truth(): Sensed {
+  private truth(): SensorTruth {
     const { manifoldKpa, coolantC } = this.engine;
-    return { manifoldKpa, coolantC, airC: this.airC };
+    return { manifoldKpa, coolantC, airC: this.airC, railGaugeKpa: this.railGaugeKpa() };
+  }
+
+  /** True fuel pressure against the air outside, kPa. */
+  private railGaugeKpa(): number {
+    const { injector, barometricKpa } = this.standIn;
+    const { manifoldKpa } = this.engine;
+    const full = pressureAcrossKpa(injector.regulator, injector.railGaugeKpa, barometricKpa, manifoldKpa);
+    return this.pressureShare * (full + manifoldKpa - barometricKpa);
   }
 
   private channels(sinceKeyOnS: number): ChannelSample {

@@ -1,4 +1,12 @@
-import { baseValue, faultBandOf, lineOf, thermistorOf, valueAt, type Calibration } from '@/core/calibration';
+import {
+  baseValue,
+  choiceAt,
+  faultBandOf,
+  lineOf,
+  thermistorOf,
+  valueAt,
+  type Calibration,
+} from '@/core/calibration';
 import {
   pullUpVolts,
   temperatureAtVolts,
@@ -11,15 +19,20 @@ import {
 import { referenceV, type Car } from '../car';
 import type { Wiring } from './wiring';
 
-/** The three sensors that fuel and spark go by. */
-export type SensedId = 'coolant' | 'air' | 'map';
+/** The sensors that fuel and spark go by; fuel pressure only where the regulator is measured by it. */
+export type SensedId = 'coolant' | 'air' | 'map' | 'fuelPressure';
 
 /** What a sensor truly is exposed to, and what the engine computer takes it for. */
 export interface Sensed {
   readonly coolantC: number;
   readonly airC: number;
   readonly manifoldKpa: number;
+  /** Fuel pressure against the air outside; null where no sensor reads it. */
+  readonly railGaugeKpa: number | null;
 }
+
+/** What the sensors are exposed to. */
+export type SensorTruth = Sensed & { readonly railGaugeKpa: number };
 
 /** Voltage of an analogue input with nothing on it, V. */
 const OPEN_ANALOGUE_V = 0;
@@ -28,14 +41,13 @@ const RESTING_V: Readonly<Record<string, number>> = {
   throttle: 0.6,
   lambdaOne: 2.5,
   lambdaTwo: 2.5,
-  fuelPressure: 1.9,
   oilPressure: 0.5,
   gear: 0.5,
 };
 
 interface Channel {
   /** Volts at the pin for the truth; null where the calibration is taken as right. */
-  readonly volts: ((truth: Sensed) => number) | null;
+  readonly volts: ((truth: SensorTruth) => number) | null;
   readonly value: (volts: number) => number;
   readonly fault: FaultBand | null;
   /** Null: the last good reading is held. */
@@ -51,20 +63,26 @@ export class SensorInputs {
     this.channels = {
       coolant: thermistorChannel(document, 'coolant', car, wiring),
       air: thermistorChannel(document, 'air', car, wiring),
-      map: mapChannel(document, car, wiring),
+      map: pressureChannel(document, 'map', car, wiring),
+      fuelPressure:
+        choiceAt(document, 'sensors.fuelPressure.fitted') === 'yes'
+          ? pressureChannel(document, 'fuelPressure', car, wiring)
+          : null,
     };
   }
 
   /** What the engine computer takes the truth for. */
-  read(truth: Sensed): Sensed {
+  read(truth: SensorTruth): Sensed {
     return {
       coolantC: this.readOne('coolant', truth, truth.coolantC),
       airC: this.readOne('air', truth, truth.airC),
       manifoldKpa: Math.max(5, this.readOne('map', truth, truth.manifoldKpa)),
+      railGaugeKpa:
+        this.channels.fuelPressure === null ? null : this.readOne('fuelPressure', truth, truth.railGaugeKpa),
     };
   }
 
-  private readOne(id: SensedId, truth: Sensed, itself: number): number {
+  private readOne(id: SensedId, truth: SensorTruth, itself: number): number {
     const channel = this.channels[id];
     if (channel === null || channel.volts === null) return itself;
     const volts = channel.volts(truth);
@@ -79,24 +97,30 @@ export class SensorInputs {
 }
 
 /** Volts that whatever is wired to a function's pin gives there. */
-function voltsAt(id: SensedId, car: Car, wiring: Wiring): ((truth: Sensed) => number) | null {
+function voltsAt(id: SensedId, car: Car, wiring: Wiring): ((truth: SensorTruth) => number) | null {
   const thing = wiring.thingAt(id);
-  const divider: PullUp | null = id === 'map' ? null : car.pullUp;
+  const isAnalogue = id === 'map' || id === 'fuelPressure';
+  const divider: PullUp | null = isAnalogue ? null : car.pullUp;
   if (thing === undefined) return givenBy(id, car, divider);
   if (thing === null) {
-    const open = id === 'map' ? OPEN_ANALOGUE_V : referenceV(car);
+    const open = isAnalogue ? OPEN_ANALOGUE_V : referenceV(car);
     return () => open;
   }
-  if (thing === 'coolant' || thing === 'air' || thing === 'map') return givenBy(thing, car, divider);
+  if (thing === 'coolant' || thing === 'air' || thing === 'map' || thing === 'fuelPressure') {
+    return givenBy(thing, car, divider);
+  }
   const resting = RESTING_V[thing] ?? OPEN_ANALOGUE_V;
   return () => resting;
 }
 
-/** Volts of one of the three sensors, on a pin with this divider. A thermistor without a pull-up gives nothing. */
-function givenBy(thing: SensedId, car: Car, divider: PullUp | null): ((truth: Sensed) => number) | null {
-  if (thing === 'map') {
-    const { map } = car;
-    return map === null ? null : ({ manifoldKpa }) => voltsAtValue(map, manifoldKpa);
+/** Volts of one of these sensors, on a pin with this divider. A thermistor without a pull-up gives nothing. */
+function givenBy(thing: SensedId, car: Car, divider: PullUp | null): ((truth: SensorTruth) => number) | null {
+  if (thing === 'map' || thing === 'fuelPressure') {
+    const line = car[thing];
+    if (line === null) return null;
+    return thing === 'map'
+      ? ({ manifoldKpa }) => voltsAtValue(line, manifoldKpa)
+      : ({ railGaugeKpa }) => voltsAtValue(line, railGaugeKpa);
   }
   const curve = car[thing];
   if (curve === null) return null;
@@ -134,13 +158,18 @@ function thermistorChannel(
   };
 }
 
-function mapChannel(document: Calibration, car: Car, wiring: Wiring): Channel | null {
-  const line = lineOf(document, 'map');
+function pressureChannel(
+  document: Calibration,
+  id: 'map' | 'fuelPressure',
+  car: Car,
+  wiring: Wiring,
+): Channel | null {
+  const line = lineOf(document, id);
   if (line === null) return null;
   return {
-    volts: voltsAt('map', car, wiring),
+    volts: voltsAt(id, car, wiring),
     value: (volts) => valueAtVolts(line, volts),
-    fault: faultBandOf(document, 'map'),
-    fallback: fallbackOf(document, 'map'),
+    fault: faultBandOf(document, id),
+    fallback: fallbackOf(document, id),
   };
 }

@@ -20,6 +20,8 @@ export interface SensorReadings {
   /** What an air-mass meter reads, g/s. */
   readonly airFlowGPerS: number;
   readonly ethanolPercent: number;
+  /** What a fuel pressure sensor reads, kPa gauge; null without one. */
+  readonly railGaugeKpa: number | null;
   readonly cylinder: number;
   /** Turns of the crank since the starter began. */
   readonly turns: number;
@@ -61,6 +63,7 @@ export function ecuPoint(state: EcuState, readings: SensorReadings): OperatingPo
     gear: AT_REST.gear,
     cylinder: readings.cylinder,
     turns: readings.turns,
+    railGaugeKpa: readings.railGaugeKpa,
   };
 }
 

@@ -1,25 +1,23 @@
 import { preparedCorrection, type PreparedCorrection } from '../correction';
 import {
-  airFlowGPerS,
-  airMassMg,
   fuelById,
-  fuelMassMg,
+  withoutEthanol,
   type BlendPurpose,
   type EngineModel,
+  type Fuel,
   type FuelBlend,
   type OverrunCut,
 } from '../fuel';
-import { deadTimeCurve, deadTimeSurface, fuelFlowAtRatingGPerS, squirtsPerCycle } from '../injector';
 import { gridOf, type Grid } from '../map';
 import { isRequired } from './applies';
 import { conversionContext } from './context';
 import { sectionFields, type FieldPath } from './fields';
-import { injectionChoice, stagingPlanOf } from './hardware';
+import { fullLoad, injectorOf, number, present, secondSet } from './injectorModel';
 import type { MapId } from './maps';
-import { loadAxisOf, requiredMaps, strategyOf, usedMaps } from './strategy';
 import { baseValue, sweptVolumePerCylinderCm3 } from './quantities';
 import type { Calibration } from './schema';
-import { tableAt, valueAt } from './values';
+import { loadAxisOf, requiredMaps, strategyOf, usedMaps } from './strategy';
+import { valueAt } from './values';
 
 /** What a computation still needs from the document. */
 export interface Missing {
@@ -29,12 +27,6 @@ export interface Missing {
 
 export type ModelResult =
   { readonly ok: true; readonly model: EngineModel } | { readonly ok: false; readonly missing: Missing };
-
-/** VE and charge temperature assumed for the flow that charge heating is measured against. */
-const FULL_FLOW_VE_PERCENT = 90;
-const FULL_FLOW_CHARGE_C = 40;
-/** Lambda assumed for the most fuel the engine asks for. */
-const FULL_FUEL_LAMBDA = 0.8;
 
 /** The sections that fuel and spark are computed from. */
 const MODEL_SECTIONS = ['engine', 'injectors', 'startUp', 'load', 'idle', 'overrun'] as const;
@@ -64,13 +56,11 @@ export function engineModel(document: Calibration): ModelResult {
 }
 
 function completeModel(document: Calibration): EngineModel {
-  const { engine, injectors } = document;
+  const { engine } = document;
   const fuel = fuelById(present(engine.fuel).value);
   const cylinders = number(document, 'engine.cylinders');
   const cylinderVolumeCm3 = present(sweptVolumePerCylinderCm3(document));
   const maxSpeedRpm = number(document, 'engine.maxSpeed');
-  const maxKpa = number(document, 'engine.maxManifoldPressure');
-  const fullAirMg = airMassMg(FULL_FLOW_VE_PERCENT, maxKpa, cylinderVolumeCm3, FULL_FLOW_CHARGE_C);
   const used = usedMaps(document);
   const grid = (id: MapId) => gridOf(present(document.maps[id]));
   const optional = (id: MapId) => {
@@ -84,29 +74,9 @@ function completeModel(document: Calibration): EngineModel {
     cylinderVolumeCm3,
     stoichiometricRatio: fuel.stoichiometricRatio,
     barometricKpa: conversionContext(document).barometricKpa,
-    injector: {
-      ratedFlowGPerS: fuelFlowAtRatingGPerS(
-        number(document, 'injectors.ratedFlow'),
-        number(document, 'injectors.testDensity'),
-        fuel.densityGPerCm3,
-      ),
-      ratedPressureKpa: number(document, 'injectors.ratedPressure'),
-      railGaugeKpa: number(document, 'injectors.railPressure'),
-      regulator: present(injectors.regulator).value,
-      flowPoints: (tableAt(document, 'injectors.flowPoints') ?? []).map(([acrossKpa = 0, flow = 0]) => ({
-        acrossKpa,
-        gPerS: fuelFlowAtRatingGPerS(flow, number(document, 'injectors.testDensity'), fuel.densityGPerCm3),
-      })),
-      deadTime: deadTimeSurface(present(injectors.deadTime)),
-      shortPulse: (tableAt(document, 'injectors.shortPulse') ?? []).map(([netMs = 0, addMs = 0]) => ({
-        netMs,
-        addMs,
-      })),
-      squirts: squirtsPerCycle(injectionChoice(document)?.mode ?? 'sequential'),
-    },
+    injector: injectorOf(document),
     second: secondSet(document),
-    fullFuelMg: fuelMassMg(fullAirMg, FULL_FUEL_LAMBDA, fuel.stoichiometricRatio),
-    fullAirFlowGPerS: airFlowGPerS(fullAirMg, cylinders, maxSpeedRpm),
+    ...fullLoad(document, cylinders, cylinderVolumeCm3, maxSpeedRpm),
     runningSpeedRpm: number(document, 'startUp.runningSpeed'),
     strategy: strategyOf(document),
     loadAxis,
@@ -132,7 +102,7 @@ function completeModel(document: Calibration): EngineModel {
       sparkCylinder: optional('sparkCylinder'),
       sparkGear: optional('sparkGear'),
     },
-    blend: blendOf(document, optional, fuel.densityGPerCm3),
+    blend: blendOf(document, optional, fuel),
     idleWorthPercent: isRequired(document, 'idle.throttleWorth') ? number(document, 'idle.throttleWorth') : 0,
     acceleration: {
       thresholdPercentPerS: baseValue(document, 'acceleration.threshold') ?? 0,
@@ -144,11 +114,7 @@ function completeModel(document: Calibration): EngineModel {
 }
 
 /** The second maps with their curves; null with one fuel. */
-function blendOf(
-  document: Calibration,
-  optional: (id: MapId) => Grid | null,
-  densityGPerCm3: number,
-): FuelBlend | null {
+function blendOf(document: Calibration, optional: (id: MapId) => Grid | null, fuel: Fuel): FuelBlend | null {
   if (document.blend.use?.value !== 'yes') return null;
   const byThrottle = loadAxisOf(document) === 'throttle';
   const curves: Record<BlendPurpose, Grid | null> = {
@@ -168,7 +134,8 @@ function blendOf(
       warmUp: optional('warmUpSecond'),
     },
     curves,
-    densityGPerCm3,
+    densityGPerCm3: fuel.densityGPerCm3,
+    base: withoutEthanol(fuel.id),
   };
 }
 
@@ -195,30 +162,4 @@ function preparedCorrections(document: Calibration): PreparedCorrection[] {
   return document.corrections
     .filter(({ enabled }) => enabled)
     .map((correction) => preparedCorrection(correction, gridOf(correction.map)));
-}
-
-/** The second injector set; null with one, or while something about it is missing. */
-function secondSet(document: Calibration): EngineModel['second'] {
-  const plan = stagingPlanOf(document);
-  const flow = baseValue(document, 'staging.ratedFlow');
-  const ratedPressureKpa = baseValue(document, 'staging.ratedPressure');
-  const deadTime = tableAt(document, 'staging.deadTime');
-  if (plan === null || flow === null || ratedPressureKpa === null || deadTime === null) return null;
-  const { densityGPerCm3 } = fuelById(present(document.engine.fuel).value);
-  return {
-    plan,
-    ratedFlowGPerS: fuelFlowAtRatingGPerS(flow, number(document, 'injectors.testDensity'), densityGPerCm3),
-    ratedPressureKpa,
-    deadTime: deadTimeCurve(deadTime.map(([volts = 0, ms = 0]) => ({ volts, ms }))),
-  };
-}
-
-function number(document: Calibration, path: FieldPath): number {
-  return present(baseValue(document, path));
-}
-
-/** Narrows what {@link engineModel} has already found to be there. */
-function present<T>(value: T | null): T {
-  if (value === null) throw new TypeError('A value is missing that was checked before');
-  return value;
 }

@@ -27,7 +27,7 @@ export const REFERENCE_V = 5;
 /** Resolution of the converter where no engine computer is chosen. */
 export const ADC_BITS = 10;
 
-/** When each cylinder fires, cylinder 1 at 0; null while order or cylinders are missing or do not agree. */
+/** When each cylinder fires, in time, cylinder 1 at 0; null while order or cylinders are missing or do not agree. */
 export function firingOf(document: Calibration): FiringEvent[] | null {
   const order = document.engine.firingOrder?.value;
   const cylinders = baseValue(document, 'engine.cylinders');
@@ -41,9 +41,7 @@ export function firingOf(document: Calibration): FiringEvent[] | null {
   }
   const odd = document.engine.spacing?.value === 'odd' ? tableAt(document, 'engine.firingAngles') : null;
   const angles = odd === null ? null : odd.map((row) => row[0] as number);
-  const events = firingEvents(order, angles?.length === cylinders ? angles : null);
-  const first = events.find((event) => event.cylinder === 1)?.angleDeg ?? 0;
-  return events.map((event) => ({ ...event, angleDeg: (event.angleDeg - first + 720) % 720 }));
+  return firingEvents(order, angles?.length === cylinders ? angles : null);
 }
 
 /** Bank of a cylinder: 2 for those listed there, else 1. */
@@ -113,7 +111,6 @@ export function faultBandOf(
     | 'lambdaTwo'
     | 'fuelPressure'
     | 'oilPressure'
-    | 'gear'
     | 'gear',
 ): FaultBand | null {
   const lowV = baseValue(document, `sensors.${sensor}.faultLow`);

@@ -1,5 +1,6 @@
 export { isRequired, isSetAside } from './applies';
 export { limitProblems, missingFields, unconfirmedFields, type SectionState } from './check';
+export { capacityModel, type AssumedMaps } from './capacityModel';
 export { conversionContext } from './context';
 export { scaledPulse, strategySwitch, type ComingMap, type StrategySwitch } from './conversion';
 export { followersOf, leaderOf, possibleLeaders, relaidWithFollowers, type RelaidMap } from './coupling';

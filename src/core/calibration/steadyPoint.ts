@@ -4,6 +4,7 @@ import {
   AT_REST,
   chargeHeating,
   chargeTemperatureC,
+  fuelById,
   proposedVePercent,
   throttleAtManifold,
   type EngineModel,
@@ -22,15 +23,17 @@ export type SteadyPoint = Pick<OperatingPoint, 'speedRpm' | 'manifoldKpa' | 'coo
 
 /**
  * An operating point long after the start, with throttle and metered air as the description has them at that pressure.
- * They only count where the load strategy looks at them.
+ * They only count where the load strategy looks at them. The tank holds the fuel the calibration is made for.
  */
 export function steadyPoint(document: Calibration, model: EngineModel, at: SteadyPoint): OperatingPoint {
+  const { fuel } = document.engine;
   const base: OperatingPoint = {
     ...AT_REST,
     ...at,
     phase: 'running',
     sinceStartS: Infinity,
     throttlePercent: PRESSED_PERCENT,
+    ethanolPercent: fuel === null ? 0 : fuelById(fuel.value).ethanolPercent,
   };
   const strategy = strategyOf(document);
   if (strategy === 'speedDensity' || strategy === 'pulseWidth') return base;

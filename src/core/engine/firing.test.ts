@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import {
   bankProblem,
   commonFiringOrders,
@@ -21,6 +22,49 @@ describe('firing over the cycle', () => {
     const events = firingEvents([1, 4, 2, 5, 3, 6], [0, 90, 240, 330, 480, 570]);
     expect(firingIntervals(events)).toEqual([150, 90, 150, 90, 150, 90]);
     expect(companionOf(events, 1)).toBeNull();
+  });
+
+  // 3-4-2-1 is 1-3-4-2 begun two firings later: 1 fires at 0, then 3 at 180, 4 at 360, 2 at 540.
+  test('an order that begins with another cylinder is the same engine, told from cylinder 1 on', () => {
+    const events = firingEvents([3, 4, 2, 1], null);
+    expect(events).toEqual(firingEvents([1, 3, 4, 2], null));
+    expect(firingIntervals(events)).toEqual([180, 180, 180, 180]);
+  });
+
+  test('every rotation of every order, even or odd, gives the same events, waits above 0 that make a cycle', () => {
+    const engines = fc.integer({ min: 1, max: 12 }).chain((cylinders) =>
+      fc.record({
+        order: fc.shuffledSubarray(
+          Array.from({ length: cylinders }, (_, i) => i + 1),
+          { minLength: cylinders },
+        ),
+        odd: fc.option(
+          fc.uniqueArray(fc.integer({ min: 1, max: 719 }), {
+            minLength: cylinders - 1,
+            maxLength: cylinders - 1,
+          }),
+        ),
+        turn: fc.integer({ min: 0, max: cylinders - 1 }),
+      }),
+    );
+    fc.assert(
+      fc.property(engines, ({ order, odd, turn }) => {
+        const angles = odd === null ? null : [0, ...odd.sort((a, b) => a - b)];
+        const begun = angles?.[turn] ?? 0;
+        const turned = <T>(list: readonly T[]) => [...list.slice(turn), ...list.slice(0, turn)];
+        const turnedAngles =
+          angles === null ? null : turned(angles).map((angle) => (angle - begun + 720) % 720);
+        const events = firingEvents(turned(order), turnedAngles);
+        firingEvents(order, angles).forEach(({ cylinder, angleDeg }, i) => {
+          expect(events[i]?.cylinder).toBe(cylinder);
+          expect(events[i]?.angleDeg).toBeCloseTo(angleDeg, 9);
+        });
+        expect(events[0]).toEqual({ cylinder: 1, angleDeg: 0 });
+        const waits = firingIntervals(events);
+        expect(Math.min(...waits)).toBeGreaterThan(0);
+        expect(waits.reduce((sum, wait) => sum + wait, 0)).toBeCloseTo(720, 9);
+      }),
+    );
   });
 
   test('a three has no companions', () => {

@@ -4,25 +4,31 @@ export const CYCLE_DEG = 720;
 /** One cylinder's firing TDC in the cycle. */
 export interface FiringEvent {
   readonly cylinder: number;
-  /** ° of crank after the firing TDC of the first cylinder in the order. */
+  /** ° of crank after the firing TDC of cylinder 1, 0 to below 720. */
   readonly angleDeg: number;
 }
 
 /**
- * When each cylinder fires. Even: one every 720°/cylinders; odd: at the angles given, in firing order.
+ * When each cylinder fires, in time, from cylinder 1 on; from the first in the order where there is no cylinder 1. Even:
+ * one every 720°/cylinders; odd: at the angles given, in firing order. An order may begin anywhere in the cycle:
+ * 3-4-2-1 is the engine 1-3-4-2.
  * Example: order 1-3-4-2 evenly → 0, 180, 360, 540.
+ * @param oddAnglesDeg ° after the first cylinder in the order, increasing; null for an even engine.
  */
 export function firingEvents(
   order: readonly number[],
   oddAnglesDeg: readonly number[] | null,
 ): FiringEvent[] {
-  return order.map((cylinder, i) => ({
-    cylinder,
-    angleDeg: oddAnglesDeg?.[i] ?? (i * CYCLE_DEG) / order.length,
-  }));
+  const angleAt = (place: number) => oddAnglesDeg?.[place] ?? (place * CYCLE_DEG) / order.length;
+  const first = Math.max(0, order.indexOf(1));
+  return order.map((_, i) => {
+    const place = (first + i) % order.length;
+    const angleDeg = angleAt(place) - angleAt(first) + (place < first ? CYCLE_DEG : 0);
+    return { cylinder: order[place] as number, angleDeg };
+  });
 }
 
-/** The wait before each firing, °, in order: what the crank turns from the one before, round the cycle. */
+/** The wait before each firing, °, of firings in time: what the crank turns from the one before, round the cycle. */
 export function firingIntervals(events: readonly FiringEvent[]): number[] {
   return events.map(({ angleDeg }, i) => {
     const before =

@@ -1,6 +1,6 @@
 import { lookUpCurve, lookUpMap, type Grid } from '../map/grid';
 import type { BlendedMap, BlendPurpose, EngineModel } from './engineModel';
-import { BLEND_PARTS, blendOf } from './fuels';
+import { blendOf, PURE_ETHANOL } from './fuels';
 
 const PURPOSE: Readonly<Record<BlendedMap, BlendPurpose>> = {
   ve: 'fuel',
@@ -48,7 +48,7 @@ export function fuelInTank(
 ): { readonly stoichiometricRatio: number; readonly densityShare: number } {
   const { blend } = model;
   if (blend === null) return { stoichiometricRatio: model.stoichiometricRatio, densityShare: 1 };
-  const mixed = blendOf(BLEND_PARTS.petrol, BLEND_PARTS.ethanol, ethanolPercent / 100);
+  const mixed = blendOf(blend.base, PURE_ETHANOL, ethanolPercent / 100);
   return {
     stoichiometricRatio: mixed.stoichiometricRatio,
     densityShare: mixed.densityGPerCm3 / blend.densityGPerCm3,

@@ -8,6 +8,7 @@ import type {
 } from '../injector';
 import type { PreparedCorrection } from '../correction';
 import type { Grid } from '../map';
+import type { BlendPart } from './fuels';
 import type { LoadStrategy } from './loadSchema';
 import type { OverrunCut } from './overrun';
 
@@ -98,6 +99,8 @@ export interface FuelBlend {
   readonly curves: Readonly<Record<BlendPurpose, Grid | null>>;
   /** Density of the fuel the calibration is made for, g/cm³: injectors pass more mass of a denser one. */
   readonly densityGPerCm3: number;
+  /** That fuel without its ethanol. */
+  readonly base: BlendPart;
 }
 
 export type BlendPurpose = 'fuel' | 'target' | 'spark' | 'start';
@@ -126,6 +129,8 @@ export interface OperatingPoint {
   readonly cylinder: number | null;
   /** Turns of the crank since the starter began. */
   readonly turns: number;
+  /** What a fuel pressure sensor reads, kPa gauge; null without one, or while it is in fault. */
+  readonly railGaugeKpa: number | null;
 }
 
 /** What does not matter to an engine that idles by itself: throttle closed, petrol, neutral, no trim. */
@@ -139,6 +144,7 @@ export const AT_REST: Pick<
   | 'gear'
   | 'cylinder'
   | 'turns'
+  | 'railGaugeKpa'
 > = {
   throttlePercent: 0,
   throttleRatePercentPerS: 0,
@@ -148,4 +154,5 @@ export const AT_REST: Pick<
   gear: 0,
   cylinder: null,
   turns: 0,
+  railGaugeKpa: null,
 };

@@ -1,15 +1,21 @@
 import fc from 'fast-check';
 import { demo, modelOf } from '@tests/support/ventisca';
 import { cylinderVolumeCm3 } from '../engine';
+import { deadTimeCurve } from '../injector';
 import {
   airMassMg,
   AT_REST,
-  BLEND_PARTS,
   blendOf,
   chargeHeating,
   chargeTemperatureC,
   fuelMassMg,
+  capacityAt,
+  fuelById,
   injectionAt,
+  LAMBDA_LIMITS,
+  LEAST_ACROSS_KPA,
+  PURE_ETHANOL,
+  withoutEthanol,
   type EngineModel,
   type OperatingPoint,
 } from '.';
@@ -66,14 +72,14 @@ describe('air and fuel mass', () => {
 
 describe('blends', () => {
   test('60 % ethanol by volume: mass fraction 0.61369, ratio 11.202', () => {
-    const blend = blendOf(BLEND_PARTS.petrol, BLEND_PARTS.ethanol, 0.6);
+    const blend = blendOf(withoutEthanol('petrol'), PURE_ETHANOL, 0.6);
     expect(blend.massFraction).toBeCloseTo(0.61369, 5);
     expect(blend.stoichiometricRatio).toBeCloseTo(11.202, 3);
   });
 
   test('none and all of a part are the pure liquids', () => {
-    expect(blendOf(BLEND_PARTS.petrol, BLEND_PARTS.ethanol, 0).stoichiometricRatio).toBeCloseTo(14.7, 9);
-    expect(blendOf(BLEND_PARTS.petrol, BLEND_PARTS.ethanol, 1).densityGPerCm3).toBeCloseTo(0.789, 9);
+    expect(blendOf(withoutEthanol('petrol'), PURE_ETHANOL, 0).stoichiometricRatio).toBeCloseTo(14.7, 9);
+    expect(blendOf(withoutEthanol('petrol'), PURE_ETHANOL, 1).densityGPerCm3).toBeCloseTo(0.789, 9);
   });
 });
 
@@ -122,9 +128,60 @@ describe('injection', () => {
     const model = workedModel();
     const lean = {
       ...model,
-      maps: { ...model.maps, lambda: { ...model.maps.lambda, values: new Float64Array(4).fill(1.64) } },
+      maps: { ...model.maps, lambda: { ...model.maps.lambda, values: new Float64Array(4).fill(1.23) } },
     };
-    expect(injectionAt(lean, FULL_LOAD).fuelMg).toBeCloseTo(injectionAt(model, FULL_LOAD).fuelMg / 2, 9);
+    expect(injectionAt(lean, FULL_LOAD).fuelMg).toBeCloseTo(injectionAt(model, FULL_LOAD).fuelMg / 1.5, 9);
+  });
+
+  test.each([
+    ['multiply', 0, LAMBDA_LIMITS.min],
+    ['add', -1.4, LAMBDA_LIMITS.min],
+    ['replace', -0.5, LAMBDA_LIMITS.min],
+    ['multiply', 2, LAMBDA_LIMITS.max],
+    ['add', 0.1, 0.92],
+  ] as const)(
+    'a correction of the target (%s %d) leaves it within its limits',
+    (operation, amount, target) => {
+      const model: EngineModel = {
+        ...workedModel(),
+        corrections: [
+          {
+            id: 'c',
+            name: 'c',
+            on: 'target',
+            operation,
+            x: 'coolant',
+            y: null,
+            activation: null,
+            grid: {
+              x: new Float64Array([0, 1]),
+              y: new Float64Array(),
+              values: new Float64Array([amount, amount]),
+            },
+          },
+        ],
+      };
+      const at = injectionAt(model, FULL_LOAD);
+      expect(at.lambdaTarget).toBeCloseTo(target, 9);
+      expect(at.fuelMg).toBeCloseTo(at.airMg / (target * 14.3), 9);
+    },
+  );
+
+  // 350 gauge + 81 − 160 = 271 kPa across as typed; the sensor says 300: 221, flow × √(221/350).
+  test('a measured rail pressure takes the place of the typed one, which stands in while there is none', () => {
+    const worked = workedModel();
+    const model = (regulator: 'fixed' | 'manifold' | 'measured'): EngineModel => ({
+      ...worked,
+      barometricKpa: 81,
+      injector: { ...worked.injector, regulator, railGaugeKpa: 350 },
+    });
+    const across = (regulator: 'fixed' | 'manifold' | 'measured', railGaugeKpa: number | null) =>
+      injectionAt(model(regulator), { ...FULL_LOAD, railGaugeKpa });
+    expect(across('measured', 300)).toMatchObject({ acrossKpa: 221, railGaugeKpa: 300 });
+    expect(across('measured', 300).flowGPerS).toBeCloseTo(8.181 * Math.sqrt(221 / 350), 3);
+    expect(across('measured', null)).toMatchObject({ acrossKpa: 271, railGaugeKpa: 350 });
+    expect(across('fixed', 300).acrossKpa).toBe(271);
+    expect(across('manifold', 300).acrossKpa).toBe(350);
   });
 
   test('after-start fades to nothing; warm-up stays with the coolant', () => {
@@ -156,12 +213,121 @@ describe('injection', () => {
     expect(injectionAt(model, { ...FULL_LOAD, phase: 'cranking' }).openingMs).toBe(0);
   });
 
-  test('a fixed regulator beaten by boost gives no flow, and the opening says so', () => {
+  test('a fixed regulator beaten by boost is taken at the least pressure across, so the opening stays a number', () => {
     const model = workedModel();
     const fixed = {
       ...model,
       injector: { ...model.injector, regulator: 'fixed' as const, railGaugeKpa: 60 },
     };
-    expect(injectionAt(fixed, FULL_LOAD).openingMs).toBe(Infinity);
+    const at = injectionAt(fixed, FULL_LOAD);
+    expect(at.acrossKpa).toBe(LEAST_ACROSS_KPA);
+    expect(at.openingMs).toBeGreaterThan(at.cycleMs);
+    expect(at.openingMs).toBeLessThan(100);
+  });
+});
+
+describe('the most fuel there is', () => {
+  // 85 % of 17.143 ms are 14.571; less 0.92 dead 13.651 flow: 111.68 mg, 91.86 % more than 7.115 ms.
+  test('58.208 mg at 7000 rev/min leave 91.9 % to 85 % duty; dead time does not grow with fuel', () => {
+    const model = workedModel();
+    const capacity = capacityAt(model, injectionAt(model, FULL_LOAD), 14, 85);
+    expect(capacity?.headRoomPercent).toBeCloseTo(91.86, 1);
+    expect(capacity?.fuelMg).toBeCloseTo(111.68, 1);
+  });
+
+  test('with that much more fuel the duty is the limit, with short pulses and two squirts a cycle too', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(1, 2),
+        fc.integer({ min: 40, max: 95 }),
+        fc.double({ min: 800, max: 9000, noNaN: true }),
+        fc.double({ min: 0, max: 1.5, noNaN: true }),
+        (squirts, limit, speedRpm, addMs) => {
+          const worked = workedModel();
+          const shortPulse = [
+            { netMs: 0.5, addMs },
+            { netMs: 4, addMs: 0 },
+          ];
+          const model: EngineModel = { ...worked, injector: { ...worked.injector, squirts, shortPulse } };
+          const point = { ...FULL_LOAD, speedRpm };
+          const capacity = capacityAt(model, injectionAt(model, point), 14, limit);
+          fc.pre(capacity !== null && capacity.fuelMg > 1);
+          const trim = capacity?.headRoomPercent ?? 0;
+          const more = {
+            ...model,
+            maps: {
+              ...model.maps,
+              fuelGear: {
+                x: new Float64Array([0, 1]),
+                y: new Float64Array(),
+                values: new Float64Array([trim, trim]),
+              },
+            },
+          };
+          expect(injectionAt(more, point).dutyPercent).toBeCloseTo(limit, 6);
+          expect(injectionAt(more, point).fuelMg).toBeCloseTo(capacity?.fuelMg ?? 0, 6);
+        },
+      ),
+    );
+  });
+
+  test('nothing injected has no head-room to speak of', () => {
+    const model = workedModel();
+    const at = injectionAt(model, FULL_LOAD, { active: [], cut: true });
+    expect(capacityAt(model, at, 14, 85)).toBeNull();
+  });
+});
+
+describe('the fuel in the tank', () => {
+  const FUELS = ['petrol', 'petrolOxygenated', 'ethanol60', 'ethanol85', 'methanol'] as const;
+  const tank = (id: (typeof FUELS)[number], ethanolPercent: number) => {
+    const fuel = fuelById(id);
+    const worked = workedModel();
+    const none = { fuel: null, target: null, spark: null, start: null };
+    const maps = {
+      ve: null,
+      pulse: null,
+      lambda: null,
+      spark: null,
+      cranking: null,
+      afterStart: null,
+      warmUp: null,
+    };
+    const blend = {
+      second: maps,
+      curves: none,
+      densityGPerCm3: fuel.densityGPerCm3,
+      base: withoutEthanol(id),
+    };
+    const second: EngineModel['second'] = {
+      plan: { by: 'demand', beginsAtPercent: 0, fullAtPercent: 10, shareAtFullPercent: 50, leastNetMs: 0 },
+      ratedFlowGPerS: 8,
+      ratedPressureKpa: 350,
+      deadTime: deadTimeCurve([
+        { volts: 8, ms: 2 },
+        { volts: 14, ms: 1 },
+      ]),
+    };
+    const model = { ...worked, stoichiometricRatio: fuel.stoichiometricRatio, blend, second };
+    return {
+      with: injectionAt(model, { ...FULL_LOAD, ethanolPercent }),
+      without: injectionAt({ ...model, blend: null }, FULL_LOAD),
+    };
+  };
+
+  test.each(FUELS)('%s in the tank is the fuel the calibration is made for', (id) => {
+    const both = tank(id, fuelById(id).ethanolPercent);
+    expect(both.with.stoichiometricRatio).toBeCloseTo(both.without.stoichiometricRatio, 9);
+    expect(both.with.flowGPerS).toBeCloseTo(both.without.flowGPerS, 9);
+  });
+
+  // 5 % ethanol in petrol: mass fraction 0.05 · 0.789 ÷ 0.7472 = 0.0528; 14.7 − 5.7 · 0.0528 = 14.40.
+  test('5 % ethanol makes petrol 14.40, and 85 % flows 2.5 % more of it through both sets', () => {
+    expect(tank('petrol', 5).with.stoichiometricRatio).toBeCloseTo(14.4, 2);
+    expect(tank('petrol', 85).with.flowGPerS / tank('petrol', 0).with.flowGPerS).toBeCloseTo(1.0248, 3);
+    expect(tank('petrol', 85).with.secondFlowGPerS / tank('petrol', 0).with.secondFlowGPerS).toBeCloseTo(
+      1.0248,
+      3,
+    );
   });
 });

@@ -1,6 +1,6 @@
 /** What the calculations need to know of a fuel. */
 export interface Fuel {
-  readonly id: string;
+  readonly id: FuelId;
   readonly label: string;
   readonly hint: string;
   /** Mass of air that burns one mass of fuel completely. */
@@ -15,8 +15,8 @@ export interface Fuel {
   readonly ethanolPercent: number;
 }
 
-/** A pure part of a blend. */
-interface BlendPart {
+/** A part of a blend. */
+export interface BlendPart {
   readonly stoichiometricRatio: number;
   readonly densityGPerCm3: number;
   readonly heatingMjPerKg: number;
@@ -69,12 +69,12 @@ const FUELS = {
   petrolOxygenated: {
     id: 'petrolOxygenated',
     label: 'Petrol, light oxygenate',
-    hint: 'Ratio 14.3',
+    hint: 'Ratio 14.3, by ethers; no ethanol',
     stoichiometricRatio: 14.3,
     densityGPerCm3: 0.745,
     heatingMjPerKg: 42.4,
     octane: 99,
-    ethanolPercent: 5,
+    ethanolPercent: 0,
   },
   ethanol60: {
     id: 'ethanol60',
@@ -102,7 +102,7 @@ const FUELS = {
     octane: 108,
     ethanolPercent: 0,
   },
-} as const satisfies Record<string, Fuel>;
+} as const;
 
 export type FuelId = keyof typeof FUELS;
 
@@ -120,5 +120,10 @@ export function fuelById(id: FuelId): Fuel {
   return FUELS[id];
 }
 
-/** The properties of petrol and ethanol that blends are computed from. */
-export const BLEND_PARTS = { petrol: PETROL, ethanol: ETHANOL } as const;
+/** What a fuel is without the ethanol in it: the part that a tank's ethanol is mixed into. */
+export function withoutEthanol(id: FuelId): BlendPart {
+  return FUELS[id].ethanolPercent > 0 ? PETROL : FUELS[id];
+}
+
+/** Ethanol, as blends are computed from it. */
+export const PURE_ETHANOL: BlendPart = ETHANOL;

@@ -1,6 +1,7 @@
 export { airFlowGPerS, airMassMg, fuelMassMg, GAS_CONSTANT_AIR } from './airMass';
 export { chargeHeating, chargeTemperatureC } from './chargeTemperature';
 export { blendShare } from './blended';
+export { capacityAt, type Capacity } from './capacity';
 export { channelsOf } from './channels';
 export { decisionsAt, type EcuDecisions } from './decisions';
 export {
@@ -25,7 +26,16 @@ export {
   type OverrunReading,
 } from './overrun';
 export { overrunSchema } from './overrunSchema';
-export { BLEND_PARTS, blendOf, fuelById, FUEL_OPTIONS, type Fuel, type FuelId } from './fuels';
+export {
+  blendOf,
+  fuelById,
+  FUEL_OPTIONS,
+  PURE_ETHANOL,
+  withoutEthanol,
+  type BlendPart,
+  type Fuel,
+  type FuelId,
+} from './fuels';
 export {
   accelerationReasons,
   proposedAccelerationCold,
@@ -33,7 +43,8 @@ export {
   RATE_BREAKPOINTS,
   type AccelerationInputs,
 } from './accelerationGenerator';
-export { injectionAt, type Injection } from './injection';
+export { injectionAt, railOf, type Injection } from './injection';
+export { LAMBDA_LIMITS, LEAST_ACROSS_KPA } from './limits';
 export { SPARK_LIMITS, type SparkParts } from './sparkAt';
 export { lambdaReasons, proposedLambda, type EngineUse, type LambdaInputs } from './lambdaGenerator';
 export {

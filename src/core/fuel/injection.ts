@@ -4,6 +4,7 @@ import { deadTimeMs } from '../injector/deadTime';
 import { deadTimeAt } from '../injector/deadTimeSurface';
 import { dutyPercent, flowAtPressureGPerS, injectorFlowGPerS } from '../injector/flow';
 import { pressureAcrossKpa } from '../injector/pressure';
+import { LAMBDA_LIMITS, LEAST_ACROSS_KPA } from './limits';
 import { shortPulseAddMs } from '../injector/shortPulse';
 import { stagedFuel } from '../injector/staging';
 import { airFlowGPerS, airMassMg, fuelMassMg } from './airMass';
@@ -40,6 +41,7 @@ export interface Injection {
   readonly stoichiometricRatio: number;
   /** From the map, before corrections. */
   readonly lambdaMapped: number;
+  /** After corrections, within {@link LAMBDA_LIMITS}. */
   readonly lambdaTarget: number;
   /** Net pulse from its map, ms a cycle; null but for plain pulse width. */
   readonly pulseMs: number | null;
@@ -64,6 +66,9 @@ export interface Injection {
   readonly cut: boolean;
   readonly corrections: readonly AppliedCorrection[];
   readonly fuelMg: number;
+  /** Rail pressure the flow is computed from, as typed or as measured, kPa gauge. */
+  readonly railGaugeKpa: number;
+  /** {@link LEAST_ACROSS_KPA} at the least. */
   readonly acrossKpa: number;
   readonly flowGPerS: number;
   /** Fuel of the first injector set, mg; all of it with one set. */
@@ -72,10 +77,13 @@ export interface Injection {
   readonly netMs: number;
   readonly shortPulseMs: number;
   readonly deadMs: number;
-  /** One opening. Infinite when the injector has no flow. */
+  /** One opening. */
   readonly openingMs: number;
-  /** Opening of the second set; 0 while it is shut or there is none. */
+  /** Net time and opening of the second set, once a cycle; 0 while it is shut or there is none. */
+  readonly secondNetMs: number;
   readonly secondOpeningMs: number;
+  /** Flow of one injector of the second set; 0 while it is shut or there is none. */
+  readonly secondFlowGPerS: number;
   readonly secondDutyPercent: number;
   readonly cycleMs: number;
   readonly dutyPercent: number;
@@ -113,15 +121,15 @@ export function injectionAt(
   const lambdaMapped = cranking ? 1 : blendedAt(model, 'lambda', speedRpm, load, ethanolPercent);
   const lambdaTarget = cranking
     ? 1
-    : corrected(model, point, 'target', lambdaMapped, decisions.active, applied);
+    : held(corrected(model, point, 'target', lambdaMapped, decisions.active, applied), LAMBDA_LIMITS);
 
-  const acrossKpa = pressureAcrossKpa(
-    injector.regulator,
-    injector.railGaugeKpa,
-    model.barometricKpa,
-    manifoldKpa,
+  const railGaugeKpa = railOf(model, point);
+  const acrossKpa = Math.max(
+    LEAST_ACROSS_KPA,
+    pressureAcrossKpa(injector.regulator, railGaugeKpa, model.barometricKpa, manifoldKpa),
   );
-  const flowGPerS = injectorFlowGPerS(injector, acrossKpa) * Math.sqrt(tank.densityShare);
+  const densityRoot = Math.sqrt(tank.densityShare);
+  const flowGPerS = injectorFlowGPerS(injector, acrossKpa) * densityRoot;
   const pulseMs =
     model.strategy === 'pulseWidth' ? blendedAt(model, 'pulse', speedRpm, manifoldKpa, ethanolPercent) : null;
   const airMg = airOf(
@@ -153,7 +161,7 @@ export function injectionAt(
   const deadMs = deadTimeAt(injector.deadTime, point.batteryV, acrossKpa);
   const cycleMs = cycleTimeMs(speedRpm);
   const one = (mg: number) => oneOpening(injector, mg, flowGPerS, deadMs);
-  const second = secondSet(model, fuelMg, acrossKpa, point.batteryV, () =>
+  const second = secondSet(model, fuelMg, acrossKpa, densityRoot, point.batteryV, () =>
     dutyPercent(injector.squirts * one(fuelMg).openingMs, cycleMs),
   );
   const firstMg = fuelMg - second.fuelMg;
@@ -186,6 +194,7 @@ export function injectionAt(
     cut: decisions.cut,
     corrections: applied,
     fuelMg,
+    railGaugeKpa,
     acrossKpa,
     flowGPerS,
     firstMg,
@@ -193,13 +202,27 @@ export function injectionAt(
     shortPulseMs,
     deadMs,
     openingMs,
+    secondNetMs: second.netMs,
     secondOpeningMs: second.openingMs,
+    secondFlowGPerS: second.flowGPerS,
     secondDutyPercent: dutyPercent(second.openingMs, cycleMs),
     cycleMs,
     dutyPercent: dutyPercent(injector.squirts * openingMs, cycleMs),
     spark,
     sparkDeg: spark.sparkDeg,
   };
+}
+
+/** Rail pressure, kPa gauge: what the sensor reads where it is measured and does, else what was typed. */
+export function railOf(
+  { injector }: EngineModel,
+  { railGaugeKpa }: Pick<OperatingPoint, 'railGaugeKpa'>,
+): number {
+  return injector.regulator === 'measured' ? (railGaugeKpa ?? injector.railGaugeKpa) : injector.railGaugeKpa;
+}
+
+function held(value: number, { min, max }: { readonly min: number; readonly max: number }): number {
+  return Math.min(max, Math.max(min, value));
 }
 
 /** A value after the builder's own corrections of it; nothing is made where there are none. */
@@ -245,13 +268,18 @@ function secondSet(
   { second, fullFuelMg }: EngineModel,
   fuelMg: number,
   acrossKpa: number,
+  densityRoot: number,
   batteryV: number,
   dutyAlone: () => number,
-): { readonly fuelMg: number; readonly openingMs: number } {
-  if (second === null || fuelMg === 0) return { fuelMg: 0, openingMs: 0 };
-  const flowGPerS = flowAtPressureGPerS(second.ratedFlowGPerS, second.ratedPressureKpa, acrossKpa);
+): typeof SHUT {
+  if (second === null || fuelMg === 0) return SHUT;
+  const flowGPerS =
+    flowAtPressureGPerS(second.ratedFlowGPerS, second.ratedPressureKpa, acrossKpa) * densityRoot;
   const by = second.plan.by === 'duty' ? dutyAlone() : (100 * fuelMg) / fullFuelMg;
   const { secondMg } = stagedFuel(second.plan, fuelMg, by, flowGPerS);
-  if (secondMg === 0) return { fuelMg: 0, openingMs: 0 };
-  return { fuelMg: secondMg, openingMs: secondMg / flowGPerS + deadTimeMs(second.deadTime, batteryV) };
+  if (secondMg === 0) return SHUT;
+  const netMs = secondMg / flowGPerS;
+  return { fuelMg: secondMg, netMs, openingMs: netMs + deadTimeMs(second.deadTime, batteryV), flowGPerS };
 }
+
+const SHUT = { fuelMg: 0, netMs: 0, openingMs: 0, flowGPerS: 0 };

@@ -11,7 +11,7 @@ export interface InjectorOutput {
   /** Counted from 1, in firing order of the first cylinder on it. */
   readonly number: number;
   readonly cylinders: readonly number[];
-  /** End of each injection, ° of crank after the firing TDC of the first cylinder in the order, 0…720. */
+  /** End of each injection, ° of crank after the firing TDC of cylinder 1, 0…720. */
   readonly endsDeg: readonly number[];
 }
 

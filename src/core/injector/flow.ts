@@ -25,18 +25,13 @@ export function dutyPercent(openingMs: number, cycleMs: number): number {
 }
 
 /**
- * Crank power the whole set can feed, kW.
- * Example: 6 × 8.1810 g/s, 85 %, 340 g/kWh → 441.8.
- * @param totalFlowGPerS all injectors together, static.
- * @param dutyLimitPercent highest duty allowed, %.
+ * Crank power a flow of fuel feeds, kW.
+ * Example: 6 × 8.1810 g/s flowing 85 % of the time, 340 g/kWh → 441.8; 13.651 of 17.143 ms → 413.9.
+ * @param fuelGPerS all injectors together, over the whole cycle.
  * @param bsfcGPerKwh fuel per work at the crank, g/kWh.
  */
-export function feedablePowerKw(
-  totalFlowGPerS: number,
-  dutyLimitPercent: number,
-  bsfcGPerKwh: number,
-): number {
-  return (totalFlowGPerS * (dutyLimitPercent / 100) * 3600) / bsfcGPerKwh;
+export function feedablePowerKw(fuelGPerS: number, bsfcGPerKwh: number): number {
+  return (fuelGPerS * 3600) / bsfcGPerKwh;
 }
 
 /** Fuel flow measured at one pressure across. */

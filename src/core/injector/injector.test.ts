@@ -42,7 +42,7 @@ describe('flow', () => {
   });
 
   test('6 × 8.1810 g/s at 85 % and 340 g/kWh feed 441.8 kW', () => {
-    expect(feedablePowerKw(6 * 8.181, 85, 340)).toBeCloseTo(441.8, 1);
+    expect(feedablePowerKw(6 * 8.181 * 0.85, 340)).toBeCloseTo(441.8, 1);
   });
 
   test('8.035 ms of a cycle at 7000 rev/min is 46.87 % duty', () => {

@@ -2,8 +2,9 @@ import type { Regulator } from './injectorSchema';
 
 /**
  * Pressure across the injector, kPa. A manifold-referenced regulator holds the rail gauge pressure above the
- * manifold; a fixed one holds it above the air outside.
- * Example: fixed, 350 kPa gauge, 81 kPa barometric, 165 kPa manifold → 266.
+ * manifold; a fixed one holds it above the air outside, and a pressure sensor in the rail reads it against that.
+ * Example: fixed or measured, 350 kPa gauge, 81 kPa barometric, 165 kPa manifold → 266.
+ * @param railGaugeKpa as typed; as the sensor reads it where the regulator is measured.
  */
 export function pressureAcrossKpa(
   regulator: Regulator,

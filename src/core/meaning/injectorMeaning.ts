@@ -1,16 +1,14 @@
 import {
   baseValue,
-  engineModel,
-  sweptVolumePerCylinderCm3,
-  valueAt,
+  capacityModel,
   steadyPoint,
+  valueAt,
   type Calibration,
   type FieldPath,
 } from '../calibration';
-import { cycleTimeMs } from '../engine';
-import { airMassMg, fuelById, fuelMassMg, injectionAt } from '../fuel';
-import { dutyPercent, deadTimeAt, deadTimeSurface, feedablePowerKw } from '../injector';
-import { flowFigures, type Flow } from './injectorFlow';
+import { capacityAt, fuelById, injectionAt } from '../fuel';
+import { feedablePowerKw } from '../injector';
+import { flowFigures } from './injectorFlow';
 import type { Figure } from './meaning';
 
 /** Highest duty an injector is planned for, %: above it closing and opening run into each other. */
@@ -18,11 +16,13 @@ const DUTY_LIMIT_PERCENT = 85;
 /** Fuel for work at the crank, g/kWh, for the power a set can feed; alcohols by their heating value. */
 const PETROL_BSFC = { charged: 340, natural: 300 } as const;
 const PETROL_HEATING_MJ_PER_KG = 43;
-/** Filling and charge assumed at peak power while there is no VE map. */
-const ASSUMED = { vePercent: 88, chargeC: 45, lambda: 0.82 } as const;
+/** Filling and target assumed at full load while there is no VE map. */
+const ASSUMED = { vePercent: 88, lambda: 0.82 } as const;
+/** Voltage with the alternator charging, V. */
+const FULL_LOAD_V = 14;
 /** The idle that dead-time share is judged at. */
 export const IDLE_POINT = { speedRpm: 1000, manifoldKpa: 35, coolantC: 85, airC: 25, batteryV: 14 } as const;
-const ASSUMED_IDLE = { vePercent: 45, chargeC: 50, lambda: 0.96 } as const;
+const ASSUMED_IDLE = { vePercent: 45, lambda: 0.96 } as const;
 const HIGH_DEAD_SHARE_PERCENT = 50;
 
 const FLOW_NEEDS: readonly FieldPath[] = [
@@ -37,10 +37,10 @@ const FLOW_NEEDS: readonly FieldPath[] = [
 /** What the injector fields mean: flow at the real pressure, duty at peak power, power the set feeds, the idle pulse. */
 export function injectorMeaning(document: Calibration): Figure[] {
   const flow = flowFigures(document);
-  const duty = dutyAt(document, flow, 'engine.powerPeakSpeed');
-  const torqueDuty = dutyAt(document, flow, 'engine.torquePeakSpeed');
+  const fullLoad = fullLoadAt(document, 'engine.powerPeakSpeed');
+  const torqueLoad = fullLoadAt(document, 'engine.torquePeakSpeed');
   const leastMs = baseValue(document, 'injectors.leastPulse');
-  const idle = idlePulse(document, flow);
+  const idle = idlePulse(document);
   const figures: Figure[] = [
     {
       id: 'flowReal',
@@ -57,10 +57,10 @@ export function injectorMeaning(document: Calibration): Figure[] {
     {
       id: 'duty',
       label: 'Duty at peak power',
-      value: duty.percent,
+      value: fullLoad.dutyPercent,
       unit: '%',
       decimals: 1,
-      how: duty.how,
+      how: fullLoad.how,
       needs: [
         ...FLOW_NEEDS,
         'injectors.deadTime',
@@ -68,7 +68,7 @@ export function injectorMeaning(document: Calibration): Figure[] {
         'engine.maxManifoldPressure',
         ...sizePaths(document),
       ],
-      ...(duty.percent !== null && duty.percent > DUTY_LIMIT_PERCENT
+      ...(fullLoad.dutyPercent !== null && fullLoad.dutyPercent > DUTY_LIMIT_PERCENT
         ? {
             caution: `Above ${DUTY_LIMIT_PERCENT} %: this set cannot feed the engine you describe. Fit larger injectors or more pressure.`,
           }
@@ -77,10 +77,10 @@ export function injectorMeaning(document: Calibration): Figure[] {
     {
       id: 'torqueDuty',
       label: 'Duty at peak torque',
-      value: torqueDuty.percent,
+      value: torqueLoad.dutyPercent,
       unit: '%',
       decimals: 1,
-      how: torqueDuty.how,
+      how: torqueLoad.how,
       needs: [
         ...FLOW_NEEDS,
         'injectors.deadTime',
@@ -92,22 +92,37 @@ export function injectorMeaning(document: Calibration): Figure[] {
     {
       id: 'headRoom',
       label: `Head-room at peak power, to ${DUTY_LIMIT_PERCENT} %`,
-      value: duty.percent === null ? null : (100 * DUTY_LIMIT_PERCENT) / duty.percent - 100,
+      value: fullLoad.headRoomPercent,
       unit: '%',
       decimals: 0,
-      how: 'fuel this set could still add',
+      how: 'fuel this set could still add; dead time does not grow with it',
       needs: [...FLOW_NEEDS, 'injectors.deadTime', 'engine.powerPeakSpeed', 'engine.maxManifoldPressure'],
     },
     {
       id: 'torqueHeadRoom',
       label: `Head-room at peak torque, to ${DUTY_LIMIT_PERCENT} %`,
-      value: torqueDuty.percent === null ? null : (100 * DUTY_LIMIT_PERCENT) / torqueDuty.percent - 100,
+      value: torqueLoad.headRoomPercent,
       unit: '%',
       decimals: 0,
-      how: 'fuel this set could still add',
+      how: 'fuel this set could still add; dead time does not grow with it',
       needs: [...FLOW_NEEDS, 'injectors.deadTime', 'engine.torquePeakSpeed', 'engine.maxManifoldPressure'],
     },
-    power(document, flow),
+    {
+      id: 'power',
+      label: 'Power the set can feed',
+      value: document.engine.induction === null ? null : fullLoad.powerKw,
+      unit: 'kW',
+      decimals: 0,
+      how: `its fuel at ${DUTY_LIMIT_PERCENT} % duty, full load, dead time taken off, ÷ ${Math.round(bsfcOf(document))} g/kWh`,
+      needs: [
+        ...FLOW_NEEDS,
+        'injectors.deadTime',
+        'engine.powerPeakSpeed',
+        'engine.maxManifoldPressure',
+        'engine.induction',
+        ...sizePaths(document),
+      ],
+    },
     {
       id: 'idlePulse',
       label: 'Idle pulse',
@@ -156,69 +171,52 @@ function sizePaths(document: Calibration): FieldPath[] {
     : ['engine.bore', 'engine.stroke', 'engine.cylinders'];
 }
 
-/** Duty at full load and a speed: from the maps where there are all, else from stated assumptions. */
-function dutyAt(
-  document: Calibration,
-  flow: Flow | null,
-  speedPath: FieldPath,
-): { percent: number | null; how: string } {
-  const speed = baseValue(document, speedPath);
+/** What full load at one speed asks of the set. */
+interface FullLoad {
+  readonly dutyPercent: number | null;
+  readonly headRoomPercent: number | null;
+  readonly powerKw: number | null;
+  readonly how: string;
+}
+
+const FULL_LOAD_UNKNOWN: FullLoad = {
+  dutyPercent: null,
+  headRoomPercent: null,
+  powerKw: null,
+  how: 'opening ÷ cycle time',
+};
+
+/** Duty, head-room and power at full load and a speed: from the maps where there are all, else from stated assumptions. */
+function fullLoadAt(document: Calibration, speedPath: FieldPath): FullLoad {
+  const speedRpm = baseValue(document, speedPath);
   const kpa = baseValue(document, 'engine.maxManifoldPressure');
-  const volume = sweptVolumePerCylinderCm3(document);
-  const table = document.injectors.deadTime;
-  const fuel = document.engine.fuel;
-  if (flow === null || speed === null || kpa === null || volume === null || table === null || fuel === null) {
-    return { percent: null, how: 'opening ÷ cycle time' };
-  }
-  const result = engineModel(document);
-  if (result.ok) {
-    const at = injectionAt(
-      result.model,
-      steadyPoint(document, result.model, {
-        speedRpm: speed,
-        manifoldKpa: kpa,
-        coolantC: 85,
-        airC: 25,
-        batteryV: 14,
-      }),
-    );
-    return {
-      percent: at.dutyPercent,
-      how: `${at.openingMs.toFixed(2)} ms of ${at.cycleMs.toFixed(2)} ms at ${speed} rev/min, ${Math.round(kpa)} kPa abs, from the maps`,
-    };
-  }
-  const fuelMg = fuelMassMg(
-    airMassMg(ASSUMED.vePercent, kpa, volume, ASSUMED.chargeC),
-    ASSUMED.lambda,
-    fuelById(fuel.value).stoichiometricRatio,
-  );
-  const opening = fuelMg / flow.at(kpa) + deadTimeAt(deadTimeSurface(table), 14, flow.acrossAt(kpa));
+  const known = capacityModel(document, ASSUMED);
+  if (known === null || speedRpm === null || kpa === null) return FULL_LOAD_UNKNOWN;
+  const { model, fromMaps } = known;
+  const point = { speedRpm, manifoldKpa: kpa, coolantC: 85, airC: 25, batteryV: FULL_LOAD_V };
+  const at = injectionAt(model, steadyPoint(document, model, point));
+  const capacity = capacityAt(model, at, FULL_LOAD_V, DUTY_LIMIT_PERCENT);
+  const opening = `${at.openingMs.toFixed(2)} ms of ${at.cycleMs.toFixed(2)} ms at ${speedRpm} rev/min, ${Math.round(kpa)} kPa abs`;
   return {
-    percent: dutyPercent(opening, cycleTimeMs(speed)),
-    how: `assuming VE ${ASSUMED.vePercent} %, lambda ${ASSUMED.lambda}, until there are maps`,
+    dutyPercent: at.dutyPercent,
+    headRoomPercent: capacity?.headRoomPercent ?? null,
+    powerKw:
+      capacity === null
+        ? null
+        : feedablePowerKw((capacity.fuelMg * model.cylinders) / at.cycleMs, bsfcOf(document)),
+    how: fromMaps
+      ? `${opening}, from the maps`
+      : `${opening}, assuming VE ${ASSUMED.vePercent} %, lambda ${ASSUMED.lambda}, until there are maps`,
   };
 }
 
-function power(document: Calibration, flow: Flow | null): Figure {
-  const { induction, fuel } = document.engine;
-  const cylinders = baseValue(document, 'engine.cylinders');
+/** Fuel for work at the crank, g/kWh, by charger and heating value of the fuel. */
+function bsfcOf({ engine: { induction, fuel } }: Calibration): number {
   const charged = induction?.value === 'supercharger' || induction?.value === 'turbocharger';
   const petrolBsfc = charged ? PETROL_BSFC.charged : PETROL_BSFC.natural;
-  const bsfc =
-    fuel === null
-      ? petrolBsfc
-      : (petrolBsfc * PETROL_HEATING_MJ_PER_KG) /
-        Math.min(PETROL_HEATING_MJ_PER_KG, fuelById(fuel.value).heatingMjPerKg);
-  const known = flow !== null && cylinders !== null && induction !== null;
-  return {
-    id: 'power',
-    label: 'Power the set can feed',
-    value: known ? feedablePowerKw(flow.gPerS * cylinders, DUTY_LIMIT_PERCENT, bsfc) : null,
-    unit: 'kW',
-    decimals: 0,
-    how: `flow × injectors × ${DUTY_LIMIT_PERCENT} % ÷ ${Math.round(bsfc)} g/kWh`,
-    needs: [...FLOW_NEEDS, 'engine.cylinders', 'engine.induction'],
-  };
+  if (fuel === null) return petrolBsfc;
+  const heating = Math.min(PETROL_HEATING_MJ_PER_KG, fuelById(fuel.value).heatingMjPerKg);
+  return (petrolBsfc * PETROL_HEATING_MJ_PER_KG) / heating;
 }
 
 interface IdlePulse {
@@ -230,59 +228,34 @@ interface IdlePulse {
   readonly how: string;
 }
 
-function idlePulse(document: Calibration, flow: Flow | null): IdlePulse {
-  const volume = sweptVolumePerCylinderCm3(document);
-  const table = document.injectors.deadTime;
-  const fuel = document.engine.fuel;
-  if (flow === null || volume === null || table === null || fuel === null) {
-    return {
-      netMs: null,
-      openingMs: null,
-      deadMs: null,
-      deadSharePercent: null,
-      lambdaShiftPercent: null,
-      how: 'net time + dead time',
-    };
-  }
-  const result = engineModel(document);
-  if (result.ok) {
-    const at = injectionAt(result.model, steadyPoint(document, result.model, IDLE_POINT));
-    return idleOf(
-      at.netMs,
-      at.deadMs,
-      `at ${IDLE_POINT.speedRpm} rev/min, ${IDLE_POINT.manifoldKpa} kPa abs, hot, from the maps`,
-    );
-  }
-  const fuelMg = fuelMassMg(
-    airMassMg(ASSUMED_IDLE.vePercent, IDLE_POINT.manifoldKpa, volume, ASSUMED_IDLE.chargeC),
-    ASSUMED_IDLE.lambda,
-    fuelById(fuel.value).stoichiometricRatio,
-  );
-  const deadMs = deadTimeAt(
-    deadTimeSurface(table),
-    IDLE_POINT.batteryV,
-    flow.acrossAt(IDLE_POINT.manifoldKpa),
-  );
-  return idleOf(
-    fuelMg / flow.at(IDLE_POINT.manifoldKpa),
-    deadMs,
-    `assuming VE ${ASSUMED_IDLE.vePercent} % at ${IDLE_POINT.manifoldKpa} kPa abs, until there are maps`,
-  );
-}
+const IDLE_UNKNOWN: IdlePulse = {
+  netMs: null,
+  openingMs: null,
+  deadMs: null,
+  deadSharePercent: null,
+  lambdaShiftPercent: null,
+  how: 'net time + short-pulse time + dead time',
+};
 
-function idleOf(netMs: number, deadMs: number, how: string): IdlePulse {
-  const openingMs = netMs + deadMs;
+function idlePulse(document: Calibration): IdlePulse {
+  const known = capacityModel(document, ASSUMED_IDLE);
+  if (known === null) return IDLE_UNKNOWN;
+  const { model, fromMaps } = known;
+  const { netMs, deadMs, openingMs } = injectionAt(model, steadyPoint(document, model, IDLE_POINT));
+  if (netMs === 0) return IDLE_UNKNOWN;
   return {
     netMs,
     openingMs,
     deadMs,
     deadSharePercent: (100 * deadMs) / openingMs,
     lambdaShiftPercent: (10 * deadMs) / netMs,
-    how,
+    how: fromMaps
+      ? `at ${IDLE_POINT.speedRpm} rev/min, ${IDLE_POINT.manifoldKpa} kPa abs, hot, from the maps`
+      : `assuming VE ${ASSUMED_IDLE.vePercent} % at ${IDLE_POINT.manifoldKpa} kPa abs, until there are maps`,
   };
 }
 
 /** Net time at the idle that dead-time share is judged at, ms; null while something is missing. */
 export function idleNetMs(document: Calibration): number | null {
-  return idlePulse(document, flowFigures(document)).netMs;
+  return idlePulse(document).netMs;
 }

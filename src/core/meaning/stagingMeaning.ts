@@ -1,6 +1,5 @@
 import { baseValue, engineModel, steadyPoint, type Calibration } from '../calibration';
 import { injectionAt } from '../fuel';
-import { deadTimeMs, flowAtPressureGPerS, injectorFlowGPerS } from '../injector';
 
 /** Both sets over load at one speed. */
 export interface StagingCurve {
@@ -23,8 +22,6 @@ export function stagingCurve(document: Calibration): StagingCurve | null {
   const top = baseValue(document, 'engine.maxManifoldPressure');
   if (!result.ok || result.model.second === null || speedRpm === null || top === null) return null;
   const { model } = result;
-  const { second } = model;
-  if (second === null) return null;
   const manifoldKpa = Array.from({ length: STEPS + 1 }, (_, i) => 25 + ((top - 25) * i) / STEPS);
   const points = manifoldKpa.map((kpa) =>
     injectionAt(
@@ -44,13 +41,8 @@ export function stagingCurve(document: Calibration): StagingCurve | null {
     firstDutyPercent: points.map((at) => at.dutyPercent),
     secondDutyPercent: points.map((at) => at.secondDutyPercent),
     askedMg: points.map((at) => at.fuelMg),
-    givenMg: points.map((at) => {
-      const first = at.netMs * model.injector.squirts * injectorFlowGPerS(model.injector, at.acrossKpa);
-      const secondMs =
-        at.secondOpeningMs === 0 ? 0 : at.secondOpeningMs - deadTimeMs(second.deadTime, BATTERY_V);
-      return (
-        first + secondMs * flowAtPressureGPerS(second.ratedFlowGPerS, second.ratedPressureKpa, at.acrossKpa)
-      );
-    }),
+    givenMg: points.map(
+      (at) => at.netMs * model.injector.squirts * at.flowGPerS + at.secondNetMs * at.secondFlowGPerS,
+    ),
   };
 }

@@ -14,7 +14,15 @@ export function openingSteps(model: EngineModel, point: OperatingPoint, at: Inje
       title: 'Pressure across the injector',
       formula: fixed ? 'Δp = rail + p_baro − p' : 'Δp = rail (the regulator follows the manifold)',
       inputs: [
-        input('rail', 'Rail, gauge', injector.railGaugeKpa, 0, 'kPa'),
+        input(
+          'rail',
+          injector.regulator === 'measured' && point.railGaugeKpa !== null
+            ? 'Rail, measured, gauge'
+            : 'Rail, gauge',
+          at.railGaugeKpa,
+          0,
+          'kPa',
+        ),
         ...(fixed ? [input('p_baro', 'Barometric', model.barometricKpa, 1, 'kPa'), pressure(point)] : []),
       ],
       result: input('Δp', 'Pressure across', at.acrossKpa, 1, 'kPa'),

@@ -51,6 +51,15 @@ const FIELDS: readonly PointField[] = [
   },
   { key: 'coolantC', label: 'Coolant', quantity: 'temperature', unit: 'degC', min: -50, max: 150 },
   { key: 'airC', label: 'Air', quantity: 'temperature', unit: 'degC', min: -50, max: 150 },
+  {
+    key: 'railGaugeKpa',
+    label: 'Rail pressure, measured',
+    quantity: 'pressureGauge',
+    unit: 'kPaGauge',
+    min: 0,
+    max: 1500,
+    when: (model) => model?.injector.regulator === 'measured',
+  },
   { key: 'batteryV', label: 'Battery', quantity: 'voltage', unit: 'V', min: 5, max: 20 },
   {
     key: 'sinceStartS',
@@ -135,7 +144,7 @@ export function PointFields() {
           <View key={field.key} style={{ flexGrow: 1, flexBasis: 150, maxWidth: 240 }}>
             <NumberBox
               info={field}
-              value={point[field.key]}
+              value={point[field.key] ?? model?.injector.railGaugeKpa ?? 0}
               onChange={(value) => change({ [field.key]: value })}
             />
           </View>
