@@ -27,7 +27,7 @@ const GLOBALS = [
 
 /** Changes with any source: a bundle stands for all that it holds. */
 const sourcesHash = (() => {
-  const hash = crypto.createHash('sha1').update(version).update(fs.readFileSync(__filename));
+  const hash = crypto.createHash('sha1').update(version);
   for (const folder of SOURCES) {
     for (const entry of fs.readdirSync(path.join(root, folder), { recursive: true, withFileTypes: true })) {
       if (!entry.isFile() || !/\.(c|m)?(t|j)sx?$|\.json$/.test(entry.name)) continue;

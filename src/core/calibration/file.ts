@@ -1,5 +1,6 @@
 import { limitProblems } from './check';
 import { fieldInfo, SECTION_SCHEMAS, type FieldPath, type SectionId } from './fields';
+import { jsonExcess } from '../field';
 import { isMapId, MAP_DEFINITIONS } from './maps';
 import { migrated } from './migrate';
 import { CALIBRATION_FORMAT, CALIBRATION_VERSION, calibrationSchema, type Calibration } from './schema';
@@ -23,11 +24,13 @@ export type FileResult =
   | { readonly ok: true; readonly document: Calibration }
   | { readonly ok: false; readonly problem: FileProblem };
 
-/** The document out of parsed JSON: format, version, shape and limits checked in this order. */
+/** The document out of parsed JSON: format, size, version, shape and limits checked in this order. Never throws. */
 export function calibrationFromJson(json: unknown): FileResult {
   if (!isRecord(json) || json['format'] !== CALIBRATION_FORMAT) {
     return { ok: false, problem: { code: 'not-a-calibration' } };
   }
+  const excess = jsonExcess(json);
+  if (excess !== null) return invalid(excess.path, excess.reason, 0);
   const current = migrated(json, CALIBRATION_VERSION);
   if (!current.ok) {
     switch (current.reason) {
@@ -57,7 +60,7 @@ function invalid(path: readonly PropertyKey[], reason: string, others: number): 
 /** The words for a place in the document: a field's or a map's label, with the cell where there is one. */
 export function placeLabel(path: readonly PropertyKey[]): string {
   const [section, key, part, index] = path.map(String);
-  if (section === undefined) return 'The file';
+  if (section === undefined || section === '') return 'The file';
   if (section === 'maps' && key !== undefined && isMapId(key)) {
     const name = MAP_DEFINITIONS[key].label;
     if (part === 'values' && index !== undefined) return `${name}, cell ${Number(index) + 1}`;
@@ -67,7 +70,7 @@ export function placeLabel(path: readonly PropertyKey[]): string {
     }
     return name;
   }
-  if (section in SECTION_SCHEMAS && key !== undefined) {
+  if (Object.hasOwn(SECTION_SCHEMAS, section) && key !== undefined) {
     return fieldInfo(`${section as SectionId}.${key}` satisfies FieldPath)?.label ?? key;
   }
   return section;

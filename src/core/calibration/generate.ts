@@ -33,15 +33,15 @@ export function generatedMap(
   const before = document.maps[mapId];
   const leader = leaderOf(document, mapId);
   const axes = before ?? (leader === null ? null : document.maps[leader]) ?? GENERATORS[mapId].axes(document);
-  const { valueAtPoint, reasons } = GENERATORS[mapId].generate(document, choices);
+  const { valueAtPoint, reasons, largestFall } = GENERATORS[mapId].generate(document, choices);
   const { min, max, decimals, y } = MAP_DEFINITIONS[mapId];
   const rows = y === null ? [0] : axes.y;
-  const values = rows.flatMap((load) =>
-    axes.x.map((x) => {
-      const value = Math.min(max, Math.max(min, valueAtPoint(x, load)));
-      return Number(value.toFixed(decimals));
-    }),
+  const rounded = (value: number) => Number(value.toFixed(decimals));
+  const wanted = rows.flatMap((load) =>
+    axes.x.map((x) => rounded(Math.min(max, Math.max(min, valueAtPoint(x, load))))),
   );
+  const values =
+    largestFall === undefined ? wanted : gentlyFalling(wanted, axes.x.length, largestFall).map(rounded);
   const source: Source = { kind: 'computed', date, note: 'Proposed from the engine’s description' };
   const after: MapData = {
     x: [...axes.x],
@@ -51,6 +51,15 @@ export function generatedMap(
     cellSources: values.map(() => 0),
   };
   return { ok: true, proposal: { mapId, before, after, reasons } };
+}
+
+/** Values row by row, lowered where they would fall by more than this to the row above. */
+function gentlyFalling(values: readonly number[], width: number, largestFall: number): number[] {
+  const result = [...values];
+  for (let i = result.length - 1 - width; i >= 0; i -= 1) {
+    result[i] = Math.min(result[i] as number, (result[i + width] as number) + largestFall);
+  }
+  return result;
 }
 
 /**

@@ -1,6 +1,6 @@
 import type { Source } from '../field';
 import {
-  evenAxis,
+  AXES,
   extendedAxis,
   MAX_BREAKPOINTS,
   relaidMap,
@@ -86,11 +86,9 @@ export type PressureRule = Exclude<BeyondRule, { kind: 'physics' }> | { readonly
 /** The pressure axis of a map ended elsewhere: carried on with its last step, or cut, within what an axis holds. */
 export function endedAt(axis: readonly number[], endKpa: number): number[] {
   const last = axis[axis.length - 1] as number;
-  if (endKpa <= last) return [...axis.filter((value) => value < endKpa), endKpa];
-  const carried = extendedAxis(axis, endKpa);
-  if (carried.length <= MAX_BREAKPOINTS) return carried;
-  const room = MAX_BREAKPOINTS - axis.length;
-  return [...axis, ...evenAxis(last, endKpa, room + 1, 0).slice(1)];
+  const { leastStep } = AXES.manifoldPressure;
+  if (endKpa <= last) return [...axis.filter((value) => value <= endKpa - leastStep), endKpa];
+  return extendedAxis(axis.length < MAX_BREAKPOINTS ? axis : axis.slice(0, -1), endKpa);
 }
 
 /**

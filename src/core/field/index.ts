@@ -15,6 +15,7 @@ export {
   type TableFieldInfo,
   type TableValue,
 } from './field';
+export { FILE_LIMITS, jsonExcess, type JsonExcess, type JsonLimits } from './jsonLimits';
 export { limitMessage, limitProblem, type LimitProblem } from './limits';
 export { isConfirmed, SOURCE_KINDS, SOURCE_TEXT, sourceSchema, type Source, type SourceKind } from './source';
 export {

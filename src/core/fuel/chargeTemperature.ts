@@ -2,7 +2,7 @@
  * How much of the way from intake air to coolant temperature the charge is heated, by share of full air flow: slow
  * air is heated more. 0.45 at idle flow to 0.05 at full flow; the steps between are a smooth fall.
  */
-const HEATING_BY_FLOW_SHARE: readonly (readonly [share: number, heating: number])[] = [
+export const HEATING_BY_FLOW_SHARE: readonly (readonly [share: number, heating: number])[] = [
   [0.02, 0.45],
   [0.08, 0.34],
   [0.2, 0.22],

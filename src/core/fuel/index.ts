@@ -1,5 +1,5 @@
 export { airFlowGPerS, airMassMg, fuelMassMg, GAS_CONSTANT_AIR } from './airMass';
-export { chargeHeating, chargeTemperatureC } from './chargeTemperature';
+export { chargeHeating, chargeTemperatureC, HEATING_BY_FLOW_SHARE } from './chargeTemperature';
 export { blendShare } from './blended';
 export { capacityAt, type Capacity } from './capacity';
 export { channelsOf } from './channels';
@@ -46,7 +46,13 @@ export {
 export { injectionAt, railOf, type Injection } from './injection';
 export { LAMBDA_LIMITS, LEAST_ACROSS_KPA } from './limits';
 export { SPARK_LIMITS, type SparkParts } from './sparkAt';
-export { lambdaReasons, proposedLambda, type EngineUse, type LambdaInputs } from './lambdaGenerator';
+export {
+  LARGEST_LAMBDA_FALL,
+  lambdaReasons,
+  proposedLambda,
+  type EngineUse,
+  type LambdaInputs,
+} from './lambdaGenerator';
 export {
   proposedVePercent,
   residualEffect,

@@ -17,13 +17,24 @@ export type EngineUse = 'road' | 'sprint' | 'endurance';
 /** Idle by cams: more burned gas left behind burns steadily only when richer. */
 const IDLE: Readonly<Record<CamCharacter, number>> = { mild: 0.98, sporting: 0.96, race: 0.93 };
 const CRUISE = 1.0;
+/** Shares of barometric pressure up to which the engine cruises, and from which it pulls fully. */
+const LIGHT_TO = 0.7;
+const FULL_FROM = 0.88;
 /** Full load by use: long pulls are cooled with fuel. */
 const FULL_LOAD: Readonly<Record<EngineUse, number>> = { road: 0.89, sprint: 0.88, endurance: 0.87 };
 const BOOST_START = 0.84;
 const BOOST_FLOOR = 0.76;
-/** Boost over barometric pressure at which the richest target is reached, kPa. */
+/** Boost over barometric pressure from which the target is that of boost, kPa, and from there to the richest. */
+const BOOST_FROM_KPA = 15;
 const BOOST_SPAN_KPA = 120;
+/** An engine that is to see this much above barometric pressure is charged, kPa. */
+const CHARGED_ABOVE_KPA = 10;
 const FIRST_RUN_FACTOR = 0.96;
+/** Most that a target falls from one row of load to the next: steeper, a small error of pressure is a large one of fuel. */
+export const LARGEST_LAMBDA_FALL = 0.08;
+
+const isCharged = ({ barometricKpa, maxManifoldKpa }: LambdaInputs): boolean =>
+  maxManifoldKpa > barometricKpa + CHARGED_ABOVE_KPA;
 
 /** Lambda target at a speed and manifold pressure. */
 export function proposedLambda(inputs: LambdaInputs, speedRpm: number, manifoldKpa: number): number {
@@ -32,17 +43,17 @@ export function proposedLambda(inputs: LambdaInputs, speedRpm: number, manifoldK
   const idling = speedRpm < 1500 ? Math.min(1, (1500 - speedRpm) / 500) : 0;
   const full = FULL_LOAD[inputs.use];
   const light = CRUISE + (IDLE[inputs.cams] - CRUISE) * idling;
+  const loaded = Math.min(1, Math.max(0, (load - LIGHT_TO) / (FULL_FROM - LIGHT_TO)));
   let target: number;
-  if (load <= 0.7) target = light;
-  else if (load <= 0.95) target = light + ((full - light) * (load - 0.7)) / 0.25;
-  else if (manifoldKpa <= baro + 15) {
-    const into = Math.max(0, (manifoldKpa - 0.95 * baro) / (15 + 0.05 * baro));
-    target = full + (BOOST_START - full) * into;
+  if (load <= LIGHT_TO) target = light;
+  else if (load <= FULL_FROM) target = light + (full - light) * loaded;
+  else if (load <= 1 || !isCharged(inputs)) target = full;
+  else if (manifoldKpa <= baro + BOOST_FROM_KPA) {
+    target = full + ((BOOST_START - full) * (manifoldKpa - baro)) / BOOST_FROM_KPA;
   } else {
-    const into = Math.min(1, (manifoldKpa - baro - 15) / BOOST_SPAN_KPA);
+    const into = Math.min(1, (manifoldKpa - baro - BOOST_FROM_KPA) / BOOST_SPAN_KPA);
     target = BOOST_START + (BOOST_FLOOR - BOOST_START) * into;
   }
-  const loaded = Math.min(1, Math.max(0, (load - 0.7) / 0.25));
   return inputs.firstRun ? target * (1 + (FIRST_RUN_FACTOR - 1) * loaded) : target;
 }
 
@@ -62,9 +73,10 @@ export function lambdaReasons(inputs: LambdaInputs): Reason[] {
       text: `${FULL_LOAD[inputs.use]} at full load without boost (${Math.round(inputs.barometricKpa)} kPa here), for ${USE_TEXT[inputs.use]}: best torque with some cooling.`,
     },
   ];
-  if (inputs.maxManifoldKpa > inputs.barometricKpa + 10) {
+  if (isCharged(inputs)) {
+    const at = (kpa: number) => Math.round(inputs.barometricKpa + kpa);
     reasons.push({
-      text: `${BOOST_START} where boost begins, falling to ${BOOST_FLOOR} at ${Math.round(inputs.barometricKpa + 15 + BOOST_SPAN_KPA)} kPa: fuel cools the charge and keeps knock away.`,
+      text: `${BOOST_START} at ${at(BOOST_FROM_KPA)} kPa, where boost begins to count, falling to ${BOOST_FLOOR} at ${at(BOOST_FROM_KPA + BOOST_SPAN_KPA)} kPa: fuel cools the charge and keeps knock away.`,
     });
   }
   if (inputs.firstRun) {
@@ -73,5 +85,8 @@ export function lambdaReasons(inputs: LambdaInputs): Reason[] {
       formula: 'target × 0.96',
     });
   }
+  reasons.push({
+    text: `From one row of load to the next it falls by ${LARGEST_LAMBDA_FALL} at the most: where rows stand far apart, those below full load are a little richer.`,
+  });
   return reasons;
 }

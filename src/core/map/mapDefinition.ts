@@ -24,6 +24,8 @@ export interface AxisDefinition {
   readonly min: number;
   readonly max: number;
   readonly decimals: number;
+  /** Breakpoints stand at least this far apart: closer, the surface between them is a wall and no engine tells them apart. */
+  readonly leastStep: number;
 }
 
 /** All that is fixed about one map: what it holds, in which unit, within which limits, on which axes. */
@@ -50,7 +52,7 @@ export interface MapDefinition {
 /** Largest number of breakpoints on an axis. */
 export const MAX_BREAKPOINTS = 32;
 
-type Limits = Pick<AxisDefinition, 'unit' | 'min' | 'max' | 'decimals'>;
+type Limits = Pick<AxisDefinition, 'unit' | 'min' | 'max' | 'decimals' | 'leastStep'>;
 
 function axis(channel: AxisChannel, label: string, limits: Limits): AxisDefinition {
   return { channel, label, ...limits };
@@ -58,23 +60,30 @@ function axis(channel: AxisChannel, label: string, limits: Limits): AxisDefiniti
 
 /** The axis of each channel: its words, unit and limits. */
 export const AXES = {
-  speed: axis('speed', 'Speed', { unit: 'rev/min', min: 0, max: 20000, decimals: 0 }),
+  speed: axis('speed', 'Speed', { unit: 'rev/min', min: 0, max: 20000, decimals: 0, leastStep: 1 }),
   manifoldPressure: axis('manifoldPressure', 'Manifold pressure', {
     unit: 'kPa abs',
     min: 0,
     max: 450,
     decimals: 0,
+    leastStep: 0.1,
   }),
-  throttle: axis('throttle', 'Throttle', { unit: '%', min: 0, max: 100, decimals: 1 }),
-  throttleRate: axis('throttleRate', 'Throttle opening', { unit: '%/s', min: 0, max: 2000, decimals: 0 }),
-  airFlow: axis('airFlow', 'Air flow', { unit: 'g/s', min: 0, max: 2000, decimals: 0 }),
-  coolant: axis('coolant', 'Coolant', { unit: '°C', min: -50, max: 150, decimals: 0 }),
-  air: axis('air', 'Intake air', { unit: '°C', min: -50, max: 150, decimals: 0 }),
-  battery: axis('battery', 'Battery', { unit: 'V', min: 5, max: 20, decimals: 1 }),
-  ethanol: axis('ethanol', 'Ethanol', { unit: '% by volume', min: 0, max: 100, decimals: 0 }),
-  gear: axis('gear', 'Gear', { unit: '', min: 0, max: 10, decimals: 0 }),
-  cylinder: axis('cylinder', 'Cylinder', { unit: '', min: 1, max: 16, decimals: 0 }),
-  turns: axis('turns', 'Turns of the crank', { unit: '', min: 0, max: 200, decimals: 0 }),
+  throttle: axis('throttle', 'Throttle', { unit: '%', min: 0, max: 100, decimals: 1, leastStep: 0.1 }),
+  throttleRate: axis('throttleRate', 'Throttle opening', {
+    unit: '%/s',
+    min: 0,
+    max: 2000,
+    decimals: 0,
+    leastStep: 1,
+  }),
+  airFlow: axis('airFlow', 'Air flow', { unit: 'g/s', min: 0, max: 2000, decimals: 0, leastStep: 0.1 }),
+  coolant: axis('coolant', 'Coolant', { unit: '°C', min: -50, max: 150, decimals: 0, leastStep: 0.1 }),
+  air: axis('air', 'Intake air', { unit: '°C', min: -50, max: 150, decimals: 0, leastStep: 0.1 }),
+  battery: axis('battery', 'Battery', { unit: 'V', min: 5, max: 20, decimals: 1, leastStep: 0.05 }),
+  ethanol: axis('ethanol', 'Ethanol', { unit: '% by volume', min: 0, max: 100, decimals: 0, leastStep: 0.1 }),
+  gear: axis('gear', 'Gear', { unit: '', min: 0, max: 10, decimals: 0, leastStep: 1 }),
+  cylinder: axis('cylinder', 'Cylinder', { unit: '', min: 1, max: 16, decimals: 0, leastStep: 1 }),
+  turns: axis('turns', 'Turns of the crank', { unit: '', min: 0, max: 200, decimals: 0, leastStep: 0.1 }),
 } as const satisfies Record<AxisChannel, AxisDefinition>;
 
 export const SPEED_AXIS = AXES.speed;

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { sourceSchema, type Source } from '../field';
+import { breakpointProblem } from './axes';
 import { MAX_BREAKPOINTS, type AxisDefinition, type MapDefinition } from './mapDefinition';
 
 /** A map as it is kept in the document. */
@@ -27,14 +28,8 @@ function axisSchema(axis: AxisDefinition) {
     .max(MAX_BREAKPOINTS)
     .superRefine((breakpoints, context) => {
       breakpoints.forEach((value, i) => {
-        const previous = breakpoints[i - 1];
-        if (previous !== undefined && value <= previous) {
-          context.addIssue({
-            code: 'custom',
-            path: [i],
-            message: `Breakpoint ${value} does not increase after ${previous}`,
-          });
-        }
+        const message = i === 0 ? null : breakpointProblem(breakpoints[i - 1] as number, value, axis);
+        if (message !== null) context.addIssue({ code: 'custom', path: [i], message });
       });
     });
 }

@@ -1,6 +1,6 @@
-import type { EngineModel, Injection, OperatingPoint } from '../fuel';
-import { cellShares } from '../map';
+import { HEATING_BY_FLOW_SHARE, type EngineModel, type Injection, type OperatingPoint } from '../fuel';
 import { coolant, input, pressure, speed, throttle } from './inputs';
+import { mapRead } from './mapRead';
 import type { Step } from './step';
 
 /** Load by throttle, where the idle valve counts like a throttle a little open. */
@@ -18,8 +18,7 @@ function loadSteps(model: EngineModel, point: OperatingPoint, at: Injection): St
         input('worth', 'Idle valve fully open, in throttle', model.idleWorthPercent, 1, '%'),
       ],
       result: input('load', 'Load', at.loadThrottlePercent, 2, '%'),
-      mapId: 'idleAir',
-      cells: cellShares(idleAir, point.coolantC, 0),
+      ...mapRead('idleAir', idleAir, point.coolantC),
     },
   ];
 }
@@ -41,10 +40,28 @@ function fillingSteps(model: EngineModel, point: OperatingPoint, at: Injection):
       formula: `VE map at speed and ${byThrottle ? 'throttle' : 'pressure'}, between four cells${model.blend === null ? '' : ', blended with the second map'}`,
       inputs: [speed(point), byThrottle ? throttle(load) : pressure(point)],
       result: input('VE', 'Volumetric efficiency', at.vePercent, 2, '%'),
-      mapId: byThrottle ? 'veThrottle' : 've',
-      cells: cellShares(ve, point.speedRpm, load),
+      ...mapRead(byThrottle ? 'veThrottle' : 've', ve, point.speedRpm, load),
     },
   ];
+}
+
+/** How much of the way to coolant temperature the charge is heated: by a first estimate of the air flow. */
+function heatingStep(model: EngineModel, pressureWords: string, point: OperatingPoint, at: Injection): Step {
+  const law = HEATING_BY_FLOW_SHARE.map(([share, k]) => `${k} at ${Math.round(100 * share)} %`).join(', ');
+  return {
+    id: 'heating',
+    title: 'Heating of the charge',
+    formula: `flow = VE/100 · p · V / (R · T_air) · N · cylinders / 120 000; k by its share of full flow: ${law}, straight between, held beyond`,
+    inputs: [
+      input('VE', 'Volumetric efficiency', at.vePercent, 2, '%'),
+      input('p', pressureWords, at.densityKpa, 1, 'kPa abs'),
+      speed(point),
+      input('flow', 'Air flow, charge taken at air temperature', at.flowEstimateGPerS, 2, 'g/s'),
+      input('full', 'Full air flow of this engine', model.fullAirFlowGPerS, 1, 'g/s'),
+      input('share', 'Share', (100 * at.flowEstimateGPerS) / model.fullAirFlowGPerS, 1, '%'),
+    ],
+    result: input('k', 'Heating', at.heating, 3, ''),
+  };
 }
 
 /** From what measures load to the air in the cylinder; nothing for a plain pulse, which models none. */
@@ -52,12 +69,11 @@ export function airSteps(model: EngineModel, point: OperatingPoint, at: Injectio
   const charge: Step = {
     id: 'charge',
     title: 'Charge temperature',
-    formula: 'T = T_air + k(flow) · (T_coolant − T_air)',
+    formula: 'T = T_air + k · (T_coolant − T_air)',
     inputs: [
       input('T_air', 'Air', point.airC, 1, '°C'),
       input('T_coolant', 'Coolant', point.coolantC, 1, '°C'),
-      input('flow', 'Air flow, first estimate', at.flowEstimateGPerS, 2, 'g/s'),
-      input('k', 'Heating, falls with flow', at.heating, 3, ''),
+      input('k', 'Heating', at.heating, 3, ''),
     ],
     result: input('T', 'Charge', at.chargeC, 1, '°C'),
   };
@@ -84,6 +100,7 @@ export function airSteps(model: EngineModel, point: OperatingPoint, at: Injectio
       return [
         ...loadSteps(model, point, at),
         ...fillingSteps(model, point, at),
+        heatingStep(model, PRESSURE_WORDS[model.strategy], point, at),
         charge,
         {
           id: 'air',

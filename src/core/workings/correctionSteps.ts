@@ -1,7 +1,8 @@
 import { correctionDefinition, type CorrectionTarget } from '../correction';
 import { channelsOf, type EngineModel, type Injection, type OperatingPoint } from '../fuel';
-import { cellShares } from '../map';
+import { AXES } from '../map';
 import { input } from './inputs';
+import { gridRead } from './mapRead';
 import type { Step } from './step';
 
 const SYMBOLS: Readonly<Record<CorrectionTarget, readonly [symbol: string, label: string, unit: string]>> = {
@@ -43,7 +44,12 @@ export function correctionSteps(
           ],
           result: input(symbol, label, applied.after, 3, unit),
           correctionId: applied.id,
-          cells: cellShares(prepared.grid, read(prepared.x), prepared.y === null ? 0 : read(prepared.y)),
+          ...gridRead(
+            prepared.grid,
+            [AXES[prepared.x], prepared.y === null ? null : AXES[prepared.y]],
+            read(prepared.x),
+            prepared.y === null ? 0 : read(prepared.y),
+          ),
         },
       ];
     });

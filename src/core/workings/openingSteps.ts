@@ -1,4 +1,5 @@
-import type { EngineModel, Injection, OperatingPoint } from '../fuel';
+import { LEAST_ACROSS_KPA, type EngineModel, type Injection, type OperatingPoint } from '../fuel';
+import { formatNumber } from '../units';
 import { input, pressure } from './inputs';
 import type { Step } from './step';
 
@@ -26,6 +27,10 @@ export function openingSteps(model: EngineModel, point: OperatingPoint, at: Inje
         ...(fixed ? [input('p_baro', 'Barometric', model.barometricKpa, 1, 'kPa'), pressure(point)] : []),
       ],
       result: input('Δp', 'Pressure across', at.acrossKpa, 1, 'kPa'),
+      beyond:
+        at.acrossKpa > LEAST_ACROSS_KPA
+          ? []
+          : [`Hardly any pressure is left: ${LEAST_ACROSS_KPA} kPa is taken, and the fuel will not come.`],
     },
     {
       id: 'flow',
@@ -86,6 +91,7 @@ export function openingSteps(model: EngineModel, point: OperatingPoint, at: Inje
         input('Δp', 'Pressure across', at.acrossKpa, 1, 'kPa'),
       ],
       result: input('t_dead', 'Dead time', at.deadMs, 3, 'ms'),
+      beyond: beyondDeadTime(model, point, at),
     },
     {
       id: 'opening',
@@ -112,4 +118,24 @@ export function openingSteps(model: EngineModel, point: OperatingPoint, at: Inje
       result: input('duty', 'Duty', at.dutyPercent, 1, '%'),
     },
   ];
+}
+
+/** What of the point lies outside the dead-time table: its law stands in for voltages, its edge for pressures. */
+function beyondDeadTime({ injector }: EngineModel, { batteryV }: OperatingPoint, at: Injection): string[] {
+  const { curves, pressuresKpa } = injector.deadTime;
+  const volts = curves.flatMap((curve) => curve.volts);
+  const [lowV, highV] = [Math.min(...volts), Math.max(...volts)];
+  const [lowKpa, highKpa] = [Math.min(...pressuresKpa), Math.max(...pressuresKpa)];
+  const found: string[] = [];
+  if (batteryV < lowV || batteryV > highV) {
+    found.push(
+      `Battery: ${formatNumber(batteryV, 1)} V is outside the table, ${formatNumber(lowV, 1)} to ${formatNumber(highV, 1)} V. The law a + b/(V − c) fitted to it stands in.`,
+    );
+  }
+  if (pressuresKpa.length > 1 && (at.acrossKpa < lowKpa || at.acrossKpa > highKpa)) {
+    found.push(
+      `Pressure: ${formatNumber(at.acrossKpa, 0)} kPa across is outside the table, ${formatNumber(lowKpa, 0)} to ${formatNumber(highKpa, 0)} kPa. Its edge is taken.`,
+    );
+  }
+  return found;
 }

@@ -1,8 +1,10 @@
 import type { MapId } from '../calibration';
 import { SPARK_LIMITS, type EngineModel, type Injection, type OperatingPoint } from '../fuel';
-import { cellShares, type Grid } from '../map';
+import type { Grid } from '../map';
+
 import { correctionSteps } from './correctionSteps';
 import { coolant, input, pressure, speed, throttle, type StepInput } from './inputs';
+import { mapRead } from './mapRead';
 import type { Step } from './step';
 
 /** From the spark map, or crank advance, to the angle that is commanded. */
@@ -17,8 +19,7 @@ export function sparkSteps(model: EngineModel, point: OperatingPoint, at: Inject
         formula: 'Crank advance at coolant temperature; nothing is added while the starter turns',
         inputs: [coolant(point)],
         result: input('spark', 'Spark advance', at.sparkDeg, 1, '° BTDC'),
-        mapId: 'crankAdvance',
-        cells: cellShares(maps.crankAdvance, point.coolantC, 0),
+        ...mapRead('crankAdvance', maps.crankAdvance, point.coolantC),
       },
     ];
   }
@@ -30,8 +31,7 @@ export function sparkSteps(model: EngineModel, point: OperatingPoint, at: Inject
     formula: `Spark map at speed and ${byThrottle ? 'throttle' : 'pressure'}`,
     inputs: [speed(point), byThrottle ? throttle(load) : pressure(point)],
     result: input('s₀', 'Spark', spark.baseDeg, 1, '° BTDC'),
-    mapId: byThrottle ? 'sparkThrottle' : 'spark',
-    cells: cellShares(maps.spark, point.speedRpm, load),
+    ...mapRead(byThrottle ? 'sparkThrottle' : 'spark', maps.spark, point.speedRpm, load),
   };
   const trims = spark.gearDeg + spark.cylinderDeg;
   return [
@@ -84,8 +84,7 @@ function added(
       formula: 'added to the spark map',
       inputs: [from],
       result: input('added', 'Added', degrees, 1, '°'),
-      mapId,
-      cells: cellShares(grid, at, 0),
+      ...mapRead(mapId, grid, at),
     },
   ];
 }

@@ -16,6 +16,8 @@ export interface Step {
   readonly correctionId?: string;
   /** The cells that took part, with their weights. */
   readonly cells?: readonly CellShare[];
+  /** What of the point lies outside the map or table, so that its edge or a law stands in. */
+  readonly beyond?: readonly string[];
 }
 
 /** An operating point worked through. */

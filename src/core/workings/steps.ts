@@ -1,10 +1,12 @@
 import type { EngineModel, Injection, OperatingPoint } from '../fuel';
-import { injectionAt } from '../fuel';
-import { cellShares, type Grid } from '../map';
+import { injectionAt, LAMBDA_LIMITS } from '../fuel';
+import type { Grid } from '../map';
+
 import { formatNumber } from '../units';
 import { airSteps } from './airSteps';
 import { correctionSteps } from './correctionSteps';
 import { coolant, input, pressure, speed, throttle } from './inputs';
+import { mapRead } from './mapRead';
 import { openingSteps } from './openingSteps';
 import { sparkSteps } from './sparkSteps';
 import type { Step, Workings } from './step';
@@ -40,8 +42,7 @@ function baseFuelSteps(model: EngineModel, point: OperatingPoint, at: Injection)
           formula: `Lambda map at speed and ${byThrottle ? 'throttle' : 'pressure'}`,
           inputs: [speed(point), byThrottle ? throttle(load) : pressure(point)],
           result: input('lambda', 'Lambda target', at.lambdaMapped, 3, ''),
-          mapId: byThrottle ? 'lambdaThrottle' : 'lambda',
-          cells: cellShares(model.maps.lambda, point.speedRpm, load),
+          ...mapRead(byThrottle ? 'lambdaThrottle' : 'lambda', model.maps.lambda, point.speedRpm, load),
         },
         ...correctionSteps(model, point, at, 'target'),
       ];
@@ -60,8 +61,7 @@ function baseFuelSteps(model: EngineModel, point: OperatingPoint, at: Injection)
           input('q', 'Flow', at.flowGPerS, 4, 'g/s'),
         ],
         result: input('m₀', 'Fuel', at.baseFuelMg, 3, 'mg'),
-        mapId: 'pulse',
-        cells: cellShares(pulse, point.speedRpm, point.manifoldKpa),
+        ...mapRead('pulse', pulse, point.speedRpm, point.manifoldKpa),
       },
     ];
   }
@@ -77,7 +77,18 @@ function baseFuelSteps(model: EngineModel, point: OperatingPoint, at: Injection)
         input('ratio', 'Stoichiometric ratio of the fuel', at.stoichiometricRatio, 2, ''),
       ],
       result: input('m₀', 'Fuel', at.baseFuelMg, 3, 'mg'),
+      beyond: heldTarget(at),
     },
+  ];
+}
+
+/** What the corrections made of the target where that is beyond what is injected for. */
+function heldTarget({ corrections, lambdaTarget }: Injection): string[] {
+  const wanted = corrections.findLast(({ on }) => on === 'target')?.after ?? lambdaTarget;
+  if (wanted === lambdaTarget) return [];
+  const { min, max } = LAMBDA_LIMITS;
+  return [
+    `The corrections come to a target of ${formatNumber(wanted, 3)}; it is held within ${min} to ${max}.`,
   ];
 }
 
@@ -103,8 +114,7 @@ function crankingSteps(model: EngineModel, point: OperatingPoint, at: Injection)
           : [input('taper', `After ${formatNumber(point.turns, 0)} turns`, 100 * at.crankingTaper, 0, '%')]),
       ],
       result: input('m', 'Fuel', at.enrichedMg, 3, 'mg'),
-      mapId: 'cranking',
-      cells: cellShares(model.maps.cranking, point.coolantC, 0),
+      ...mapRead('cranking', model.maps.cranking, point.coolantC),
     },
   ];
 }
@@ -123,8 +133,7 @@ function runningSteps(model: EngineModel, point: OperatingPoint, at: Injection):
         input('t', 'Since start', point.sinceStartS, 1, 's'),
       ],
       result: input('a', 'After-start', at.afterStart, 3, '×'),
-      mapId: 'afterStart',
-      cells: cellShares(model.maps.afterStart, point.coolantC, 0),
+      ...mapRead('afterStart', model.maps.afterStart, point.coolantC),
     },
     {
       id: 'warmUp',
@@ -132,8 +141,7 @@ function runningSteps(model: EngineModel, point: OperatingPoint, at: Injection):
       formula: 'Warm-up curve at coolant temperature',
       inputs: [coolant(point)],
       result: input('w', 'Warm-up', at.warmUp, 3, '×'),
-      mapId: 'warmUp',
-      cells: cellShares(model.maps.warmUp, point.coolantC, 0),
+      ...mapRead('warmUp', model.maps.warmUp, point.coolantC),
     },
     ...(accelerating ? [accelerationStep(model.maps.acceleration as Grid, point, at)] : []),
     {
@@ -162,8 +170,7 @@ function accelerationStep(map: Grid, point: OperatingPoint, at: Injection): Step
       input('turns', 'Since it began', point.turnsSinceOpening, 0, 'turns'),
     ],
     result: input('acc', 'Acceleration', at.acceleration, 3, '×'),
-    mapId: 'acceleration',
-    cells: cellShares(map, point.throttleRatePercentPerS, 0),
+    ...mapRead('acceleration', map, point.throttleRatePercentPerS),
   };
 }
 

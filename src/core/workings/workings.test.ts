@@ -43,6 +43,40 @@ describe('workings', () => {
     expect(input('duty', 'opening')).toBe(result('opening'));
   });
 
+  // Flow share 0.14 is midway between 0.34 at 8 % and 0.22 at 20 %: k 0.28.
+  test('show how the heating factor comes about, and it is the one used', () => {
+    const model = modelOf(demo());
+    const { injection } = workingsAt(model, RUNNING);
+    const share = injection.flowEstimateGPerS / model.fullAirFlowGPerS;
+    const scaled = { ...model, fullAirFlowGPerS: model.fullAirFlowGPerS * (share / 0.14) };
+    const { steps, injection: at } = workingsAt(scaled, RUNNING);
+    const heating = steps.find((step) => step.id === 'heating');
+    expect(at.heating).toBeCloseTo(0.28, 9);
+    expect(heating?.result.value).toBe('0.280');
+    expect(heating?.inputs.find(({ symbol }) => symbol === 'share')?.value).toBe('14.0 %');
+    expect(heating?.formula).toMatch(/0.34 at 8 %, 0.22 at 20 %/);
+    expect(at.chargeC).toBeCloseTo(10 + 0.28 * 10, 9);
+  });
+
+  const beyond = (change: Partial<OperatingPoint>, id: string) =>
+    workingsAt(modelOf(demo()), { ...RUNNING, ...change }).steps.find((step) => step.id === id)?.beyond ?? [];
+
+  test.each([
+    [{ speedRpm: 7400 }, 've', null],
+    [{ speedRpm: 7401 }, 've', /Speed: 7401 rev\/min is above the map’s last breakpoint, 7400 rev\/min/],
+    [{ speedRpm: 499 }, 've', /below the map’s first breakpoint, 500 rev\/min/],
+    [{ manifoldKpa: 20 }, 'lambda', null],
+    [{ manifoldKpa: 12 }, 'lambda', /Manifold pressure: 12 kPa abs is below/],
+    [{ coolantC: -41 }, 'warmUp', /Coolant: -?.?41 °C is below/],
+    [{ batteryV: 16 }, 'dead', null],
+    [{ batteryV: 16.5 }, 'dead', /16.5 V is outside the table/],
+    [{ batteryV: 5 }, 'dead', /5.0 V is outside the table/],
+  ] as const)('%j: %s says whether the point is outside its map or table', (change, id, text) => {
+    const said = beyond(change, id);
+    if (text === null) expect(said).toEqual([]);
+    else expect(said.join()).toMatch(text);
+  });
+
   test('cranking has a multiple and no lambda, after-start or warm-up', () => {
     const { steps } = workingsAt(modelOf(demo()), {
       ...RUNNING,
@@ -81,7 +115,7 @@ describe('workings', () => {
     );
 
   test.each([
-    ['throttle', ['ve', 'charge', 'air', 'lambda', 'baseFuel'], 'veThrottle'],
+    ['throttle', ['ve', 'heating', 'charge', 'air', 'lambda', 'baseFuel'], 'veThrottle'],
     ['airMass', ['air', 'lambda', 'baseFuel'], undefined],
     ['pulseWidth', ['lambda', 'baseFuel'], undefined],
   ] as const)('by %s begin with what that strategy looks at, and still add up', (to, ids, mapId) => {

@@ -8,9 +8,3 @@ export function blockToCsv(tsv: string): string {
     .map((line) => line.split('\t'));
   return `${Papa.unparse(rows)}\r\n`;
 }
-
-/** A CSV file of any separator as a block with tabs between its cells. Decimal commas stand in quotes, or behind semicolons. */
-export function csvToBlock(text: string): string {
-  const { data } = Papa.parse<string[]>(text, { skipEmptyLines: true, delimitersToGuess: ['\t', ';', ','] });
-  return data.map((row) => row.join('\t')).join('\n');
-}

@@ -2,7 +2,6 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { GENERIC_SETS, SET_KEYS, setOf, type InjectorSet } from '@/core/injectorLibrary';
 import { pickPart } from '@/data/files/pick';
-import { readInjectorLibrary } from '@/data/files/readParts';
 import { useInjectorLibrary } from '@/data/injectorLibrary';
 import { edit, useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
@@ -12,6 +11,7 @@ import { Card, LinkRow, Message } from '@/ui/layout';
 import { Sheet } from '@/ui/sheet/Sheet';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
+import { readFile } from '@/workers/readFileClient';
 
 /** Puts a set's values into the document; the fuel system around it stays. */
 function takeSet(set: InjectorSet): void {
@@ -32,7 +32,7 @@ export function InjectorLibraryCard() {
     setOpen(false);
   };
   const bring = async () => {
-    const picked = await pickPart(readInjectorLibrary);
+    const picked = await pickPart((text) => readFile('injectorLibrary', text));
     if (picked === null) return;
     setProblem(picked.ok ? null : picked.message);
     if (picked.ok) keep(picked.part.sets);

@@ -3,7 +3,6 @@ import { View } from 'react-native';
 import { pinFunctions } from '@/core/calibration';
 import { ECUS, loomMoves, pinCounts, PIN_KIND_TEXT, unwired } from '@/core/pins';
 import { pickPart } from '@/data/files/pick';
-import { readEcu } from '@/data/files/readParts';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
@@ -15,6 +14,7 @@ import { LoomActions } from './LoomActions';
 import { chooseEcu, confirmLoom, fillPins } from './pinEdits';
 import { PinOf } from './PinOf';
 import { SectionPage } from './SectionPage';
+import { readFile } from '@/workers/readFileClient';
 
 /** Which pin does what, from either end. */
 export function PinsScreen() {
@@ -58,7 +58,7 @@ function EcuCard() {
     label: name,
   }));
   const take = async () => {
-    const picked = await pickPart(readEcu);
+    const picked = await pickPart((text) => readFile('ecu', text));
     if (picked === null) return;
     setProblem(picked.ok ? null : picked.message);
     if (picked.ok) chooseEcu(picked.part);

@@ -1,27 +1,23 @@
 import { useState } from 'react';
 import { fileProblemMessage, type Calibration } from '@/core/calibration';
-import { pickCalibration } from '@/data/files/pick';
-
-const MEGABYTE = 1024 * 1024;
+import { pickPart, type ReadPart } from '@/data/files/pick';
+import { readFile } from '@/workers/readFileClient';
 
 /** Asks for a file; a good one goes on to `onDocument`, a bad one leaves a sentence and changes nothing. */
 export function useOpenFile(onDocument: (document: Calibration) => void) {
   const [problem, setProblem] = useState<string | null>(null);
   const pick = async () => {
-    const picked = await pickCalibration().catch(() => 'unreadable' as const);
+    const picked = await pickPart(readDocument);
     if (picked === null) return;
-    if (picked === 'unreadable') {
-      setProblem('The file could not be read. Check that it still exists, and choose it again.');
-    } else if ('tooLargeBytes' in picked) {
-      setProblem(
-        `${picked.name} was not opened. It has ${Math.round(picked.tooLargeBytes / MEGABYTE)} MB; a calibration has well under 20. Choose another file.`,
-      );
-    } else if (!picked.result.ok) {
-      setProblem(`${picked.name} was not opened. ${fileProblemMessage(picked.result.problem)}`);
-    } else {
-      setProblem(null);
-      onDocument(picked.result.document);
-    }
+    setProblem(picked.ok ? null : picked.message);
+    if (picked.ok) onDocument(picked.part);
   };
   return { pick, problem };
+}
+
+async function readDocument(text: string): Promise<ReadPart<Calibration>> {
+  const result = await readFile('calibration', text);
+  return result.ok
+    ? { ok: true, part: result.document }
+    : { ok: false, message: fileProblemMessage(result.problem) };
 }

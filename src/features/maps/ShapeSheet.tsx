@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { partFileName, saveTextFile } from '@/data/files/download';
-import { blockToCsv, csvToBlock } from '@/data/files/mapFiles';
+import { blockToCsv } from '@/data/files/mapFiles';
 import { pickPart } from '@/data/files/pick';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
@@ -11,6 +11,7 @@ import { Sheet } from '@/ui/sheet/Sheet';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import type { MapEditing, ShapeKind } from './useMapEditing';
+import { readFile } from '@/workers/readFileClient';
 
 const CSV_TYPES = ['text/csv', 'text/tab-separated-values', '.csv', '.tsv'] as const;
 
@@ -43,7 +44,7 @@ export function ShapeSheet({ name, editing }: { name: string; editing: MapEditin
     saveTextFile(fileName, blockToCsv(editing.copied(true)), 'text/csv');
   };
   const openFile = async () => {
-    const picked = await pickPart((csv) => ({ ok: true, part: csvToBlock(csv) }), CSV_TYPES);
+    const picked = await pickPart((text) => readFile('mapBlock', text), CSV_TYPES);
     if (picked === null) return;
     if (!picked.ok) return setSaid(picked.message);
     editing.paste(picked.part);

@@ -5,7 +5,7 @@ import { formatNumber } from '@/core/units';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { placeName } from '@/ui/grid';
-import { Card } from '@/ui/layout';
+import { Card, Message } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 
@@ -45,6 +45,11 @@ export function StepCard({
         ))}
       </View>
       {step.cells === undefined || mapKey === undefined ? null : <Cells mapKey={mapKey} cells={step.cells} />}
+      {(step.beyond ?? []).map((text) => (
+        <Message key={text} tone="warning">
+          {text}
+        </Message>
+      ))}
       <View style={{ flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s }}>
         <Text kind="strong" style={{ flex: 1 }}>
           {step.result.label}

@@ -2,6 +2,7 @@ import {
   airMassMg,
   fuelById,
   fuelMassMg,
+  LARGEST_LAMBDA_FALL,
   lambdaReasons,
   manifoldAtThrottle,
   proposedLambda,
@@ -85,7 +86,11 @@ export const lambda: MapGenerator = {
   axes: speedAndPressure,
   generate: (document, choices) => {
     const inputs = lambdaInputsOf(document, choices);
-    return { valueAtPoint: (x, y) => proposedLambda(inputs, x, y), reasons: lambdaReasons(inputs) };
+    return {
+      valueAtPoint: (x, y) => proposedLambda(inputs, x, y),
+      reasons: lambdaReasons(inputs),
+      largestFall: LARGEST_LAMBDA_FALL,
+    };
   },
 };
 
@@ -96,8 +101,9 @@ export function behindThrottle(byPressure: MapGenerator): MapGenerator {
     axes: speedAndThrottle,
     generate: (document, choices) => {
       const inputs: BreathingInputs = breathingOf(document, choices.cams);
-      const { valueAtPoint, reasons } = byPressure.generate(document, choices);
+      const { valueAtPoint, reasons, ...shape } = byPressure.generate(document, choices);
       return {
+        ...shape,
         valueAtPoint: (speed, throttle) => valueAtPoint(speed, manifoldAtThrottle(inputs, speed, throttle)),
         reasons: [THROTTLE_REASON, ...reasons],
       };

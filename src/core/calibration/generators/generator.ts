@@ -21,6 +21,8 @@ export interface GeneratorChoices {
 export interface Generated {
   readonly valueAtPoint: (x: number, y: number) => number;
   readonly reasons: readonly Reason[];
+  /** Most that a value falls from a row to the one above; rows below are lowered to keep it. Free when left out. */
+  readonly largestFall?: number;
 }
 
 /** How one map is proposed. */

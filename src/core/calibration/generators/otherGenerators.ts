@@ -75,9 +75,10 @@ export function secondMap(firstId: MapId, first: MapGenerator): MapGenerator {
     needs: first.needs,
     axes: (document) => document.maps[firstId] ?? first.axes(document),
     generate: (document, choices) => {
-      const { valueAtPoint, reasons } = first.generate(withFuel(document), choices);
+      const { valueAtPoint, reasons, ...shape } = first.generate(withFuel(document), choices);
       const factor = differs?.factor ?? 1;
       return {
+        ...shape,
         valueAtPoint: (x, y) => valueAtPoint(x, y) * factor,
         reasons: [
           { text: `As for ${fuelById(SECOND_FUEL).label.toLowerCase()}.` },

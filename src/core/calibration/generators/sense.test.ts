@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { demo, TEST_DAY } from '@tests/support/ventisca';
 import {
+  baseValue,
   generatedMap,
   MAP_DEFINITIONS,
   MAP_IDS,
@@ -8,7 +9,7 @@ import {
   type GeneratorChoices,
   type MapId,
 } from '..';
-import type { MapData } from '../../map';
+import { gridOf, lookUpMap, type MapData } from '../../map';
 
 const BASE = demo();
 
@@ -75,8 +76,8 @@ const STEPS: Readonly<Record<MapId, readonly [across: number, up: number]>> = {
   ve: [20, 38],
   veThrottle: [56, 60],
   pulse: [5, 4],
-  lambda: [0.05, 0.18],
-  lambdaThrottle: [0.2, 0.22],
+  lambda: [0.05, 0.081],
+  lambdaThrottle: [0.2, 0.081],
   spark: [21, 13],
   sparkThrottle: [23, 18],
   sparkCoolant: [4, 0],
@@ -103,8 +104,8 @@ const STEPS: Readonly<Record<MapId, readonly [across: number, up: number]>> = {
   veSecond: [21, 39],
   veThrottleSecond: [58, 62],
   pulseSecond: [5, 4],
-  lambdaSecond: [0.05, 0.18],
-  lambdaThrottleSecond: [0.2, 0.22],
+  lambdaSecond: [0.05, 0.081],
+  lambdaThrottleSecond: [0.2, 0.081],
   sparkSecond: [21, 13],
   sparkThrottleSecond: [23, 18],
   crankingSecond: [4, 0],
@@ -203,6 +204,44 @@ describe('generators over the range of engines', () => {
       runs(),
     );
   });
+
+  test('full load without a charger is what the words say, 0.87 to 0.89', () => {
+    fc.assert(
+      fc.property(engines, choices, (document, chosen) => {
+        fc.pre(document.engine.induction?.value === 'natural');
+        const normal = { ...chosen, firstRun: false };
+        const result = generatedMap(document, 'lambda', normal, TEST_DAY);
+        if (!result.ok) throw new Error('incomplete');
+        const said = Number(
+          /([\d.]+) at full load/.exec(result.proposal.reasons.map(({ text }) => text).join())?.[1],
+        );
+        const kpa = baseValue(document, 'engine.maxManifoldPressure') ?? 0;
+        for (const speed of [1500, 3000, 6000]) {
+          const target = lookUpMap(gridOf(result.proposal.after), speed, kpa);
+          expect(target).toBeCloseTo(said, 3);
+          expect(target).toBeGreaterThanOrEqual(0.87 - 1e-9);
+          expect(target).toBeLessThanOrEqual(0.89 + 1e-9);
+        }
+      }),
+      runs(),
+    );
+  });
+
+  test.each(['lambda', 'lambdaThrottle'] as const)(
+    '%s of a first run is nowhere leaner than the normal one',
+    (id) => {
+      fc.assert(
+        fc.property(engines, choices, (document, chosen) => {
+          const normal = generated(document, id, { ...chosen, firstRun: false }).values;
+          const first = generated(document, id, { ...chosen, firstRun: true }).values;
+          first.forEach((value, i) => expect(value).toBeLessThanOrEqual(normal[i] as number));
+          expect(Math.min(...first)).toBeGreaterThanOrEqual(0.72);
+          expect(Math.min(...first)).toBeLessThan(Math.min(...normal));
+        }),
+        runs(id),
+      );
+    },
+  );
 
   test('spark never rises with pressure above idle speed, and caution only takes away', () => {
     fc.assert(

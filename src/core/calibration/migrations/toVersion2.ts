@@ -1,6 +1,4 @@
-import type { Migration } from './migration';
-
-type Json = Record<string, unknown>;
+import { isJson, sectionOf, type Json, type Migration } from './migration';
 
 /** Fields of version 2 by section: what version 1 did not know is empty. Kept as it was when version 2 was made. */
 const NEW_SECTIONS: Readonly<Record<string, readonly string[]>> = {
@@ -94,8 +92,8 @@ export const toVersion2: Migration = {
   to: 2,
   change: 'Cams, trigger, pins, sensors, injection, staging, coils and outputs; dead time over pressure',
   up: (document) => {
-    const engine = document['engine'] as Json;
-    const injectors = document['injectors'] as Json;
+    const engine = sectionOf(document, 'engine');
+    const injectors = sectionOf(document, 'injectors');
     const sections = Object.fromEntries(Object.entries(NEW_SECTIONS).map(([id, keys]) => [id, empty(keys)]));
     return {
       ...document,
@@ -119,19 +117,13 @@ export const toVersion2: Migration = {
 };
 
 function withPressure(deadTime: unknown, rated: unknown): unknown {
-  const table = deadTime as {
-    unit: string;
-    points: { volts: number; time: number }[];
-    source: unknown;
-  } | null;
-  if (table === null || !Array.isArray(table.points)) return deadTime;
-  const pressure = rated as { amount: number; unit: string } | null;
-  const kpa = pressure === null ? 300 : pressure.amount * (KPA[pressure.unit] ?? 1);
+  if (!isJson(deadTime) || !Array.isArray(deadTime['points'])) return deadTime;
+  const { unit, points, source } = deadTime as { unit: unknown; points: unknown[]; source: unknown };
   return {
-    unit: table.unit,
+    unit,
     pressureUnit: 'kPa',
-    pressures: [kpa],
-    rows: table.points.map(({ volts, time }) => ({ volts, times: [time] })),
-    source: table.source,
+    pressures: [isJson(rated) ? Number(rated['amount']) * (KPA[String(rated['unit'])] ?? 1) : 300],
+    rows: points.map((point) => (isJson(point) ? { volts: point['volts'], times: [point['time']] } : point)),
+    source,
   };
 }

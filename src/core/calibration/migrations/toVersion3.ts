@@ -1,6 +1,4 @@
-import type { Migration } from './migration';
-
-type Json = Record<string, unknown>;
+import { isJson, sectionOf, type Json, type Migration } from './migration';
 
 /** Fields and maps of version 3 that version 2 did not know. Kept as it was when version 3 was made. */
 const NEW_SECTIONS: Readonly<Record<string, readonly string[]>> = {
@@ -68,14 +66,14 @@ export const toVersion3: Migration = {
     load: { strategy: { value: 'speedDensity', source: loadSource(document) }, meter: null },
     corrections: [],
     couplings: [],
-    maps: { ...empty(NEW_MAPS), ...(document['maps'] as Json) },
+    maps: { ...empty(NEW_MAPS), ...sectionOf(document, 'maps') },
   }),
 };
 
 /** The VE map was already the builder’s word that load is measured by pressure; its source says when. */
-function loadSource(document: Readonly<Json>): unknown {
-  const { ve } = document['maps'] as { ve: { sources?: unknown[] } | null };
-  const first = ve?.sources?.[0] as { date?: unknown } | undefined;
-  const date = typeof first?.date === 'string' ? first.date : '2026-01-01';
+function loadSource(document: Json): unknown {
+  const { sources } = sectionOf(sectionOf(document, 'maps'), 've');
+  const first: unknown = Array.isArray(sources) ? sources[0] : null;
+  const date = isJson(first) && typeof first['date'] === 'string' ? first['date'] : '2026-01-01';
   return { kind: 'computed', date, note: 'As in version 2' };
 }

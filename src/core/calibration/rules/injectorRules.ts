@@ -3,10 +3,12 @@ import {
   driverProblem,
   flowUnitSuspicion,
   modeRefusals,
+  pressureAcrossKpa,
   stagingProblem,
   surfaceFlags,
   typedColumns,
 } from '../../injector';
+import { conversionContext } from '../context';
 import { firingOf, injectionChoice, permitsOf } from '../hardware';
 import { injectorFunction } from '../pinFunctions';
 import { baseValue } from '../quantities';
@@ -18,6 +20,7 @@ import { blockingAt, errorAt, warningAt, type DocumentProblem } from './problem'
 export function injectorRules(document: Calibration): DocumentProblem[] {
   return [
     ...rating(document),
+    ...pressureLeft(document),
     ...deadTime(document),
     ...drivers(document),
     ...mode(document),
@@ -47,6 +50,23 @@ function rating(document: Calibration): DocumentProblem[] {
         : null,
     ),
   ];
+}
+
+/** Pressure across the injectors at full load below which they hardly spray, kPa. */
+const LITTLE_ACROSS_KPA = 100;
+
+/** A rail pressure that boost uses up. */
+function pressureLeft(document: Calibration): DocumentProblem[] {
+  const regulator = document.injectors.regulator?.value;
+  const rail = baseValue(document, 'injectors.railPressure');
+  const kpa = baseValue(document, 'engine.maxManifoldPressure');
+  if (regulator === undefined || rail === null || kpa === null) return [];
+  const across = pressureAcrossKpa(regulator, rail, conversionContext(document).barometricKpa, kpa);
+  if (across >= LITTLE_ACROSS_KPA) return [];
+  return errorAt(
+    'injectors.railPressure',
+    `At the ${Math.round(kpa)} kPa abs intended, only ${Math.round(across)} kPa are left across the injectors. Raise the pressure, or fit a regulator that follows the manifold.`,
+  );
 }
 
 function deadTime({ injectors }: Calibration): DocumentProblem[] {

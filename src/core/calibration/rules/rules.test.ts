@@ -387,6 +387,20 @@ describe('each rule speaks up for what triggers it, and not for what just does n
         )),
     ],
     [
+      'a rail pressure that boost uses up',
+      // 184.6 gauge + 80.4 − 165 leaves 100 kPa.
+      'injectors.railPressure',
+      /165 kPa abs intended, only \d+ kPa are left/,
+      ({ injectors }) => {
+        choose(injectors.regulator, 'fixed');
+        amount(injectors.railPressure, 183);
+      },
+      ({ injectors }) => {
+        choose(injectors.regulator, 'fixed');
+        amount(injectors.railPressure, 185);
+      },
+    ],
+    [
       'measured pressure without a sensor',
       'injectors.regulator',
       /error: Measured pressure needs a fuel pressure sensor/,

@@ -1,8 +1,14 @@
 import { demo } from '@tests/support/ventisca';
 import { veMap } from '@/core/fuel';
 import { pastedInto, rangeToTsv, type MapData } from '@/core/map';
-import { blockToCsv, csvToBlock } from './mapFiles';
+import { blockToCsv } from '@/data/files/mapFiles';
+import { readMapBlock } from './readMap';
 
+const csvToBlock = (text: string): string => {
+  const read = readMapBlock(text);
+  if (!read.ok) throw new Error(read.message);
+  return read.part;
+};
 const map = demo().maps.ve as MapData;
 const WHOLE = { fromColumn: 0, toColumn: map.x.length - 1, fromRow: 0, toRow: map.y.length - 1 };
 

@@ -1,4 +1,5 @@
 import type * as z from 'zod';
+import { jsonExcess } from '@/core/field';
 import { ecuSchema, ECU_FORMAT, type EcuDescription } from '@/core/pins';
 import { INJECTOR_LIBRARY_FORMAT, injectorLibrarySchema, type InjectorLibrary } from '@/core/injectorLibrary';
 import { readJson } from './json';
@@ -19,6 +20,9 @@ function readPart<T>(text: string, schema: z.ZodType<T>, format: string, what: s
   if ((read.json as { format?: unknown } | null)?.format !== format) {
     return { ok: false, message: `The file is not ${what}: its “format” is not “${format}”.` };
   }
+  const excess = jsonExcess(read.json);
+  if (excess !== null)
+    return { ok: false, message: `${excess.path.join('.')}: ${excess.reason}. Correct it there.` };
   const parsed = schema.safeParse(read.json);
   if (parsed.success) return { ok: true, part: parsed.data };
   const [issue] = parsed.error.issues;

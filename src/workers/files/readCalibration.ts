@@ -1,8 +1,6 @@
 import { calibrationFromJson, type FileResult } from '@/core/calibration';
 import { readJson } from './json';
 
-export { MAX_FILE_BYTES } from './json';
-
 /**
  * The calibration in a file's text, or why it is refused: cut short, not JSON, another JSON, too new, or out of range
  * at a named place.
