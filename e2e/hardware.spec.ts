@@ -93,11 +93,11 @@ test('another engine computer is a file; one that is not sound is refused with t
   const button = 'Take a description from a file';
   await giveFile(page, button, 'bad.json', JSON.stringify({ ...ecu, pins: [...pins, pins[0]] }));
   await expect(
-    page.getByRole('alert').getByText(/bad.json was not taken. pins.4.id: Pin X1 is listed twice/),
+    page.getByRole('alert').getByText(/bad.json was not opened. pins.4.id: Pin X1 is listed twice/),
   ).toBeVisible();
   await giveFile(page, button, 'half.json', JSON.stringify(ecu).slice(0, 80));
   await expect(
-    page.getByRole('alert').getByText(/half.json was not taken. The file is not JSON/),
+    page.getByRole('alert').getByText(/half.json was not opened. The file is not JSON/),
   ).toBeVisible();
   await giveFile(page, button, 'two.json', JSON.stringify(ecu));
   await expect(page.getByRole('radio', { name: 'Two channels' })).toBeChecked();
@@ -164,7 +164,7 @@ test('own injector sets are kept, saved as a file, removed and brought back', as
   await expect(sheet.getByText('None kept yet.')).toBeVisible();
   await giveFile(page, 'Add sets from a file', 'sets.json', '{"format": "lumbre-calibration"}');
   await expect(
-    sheet.getByText(/sets.json was not taken. The file is not a library of injectors/),
+    sheet.getByText(/sets.json was not opened. The file is not a library of injectors/),
   ).toBeVisible();
   await giveFile(page, 'Add sets from a file', 'sets.json', text);
   await sheet.getByRole('link', { name: 'Generic, 1000 cm³/min, low impedance' }).click();

@@ -194,7 +194,7 @@ test('axes that cannot be, and blocks that do not fit, are refused with the reas
   await expect(page.getByRole('alert')).toContainText('500 rev/min, 20 kPa abs: “lean” is not a number');
   await page.getByRole('button', { name: 'Lay the axes anew' }).click();
   await app.type('Move it to, rev/min', '900');
-  await expect(page.getByRole('alert')).toContainText('800 does not increase after the breakpoint before it');
+  await expect(page.getByRole('alert')).toContainText('Breakpoint 800 does not increase after 900');
   await expect(page.getByRole('button', { name: 'Accept the new axes' })).toBeDisabled();
   await page.getByRole('button', { name: 'Take the breakpoints of Volumetric efficiency' }).click();
   await expect(page.getByText('Over the old range the surface stays as it is.')).toBeVisible();

@@ -1,7 +1,11 @@
+import { serve } from '@hono/node-server';
+import { once } from 'node:events';
 import { mkdtempSync, rmSync, writeFileSync, mkdirSync } from 'node:fs';
+import { connect, type AddressInfo, type Socket } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { createApp } from './app';
+import { endServer } from './end';
 
 const dist = mkdtempSync(path.join(tmpdir(), 'lumbre-dist-'));
 const app = createApp(dist);
@@ -47,5 +51,49 @@ describe('server', () => {
     expect(policy).toContain("default-src 'self'");
     expect(policy).toContain("connect-src 'self'");
     expect(policy).not.toContain('unsafe-eval');
+    for (const directive of ['base-uri', 'form-action', 'frame-ancestors', 'object-src']) {
+      expect(policy).toContain(`${directive} 'none'`);
+    }
+  });
+
+  test.each(['evil.example', 'localhost.evil.example:8787', '192.168.1.5', ''])(
+    'answers to no other name: %j',
+    async (host) => {
+      const response = await app.request('http://localhost/', { headers: { host } });
+      expect(response.status).toBe(421);
+      expect(await response.text()).not.toContain('<title>');
+    },
+  );
+
+  test.each(['localhost', 'LOCALHOST:8787', '127.0.0.1:8787', '[::1]:80'])('answers to %s', async (host) => {
+    expect((await app.request('http://localhost/', { headers: { host } })).status).toBe(200);
+  });
+});
+
+describe('the end of the server', () => {
+  const open = (port: number, request: string) =>
+    new Promise<Socket>((resolve) => {
+      const socket = connect(port, '127.0.0.1', () => {
+        socket.write(request);
+        resolve(socket);
+      });
+      socket.on('error', () => undefined);
+    });
+
+  test('comes within two seconds of a signal, whatever is open', async () => {
+    const server = serve({ fetch: app.fetch, port: 0, hostname: '127.0.0.1' });
+    await once(server, 'listening');
+    const { port } = server.address() as AddressInfo;
+    const idle = await open(port, 'GET /api/health HTTP/1.1\r\nHost: localhost\r\n\r\n');
+    await once(idle, 'data');
+    const halfAsked = await open(port, 'GET / HTTP/1.1\r\nHost: local');
+    const exit = jest.fn();
+    endServer(server, exit);
+    const closed = once(server, 'close').then(() => 'closed');
+    const late = new Promise((resolve) => setTimeout(resolve, 2000, 'late'));
+    expect(await Promise.race([closed, late])).toBe('closed');
+    expect(exit).toHaveBeenCalledTimes(1);
+    idle.destroy();
+    halfAsked.destroy();
   });
 });

@@ -1,5 +1,6 @@
 import { serve } from '@hono/node-server';
 import { createApp } from './app';
+import { endServer } from './end';
 
 const port = Number(process.env['PORT'] ?? 8787);
 const dist = process.env['DIST'] ?? 'dist';
@@ -15,5 +16,5 @@ server.on('error', (error: NodeJS.ErrnoException) => {
 });
 
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {
-  process.on(signal, () => server.close(() => process.exit(0)));
+  process.once(signal, () => endServer(server));
 }

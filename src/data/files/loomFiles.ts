@@ -1,10 +1,13 @@
 import Papa from 'papaparse';
 import type { LoomLine } from '@/core/pins';
 
+/** A note that begins like a formula is told from one by an apostrophe, or a spreadsheet would compute it. */
+const FORMULA_SAFE = { escapeFormulae: true } as const;
+
 /** The loom list as CSV, as a spreadsheet expects it. */
 export function loomCsv(lines: readonly LoomLine[]): string {
   const fields = ['Pin', 'Kind', 'Function', 'Wire'];
-  return `${Papa.unparse({ fields, data: lines.map((line) => [line.pin, line.kind, line.function, line.wire]) })}\r\n`;
+  return `${Papa.unparse({ fields, data: lines.map((line) => [line.pin, line.kind, line.function, line.wire]) }, FORMULA_SAFE)}\r\n`;
 }
 
 const ESCAPES: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };

@@ -13,6 +13,14 @@ describe('the loom list', () => {
     );
   });
 
+  // A spreadsheet computes what begins with one of these; an apostrophe makes it text.
+  test.each(['=1+1', '+12V', '-12V', '@sum', '\t=1'])('as CSV a note of %j is no formula', (wire) => {
+    const [line] = loomCsv([{ pin: 'A1', kind: 'Crank input', function: '', wire }])
+      .split('\r\n')
+      .slice(1);
+    expect(line).toContain(`'${wire}`);
+  });
+
   test('on paper writes text as text', () => {
     const page = loomPage('<Ventisca> & co', 'Generic', LINES);
     expect(page).toContain('<h1>&lt;Ventisca&gt; &amp; co</h1>');

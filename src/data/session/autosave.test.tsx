@@ -4,7 +4,8 @@ import { memoryStore } from '@tests/support/memoryStore';
 import { createRepository, type Repository } from '../store/repository';
 import type { ChangeListener } from '../store/tabs';
 import { retrySave, startAutosave } from './autosave';
-import { closeSession, edit, openSession, useSession } from './session';
+import { closeSession, edit, openSession, setDraft, undo, useSession } from './session';
+import { forgetUnsaved, useUnsaved } from './unsaved';
 
 const mockOtherTabs = new Set<ChangeListener>();
 let mockRepository: Repository;
@@ -14,7 +15,8 @@ jest.mock('../store/browserRepository', () => ({
   repository: {
     save: (...given: Parameters<Repository['save']>) =>
       mockFailing ? Promise.reject(new Error('full')) : mockRepository.save(...given),
-    create: (...given: Parameters<Repository['create']>) => mockRepository.create(...given),
+    create: (...given: Parameters<Repository['create']>) =>
+      mockFailing ? Promise.reject(new Error('full')) : mockRepository.create(...given),
   },
 }));
 jest.mock('../store/tabs', () => ({
@@ -29,7 +31,7 @@ const note = (text: string) =>
   edit('Note', (document) => {
     document.note = text;
   });
-const storedNote = async (id: string) => (await mockRepository.read(id))?.document.note;
+const storedNote = async (id: string) => (await mockRepository.read(id))?.record.document.note;
 
 let id: string;
 let stop: () => void;
@@ -55,6 +57,8 @@ beforeEach(async () => {
 afterEach(() => {
   stop();
   closeSession();
+  Object.keys(useUnsaved.getState()).forEach(forgetUnsaved);
+  window.sessionStorage.clear();
 });
 
 describe('autosave', () => {
@@ -92,14 +96,14 @@ describe('autosave', () => {
   });
 
   test('a save in another tab is told while nothing is changed here', () => {
-    for (const listener of mockOtherTabs) listener(id, 2);
+    for (const listener of mockOtherTabs) listener({ id, revision: 2, kind: 'saved' });
     expect(session().notice).toEqual({ kind: 'newer', id });
   });
 
   test('but not for another calibration, nor for an older revision', () => {
     for (const listener of mockOtherTabs) {
-      listener('another', 9);
-      listener(id, 1);
+      listener({ id: 'another', revision: 9, kind: 'saved' });
+      listener({ id, revision: 1, kind: 'saved' });
     }
     expect(session().notice).toBeNull();
   });
@@ -110,7 +114,7 @@ describe('autosave', () => {
     await waitFor(() => expect(session().saveState).toBe('failed'));
     expect(session().history?.document.note).toBe('kept');
     mockFailing = false;
-    retrySave();
+    retrySave(id);
     await waitFor(() => expect(session().saveState).toBe('saved'));
     expect(await storedNote(id)).toBe('kept');
   });
@@ -126,5 +130,116 @@ describe('autosave', () => {
     note('not stored');
     await waitFor(() => expect(session().saveState).toBe('failed'));
     expect(leave()).toBe(true);
+  });
+
+  test('a change that could not be stored outlives leaving, reopening and a success elsewhere', async () => {
+    const other = await mockRepository.create(demo('pardela'));
+    mockFailing = true;
+    note('kept');
+    await waitFor(() => expect(session().saveState).toBe('failed'));
+    closeSession();
+    mockFailing = false;
+    openSession(other.id, 1, other.document);
+    expect(session().saveState).toBe('saved');
+    note('of the other');
+    await waitFor(() => expect(session().saveState).toBe('saved'));
+    expect(useUnsaved.getState()[id]?.document.note).toBe('kept');
+    closeSession();
+    openSession(id, 1, demo());
+    expect(session()).toMatchObject({ saveState: 'failed', history: { document: { note: 'kept' } } });
+    retrySave(id);
+    await waitFor(() => expect(session().saveState).toBe('saved'));
+    expect(await storedNote(id)).toBe('kept');
+    expect(useUnsaved.getState()).toEqual({});
+  });
+
+  test('a failure after leaving belongs to the calibration that was left', async () => {
+    const other = await mockRepository.create(demo('pardela'));
+    mockFailing = true;
+    note('left');
+    closeSession();
+    openSession(other.id, 1, other.document);
+    await waitFor(() => expect(useUnsaved.getState()[id]?.document.note).toBe('left'));
+    expect(session().saveState).toBe('saved');
+    retrySave(id);
+    mockFailing = false;
+    await waitFor(async () => {
+      retrySave(id);
+      expect(await storedNote(id)).toBe('left');
+    });
+  });
+
+  test('an edit after a failure is tried by itself, and takes the kept one along', async () => {
+    mockFailing = true;
+    note('first');
+    await waitFor(() => expect(session().saveState).toBe('failed'));
+    mockFailing = false;
+    note('second');
+    await waitFor(() => expect(session().saveState).toBe('saved'));
+    expect(await storedNote(id)).toBe('second');
+    expect(useUnsaved.getState()).toEqual({});
+  });
+
+  test('a copy that cannot be made is a change that is not stored', async () => {
+    await mockRepository.save(id, 1, { ...demo(), note: 'theirs' });
+    mockFailing = true;
+    note('mine');
+    await waitFor(() => expect(session().saveState).toBe('failed'));
+    mockFailing = false;
+    retrySave(id);
+    await waitFor(() => expect(session().notice?.kind).toBe('forked'));
+    expect(await storedNote(session().id ?? '')).toBe('mine');
+  });
+
+  test('a deletion in another tab is told, and an edit does not undo it', async () => {
+    await mockRepository.remove(id);
+    for (const listener of mockOtherTabs) listener({ id, revision: 1, kind: 'deleted' });
+    expect(session().notice).toEqual({ kind: 'deleted', id });
+    note('typed all the same');
+    await waitFor(() => expect(session().saveState).toBe('failed'));
+    expect((await mockRepository.entries())[0]?.deletedAt).not.toBeNull();
+    expect(await storedNote(id)).toBe(demo().note);
+    await mockRepository.restore(id);
+    for (const listener of mockOtherTabs) listener({ id, revision: 1, kind: 'restored' });
+    expect(session().notice).toBeNull();
+    retrySave(id);
+    await waitFor(async () => expect(await storedNote(id)).toBe('typed all the same'));
+  });
+
+  test('text that is not a value yet is there when the page is loaded anew, and told; undo drops it', () => {
+    setDraft('engine.bore', '8');
+    closeSession();
+    openSession(id, 1, demo());
+    expect(session().drafts).toEqual({ 'engine.bore': '8' });
+    expect(session().notice).toEqual({ kind: 'typed', places: ['engine.bore'] });
+    setDraft('engine.bore', null);
+    closeSession();
+    openSession(id, 1, demo());
+    expect(session()).toMatchObject({ drafts: {}, notice: null });
+    setDraft('note', 'half');
+    undo();
+    closeSession();
+    openSession(id, 1, demo());
+    expect(session().drafts).toEqual({});
+  });
+
+  test('what is kept of typing is of its own calibration, and rubbish is no harm', () => {
+    setDraft('note', 'half');
+    closeSession();
+    openSession('another', 1, demo('pardela'));
+    expect(session().drafts).toEqual({});
+    window.sessionStorage.setItem('lumbre/drafts/third', '{"note": 5');
+    openSession('third', 1, demo('pardela'));
+    expect(session().drafts).toEqual({});
+  });
+
+  test('leaving the page is held up while a calibration that was left is not stored', async () => {
+    mockFailing = true;
+    note('not stored');
+    closeSession();
+    await waitFor(() => expect(useUnsaved.getState()[id]).toBeDefined());
+    const event = new Event('beforeunload', { cancelable: true });
+    window.dispatchEvent(event);
+    expect(event.defaultPrevented).toBe(true);
   });
 });

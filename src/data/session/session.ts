@@ -3,7 +3,9 @@ import { useMemo } from 'react';
 import { create } from 'zustand';
 import type { Calibration } from '@/core/calibration';
 import type { SourceKind } from '@/core/field';
+import { keepDrafts, readDrafts, type Drafts } from './drafts';
 import { edited, historyOf, redone, undone, type History } from './history';
+import { useUnsaved } from './unsaved';
 
 /** Whether what is on the screen is what is stored. */
 export type SaveState = 'saved' | 'saving' | 'unsaved' | 'failed';
@@ -13,7 +15,13 @@ export type SessionNotice =
   /** Another tab saved a newer version; nothing has been changed here since. */
   | { readonly kind: 'newer'; readonly id: string }
   /** Another tab saved while this one had changes; they went on in a copy. */
-  | { readonly kind: 'forked'; readonly originalId: string; readonly copyName: string };
+  | { readonly kind: 'forked'; readonly originalId: string; readonly copyName: string }
+  /** It was put in the bin in another tab, and nothing changed here since is stored. */
+  | { readonly kind: 'deleted'; readonly id: string }
+  /** What was stored last is damaged; the revision before it was opened. */
+  | { readonly kind: 'recovered'; readonly id: string; readonly damaged: string }
+  /** Text typed before the page was loaded anew stands in its fields, and is not taken yet. */
+  | { readonly kind: 'typed'; readonly places: readonly string[] };
 
 /** The editing session of the one open document. */
 interface Session {
@@ -26,7 +34,7 @@ interface Session {
   /** What the builder is typing from; every value typed carries it. */
   readonly typingSource: SourceKind;
   /** Text in fields that is not a value yet, by field path, so that leaving a screen loses nothing. */
-  readonly drafts: Readonly<Record<string, string>>;
+  readonly drafts: Drafts;
 }
 
 const NOTHING_OPEN: Session = {
@@ -42,9 +50,29 @@ const NOTHING_OPEN: Session = {
 /** The session's store. Components read it with a selector; the functions below are the only ones that change it. */
 export const useSession = create<Session>(() => NOTHING_OPEN);
 
-/** Opens a stored document, with nothing to undo. */
-export function openSession(id: string, revision: number, document: Calibration): void {
-  useSession.setState({ ...NOTHING_OPEN, id, revision, history: historyOf(document) });
+/**
+ * Opens a stored document, with nothing to undo and what was typed in it and not taken. One that has a change that could
+ * not be stored goes on with it.
+ * @param notice what must be known of it.
+ */
+export function openSession(
+  id: string,
+  revision: number,
+  document: Calibration,
+  notice: SessionNotice | null = null,
+): void {
+  const unsaved = useUnsaved.getState()[id];
+  const drafts = readDrafts(id);
+  const places = Object.keys(drafts);
+  useSession.setState({
+    ...NOTHING_OPEN,
+    id,
+    revision: unsaved?.revision ?? revision,
+    history: historyOf(unsaved?.document ?? document),
+    saveState: unsaved === undefined ? 'saved' : 'failed',
+    drafts,
+    notice: notice ?? (places.length === 0 ? null : { kind: 'typed', places }),
+  });
 }
 
 export function closeSession(): void {
@@ -67,12 +95,12 @@ export function edit(label: string, recipe: (draft: Draft<Calibration>) => void)
 /** Takes back the last edit. What was half typed goes too: it belonged to the state that is left. */
 export function undo(): void {
   change(undone);
-  useSession.setState({ drafts: {} });
+  setDrafts({});
 }
 
 export function redo(): void {
   change(redone);
-  useSession.setState({ drafts: {} });
+  setDrafts({});
 }
 
 export function setTypingSource(typingSource: SourceKind): void {
@@ -81,10 +109,14 @@ export function setTypingSource(typingSource: SourceKind): void {
 
 /** Keeps text that is not a value yet; null forgets it. */
 export function setDraft(path: string, text: string | null): void {
-  useSession.setState(({ drafts }) => {
-    const { [path]: _old, ...others } = drafts;
-    return { drafts: text === null ? others : { ...others, [path]: text } };
-  });
+  const { [path]: _old, ...others } = useSession.getState().drafts;
+  setDrafts(text === null ? others : { ...others, [path]: text });
+}
+
+function setDrafts(drafts: Drafts): void {
+  const { id } = useSession.getState();
+  useSession.setState({ drafts });
+  if (id !== null) keepDrafts(id, drafts);
 }
 
 export function dismissNotice(): void {
@@ -109,4 +141,10 @@ export function useDocument(): Calibration {
   const document = useSession((session) => session.history?.document);
   if (document === undefined) throw new TypeError('No calibration is open');
   return document;
+}
+
+/** True when nothing waits to be stored, here or in a calibration that was left. */
+export function useAllStored(): boolean {
+  const here = useSession(({ saveState }) => saveState === 'saved');
+  return useUnsaved((unsaved) => Object.keys(unsaved).length === 0) && here;
 }

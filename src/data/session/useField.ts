@@ -185,3 +185,8 @@ export function commitTable(
     JSON.stringify([before.units, before.rows]) === JSON.stringify([table.units, table.rows]);
   if (!same) edit(info.label, (draft) => put(draft as Calibration, path, { ...table, source }));
 }
+
+/** Text of a place that is not a value yet, kept beyond the screen and over a reload. Null forgets it. */
+export function useDraft(path: string): readonly [string | undefined, (text: string | null) => void] {
+  return [useSession((session) => session.drafts[path]), (text) => setDraft(path, text)];
+}

@@ -45,8 +45,8 @@ export function useCreateCalibration() {
 /** Stores a copy under another name. */
 export function useDuplicateCalibration() {
   return useEntriesMutation(async ({ id, name }: { id: string; name: string }) => {
-    const record = await repository.read(id);
-    return record === null ? null : repository.create({ ...record.document, name });
+    const opened = await repository.read(id);
+    return opened === null ? null : repository.create({ ...opened.record.document, name });
   });
 }
 

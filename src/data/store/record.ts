@@ -22,6 +22,8 @@ export interface CalibrationEntry {
   readonly sizeBytes: number;
   /** When it was put in the bin; null while it is kept. */
   readonly deletedAt: string | null;
+  /** How long it has been seen to lie there, and when it was last seen. */
+  readonly binned?: { readonly ageMs: number; readonly seenAt: string } | undefined;
 }
 
 /** A calibration as it once was, under a name. */
@@ -55,4 +57,5 @@ export const entrySchema = z.object({
   modifiedAt: z.iso.datetime(),
   sizeBytes: z.number(),
   deletedAt: z.iso.datetime().nullable(),
+  binned: z.object({ ageMs: z.number().min(0), seenAt: z.iso.datetime() }).optional(),
 });

@@ -1,13 +1,13 @@
 import { demo } from '@tests/support/ventisca';
 import { memoryStore } from '@tests/support/memoryStore';
-import { createRepository, UnreadableRecord } from './repository';
+import { createRepository, UnreadableRecord, type CalibrationChange } from './repository';
 
 const DAY_MS = 24 * 3600 * 1000;
 
 function setUp() {
   const store = memoryStore();
   const clock = { now: Date.parse('2026-11-23T10:00:00Z') };
-  const announced: [string, number][] = [];
+  const announced: CalibrationChange[] = [];
   let ids = 0;
   let queue: Promise<unknown> = Promise.resolve();
   const repository = createRepository({
@@ -19,7 +19,7 @@ function setUp() {
     },
     now: () => new Date(clock.now),
     newId: () => `id-${(ids += 1)}`,
-    announce: (id, revision) => announced.push([id, revision]),
+    announce: (change) => void announced.push(change),
   });
   return { repository, store, clock, announced };
 }
@@ -28,7 +28,7 @@ describe('repository', () => {
   test('what is stored reads back, with a list entry that describes it', async () => {
     const { repository } = setUp();
     const record = await repository.create(demo());
-    expect((await repository.read(record.id))?.document).toEqual(demo());
+    expect((await repository.read(record.id))?.record.document).toEqual(demo());
     expect(await repository.entries()).toMatchObject([
       {
         id: 'id-1',
@@ -61,8 +61,8 @@ describe('repository', () => {
     const theirs = { ...demo(), note: 'theirs' };
     const [first, second] = await Promise.all([repository.save(id, 1, mine), repository.save(id, 1, theirs)]);
     expect(first).toEqual({ ok: true, revision: 2 });
-    expect(second).toEqual({ ok: false, storedRevision: 2 });
-    expect((await repository.read(id))?.document.note).toBe('mine');
+    expect(second).toEqual({ ok: false, reason: 'newer' });
+    expect((await repository.read(id))?.record.document.note).toBe('mine');
   });
 
   test('every write is announced with its revision', async () => {
@@ -70,10 +70,14 @@ describe('repository', () => {
     const { id } = await repository.create(demo());
     await repository.save(id, 1, demo());
     await repository.rename(id, 'Renamed');
-    expect(announced).toEqual([
-      [id, 1],
-      [id, 2],
-      [id, 3],
+    await repository.remove(id);
+    await repository.restore(id);
+    expect(announced.map(({ kind, revision }) => [kind, revision])).toEqual([
+      ['saved', 1],
+      ['saved', 2],
+      ['saved', 3],
+      ['deleted', 3],
+      ['restored', 3],
     ]);
   });
 
@@ -81,44 +85,169 @@ describe('repository', () => {
     const { repository } = setUp();
     const { id } = await repository.create(demo());
     await repository.rename(id, 'Ventisca, spare engine');
-    expect((await repository.read(id))?.document).toEqual({ ...demo(), name: 'Ventisca, spare engine' });
+    expect((await repository.read(id))?.record.document).toEqual({
+      ...demo(),
+      name: 'Ventisca, spare engine',
+    });
     expect((await repository.entries())[0]?.name).toBe('Ventisca, spare engine');
   });
 
   test('a deleted calibration can be restored for 30 days, and is gone after them', async () => {
     const { repository, clock, store } = setUp();
     const { id } = await repository.create(demo());
+    await repository.save(id, 1, demo());
     await repository.remove(id);
     expect((await repository.entries())[0]?.deletedAt).not.toBeNull();
-    clock.now += 29 * DAY_MS;
-    await repository.purge();
+    const days = async (count: number) => {
+      for (let day = 0; day < count; day += 1) {
+        clock.now += DAY_MS;
+        await repository.purge();
+      }
+    };
+    await days(29);
     await repository.restore(id);
     expect((await repository.entries())[0]?.deletedAt).toBeNull();
     await repository.remove(id);
-    clock.now += 31 * DAY_MS;
-    await repository.purge();
+    await days(29);
+    expect(await repository.entries()).toHaveLength(1);
+    await days(1);
     expect(store.contents.size).toBe(0);
   });
 
   test.each([
-    ['cut short', (text: string) => text.slice(0, 200)],
-    ['of another kind', () => '{"hello":1}'],
-    ['with a value out of range', (text: string) => text.replace('"amount":84', '"amount":8400')],
-  ])('a record %s is not opened, and its text is kept for rescue', async (_what, damage) => {
-    const { repository, store } = setUp();
+    ['two months ahead', 61],
+    ['a year behind', -365],
+  ])('a clock that jumps %s does not empty the bin, nor keep it for ever', async (_what, days) => {
+    const { repository, clock, store } = setUp();
     const { id } = await repository.create(demo());
-    const key = `calibration/${id}`;
-    store.contents.set(key, damage(store.contents.get(key) ?? ''));
-    const failure: unknown = await repository.read(id).catch((error: unknown) => error);
-    expect(failure).toBeInstanceOf(UnreadableRecord);
-    expect((failure as UnreadableRecord).text).toBe(store.contents.get(key));
+    await repository.remove(id);
+    await repository.purge();
+    clock.now += days * DAY_MS;
+    await repository.purge();
+    expect((await repository.entries()).map((entry) => entry.id)).toEqual([id]);
+    for (let day = 0; day < 31; day += 1) {
+      clock.now += DAY_MS;
+      await repository.purge();
+    }
+    expect(store.contents.size).toBe(0);
   });
 
-  test('a damaged list entry does not hide the others', async () => {
+  const DAMAGE: readonly [string, (text: string) => string][] = [
+    ['cut short', (text) => text.slice(0, 200)],
+    ['of another kind', () => '{"hello":1}'],
+    ['with a value out of range', (text) => text.replace('"amount":84', '"amount":8400')],
+    ['with a digit flipped', (text) => text.replace('"amount":84', '"amount":85')],
+    ['emptied', () => ''],
+    ['with its checksum gone wrong', (text) => text.replace(/"checksum":-?\d/, '"checksum":7')],
+  ];
+
+  test.each(DAMAGE)(
+    'a first record %s is not opened, and its text is kept for rescue',
+    async (_what, damage) => {
+      const { repository, store } = setUp();
+      const { id } = await repository.create(demo());
+      const key = `calibration/${id}`;
+      store.contents.set(key, damage(store.contents.get(key) ?? ''));
+      const failure: unknown = await repository.read(id).catch((error: unknown) => error);
+      expect(failure).toBeInstanceOf(UnreadableRecord);
+      expect((failure as UnreadableRecord).text).toBe(store.contents.get(key));
+    },
+  );
+
+  test.each(DAMAGE)(
+    'a later record %s falls back on the revision before it, and can be saved on',
+    async (_what, damage) => {
+      const { repository, store } = setUp();
+      const { id } = await repository.create({ ...demo(), note: 'first' });
+      await repository.save(id, 1, { ...demo(), note: 'second' });
+      const key = `calibration/${id}`;
+      const damaged = damage(store.contents.get(key) ?? '');
+      store.contents.set(key, damaged);
+      const opened = await repository.read(id);
+      expect(opened?.record).toMatchObject({ revision: 2, document: { note: 'first' } });
+      expect(opened?.damaged).toBe(damaged);
+      expect(await repository.save(id, 2, { ...demo(), note: 'third' })).toEqual({ ok: true, revision: 3 });
+      expect((await repository.read(id))?.record.document.note).toBe('third');
+      // What was damaged stays for rescue, and the sound revision before it is not written over by it.
+      expect(store.contents.get(`damaged/${id}`)).toBe(damaged);
+      store.contents.set(key, damage(store.contents.get(key) ?? ''));
+      expect((await repository.read(id))?.record.document.note).toBe('first');
+    },
+  );
+
+  test('a record stored before there were checksums is opened and saved on', async () => {
+    const { repository, store } = setUp();
+    const old = { id: 'old', createdAt: '2026-01-01T00:00:00.000Z', revision: 4, document: demo() };
+    store.contents.set('calibration/old', JSON.stringify(old));
+    expect((await repository.read('old'))?.record).toMatchObject({ revision: 4, document: demo() });
+    expect(await repository.save('old', 4, demo())).toEqual({ ok: true, revision: 5 });
+    expect((await repository.read('old'))?.record.createdAt).toBe(old.createdAt);
+  });
+
+  test.each([
+    ['missing', null],
+    ['cut short', '{"id":"id-1","rev'],
+    ['of another calibration', '{"id":"other"}'],
+    ['of another kind', '[]'],
+  ])(
+    'a list entry that is %s is made anew of its document, and the next edit is a plain save',
+    async (_what, entry) => {
+      const { repository, store } = setUp();
+      const { id } = await repository.create(demo());
+      if (entry === null) store.contents.delete(`entry/${id}`);
+      else store.contents.set(`entry/${id}`, entry);
+      expect(await repository.entries()).toMatchObject([{ id, name: 'Ventisca', revision: 1 }]);
+      expect(store.contents.get(`entry/${id}`)).toContain('Ventisca');
+      expect(await repository.save(id, 1, demo())).toEqual({ ok: true, revision: 2 });
+    },
+  );
+
+  test('an entry ahead of its document or behind it does not fork, and is mended at start-up', async () => {
+    const { repository, store } = setUp();
+    const { id } = await repository.create(demo());
+    const entry = JSON.parse(store.contents.get(`entry/${id}`) ?? '{}') as object;
+    for (const revision of [7, 99]) {
+      store.contents.set(`entry/${id}`, JSON.stringify({ ...entry, revision, name: 'Wrong' }));
+      expect(await repository.repair()).toBe(1);
+      expect(await repository.entries()).toMatchObject([{ revision: 1, name: 'Ventisca' }]);
+    }
+    store.contents.set(`entry/${id}`, JSON.stringify({ ...entry, revision: 7 }));
+    expect(await repository.save(id, 1, demo())).toEqual({ ok: true, revision: 2 });
+    expect(await repository.repair()).toBe(0);
+  });
+
+  test('a mended entry keeps what only it knew: the bin', async () => {
+    const { repository, store } = setUp();
+    const { id } = await repository.create(demo());
+    await repository.remove(id);
+    const entry = JSON.parse(store.contents.get(`entry/${id}`) ?? '{}') as object;
+    store.contents.set(`entry/${id}`, JSON.stringify({ ...entry, revision: 7 }));
+    await repository.repair();
+    expect((await repository.entries())[0]?.deletedAt).not.toBeNull();
+  });
+
+  test('a document of which nothing can be read stands in the list all the same', async () => {
+    const { repository, store } = setUp();
+    store.contents.set('calibration/lost', 'rubbish');
+    expect(await repository.entries()).toMatchObject([{ id: 'lost', name: 'Unreadable calibration' }]);
+  });
+
+  test('an entry without a document is no calibration', async () => {
     const { repository, store } = setUp();
     await repository.create(demo());
     store.contents.set('entry/broken', '{');
     expect(await repository.entries()).toHaveLength(1);
+  });
+
+  test('nothing is saved into the bin, nor over what is gone for good', async () => {
+    const { repository, store } = setUp();
+    const { id } = await repository.create(demo());
+    await repository.remove(id);
+    expect(await repository.save(id, 1, { ...demo(), note: 'x' })).toEqual({ ok: false, reason: 'deleted' });
+    expect((await repository.read(id))?.record.document.note).toBe(demo().note);
+    store.contents.clear();
+    expect(await repository.save(id, 1, demo())).toEqual({ ok: false, reason: 'gone' });
+    expect(store.contents.size).toBe(0);
   });
 
   test('snapshots keep the document as it was, newest first, each calibration its own', async () => {
@@ -140,11 +269,15 @@ describe('repository', () => {
     const { id } = await repository.create(demo());
     const kept = await repository.takeSnapshot(id, 'Kept', demo());
     store.contents.set(`snapshot/${id}/broken`, '{');
+    const version1 = { format: 'lumbre-calibration', version: 1, maps: 5 };
+    store.contents.set(`snapshot/${id}/old`, JSON.stringify({ id: 'old', name: 'Old', document: version1 }));
     expect((await repository.snapshots(id)).map((snapshot) => snapshot.id)).toEqual([kept.id]);
     expect(store.contents.has(`snapshot/${id}/broken`)).toBe(true);
     await repository.remove(id);
-    clock.now += 31 * DAY_MS;
-    await repository.purge();
+    for (let day = 0; day < 31; day += 1) {
+      clock.now += DAY_MS;
+      await repository.purge();
+    }
     expect([...store.contents.keys()].filter((key) => key.startsWith('snapshot/'))).toEqual([]);
   });
 });

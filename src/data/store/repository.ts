@@ -1,21 +1,16 @@
-import { calibrationFromJson, type Calibration } from '@/core/calibration';
-import { engineLine } from './engineLine';
-import {
-  entrySchema,
-  recordSchema,
-  snapshotSchema,
-  type CalibrationEntry,
-  type CalibrationRecord,
-  type Snapshot,
-} from './record';
+import type { Calibration } from '@/core/calibration';
+import { createEntries, entryOf } from './entries';
+import { KEYS, snapshotKeys, type StringStore } from './keys';
+import type { CalibrationRecord, Snapshot } from './record';
+import { headOf, recordOf, recordText, snapshotOf } from './recordText';
 
-/** The string store underneath: AsyncStorage in the app, a map in tests. `setMany` is one transaction. */
-export interface StringStore {
-  getItem(key: string): Promise<string | null>;
-  getMany(keys: string[]): Promise<Record<string, string | null>>;
-  setMany(entries: Record<string, string>): Promise<void>;
-  removeMany(keys: string[]): Promise<void>;
-  getAllKeys(): Promise<string[]>;
+export type { StringStore } from './keys';
+
+/** What happened to a calibration, for the other tabs. */
+export interface CalibrationChange {
+  readonly id: string;
+  readonly revision: number;
+  readonly kind: 'saved' | 'deleted' | 'restored';
 }
 
 /** What the repository takes from outside. */
@@ -26,13 +21,20 @@ export interface RepositoryPorts {
   readonly now: () => Date;
   readonly newId: () => string;
   /** Tells the other tabs that a calibration changed. */
-  readonly announce: (id: string, revision: number) => void;
+  readonly announce: (change: CalibrationChange) => void;
 }
 
 export type SaveResult =
   | { readonly ok: true; readonly revision: number }
-  /** Somebody else saved since the revision the caller started from. Nothing was written. */
-  | { readonly ok: false; readonly storedRevision: number | null };
+  /** Nothing was written: somebody else saved since, it lies in the bin, or it is gone for good. */
+  | { readonly ok: false; readonly reason: 'newer' | 'deleted' | 'gone' };
+
+/** A record as it was opened. */
+export interface OpenedRecord {
+  readonly record: CalibrationRecord;
+  /** The stored text, where it was damaged and the revision before it was opened; null where all is well. */
+  readonly damaged: string | null;
+}
 
 /** Why a stored calibration cannot be opened. */
 export class UnreadableRecord extends Error {
@@ -45,91 +47,98 @@ export class UnreadableRecord extends Error {
   }
 }
 
-const DOCUMENT_KEY = 'calibration/';
-const ENTRY_KEY = 'entry/';
-const SNAPSHOT_KEY = 'snapshot/';
-/** Deleted calibrations are kept this long, ms. */
-const BIN_MS = 30 * 24 * 3600 * 1000;
-
-/** Keeps calibrations: each as a document and a list entry, written together. */
+/** Keeps calibrations: each as a document with the revision before it and a list entry, written together. */
 export function createRepository(ports: RepositoryPorts) {
   const { store, now } = ports;
+  const entries = createEntries(store, now);
 
-  async function readRecord(id: string): Promise<CalibrationRecord | null> {
-    const text = await store.getItem(DOCUMENT_KEY + id);
-    if (text === null) return null;
-    const json = parsedJson(text);
-    const stored = isRecord(json) ? json : {};
-    const document = calibrationFromJson(stored['document']);
-    if (!document.ok) throw new UnreadableRecord(id, text);
-    const record = recordSchema.safeParse({ ...stored, document: document.document });
-    if (!record.success) throw new UnreadableRecord(id, text);
-    return record.data;
-  }
-
-  async function write(record: CalibrationRecord, deletedAt: string | null): Promise<void> {
-    const text = JSON.stringify(record);
-    const entry: CalibrationEntry = {
-      id: record.id,
-      revision: record.revision,
-      name: record.document.name,
-      engineLine: engineLine(record.document),
-      createdAt: record.createdAt,
-      modifiedAt: now().toISOString(),
-      sizeBytes: text.length,
-      deletedAt,
+  /** The stored texts of a calibration, and the revision they stand for; null revision where nothing is stored. */
+  async function stored(id: string) {
+    const texts = await store.getMany([KEYS.document(id), KEYS.previous(id)]);
+    const current = texts[KEYS.document(id)] ?? null;
+    const previous = texts[KEYS.previous(id)] ?? null;
+    const head = headOf(current);
+    const before = headOf(previous);
+    // A damaged text stands for the revision after the one before it, so that a save can take its place.
+    const revision = current === null ? null : (head?.revision ?? (before?.revision ?? 0) + 1);
+    return {
+      current,
+      previous,
+      revision,
+      isWhole: head !== null,
+      createdAt: (head ?? before)?.createdAt ?? null,
     };
-    await store.setMany({ [DOCUMENT_KEY + record.id]: text, [ENTRY_KEY + record.id]: JSON.stringify(entry) });
-    ports.announce(record.id, record.revision);
   }
 
-  async function entries(): Promise<CalibrationEntry[]> {
-    const keys = (await store.getAllKeys()).filter((key) => key.startsWith(ENTRY_KEY));
-    const texts = await store.getMany(keys);
-    return Object.values(texts)
-      .map((text) => entrySchema.safeParse(parsedJson(text ?? '')))
-      .flatMap((result) => (result.success ? [result.data] : []))
-      .sort((a, b) => b.modifiedAt.localeCompare(a.modifiedAt));
+  async function read(id: string): Promise<OpenedRecord | null> {
+    const { current, previous, revision } = await stored(id);
+    if (current === null || revision === null) return null;
+    const record = recordOf(current);
+    if (record !== null) return { record, damaged: null };
+    const before = recordOf(previous);
+    if (before === null) throw new UnreadableRecord(id, current);
+    return { record: { ...before, revision }, damaged: current };
   }
 
-  async function readEntry(id: string): Promise<CalibrationEntry | null> {
-    const text = await store.getItem(ENTRY_KEY + id);
-    const entry = entrySchema.safeParse(parsedJson(text ?? ''));
-    return entry.success ? entry.data : null;
+  /** Writes a record, its list entry and the revision before it in one transaction. */
+  async function write(
+    record: CalibrationRecord,
+    before: { readonly current: string | null; readonly isWhole: boolean },
+  ): Promise<void> {
+    const { id, revision } = record;
+    const text = recordText(record);
+    const beside =
+      before.current === null
+        ? {}
+        : { [before.isWhole ? KEYS.previous(id) : KEYS.damaged(id)]: before.current };
+    await store.setMany({
+      ...beside,
+      [KEYS.document(id)]: text,
+      [KEYS.entry(id)]: JSON.stringify(entryOf(record, text.length, now().toISOString())),
+    });
+    ports.announce({ id, revision, kind: 'saved' });
   }
 
   async function setDeleted(id: string, deletedAt: string | null): Promise<void> {
     await ports.exclusively(id, async () => {
-      const entry = await readEntry(id);
+      const entry = await entries.read(id);
       if (entry === null) return;
-      await store.setMany({ [ENTRY_KEY + id]: JSON.stringify({ ...entry, deletedAt }) });
-      ports.announce(id, entry.revision);
+      const { binned: _age, ...rest } = entry;
+      await store.setMany({ [KEYS.entry(id)]: JSON.stringify({ ...rest, deletedAt }) });
+      ports.announce({ id, revision: entry.revision, kind: deletedAt === null ? 'restored' : 'deleted' });
     });
   }
 
   return {
-    /** All entries, newest first, deleted ones among them. */
-    entries,
+    /** All entries, newest first, deleted ones among them; a damaged or missing one is made anew of its document. */
+    entries: entries.all,
 
-    /** The record, or null when there is none. @throws {UnreadableRecord} when what is stored is damaged. */
-    read: readRecord,
+    /** Holds the list against the documents; returns how many entries were made anew. */
+    repair: entries.repair,
+
+    /**
+     * What is stored, or null when there is none; the revision before it where the newest is damaged.
+     * @throws {UnreadableRecord} when that cannot be read either.
+     */
+    read,
 
     /** Stores a new calibration and returns its record. */
     async create(document: Calibration): Promise<CalibrationRecord> {
       const record = { id: ports.newId(), revision: 1, createdAt: now().toISOString(), document };
-      await write(record, null);
+      await write(record, { current: null, isWhole: false });
       return record;
     },
 
     /** Saves a document over the revision the caller started from; refused when that is no longer the stored one. */
     async save(id: string, baseRevision: number, document: Calibration): Promise<SaveResult> {
       return ports.exclusively(id, async () => {
-        const stored = await readEntry(id);
-        if (stored === null || stored.revision !== baseRevision) {
-          return { ok: false, storedRevision: stored?.revision ?? null };
-        }
+        const before = await stored(id);
+        if (before.revision === null) return { ok: false, reason: 'gone' };
+        if ((await entries.read(id))?.deletedAt != null) return { ok: false, reason: 'deleted' };
+        if (before.revision !== baseRevision) return { ok: false, reason: 'newer' };
         const revision = baseRevision + 1;
-        await write({ id, createdAt: stored.createdAt, revision, document }, null);
+        const createdAt = before.createdAt ?? now().toISOString();
+        await write({ id, revision, createdAt, document }, before);
         return { ok: true, revision };
       });
     },
@@ -137,10 +146,14 @@ export function createRepository(ports: RepositoryPorts) {
     /** Changes only the name, whatever the stored revision. */
     async rename(id: string, name: string): Promise<void> {
       await ports.exclusively(id, async () => {
-        const stored = await readRecord(id);
-        if (stored === null) return;
-        const document = { ...stored.document, name };
-        await write({ ...stored, revision: stored.revision + 1, document }, null);
+        const opened = await read(id);
+        if (opened === null) return;
+        const { record, damaged } = opened;
+        const current = await store.getItem(KEYS.document(id));
+        await write(
+          { ...record, revision: record.revision + 1, document: { ...record.document, name } },
+          { current, isWhole: damaged === null },
+        );
       });
     },
 
@@ -150,54 +163,25 @@ export function createRepository(ports: RepositoryPorts) {
 
     /** The snapshots of a calibration, newest first. One that cannot be read is left out, not lost. */
     async snapshots(id: string): Promise<Snapshot[]> {
-      const keys = (await store.getAllKeys()).filter((key) => key.startsWith(`${SNAPSHOT_KEY}${id}/`));
-      const texts = await store.getMany(keys);
+      const texts = await store.getMany(snapshotKeys(await store.getAllKeys(), id));
       return Object.values(texts)
-        .flatMap((text) => {
-          const stored = parsedJson(text ?? '');
-          const json = isRecord(stored) ? stored : {};
-          const document = calibrationFromJson(json['document']);
-          const snapshot = document.ok
-            ? snapshotSchema.safeParse({ ...json, document: document.document })
-            : null;
-          return snapshot?.success === true ? [snapshot.data] : [];
-        })
+        .flatMap((text) => snapshotOf(text) ?? [])
         .sort((a, b) => b.takenAt.localeCompare(a.takenAt));
     },
 
     /** Keeps a document as it is now under a name of its own. */
     async takeSnapshot(id: string, name: string, document: Calibration): Promise<Snapshot> {
       const snapshot: Snapshot = { id: ports.newId(), name, takenAt: now().toISOString(), document };
-      await store.setMany({ [`${SNAPSHOT_KEY}${id}/${snapshot.id}`]: JSON.stringify(snapshot) });
+      await store.setMany({ [KEYS.snapshot(id, snapshot.id)]: recordText(snapshot) });
       return snapshot;
     },
 
     /** Takes a snapshot away for good. */
-    removeSnapshot: (id: string, snapshotId: string) =>
-      store.removeMany([`${SNAPSHOT_KEY}${id}/${snapshotId}`]),
+    removeSnapshot: (id: string, snapshotId: string) => store.removeMany([KEYS.snapshot(id, snapshotId)]),
 
     /** Empties the bin of what has lain there for 30 days. */
-    async purge(): Promise<void> {
-      const old = (await entries()).filter(
-        ({ deletedAt }) => deletedAt !== null && now().getTime() - Date.parse(deletedAt) > BIN_MS,
-      );
-      const keys = await store.getAllKeys();
-      const kept = old.flatMap(({ id }) => keys.filter((key) => key.startsWith(`${SNAPSHOT_KEY}${id}/`)));
-      await store.removeMany([...old.flatMap(({ id }) => [DOCUMENT_KEY + id, ENTRY_KEY + id]), ...kept]);
-    },
+    purge: () => entries.purge(ports.exclusively),
   };
 }
 
 export type Repository = ReturnType<typeof createRepository>;
-
-function parsedJson(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return null;
-  }
-}
-
-function isRecord(value: unknown): value is Record<string, unknown> {
-  return typeof value === 'object' && value !== null;
-}

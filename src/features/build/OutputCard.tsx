@@ -71,6 +71,7 @@ export function OutputCard({ output }: { output: Output }) {
       {changing ? (
         <>
           <NameBox
+            path={`outputs.${output.id}.name`}
             label={`Name of ${output.name}`}
             name={output.name}
             onDone={(name) => change(`Rename to ${name}`, (into) => (into.name = name))}

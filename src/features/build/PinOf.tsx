@@ -69,6 +69,7 @@ export function PinOf({ wanted }: { wanted: PinFunction }) {
         {own === undefined ? null : (
           <WireNote
             key={own.pin}
+            pin={own.pin}
             label={wanted.label}
             wire={own.wire}
             onDone={(wire) => noteWire(wanted, wire)}

@@ -1,20 +1,22 @@
-import { useState } from 'react';
 import { View } from 'react-native';
+import { useDraft } from '@/data/session/useField';
 import { TextBox } from '@/ui/field';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 
 /** A note on a wire, for the loom list: colour, splice, connector. */
 export function WireNote({
+  pin,
   label,
   wire,
   onDone,
 }: {
+  pin: string;
   label: string;
   wire: string;
   onDone: (wire: string) => void;
 }) {
-  const [text, setText] = useState(wire);
+  const [draft, setDraft] = useDraft(`pins.${pin}.wire`);
   return (
     <View style={{ gap: SPACE.xs }}>
       <Text kind="small" colour="muted">
@@ -22,12 +24,14 @@ export function WireNote({
       </Text>
       <TextBox
         label={`Wire of ${label.toLowerCase()}`}
-        value={text}
+        value={draft ?? wire}
         maxLength={80}
-        onChangeText={setText}
+        onChangeText={setDraft}
         onDone={() => {
-          if (text !== wire) onDone(text);
+          setDraft(null);
+          if (draft !== undefined && draft !== wire) onDone(draft);
         }}
+        onCancel={() => setDraft(null)}
       />
     </View>
   );

@@ -1,9 +1,10 @@
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
-import { ActivityIndicator, View } from 'react-native';
+import { useRef, useState } from 'react';
+import { ActivityIndicator, View, type ScrollView } from 'react-native';
 import { Snackbar } from 'react-native-paper';
 import { calibrationFromSheet, DEMO_SHEET, type Calibration } from '@/core/calibration';
 import { today } from '@/data/today';
+import { askToKeep } from '@/data/store/durable';
 import {
   useCreateCalibration,
   useDuplicateCalibration,
@@ -17,10 +18,12 @@ import { Button } from '@/ui/button/Button';
 import { Card, Message, Page } from '@/ui/layout';
 import { Heading, Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
-import { CalibrationRow } from './CalibrationRow';
+import { CalibrationList } from './CalibrationList';
 import { NameSheet } from './NameSheet';
 import { NewSheet } from './NewSheet';
 import { freeName } from './names';
+import { RowSheet } from './RowSheet';
+import { StorageMessages } from './StorageMessages';
 import { useOpenFile } from './useOpenFile';
 import { Welcome } from './Welcome';
 
@@ -38,11 +41,28 @@ export function DocumentsScreen() {
   const [deleted, setDeleted] = useState<CalibrationEntry | null>(null);
   const [binOpen, setBinOpen] = useState(false);
 
+  const [chosen, setChosen] = useState<CalibrationEntry | null>(null);
+  const scroller = useRef<ScrollView>(null);
+  const isMaking = useRef(false);
+
   const open = (id: string) => router.navigate(`/c/${id}/build`);
   const kept = (entries.data ?? []).filter((entry) => entry.deletedAt === null);
   const binned = (entries.data ?? []).filter((entry) => entry.deletedAt !== null);
   const names = kept.map((entry) => entry.name);
-  const store = async (document: Calibration) => open((await create.mutateAsync(document)).id);
+  /** Stores one calibration and opens it; a second press while that is under way makes no second one. */
+  const store = async (document: Calibration) => {
+    if (isMaking.current) return;
+    isMaking.current = true;
+    try {
+      const { id } = await create.mutateAsync(document);
+      void askToKeep();
+      open(id);
+    } catch {
+      // Said below: the failure of the mutation is shown.
+    } finally {
+      isMaking.current = false;
+    }
+  };
   const file = useOpenFile((document) => void store({ ...document, name: freeName(document.name, names) }));
   const openDemo = () =>
     void store(calibrationFromSheet(DEMO_SHEET, 'demo', freeName(DEMO_SHEET.name, names), today()));
@@ -65,9 +85,10 @@ export function DocumentsScreen() {
 
   return (
     <View role="main" style={{ flex: 1 }}>
-      <Page>
+      <Page scroller={scroller}>
         <View style={{ width: '100%', maxWidth: 760, alignSelf: 'center', gap: SPACE.l }}>
           <Welcome />
+          <StorageMessages onOpen={open} />
           {failure === undefined || failure === null ? null : (
             <Message tone="error">{`The browser’s storage did not answer: ${failure.message}. Reload the page; in a private window storage may be off.`}</Message>
           )}
@@ -97,27 +118,18 @@ export function DocumentsScreen() {
           {kept.length > 0 ? (
             <View style={{ gap: SPACE.m }}>
               <Heading level={2}>In this browser</Heading>
-              <View role="list" style={{ gap: SPACE.s }}>
-                {kept.map((entry) => (
-                  <CalibrationRow
-                    key={entry.id}
-                    entry={entry}
-                    onOpen={() => open(entry.id)}
-                    onRename={() => setRenaming(entry)}
-                    onDuplicate={() => duplicate.mutate({ id: entry.id, name: freeName(entry.name, names) })}
-                    onDelete={() => {
-                      remove.mutate(entry.id);
-                      setDeleted(entry);
-                    }}
-                  />
-                ))}
-              </View>
+              <CalibrationList
+                entries={kept}
+                scroller={scroller}
+                onOpen={({ id }) => open(id)}
+                onMore={setChosen}
+              />
             </View>
           ) : null}
           {binned.length > 0 ? (
             <Card
               title={`Deleted: ${binned.length}`}
-              intro="Kept for 30 days."
+              intro="Kept for 30 days at least."
               aside={
                 <Button label={binOpen ? 'Hide' : 'Show'} kind="plain" onPress={() => setBinOpen(!binOpen)} />
               }
@@ -146,6 +158,18 @@ export function DocumentsScreen() {
           onMake={(document) => void store(document)}
         />
       ) : null}
+      {chosen === null ? null : (
+        <RowSheet
+          entry={chosen}
+          onClose={() => setChosen(null)}
+          onRename={() => setRenaming(chosen)}
+          onDuplicate={() => duplicate.mutate({ id: chosen.id, name: freeName(chosen.name, names) })}
+          onDelete={() => {
+            remove.mutate(chosen.id);
+            setDeleted(chosen);
+          }}
+        />
+      )}
       {renaming === null ? null : (
         <NameSheet
           title="Rename"

@@ -19,6 +19,8 @@ import { typedSource } from '@/data/session/useField';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
+import { IconButton } from '@/ui/button/IconButton';
+import { HelpSheet } from '@/ui/field';
 import { Thumbnail } from '@/ui/grid';
 import { BackTitle, Card, Message, Page } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
@@ -53,6 +55,7 @@ export function LoadScreen() {
   const { id } = useGlobalSearchParams<{ id: string }>();
   const now = strategyOf(document);
   const [wanted, setWanted] = useState<LoadStrategy>(now);
+  const [help, setHelp] = useState(false);
   const info = fieldInfo('load.strategy') as ChoiceFieldInfo;
   const { caution } = saidAbout(measuredBy(document, wanted), 'load.strategy');
   return (
@@ -62,7 +65,19 @@ export function LoadScreen() {
         backLabel="Back to the maps"
         onBack={() => router.navigate(`/c/${id}/maps`)}
       />
-      <Card title={info.label} intro={info.help.what}>
+      <Card
+        title={info.label}
+        intro={info.help.what}
+        aside={
+          <IconButton
+            quiet
+            icon="help-circle-outline"
+            label={`About ${info.label}`}
+            onPress={() => setHelp(true)}
+          />
+        }
+      >
+        <HelpSheet label={info.label} help={info.help} open={help} onClose={() => setHelp(false)} />
         <Chips
           label={info.label}
           options={info.options as readonly { id: LoadStrategy; label: string; hint?: string }[]}

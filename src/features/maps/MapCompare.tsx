@@ -129,7 +129,7 @@ function Others({ own, onChoose }: { own: string; onChoose: (name: string, other
 /** Reads one calibration and offers it once it is there. */
 function OtherMap({ id, onChoose }: { id: string; onChoose: (name: string, other: Calibration) => void }) {
   const record = useRecord(id);
-  const other = record.data?.document;
+  const other = record.data?.record.document;
   if (record.isError) return <Message tone="error">It cannot be read. Choose another.</Message>;
   if (other === undefined) {
     return (

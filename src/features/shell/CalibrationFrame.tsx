@@ -25,9 +25,10 @@ export function CalibrationFrame() {
 
   useEffect(() => {
     if (record.data === undefined || record.data === null) return;
-    const session = useSession.getState();
-    if (session.id !== record.data.id)
-      openSession(record.data.id, record.data.revision, record.data.document);
+    const { record: stored, damaged } = record.data;
+    if (useSession.getState().id === stored.id) return;
+    const notice = damaged === null ? null : ({ kind: 'recovered', id: stored.id, damaged } as const);
+    openSession(stored.id, stored.revision, stored.document, notice);
   }, [record.data]);
   useEffect(() => closeSession, []);
 
@@ -35,7 +36,7 @@ export function CalibrationFrame() {
     if (open !== null && forkedFrom === id && open !== id) router.setParams({ id: open });
   }, [open, id, forkedFrom, router]);
 
-  if (record.isError) return <Unreadable error={record.error} />;
+  if (record.isError) return <Unreadable error={record.error} onRetry={() => void record.refetch()} />;
   if (record.data === null) {
     return (
       <Centre>
@@ -79,16 +80,18 @@ function OpenFrame() {
 }
 
 /** What is stored cannot be read: say so, and let it be saved as a file so that nothing is lost. */
-function Unreadable({ error }: { error: Error }) {
+function Unreadable({ error, onRetry }: { error: Error; onRetry: () => void }) {
   const router = useRouter();
-  const rescue =
-    error instanceof UnreadableRecord ? (
-      <Button
-        label="Save what is stored"
-        icon="download"
-        onPress={() => saveTextFile('damaged-calibration.json', error.text)}
-      />
-    ) : null;
+  const isDamaged = error instanceof UnreadableRecord;
+  const rescue = isDamaged ? (
+    <Button
+      label="Save what is stored"
+      icon="download"
+      onPress={() => saveTextFile('damaged-calibration.json', error.text)}
+    />
+  ) : (
+    <Button label="Try again" icon="sync" onPress={onRetry} />
+  );
   return (
     <Centre>
       <Message
@@ -100,7 +103,9 @@ function Unreadable({ error }: { error: Error }) {
           </>
         }
       >
-        {`This calibration cannot be read from storage: ${error.message} Save what is stored as a file, then open an exported copy.`}
+        {isDamaged
+          ? `This calibration cannot be read from storage: ${error.message} Neither can the version before it. Save what is stored as a file, then open an exported copy.`
+          : `The browser’s storage did not answer: ${error.message} Nothing was changed. Try again; in a private window storage may be off.`}
       </Message>
     </Centre>
   );

@@ -17,12 +17,29 @@ export function RootLayout() {
   );
 }
 
+/** The first screen comes before storage is looked after, ms. */
+const FIRST_LOOK_MS = 1500;
+
+/** Holds the list against the documents, and empties the bin of what has lain there long enough. */
+async function lookAfterStorage(): Promise<void> {
+  await repository.repair();
+  await repository.purge();
+}
+
 function Themed() {
   const [light] = useLightPreference();
   const client = useQueryClient();
   useEffect(() => {
-    void repository.purge();
-    return startAutosave(() => void client.invalidateQueries({ queryKey: queryKeys.entries }));
+    const readListAnew = () => void client.invalidateQueries({ queryKey: queryKeys.entries });
+    const stopSaving = startAutosave(readListAnew);
+    const looking = setTimeout(
+      () => void lookAfterStorage().then(readListAnew, () => undefined),
+      FIRST_LOOK_MS,
+    );
+    return () => {
+      clearTimeout(looking);
+      stopSaving();
+    };
   }, [client]);
   return (
     <AppProviders light={light}>

@@ -9,6 +9,7 @@ import { MAP_COMMANDS } from '@/ui/command/mapKeys';
 import { StateMark, useWide } from '@/ui/layout';
 import { Heading } from '@/ui/text/Text';
 import { SPACE, useRoles } from '@/ui/theme';
+import { LeaveSheet } from './LeaveSheet';
 import { LightButton } from './LightButton';
 
 const SAVE_MARKS = {
@@ -29,6 +30,7 @@ export function TopBar() {
   const wide = useWide();
   const router = useRouter();
   const [keysOpen, setKeysOpen] = useState(false);
+  const [leaving, setLeaving] = useState(false);
   const history = useSession((session) => session.history);
   const saveState = useSession((session) => session.saveState);
   const back = history?.past[history.past.length - 1];
@@ -61,7 +63,11 @@ export function TopBar() {
         borderColor: roles.line,
       }}
     >
-      <IconButton icon="arrow-left" label="All calibrations" onPress={() => router.navigate('/')} />
+      <IconButton
+        icon="arrow-left"
+        label="All calibrations"
+        onPress={() => (saveState === 'failed' ? setLeaving(true) : router.navigate('/'))}
+      />
       <View
         style={{
           flex: 1,
@@ -99,6 +105,11 @@ export function TopBar() {
         <IconButton icon="keyboard-outline" label="Show keys" onPress={() => setKeysOpen(true)} />
       ) : null}
       <LightButton />
+      <LeaveSheet
+        open={leaving && saveState !== 'saved'}
+        onClose={() => setLeaving(false)}
+        onLeave={() => router.navigate('/')}
+      />
       <CommandSheet
         open={keysOpen}
         onClose={() => setKeysOpen(false)}

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import type { ReactNode, RefObject } from 'react';
 import { ScrollView, useWindowDimensions, View, type ViewStyle } from 'react-native';
 import { SPACE, useRoles } from '../theme';
 import { useWide } from './useWide';
@@ -9,6 +9,8 @@ interface Props {
   beside?: ReactNode;
   /** The primary action, kept within reach above the bottom bar. */
   action?: ReactNode;
+  /** What scrolls, for a list that draws only what is in sight. */
+  scroller?: RefObject<ScrollView | null>;
 }
 
 /** A measure for fields: forms are never stretched further, px. */
@@ -18,7 +20,7 @@ const MEASURE = 560;
 const TOP_BAR = 56;
 
 /** A page that scrolls: one column on a phone, content and its picture side by side when wide. */
-export function Page({ children, beside, action }: Props) {
+export function Page({ children, beside, action, scroller }: Props) {
   const roles = useRoles();
   const wide = useWide();
   const padding = { padding: wide ? SPACE.xl : SPACE.l, gap: SPACE.l };
@@ -28,7 +30,11 @@ export function Page({ children, beside, action }: Props) {
       : { width: '100%' as const };
   return (
     <View style={{ flex: 1, backgroundColor: roles.ground }}>
-      <ScrollView style={{ flex: 1 }} contentContainerStyle={{ ...padding, paddingBottom: SPACE.xxl }}>
+      <ScrollView
+        {...(scroller === undefined ? {} : { ref: scroller })}
+        style={{ flex: 1 }}
+        contentContainerStyle={{ ...padding, paddingBottom: SPACE.xxl }}
+      >
         <View style={{ flexDirection: wide ? 'row' : 'column', gap: SPACE.xl, alignItems: 'flex-start' }}>
           <View style={[column, { gap: SPACE.l }]}>{children}</View>
           {beside === undefined ? null : <Beside wide={wide}>{beside}</Beside>}

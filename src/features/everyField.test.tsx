@@ -1,0 +1,165 @@
+import { cleanup, render } from '@testing-library/react';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import type { ReactElement } from 'react';
+import { demo } from '@tests/support/ventisca';
+import {
+  fieldInfo,
+  isMapKey,
+  MAP_DEFINITIONS,
+  MAP_IDS,
+  SECTION_IDS,
+  sectionAt,
+  sectionFields,
+  splitPath,
+  usedMaps,
+  type Calibration,
+  type FieldPath,
+  type SectionId,
+} from '@/core/calibration';
+import { SENSOR_INFO } from '@/core/sensors';
+import { closeSession, openSession } from '@/data/session/session';
+import { CamsScreen } from './build/CamsScreen';
+import { CoilsScreen } from './build/CoilsScreen';
+import { DeadTimeScreen } from './build/DeadTimeScreen';
+import { EngineScreen } from './build/EngineScreen';
+import { InjectionScreen } from './build/InjectionScreen';
+import { InjectorsScreen } from './build/InjectorsScreen';
+import { SensorScreen } from './build/SensorScreen';
+import { StagingScreen } from './build/StagingScreen';
+import { TriggerScreen } from './build/TriggerScreen';
+import { LoadScreen } from './maps/LoadScreen';
+import { MapList } from './maps/MapList';
+import { MapSettings } from './maps/MapSettings';
+import { OverrunScreen } from './maps/OverrunScreen';
+
+let mockParams: Record<string, string> = {};
+jest.mock('expo-router', () => ({
+  useRouter: () => ({ navigate: () => undefined, replace: () => undefined, setParams: () => undefined }),
+  useGlobalSearchParams: () => mockParams,
+  useLocalSearchParams: () => mockParams,
+  usePathname: () => '/c/one/build',
+}));
+jest.mock('@/data/store/browserRepository', () => ({
+  repository: {},
+  storage: { getItem: async () => null, setItem: async () => undefined },
+}));
+jest.mock('@/workers/readFileClient', () => ({ readFile: async () => undefined }));
+
+function shown(element: ReactElement, document: Calibration): string[] {
+  openSession('one', 1, document);
+  const { container } = render(
+    <QueryClientProvider client={new QueryClient()}>{element}</QueryClientProvider>,
+  );
+  // Asked by attribute: looking by role works out the name of every element, which took a minute a screen.
+  const labels = [...container.querySelectorAll('[aria-label^="About "]')].map((button) =>
+    (button.getAttribute('aria-label') ?? '').replace('About ', ''),
+  );
+  cleanup();
+  closeSession();
+  return labels;
+}
+
+const settingsOf = (document: Calibration) =>
+  MAP_IDS.filter((id) => isMapKey(document, id)).flatMap((id) =>
+    shown(<MapSettings mapKey={id} />, document),
+  );
+const screenOf = (Screen: () => ReactElement | null) => (document: Calibration) =>
+  shown(<Screen />, document);
+const onLoad = screenOf(LoadScreen);
+
+/** The labels of the fields that the screens of a section show. */
+const SCREENS: Readonly<Record<string, (document: Calibration) => string[]>> = {
+  engine: screenOf(EngineScreen),
+  cams: screenOf(CamsScreen),
+  trigger: screenOf(TriggerScreen),
+  ...Object.fromEntries(
+    SENSOR_INFO.map(({ id }) => [
+      `sensors.${id}`,
+      (document: Calibration) => {
+        mockParams = { id: 'one', sensorId: id };
+        return shown(<SensorScreen />, document);
+      },
+    ]),
+  ),
+  injectors: (document) => [...shown(<InjectorsScreen />, document), ...shown(<DeadTimeScreen />, document)],
+  injection: screenOf(InjectionScreen),
+  staging: screenOf(StagingScreen),
+  coils: screenOf(CoilsScreen),
+  startUp: settingsOf,
+  load: onLoad,
+  idle: (document) => [...settingsOf(document), ...onLoad(document)],
+  acceleration: settingsOf,
+  overrun: screenOf(OverrunScreen),
+  blend: onLoad,
+};
+
+function choose(document: Calibration, path: FieldPath, value: unknown): void {
+  const { section, key } = splitPath(path);
+  sectionAt(document, section)[key] = { value, source: { kind: 'measured', date: '2026-11-23' } };
+}
+
+/** Ventisca with everything fitted that can be. */
+function everything(change: (document: Calibration) => void = () => undefined): Calibration {
+  return demo('ventisca', (document) => {
+    for (const { id } of SENSOR_INFO) {
+      if (fieldInfo(`sensors.${id}.fitted`) !== undefined) choose(document, `sensors.${id}.fitted`, 'yes');
+    }
+    for (const path of ['staging.fitted', 'blend.use', 'overrun.use'] as const) choose(document, path, 'yes');
+    change(document);
+  });
+}
+
+/** The same once for every option of every choice of a section: each of its fields is of use in one of them. */
+function variants(section: SectionId): Calibration[] {
+  const choices = sectionFields(section).flatMap((path) => {
+    const info = fieldInfo(path);
+    return info?.kind === 'choice' ? info.options.map(({ id }) => [path, id] as const) : [];
+  });
+  const others: ((document: Calibration) => void)[] = [
+    ({ engine }) => (engine.geometry = 'displacement'),
+    ({ cams }) => (cams.givenBy = 'lobes'),
+    (document) => choose(document, 'load.strategy', 'throttle'),
+    (document) => choose(document, 'load.strategy', 'airMass'),
+  ];
+  return [
+    everything(),
+    ...choices.map(([path, id]) => everything((document) => choose(document, path, id))),
+    ...others.map(everything),
+  ];
+}
+
+test.each(SECTION_IDS)('every field of %s stands on a screen, with help', (section) => {
+  const show = SCREENS[section];
+  if (show === undefined) throw new Error(`No screen shows ${section}`);
+  const wanted = new Map(sectionFields(section).map((path) => [fieldInfo(path)?.label ?? path, path]));
+  for (const document of variants(section)) {
+    if (wanted.size === 0) break;
+    for (const label of show(document)) wanted.delete(label);
+  }
+  expect([...wanted.values()]).toEqual([]);
+});
+
+test('every field says what it is, what is usual and what it changes', () => {
+  for (const path of SECTION_IDS.flatMap(sectionFields)) {
+    const help = fieldInfo(path)?.help;
+    for (const words of [help?.what, help?.usual, help?.changes])
+      expect(`${path}: ${words}`).toMatch(/: \S{4,}|: .{8,}/);
+  }
+});
+
+test('every map that is in use stands once in the list, in a group', () => {
+  const names = new Set<string>();
+  for (const strategy of ['speedDensity', 'throttle', 'throttlePressure', 'airMass', 'pulseWidth']) {
+    const document = everything((draft) => choose(draft, 'load.strategy', strategy));
+    openSession('one', 1, document);
+    const { container } = render(<MapList />);
+    for (const id of usedMaps(document)) {
+      const links = container.querySelectorAll(`[role="link"][aria-label="${MAP_DEFINITIONS[id].label}"]`);
+      expect(links).toHaveLength(1);
+      names.add(id);
+    }
+    cleanup();
+    closeSession();
+  }
+  expect([...names].sort()).toEqual([...MAP_IDS].sort());
+});
