@@ -16,6 +16,7 @@ module.exports = {
     {
       displayName: 'core',
       rootDir: __dirname,
+      modulePathIgnorePatterns: ['<rootDir>/test-results'],
       testEnvironment: 'node',
       testMatch: [
         '<rootDir>/src/{core,bench,data,server,workers}/**/*.test.ts',
@@ -27,6 +28,7 @@ module.exports = {
     {
       displayName: 'ui',
       rootDir: __dirname,
+      modulePathIgnorePatterns: ['<rootDir>/test-results'],
       preset: 'jest-expo/web',
       setupFilesAfterEnv: ['<rootDir>/tests/setup-ui.ts'],
       testMatch: ['<rootDir>/src/{ui,features}/**/*.test.{ts,tsx}', '<rootDir>/src/data/**/*.test.tsx'],

@@ -1,12 +1,5 @@
-/** The tests that judge a mutation: those of the core that stand beside it, without the long ones over whole documents. */
+/** The tests that judge a mutation: those beside the mutated files, and those named in MUTATION_TESTS. */
 const [core] = require('./jest.config.js').projects;
+const tests = JSON.parse(process.env.MUTATION_TESTS ?? '["<rootDir>/src/core/**/*.test.ts"]');
 
-module.exports = {
-  ...core,
-  testMatch: ['<rootDir>/src/{core,bench}/**/*.test.ts'],
-  testPathIgnorePatterns: [
-    '/generators/sense\\.test\\.ts$',
-    '/calibration/(finite|readers|generate|conversion)\\.test\\.ts$',
-    '/dryStart/.*\\.test\\.ts$',
-  ],
-};
+module.exports = { ...core, testMatch: tests };

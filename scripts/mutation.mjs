@@ -1,6 +1,7 @@
 /**
  * Plants faults in the named files, one at a time, and tells which of them no test finds. Not part of `npm test`.
- * Usage: npm run mutation -- src/core/fuel 'src/core/spark/*.ts'
+ * Each is judged by the tests of its own folder, or by those that are named behind `--tests`: few and fast ones.
+ * Usage: npm run mutation -- src/core/fuel/veGenerator.ts --tests src/core/fuel/generators.test.ts
  */
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, statSync, writeFileSync } from 'node:fs';
@@ -8,40 +9,58 @@ import path from 'node:path';
 import { ensurePackages, root } from './ensure.mjs';
 
 ensurePackages();
-const named = process.argv.slice(2);
-if (named.length === 0) {
-  console.error('Name the files or folders to plant faults in: npm run mutation -- src/core/fuel');
+const given = process.argv.slice(2);
+const split = given.includes('--tests') ? given.indexOf('--tests') : given.length;
+const named = given.slice(0, split).map((name) => name.replace(/\/$/, ''));
+const judges = given.slice(split + 1).map((name) => name.replace(/\/$/, ''));
+const missing = [...named, ...judges].filter((name) => !existsSync(path.join(root, name)));
+if (named.length === 0 || missing.length > 0) {
+  console.error(
+    missing.length > 0
+      ? `There is no ${missing.join(', ')}. Name files or folders from the project’s root.`
+      : 'Name the files or folders to plant faults in: npm run mutation -- src/core/fuel',
+  );
   process.exit(2);
 }
-const files = named.map((name) => {
-  const whole = path.join(root, name);
-  return existsSync(whole) && statSync(whole).isDirectory() ? `${name.replace(/\/$/, '')}/**/*.ts` : name;
-});
+const isFolder = (name) => statSync(path.join(root, name)).isDirectory();
+const folderOf = (name) => (isFolder(name) ? name : path.dirname(name));
+const tests = [
+  ...new Set(
+    (judges.length > 0 ? judges : named.map(folderOf)).map((name) =>
+      isFolder(name) ? `${name}/**/*.test.ts` : name,
+    ),
+  ),
+];
 const reports = path.join(root, 'test-results');
 mkdirSync(reports, { recursive: true });
 const config = path.join(reports, 'mutation.config.json');
 writeFileSync(
   config,
   JSON.stringify({
-    // A schema says what it says: its words and limits are walked by other tests.
-    mutate: [...files, '!**/*.test.ts', '!**/index.ts', '!**/*Schema.ts', '!**/*Maps.ts', '!**/*Schemas.ts'],
+    mutate: [
+      ...named.map((name) => (isFolder(name) ? `${name}/**/*.ts` : name)),
+      // Tables of words and limits are walked by other tests.
+      ...['*.test.ts', 'index.ts', '*Schema.ts', '*Maps.ts', 'sparkMap.ts'].map((name) => `!**/${name}`),
+    ],
     testRunner: 'jest',
     plugins: ['@stryker-mutator/jest-runner'],
     jest: { projectType: 'custom', configFile: 'jest.mutation.config.cjs', enableFindRelatedTests: false },
     coverageAnalysis: 'perTest',
-    reporters: ['clear-text', 'json'],
+    reporters: ['clear-text', 'progress-append-only', 'json'],
     clearTextReporter: { allowColor: false, allowEmojis: false, logTests: false },
     jsonReporter: { fileName: path.join('test-results', 'mutation.json') },
+    // Words are not judged here: the tests of the screens and of Workings read them.
     mutator: { excludedMutations: ['StringLiteral'] },
     ignorePatterns: ['dist', 'docs', 'e2e', 'public', 'test-results', '.expo'],
     tempDirName: path.join('test-results', 'mutation'),
     concurrency: Number(process.env.MUTATION_CONCURRENCY ?? 2),
-    timeoutMS: 20_000,
-    allowConsoleColors: false,
+    timeoutMS: 4000,
+    warnings: false,
   }),
 );
 const { status } = spawnSync(path.join(root, 'node_modules', '.bin', 'stryker'), ['run', config], {
   cwd: root,
   stdio: 'inherit',
+  env: { ...process.env, MUTATION_TESTS: JSON.stringify(tests.map((name) => `<rootDir>/${name}`)) },
 });
 process.exit(status ?? 1);

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { TEST_DAY } from '@tests/support/ventisca';
 import { gridOf } from '../map';
 import {
+  activeAt,
   ActivationSwitch,
   correctedValue,
   CORRECTION_CHANNELS,
@@ -81,6 +82,39 @@ describe('corrections', () => {
     expect(applied[1]).toMatchObject({ id: 'c', active: false, amount: 99, before: 15, after: 15 });
   });
 
+  test('a correction of another target leaves a value and the record alone', () => {
+    const own = correction({ on: 'spark', operation: 'replace' });
+    const applied: AppliedCorrection[] = [];
+    const prepared = [preparedCorrection(own, gridOf(own.map))];
+    expect(correctedValue(prepared, 'fuel', 10, () => 20, [true], applied)).toBe(10);
+    expect(applied).toEqual([]);
+  });
+
+  // Replace by 40; over two channels (x 20, y 60) half-way between 10, 20 / 30, 40 both ways: 25.
+  test('one that acts replaces, and one of two channels is read by both', () => {
+    const curve = correction({ operation: 'replace' });
+    const flat = preparedCorrection(curve, gridOf({ x: [0, 100], y: [], values: [40, 40] }));
+    expect(correctedValue([flat], 'fuel', 10, () => 20, [true], [])).toBe(40);
+    const map = correction({ operation: 'replace', x: 'air', y: 'coolant' });
+    const grid = gridOf({ x: [10, 30], y: [50, 70], values: [10, 20, 30, 40] });
+    const read = (channel: string) => (channel === 'air' ? 20 : 60);
+    expect(correctedValue([preparedCorrection(map, grid)], 'fuel', 1, read, [true], [])).toBe(25);
+    const corner = (channel: string) => (channel === 'air' ? 10 : 70);
+    expect(correctedValue([preparedCorrection(map, grid)], 'fuel', 1, corner, [true], [])).toBe(30);
+  });
+
+  test('at one moment those act whose condition is met, or that have none', () => {
+    const when = (comparison: 'above' | 'below') =>
+      ({ channel: 'speed', comparison, threshold: 3000, hysteresis: 0, delayS: 5 }) as const;
+    const list = [null, when('above'), when('below')].map((activation, i) => {
+      const own = correction({ id: `c${i}`, activation });
+      return preparedCorrection(own, gridOf(own.map));
+    });
+    expect(activeAt(list, () => 3001)).toEqual([true, true, false]);
+    expect(activeAt(list, () => 3000)).toEqual([true, false, false]);
+    expect(activeAt(list, () => 2999)).toEqual([true, false, true]);
+  });
+
   test('cells outside what the operation allows, and a threshold that never ends, are refused by their place', () => {
     const wild = correction();
     wild.map.values[2] = 9;
@@ -130,16 +164,46 @@ describe('a condition in time', () => {
     ).toEqual([false, false, false, false, true]);
   });
 
-  test('ends only past its hysteresis: at 2800, not at 2900', () => {
-    expect(
-      follow([
-        [0, 3100],
-        [1, 3100],
-        [2, 2900],
-        [3, 2801],
-        [4, 2800],
-      ]),
-    ).toEqual([false, true, true, true, false]);
+  /** What it does at speeds a second apart, each held from when it is met. */
+  const atSpeeds = (comparison: 'above' | 'below', delayS: number, speeds: readonly number[]) => {
+    const follower = new ActivationSwitch({ ...above, comparison, delayS });
+    return speeds.map((speed, second) => follower.next(() => speed, second));
+  };
+
+  // 3000 with 200 of memory. Above: begins past 3000, ends at 2800. Below: begins under 3000, ends at 3200.
+  test.each([
+    ['above', [3000, 3001, 2900, 2801, 2800, 2900, 3001], [false, true, true, true, false, false, true]],
+    ['below', [3000, 2999, 3100, 3199, 3200, 3100, 2999], [false, true, true, true, false, false, true]],
+  ] as const)(
+    '%s: begins past its threshold, ends only past its memory, and begins again',
+    (comparison, speeds, acts) => {
+      expect(atSpeeds(comparison, 0, speeds)).toEqual(acts);
+    },
+  );
+
+  test('its delay counts anew after it has ended', () => {
+    expect(atSpeeds('above', 2, [3100, 3100, 3100, 2700, 3100, 3100, 3100])).toEqual([
+      false,
+      false,
+      true,
+      false,
+      false,
+      false,
+      true,
+    ]);
+  });
+
+  test('it goes on while met, however short the delay of what follows', () => {
+    expect(atSpeeds('above', 1, [3100, 3100, 2900, 3100, 2900, 2700, 3100, 3100])).toEqual([
+      false,
+      true,
+      true,
+      true,
+      true,
+      false,
+      false,
+      true,
+    ]);
   });
 
   test('without a condition always acts', () => {

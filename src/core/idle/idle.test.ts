@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { flowShare, idleNeed, proposedIdleAir, proposedIdleSpeed, type IdleEngine, type IdleInputs } from '.';
+import { idleReasons } from './idleGenerator';
 
 const SIX: IdleEngine = { displacementCm3: 2460.5, barometricKpa: 80.5, heatOfAirMjPerKg: 42.4 / 14.3 };
 const INPUTS: IdleInputs = { engine: SIX, hotSpeedRpm: 1000, valveGPerS: 12 };
@@ -69,5 +70,47 @@ describe('proposed idle', () => {
     const twice = { ...INPUTS, valveGPerS: 24 };
     expect(proposedIdleAir(twice, 20)).toBeCloseTo(proposedIdleAir(INPUTS, 20) / 2, 9);
     expect(proposedIdleAir({ ...INPUTS, valveGPerS: null }, 20)).toBe(0);
+  });
+
+  test('targets stand on tens', () => {
+    const hot = (hotSpeedRpm: number) => proposedIdleSpeed({ ...INPUTS, hotSpeedRpm }, 90);
+    expect([hot(1004), hot(1005), hot(996)]).toEqual([1000, 1010, 1000]);
+  });
+
+  // While both flows are choked the screw gives 0.6 of the hot need: hot 40 % of it is left for the valve.
+  test('in a deep vacuum the valve passes what the screw does not', () => {
+    const hot = idleNeed(SIX, 1000, 80).airGPerS;
+    const cold = idleNeed(SIX, 1100, 50).airGPerS;
+    expect(proposedIdleAir(INPUTS, 80)).toBeCloseTo((100 * 0.4 * hot) / 12, 6);
+    expect(proposedIdleAir(INPUTS, 50)).toBeCloseTo((100 * (cold - 0.6 * hot)) / 12, 6);
+    expect(proposedIdleAir(INPUTS, 110)).toBeCloseTo(proposedIdleAir(INPUTS, 80), 9);
+  });
+
+  test('where the manifold is too high for choked flow, screw and valve both pass less', () => {
+    const hot = idleNeed(SIX, 1000, 80).airGPerS;
+    const need = idleNeed(SIX, 1450, -30);
+    const share = flowShare(SIX, need.manifoldKpa);
+    expect(share).toBeLessThan(0.995);
+    const large = { ...INPUTS, valveGPerS: 60 };
+    expect(proposedIdleAir(large, -30)).toBeCloseTo((100 * (need.airGPerS / share - 0.6 * hot)) / 60, 6);
+  });
+
+  test('is never less than shut nor more than open', () => {
+    expect(proposedIdleAir({ ...INPUTS, valveGPerS: 0.5 }, -30)).toBe(100);
+    const runsAway = { ...INPUTS, hotSpeedRpm: 1000, valveGPerS: 12 };
+    expect(proposedIdleAir(runsAway, 20)).toBeGreaterThan(0);
+  });
+
+  test('says what it comes to', () => {
+    expect(
+      idleReasons('idleSpeed', INPUTS)
+        .map(({ text }) => text)
+        .join(),
+    ).toMatch(/^1000 rev\/min hot.*450 at most/);
+    const hot = idleNeed(SIX, 1000, 80).airGPerS.toFixed(1);
+    const cold = idleNeed(SIX, 1450, -20).airGPerS.toFixed(1);
+    const [first, second] = idleReasons('idleAir', INPUTS);
+    expect(first?.text).toContain(`about ${hot} g/s of air; at −20 °C about ${cold} g/s`);
+    expect(second?.text).toMatch(/six tenths/);
   });
 });

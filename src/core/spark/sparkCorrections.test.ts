@@ -55,6 +55,10 @@ describe('crank advance', () => {
     expect(proposedCrankAdvanceDeg(PLAIN, 20)).toBe(8);
     expect(proposedCrankAdvanceDeg(PLAIN, -30)).toBe(7);
     expect(proposedCrankAdvanceDeg({ ...PLAIN, compressionRatio: 12 }, 20)).toBe(6);
+    expect(proposedCrankAdvanceDeg({ ...PLAIN, compressionRatio: 11.5 }, 20)).toBe(8);
+    expect(proposedCrankAdvanceDeg(PLAIN, 45)).toBeCloseTo(8.5, 9);
+    expect(proposedCrankAdvanceDeg(PLAIN, 120)).toBe(9);
+    expect(proposedCrankAdvanceDeg(PLAIN, -80)).toBe(7);
   });
 });
 
@@ -68,4 +72,9 @@ test('the reasons name what moved the numbers, and nothing that did not', () => 
   expect(words({ coolingFactor: 1.5 }, 'sparkAir')).toMatch(/divided by 1\.50/);
   expect(words({}, 'crankAdvance')).not.toMatch(/compression/);
   expect(words({ compressionRatio: 13 }, 'crankAdvance')).toMatch(/compression ratio of 13/);
+  expect(words({ firstRun: true }, 'sparkAir')).toMatch(/every 5 °C .*\(a first run\)/);
+  expect(words({ charged: true, firstRun: true }, 'sparkAir')).toMatch(/\(charged\)/);
+  expect(words({}, 'sparkAir')).not.toMatch(/cools/);
+  expect(words({ compressionRatio: 11.5 }, 'crankAdvance')).not.toMatch(/compression/);
+  expect(sparkCorrectionReasons('sparkCoolant', PLAIN)).toHaveLength(2);
 });

@@ -1,5 +1,11 @@
 import { afterStartFactor, proposedStartUp } from '.';
-import { COOLANT_BREAKPOINTS } from './startupGenerator';
+import {
+  coldExcess,
+  COOLANT_BREAKPOINTS,
+  proposedTaperPercent,
+  taperReasons,
+  TURNS_BREAKPOINTS,
+} from './startupGenerator';
 
 describe('after-start', () => {
   test.each([
@@ -39,5 +45,42 @@ describe('proposed start-up curves', () => {
     const alcohol = proposedStartUp('cranking', 'ethanol85').values;
     expect(alcohol[1]).toBeGreaterThan(petrol[1] as number);
     expect(alcohol.at(-1)).toBe(petrol.at(-1));
+  });
+
+  // 1.15 + (4.8 − 1.15) · 1.5 = 6.625 at −20 °C; 0 + (1.2 − 0) · 1.8 = 2.16; the decay is the metal's, not the fuel's.
+  test('what the cold adds is multiplied by the fuel’s excess, the hot value and the decay are not', () => {
+    expect(COOLANT_BREAKPOINTS).toEqual([-30, -20, -10, 0, 20, 40, 60, 80]);
+    expect(proposedStartUp('cranking', 'petrol').values).toEqual([6.4, 4.8, 4.1, 3.4, 2.5, 1.85, 1.4, 1.15]);
+    expect(proposedStartUp('cranking', 'ethanol85').values[1]).toBeCloseTo(6.625, 9);
+    expect(proposedStartUp('prime', 'methanol').values[1]).toBeCloseTo(2.16, 9);
+    expect(proposedStartUp('afterStartDecay', 'methanol').values).toEqual([42, 36, 31, 26, 19, 14, 10, 7]);
+    expect(proposedStartUp('warmUp', 'petrolOxygenated')).toEqual(proposedStartUp('warmUp', 'petrol'));
+    expect(fuels.map(coldExcess)).toEqual([1, 1, 1.25, 1.5, 1.8]);
+  });
+
+  test.each([
+    ['cranking', 'petrol', 1],
+    ['cranking', 'ethanol60', 2],
+    ['afterStartDecay', 'ethanol60', 1],
+  ] as const)('%s for %s has %d reasons', (curve, fuel, count) => {
+    expect(proposedStartUp(curve, fuel).reasons).toHaveLength(count);
+  });
+});
+
+describe('the taper of cranking fuel', () => {
+  // From 100 at 8 turns to 68 at 60: 34 is half-way.
+  test.each([
+    [0, 100],
+    [8, 100],
+    [34, 84],
+    [60, 68],
+    [200, 68],
+  ])('after %d turns: %d %%', (turns, percent) => {
+    expect(proposedTaperPercent(turns)).toBeCloseTo(percent, 9);
+  });
+
+  test('is laid from the first turn to where it ends, and says why', () => {
+    expect([TURNS_BREAKPOINTS[0], TURNS_BREAKPOINTS.at(-1)]).toEqual([0, 60]);
+    expect(taperReasons()[0]?.text).toMatch(/68 % after 60/);
   });
 });

@@ -39,6 +39,25 @@ describe('the tooth picture', () => {
     expect(camDeg).toEqual([420]);
   });
 
+  // 4 − 1, first tooth 30° before TDC: 690, 60, 150 in the first turn, 330, 420, 510 in the second; gaps 150…330, 510…690.
+  // Three cam teeth, the first 300° before: 420, then 240° on: 660, 900 − 720 = 180.
+  test('a small wheel, whole and in order', () => {
+    const small = wheel({ teeth: 4, tdcOffsetDeg: 30, cam: cam({ teeth: 3 }) });
+    expect(triggerPattern(small)).toEqual({
+      teethDeg: [60, 150, 330, 420, 510, 690],
+      gapsDeg: [
+        { from: 150, to: 330 },
+        { from: 510, to: 690 },
+      ],
+      camDeg: [180, 420, 660],
+    });
+    expect(triggerPattern({ ...small, kind: 'even', missing: 0, cam: null })).toEqual({
+      teethDeg: [60, 150, 240, 330, 420, 510, 600, 690],
+      gapsDeg: [],
+      camDeg: [],
+    });
+  });
+
   // 2 × 35 = 70; 2 × 58 = 116 with 60 − 2; 2 × 12 = 24 on an even twelve.
   test('crank teeth for each cam pulse', () => {
     expect(teethPerCamPulse(wheel())).toBe(70);
@@ -73,6 +92,9 @@ describe('what a trigger permits', () => {
   test('the cycle is found within two turns, place alone within one', () => {
     expect(turnsToSync(wheel())).toBe(2);
     expect(turnsToSync(wheel({ cam: null }))).toBe(1);
+    expect(turnsToSync(wheel({ cam: cam({ teeth: 3 }) }))).toBeCloseTo(2 / 3, 9);
+    expect(turnsToSync(wheel({ kind: 'even', missing: 0 }))).toBe(2);
+    expect(turnsToSync(wheel({ kind: 'even', missing: 0, cam: null }))).toBe(0.5);
   });
 });
 
@@ -117,5 +139,41 @@ describe('impossible and unwise sets', () => {
   // The gap of the first turn is 620…640, so a pulse 90° before TDC (630) is inside, one 300° before (420) is not.
   test('a cam pulse inside the gap is warned of', () => {
     expect(fields(wheel({ cam: cam({ beforeTdcDeg: 90 }) }))).toContain('warning camPosition');
+  });
+
+  test('an even wheel has no gap to be wrong, whatever stands in the field for it', () => {
+    expect(fields(wheel({ kind: 'even', teeth: 12, missing: 11 }))).not.toContain('error missingTeeth');
+    expect(fields(wheel({ kind: 'even', teeth: 12, missing: 6, tdcOffsetDeg: 350 }))).toEqual([]);
+    expect(fields(wheel({ cam: null }))).toEqual([]);
+  });
+
+  // Beyond a turn the tooth before the gap is counted again; 360 is the first tooth itself.
+  test('TDC at the first tooth or beyond is not in the gap', () => {
+    for (const tdcOffsetDeg of [0, 360, 400]) {
+      expect(fields(wheel({ tdcOffsetDeg }))).not.toContain('warning tdcOffset');
+    }
+  });
+
+  // The gap is 620…640 and 260…280, a tooth and a half of room behind it: 620 to below 645.
+  test.each([
+    [101, false],
+    [100, true],
+    [80, true],
+    [76, true],
+    [75, false],
+    [74, false],
+  ])('a cam pulse %d° before TDC: in or just behind the gap is %s', (beforeTdcDeg, near) => {
+    expect(fields(wheel({ cam: cam({ beforeTdcDeg }) })).includes('warning camPosition')).toBe(near);
+  });
+
+  test('messages carry the numbers of the wheel', () => {
+    const said = (given: TriggerWheel) =>
+      triggerProblems(given)
+        .map(({ message }) => message)
+        .join('\n');
+    expect(said(wheel({ teeth: 12, missing: 4 }))).toMatch(/A gap of 4 among 8 teeth/);
+    expect(said(wheel({ tdcOffsetDeg: 350 }))).toMatch(/between 340 and 360°/);
+    expect(said(wheel({ cam: cam({ teeth: 3, windowDeg: 121 }) }))).toMatch(/window of 121°.*\(120°\)/);
+    expect(said(wheel({ cam: cam({ teeth: 3 }) }))).toMatch(/^70 crank teeth do not divide by 3/m);
   });
 });

@@ -3,24 +3,38 @@ import { FILE_LIMITS } from '@/core/field';
 
 const STRICT = { disallowComments: true, allowTrailingComma: false, allowEmptyContent: false };
 
-/** What came of reading a text as JSON: the value, or where it goes wrong. */
+/** Where in a text something is. */
+export interface TextPlace {
+  readonly line: number;
+  readonly column: number;
+}
+
+/** What came of reading a text as JSON: the value; where it goes wrong; or why it is too large to be read. */
 export type JsonResult =
   | { readonly ok: true; readonly json: unknown }
-  | { readonly ok: false; readonly line: number; readonly column: number; readonly endsEarly: boolean };
+  | ({ readonly ok: false; readonly endsEarly: boolean; readonly excess: null } & TextPlace)
+  | ({ readonly ok: false; readonly endsEarly: false; readonly excess: string } & TextPlace);
 
-/** Strict JSON out of a file's text, with the place of the first mistake. Never throws. */
+/** Strict JSON out of a file's text, with the place of the first mistake. Never throws, and ends soon whatever it is given. */
 export function readJson(file: string): JsonResult {
   const text = file.replace(/^\uFEFF/, '');
+  // Looked over first: a parser builds all of it before anybody can say that it is too much, and some recurse.
+  const excess = excessIn(text);
+  if (excess !== null) {
+    return { ok: false, endsEarly: false, excess: excess.reason, ...placeAt(text, excess.offset) };
+  }
   try {
     return { ok: true, json: JSON.parse(text) as unknown };
   } catch {
     const { offset, length } = firstMistake(text);
-    const before = text.slice(0, offset);
-    const line = before.split('\n').length;
-    const column = offset - before.lastIndexOf('\n');
     const endsEarly = offset + length >= text.trimEnd().length - 1 && text.trimStart().startsWith('{');
-    return { ok: false, line, column, endsEarly };
+    return { ok: false, endsEarly, excess: null, ...placeAt(text, offset) };
   }
+}
+
+function placeAt(text: string, offset: number): TextPlace {
+  const before = text.slice(0, offset);
+  return { line: before.split('\n').length, column: offset - before.lastIndexOf('\n') };
 }
 
 interface Mistake {
@@ -28,10 +42,8 @@ interface Mistake {
   readonly length: number;
 }
 
-/** Where text stops being JSON; where it is nested deeper than any of ours, there, because the parser that tells recurses. */
+/** Where text stops being JSON. */
 function firstMistake(text: string): Mistake {
-  const deepest = offsetBeyondDepth(text, FILE_LIMITS.depth);
-  if (deepest !== null) return { offset: deepest, length: 1 };
   let found: Mistake | null = null;
   try {
     visit(
@@ -50,20 +62,33 @@ function firstMistake(text: string): Mistake {
   return found ?? { offset: 0, length: 0 };
 }
 
-/** Offset of the first bracket deeper than a depth, strings left out; null where there is none. */
-function offsetBeyondDepth(text: string, most: number): number | null {
+const QUOTE = 0x22;
+const BACKSLASH = 0x5c;
+const COMMA = 0x2c;
+const OPENING = [0x5b, 0x7b];
+const CLOSING = [0x5d, 0x7d];
+
+/** The first place where a text is nested deeper, or holds more, than any of ours; brackets in texts are text. */
+function excessIn(text: string): { readonly offset: number; readonly reason: string } | null {
+  const { depth: deepest, values: most } = FILE_LIMITS;
   let depth = 0;
+  let values = 0;
   let quoted = false;
-  for (let i = 0; i < text.length; i += 1) {
-    const sign = text[i];
+  for (let offset = 0; offset < text.length; offset += 1) {
+    const sign = text.charCodeAt(offset);
     if (quoted) {
-      if (sign === '\\') i += 1;
-      else if (sign === '"') quoted = false;
-    } else if (sign === '"') quoted = true;
-    else if (sign === '[' || sign === '{') {
+      if (sign === BACKSLASH) offset += 1;
+      else if (sign === QUOTE) quoted = false;
+      continue;
+    }
+    if (sign === QUOTE) quoted = true;
+    else if (sign === COMMA) values += 1;
+    else if (sign === OPENING[0] || sign === OPENING[1]) {
       depth += 1;
-      if (depth > most) return i;
-    } else if (sign === ']' || sign === '}') depth -= 1;
+      values += 1;
+    } else if (sign === CLOSING[0] || sign === CLOSING[1]) depth -= 1;
+    if (depth > deepest) return { offset, reason: `Nested more than ${deepest} deep` };
+    if (values > most) return { offset, reason: `Holds more than ${most} values` };
   }
   return null;
 }

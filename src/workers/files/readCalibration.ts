@@ -8,6 +8,10 @@ import { readJson } from './json';
 export function readCalibration(text: string): FileResult {
   const read = readJson(text);
   if (read.ok) return calibrationFromJson(read.json);
-  const { line, column, endsEarly } = read;
+  const { line, column, endsEarly, excess } = read;
+  if (excess !== null) {
+    const place = { path: `line ${line}, column ${column}`, label: 'The file' };
+    return { ok: false, problem: { code: 'invalid', place, reason: excess, others: 0 } };
+  }
   return { ok: false, problem: { code: 'not-json', line, column, endsEarly } };
 }

@@ -14,7 +14,10 @@ function readPart<T>(text: string, schema: z.ZodType<T>, format: string, what: s
   if (!read.ok) {
     return {
       ok: false,
-      message: `The file is not JSON: it goes wrong at line ${read.line}, column ${read.column}.`,
+      message:
+        read.excess === null
+          ? `The file is not JSON: it goes wrong at line ${read.line}, column ${read.column}.`
+          : `The file, line ${read.line}, column ${read.column}: ${read.excess}.`,
     };
   }
   if ((read.json as { format?: unknown } | null)?.format !== format) {

@@ -1,3 +1,5 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
 import { demo } from '@tests/support/ventisca';
 import {
   conflicts,
@@ -34,7 +36,7 @@ function at(path: Place, change: Change, id: 'ventisca' | 'pardela' = 'ventisca'
 }
 
 describe('each rule speaks up for what triggers it, and not for what just does not', () => {
-  test.each<[string, Place, RegExp, Change, Change]>([
+  const CASES: readonly [string, Place, RegExp, Change, Change][] = [
     [
       'blending without a composition sensor',
       'blend.use',
@@ -387,6 +389,64 @@ describe('each rule speaks up for what triggers it, and not for what just does n
         )),
     ],
     [
+      'peak torque above peak power',
+      'engine.torquePeakSpeed',
+      /error: Peak torque at 6801 rev\/min is above peak power at 6800/,
+      ({ engine }) => amount(engine.torquePeakSpeed, 6801),
+      ({ engine }) => amount(engine.torquePeakSpeed, 6800),
+    ],
+    [
+      'peak power above the maximum speed',
+      'engine.powerPeakSpeed',
+      /error: Peak power at 7401 rev\/min is above the maximum speed of 7400/,
+      ({ engine }) => amount(engine.powerPeakSpeed, 7401),
+      ({ engine }) => amount(engine.powerPeakSpeed, 7400),
+    ],
+    [
+      // 80.45 kPa at 1,900 m, and 6 % of room for a tuned intake: 85.3.
+      'a pressure without a charger that the air has not',
+      'engine.maxManifoldPressure',
+      /error: 86 kPa abs cannot be reached without a charger/,
+      ({ engine }) => {
+        choose(engine.induction, 'natural');
+        amount(engine.maxManifoldPressure, 86);
+      },
+      ({ engine }) => {
+        choose(engine.induction, 'natural');
+        amount(engine.maxManifoldPressure, 85);
+      },
+    ],
+    [
+      'dead time that falls with pressure',
+      'injectors.deadTime',
+      /warning: Dead time falls with pressure at 14 V/,
+      ({ injectors }) => injectors.deadTime?.rows.splice(7, 1, { volts: 14, times: [0.92, 0.97, 0.94] }),
+      ({ injectors }) => injectors.deadTime?.rows.splice(7, 1, { volts: 14, times: [0.92, 0.97, 0.96] }),
+    ],
+    [
+      'resistances that make a curve which turns back',
+      'sensors.coolant.resistances',
+      /error: These points make a curve that turns back/,
+      ({ sensors }) =>
+        (sensors.coolant.resistances = table(
+          ['degC', 'ohm'],
+          [
+            [-20, 15462],
+            [20, 14000],
+            [100, 186.6],
+          ],
+        )),
+      ({ sensors }) =>
+        (sensors.coolant.resistances = table(
+          ['degC', 'ohm'],
+          [
+            [-20, 15462],
+            [20, 2500],
+            [100, 186.6],
+          ],
+        )),
+    ],
+    [
       'a rail pressure that boost uses up',
       // 184.6 gauge + 80.4 − 165 leaves 100 kPa.
       'injectors.railPressure',
@@ -533,11 +593,40 @@ describe('each rule speaks up for what triggers it, and not for what just does n
       ({ outputs }) => outputs.forEach((output) => output.id === 'fan' && (output.conditions = [])),
       () => undefined,
     ],
-  ])('%s', (_, path, message, triggers, justNot) => {
-    expect(at(path, triggers).join('\n')).toMatch(message);
-    expect(at(path, justNot).join('\n')).not.toMatch(message);
+  ];
+
+  test.each(CASES)('%s', (_, place, message, triggers, justNot) => {
+    expect(at(place, triggers).join('\n')).toMatch(message);
+    expect(at(place, justNot).join('\n')).not.toMatch(message);
+  });
+
+  test('and every sentence that stands in a rule is said by one of them', () => {
+    const said = CASES.flatMap(([, , , triggers]) => problemsOf(demo('ventisca', triggers)))
+      .map(({ message }) => message)
+      .join('\n');
+    const unsaid = sentencesIn(path.join(process.cwd(), 'src/core/calibration/rules')).filter(
+      (sentence) => !new RegExp(sentence).test(said),
+    );
+    expect(unsaid).toEqual([]);
   });
 });
+
+/** The sentences of a folder's source files as patterns: what is put in between may be anything. */
+function sentencesIn(folder: string): string[] {
+  return readdirSync(folder)
+    .filter((name) => name.endsWith('Rules.ts'))
+    .flatMap((name) => {
+      const source = readFileSync(path.join(folder, name), 'utf8');
+      return [...source.matchAll(/(['`])([A-Z$][^'`\n]{24,}?\.)\1/g)].map(([, , text = '']) =>
+        text
+          .replace(/\$\{[^}]*\}/g, '\u0000')
+          .replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
+          .replaceAll('\u0000', '.*')
+          // The place may follow before the full stop.
+          .replace(/\\\.$/, ''),
+      );
+    });
+}
 
 test('the demos have no problem at all, except what a sheet honestly leaves odd', () => {
   for (const id of ['ventisca', 'pardela'] as const) {
