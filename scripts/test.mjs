@@ -67,7 +67,7 @@ if (!onlyTypes) {
   single('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
   single('import rules', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs']);
   single('published schema', process.execPath, ['--import', 'tsx', 'scripts/writeSchema.mts', '--check']);
-  counted('unit tests', bin('jest'), ['--json', `--outputFile=${jestJson}`], {}, () => {
+  counted('unit tests', bin('jest'), ['--maxWorkers=2', '--json', `--outputFile=${jestJson}`], {}, () => {
     const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = readJson(jestJson);
     return [numPassedTests, numFailedTests + numRuntimeErrorTestSuites];
   });

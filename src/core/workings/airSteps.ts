@@ -51,7 +51,7 @@ function heatingStep(model: EngineModel, pressureWords: string, point: Operating
   return {
     id: 'heating',
     title: 'Heating of the charge',
-    formula: `flow = VE/100 · p · V / (R · T_air) · N · cylinders / 120 000; k by its share of full flow: ${law}, straight between, held beyond`,
+    formula: `flow = VE/100 · p · V / (R · T_air) · N · cylinders / 120\u00a0000; k by its share of full flow: ${law}, straight between, held beyond`,
     inputs: [
       input('VE', 'Volumetric efficiency', at.vePercent, 2, '%'),
       input('p', pressureWords, at.densityKpa, 1, 'kPa abs'),
