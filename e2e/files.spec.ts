@@ -88,3 +88,25 @@ test('files that are not sound are refused with place and reason; what was there
   await open(page, file('good.json', text), button);
   await expect(page.getByRole('heading', { level: 1, name: 'Ventisca 2' })).toBeVisible();
 });
+
+test('a large file is read beside the page: taken when it is sound, refused with its place when not', async ({
+  app,
+  page,
+}) => {
+  await app.openDemo();
+  const text = await exported(page);
+  await page.getByRole('button', { name: 'All calibrations' }).click();
+  await open(
+    page,
+    file('cells.json', text.replace(/"values": \[/, `"values": [${'"bad",'.repeat(150_000)}`)),
+  );
+  await expect(
+    page.getByText(/cells\.json was not opened\. .*Has 150\d{3} entries; 1024 are the most/),
+  ).toBeVisible();
+  await open(page, file('deep.json', '['.repeat(1_000_000)), 'Choose another file');
+  await expect(
+    page.getByText(/deep\.json was not opened\. The file \(line 1, column 33\): Nested/),
+  ).toBeVisible();
+  await open(page, file('padded.json', text + ' '.repeat(400_000)), 'Choose another file');
+  await expect(page.getByRole('heading', { level: 1, name: 'Ventisca 2' })).toBeVisible();
+});

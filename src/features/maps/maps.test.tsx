@@ -11,7 +11,8 @@ import { CorrectionCard, correctionWords } from './CorrectionCard';
 import { MapReading, Neighbours } from './MapReading';
 import { DocumentFields } from './MapSettings';
 import { NewCorrectionSheet } from './NewCorrectionSheet';
-import { partAt, pointIn, trailIn } from './operatingPoint';
+import { partAt, pointIn, trailIn, useOperatingPoint } from './operatingPoint';
+import { PointFields } from './PointFields';
 import { PulseScaling } from './PulseScaling';
 
 function open(document: Calibration = demo()): void {
@@ -200,6 +201,23 @@ describe('an operating point in maps', () => {
     expect(trailIn(veMap, way)).toEqual([{ x: 200, y: 80 }]);
     expect(trailIn(crankingMap, way)).toEqual([{ x: -20, y: 0 }]);
     expect(trailIn({ x: AXES.turns, y: null }, way)).toEqual([]);
+  });
+});
+
+describe('the fields of the operating point', () => {
+  test('ask for the rail pressure only where it is measured, and begin with the one that was typed', () => {
+    open();
+    const { unmount } = render(<PointFields />);
+    expect(screen.queryByRole('textbox', { name: /^Rail pressure/ })).toBeNull();
+    unmount();
+    open(
+      demo('ventisca', ({ injectors }) => Object.assign(injectors.regulator ?? {}, { value: 'measured' })),
+    );
+    render(<PointFields />);
+    expect(screen.getByRole('textbox', { name: /^Rail pressure, measured/ })).toHaveValue('350');
+    type(/^Rail pressure, measured/, '310');
+    expect(useOperatingPoint.getState().point.railGaugeKpa).toBe(310);
+    useOperatingPoint.getState().change({ railGaugeKpa: null });
   });
 });
 

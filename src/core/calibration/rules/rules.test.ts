@@ -604,7 +604,7 @@ describe('each rule speaks up for what triggers it, and not for what just does n
     const said = CASES.flatMap(([, , , triggers]) => problemsOf(demo('ventisca', triggers)))
       .map(({ message }) => message)
       .join('\n');
-    const unsaid = sentencesIn(path.join(process.cwd(), 'src/core/calibration/rules')).filter(
+    const unsaid = sentencesIn('src/core/calibration/rules').filter(
       (sentence) => !new RegExp(sentence).test(said),
     );
     expect(unsaid).toEqual([]);
