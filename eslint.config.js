@@ -3,7 +3,7 @@ const expo = require('eslint-config-expo/flat');
 const prettier = require('eslint-config-prettier/flat');
 
 module.exports = defineConfig([
-  globalIgnores(['dist/**', '.expo/**', 'node_modules/**', 'test-results/**', 'expo-env.d.ts']),
+  globalIgnores(['dist/**', '.expo/**', 'node_modules/**', 'test-results/**', '.cache/**', 'expo-env.d.ts']),
   expo,
   prettier,
   {

@@ -16,7 +16,7 @@ module.exports = {
     {
       displayName: 'core',
       rootDir: __dirname,
-      modulePathIgnorePatterns: ['<rootDir>/test-results'],
+      modulePathIgnorePatterns: ['<rootDir>/.cache'],
       testEnvironment: 'node',
       testMatch: [
         '<rootDir>/src/{core,bench,data,server,workers}/**/*.test.ts',
@@ -28,7 +28,7 @@ module.exports = {
     {
       displayName: 'ui',
       rootDir: __dirname,
-      modulePathIgnorePatterns: ['<rootDir>/test-results'],
+      modulePathIgnorePatterns: ['<rootDir>/.cache'],
       preset: 'jest-expo/web',
       setupFilesAfterEnv: ['<rootDir>/tests/setup-ui.ts'],
       testMatch: ['<rootDir>/src/{ui,features}/**/*.test.{ts,tsx}', '<rootDir>/src/data/**/*.test.tsx'],

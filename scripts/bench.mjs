@@ -10,7 +10,7 @@ const { buildSync } = await import('esbuild');
 
 /** A part as one bundle, as the app ships and the tests run: file by file, every export would be looked up anew. */
 function bundled(part) {
-  const outfile = path.join(root, 'test-results', 'bench', `${part}.mjs`);
+  const outfile = path.join(root, '.cache', 'bench', `${part}.mjs`);
   buildSync({
     entryPoints: [path.join(root, 'scripts', 'bench', `${part}.mts`)],
     outfile,

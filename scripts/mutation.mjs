@@ -31,9 +31,9 @@ const tests = [
     ),
   ),
 ];
-const reports = path.join(root, 'test-results');
+const reports = path.join(root, '.cache', 'mutation');
 mkdirSync(reports, { recursive: true });
-const config = path.join(reports, 'mutation.config.json');
+const config = path.join(reports, 'config.json');
 writeFileSync(
   config,
   JSON.stringify({
@@ -48,11 +48,11 @@ writeFileSync(
     coverageAnalysis: 'perTest',
     reporters: ['clear-text', 'progress-append-only', 'json'],
     clearTextReporter: { allowColor: false, allowEmojis: false, logTests: false },
-    jsonReporter: { fileName: path.join('test-results', 'mutation.json') },
+    jsonReporter: { fileName: path.join('.cache', 'mutation', 'report.json') },
     // Words are not judged here: the tests of the screens and of Workings read them.
     mutator: { excludedMutations: ['StringLiteral'] },
-    ignorePatterns: ['dist', 'docs', 'e2e', 'public', 'test-results', '.expo'],
-    tempDirName: path.join('test-results', 'mutation'),
+    ignorePatterns: ['dist', 'docs', 'e2e', 'public', 'test-results', '.expo', '.cache'],
+    tempDirName: path.join('.cache', 'mutation', 'sandboxes'),
     concurrency: Number(process.env.MUTATION_CONCURRENCY ?? 2),
     timeoutMS: 4000,
     warnings: false,
