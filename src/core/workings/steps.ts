@@ -84,7 +84,7 @@ function baseFuelSteps(model: EngineModel, point: OperatingPoint, at: Injection)
 
 /** What the corrections made of the target where that is beyond what is injected for. */
 function heldTarget({ corrections, lambdaTarget }: Injection): string[] {
-  const wanted = corrections.findLast(({ on }) => on === 'target')?.after ?? lambdaTarget;
+  const wanted = corrections.filter(({ on }) => on === 'target').at(-1)?.after ?? lambdaTarget;
   if (wanted === lambdaTarget) return [];
   const { min, max } = LAMBDA_LIMITS;
   return [
