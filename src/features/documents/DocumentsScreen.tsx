@@ -90,7 +90,7 @@ export function DocumentsScreen() {
           <Welcome />
           <StorageMessages onOpen={open} />
           {failure === undefined || failure === null ? null : (
-            <Message tone="error">{`The browser’s storage did not answer: ${failure.message}. Reload the page; in a private window storage may be off.`}</Message>
+            <Message tone="error">{`The browser’s storage did not answer: ${failure.message}. Free some space in the browser and try again; in a private window storage may be off.`}</Message>
           )}
           {file.problem === null ? null : (
             <Message
