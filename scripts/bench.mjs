@@ -35,6 +35,7 @@ for (const args of [
   bundled('memory'),
   asItStands('download'),
   asItStands('browser'),
+  asItStands('worker'),
 ]) {
   const { status } = spawnSync(process.execPath, args, { cwd: root, stdio: 'inherit' });
   if (status !== 0) process.exitCode = 1;

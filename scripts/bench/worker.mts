@@ -1,0 +1,94 @@
+/** Speed of the dry start as it ships: in its worker in the browser, the first run of a page and those after it. */
+import type { Browser } from '@playwright/test';
+import { withServedApp } from '../servedApp.mts';
+import { median, report } from './report.mts';
+
+const START_LENGTH_S = 20;
+const PAGES = 5;
+const RUNS = 16;
+
+/**
+ * In the page, as text, since a bundler's helpers are not there: notes when the app asked its worker to run and was
+ * answered, and can ask a fresh worker the same again with nothing else going on.
+ */
+const WATCHED_WORKER = `
+  window.seenMs = [];
+  const Plain = Worker;
+  window.Worker = class extends Plain {
+    constructor(url, ...rest) {
+      super(url, ...rest);
+      const asked = new Map();
+      const post = this.postMessage.bind(this);
+      this.postMessage = (message, ...others) => {
+        if (message && message.path && message.path[0] === 'run') {
+          asked.set(message.id, performance.now());
+          window.asked = { url, message };
+        }
+        post(message, ...others);
+      };
+      this.addEventListener('message', ({ data }) => {
+        if (!asked.has(data.id)) return;
+        window.seenMs.push(performance.now() - asked.get(data.id));
+        asked.delete(data.id);
+      });
+    }
+  };
+  window.runAlone = async (runs) => {
+    const { url, message } = window.asked;
+    const worker = new Plain(url);
+    const times = [];
+    for (let i = 0; i < runs; i += 1) {
+      const { port1 } = new MessageChannel();
+      const id = 'alone-' + i;
+      const argumentList = message.argumentList.map((argument) =>
+        argument.type === 'HANDLER' ? { ...argument, value: port1 } : argument);
+      const started = performance.now();
+      worker.postMessage({ ...message, id, argumentList }, [port1]);
+      await new Promise((resolve) => {
+        worker.onmessage = ({ data }) => { if (data.id === id) resolve(); };
+      });
+      times.push(performance.now() - started);
+    }
+    worker.terminate();
+    return times;
+  };
+`;
+
+interface PageTimes {
+  /** From asking to answer in a worker of its own, by run. */
+  readonly alone: readonly number[];
+  /** The same with the app drawing its progress meanwhile, the second run of the page. */
+  readonly seen: number;
+}
+
+async function timesOfAPage(browser: Browser, address: string): Promise<PageTimes> {
+  const page = await browser.newPage({ viewport: { width: 390, height: 844 } });
+  await page.addInitScript(WATCHED_WORKER);
+  await page.goto(address);
+  await page.getByRole('button', { name: /^Open the demo/ }).click();
+  await page.getByRole('link', { name: 'Review' }).click();
+  for (let run = 1; run <= 2; run += 1) {
+    await page.getByRole('button', { name: 'Run dry start' }).click();
+    while ((await page.evaluate<number>('window.seenMs.length')) < run) await page.waitForTimeout(50);
+  }
+  const seen = await page.evaluate<number>('window.seenMs[1]');
+  const alone = await page.evaluate<number[]>(`window.runAlone(${RUNS})`);
+  await page.close();
+  return { alone, seen };
+}
+
+await withServedApp(8794, async (browser, address) => {
+  const pages: PageTimes[] = [];
+  for (let i = 0; i < PAGES; i += 1) pages.push(await timesOfAPage(browser, address));
+  const realTime = (ms: number) => `${((START_LENGTH_S * 1000) / ms).toFixed(0)} × real time`;
+  const first = median(pages.map(({ alone }) => alone[0] ?? NaN));
+  const warm = median(pages.flatMap(({ alone }) => alone.slice(RUNS / 2)));
+  report('Dry start in its worker, warm', realTime(warm), 'as fast as in Node');
+  report('  first run, with its worker loaded', realTime(first), '');
+  report('  first run against warm', `${(first / warm).toFixed(1)} ×`, '≤ 10 ×');
+  report(
+    '  as seen on the screen, progress drawn',
+    `${median(pages.map(({ seen }) => seen)).toFixed(0)} ms`,
+    '',
+  );
+});
