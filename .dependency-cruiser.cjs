@@ -1,5 +1,40 @@
-/** The house's import rules: app → features → ui, data → core; bench → core; workers, server → bench, core. */
-const TEST = '\\.test\\.tsx?$';
+/**
+ * The house's import rules: app → features → ui, data → link, core; standin → core; link → core; workers, server →
+ * standin, link, core. Inside the core arrows go down one list, and nobody reaches past a folder's door.
+ */
+/** The folders of the core: each may import those above it in this list, and none below. */
+const CORE = [
+  'units',
+  'field',
+  'channel',
+  'numeric',
+  'air',
+  'fuels',
+  'engine',
+  'cams',
+  'trigger',
+  'sensors',
+  'injector',
+  'coil',
+  'pins',
+  'outputs',
+  'map',
+  'correction',
+  'fuel',
+  'spark',
+  'startup',
+  'idle',
+  'control',
+  'program',
+  'ecu',
+  'calibration',
+  'injectorLibrary',
+  'generators',
+  'starters',
+  'checks',
+  'workings',
+  'meaning',
+];
 
 /** A folder of src may import itself, the named folders and the named packages, and nothing else of src. */
 function mayImport(folder, folders) {
@@ -7,8 +42,18 @@ function mayImport(folder, folders) {
   return {
     name: `${folder}-imports-only-${folders.join('-') || 'itself'}`,
     severity: 'error',
-    from: { path: `^src/${folder}/`, pathNot: TEST },
+    from: { path: `^src/${folder}/` },
     to: { path: '^src/', pathNot: allowed },
+  };
+}
+
+/** A folder of the core imports none that stands below it in the list. */
+function coreLayer(folder, i) {
+  return {
+    name: `core-${folder}-knows-nothing-below-it`,
+    severity: 'error',
+    from: { path: `^src/core/${folder}/` },
+    to: { path: `^src/core/(?!(${CORE.slice(0, i + 1).join('|')})/)` },
   };
 }
 
@@ -16,27 +61,30 @@ function mayImport(folder, folders) {
 module.exports = {
   forbidden: [
     { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
+    { name: 'no-ring-of-folders', severity: 'error', scope: 'folder', from: {}, to: { circular: true } },
     { name: 'not-to-unresolvable', severity: 'error', from: {}, to: { couldNotResolve: true } },
     {
       name: 'core-is-pure',
       comment: 'The core knows no interface, no storage and no package but zod.',
       severity: 'error',
-      from: { path: '^src/core/', pathNot: TEST },
+      from: { path: '^src/core/' },
       to: { pathNot: ['^src/core/', '^node_modules/zod/'] },
     },
     {
-      name: 'bench-is-pure',
+      name: 'standin-is-pure',
       comment: 'The stand-ins know the core and a seeded generator.',
       severity: 'error',
-      from: { path: '^src/bench/', pathNot: TEST },
-      to: { pathNot: ['^src/(bench|core)/', '^node_modules/(zod|pure-rand)/'] },
+      from: { path: '^src/standin/' },
+      to: { pathNot: ['^src/(standin|core)/', '^node_modules/pure-rand/'] },
     },
+    ...CORE.map(coreLayer),
     mayImport('app', ['features']),
     mayImport('features', ['ui', 'data', 'workers', 'core']),
     mayImport('ui', ['core']),
-    mayImport('data', ['core']),
-    mayImport('workers', ['bench', 'core']),
-    mayImport('server', ['bench', 'core']),
+    mayImport('data', ['link', 'core']),
+    mayImport('link', ['core']),
+    mayImport('workers', ['standin', 'link', 'core']),
+    mayImport('server', ['standin', 'link', 'core']),
     {
       name: 'features-know-no-other-feature',
       severity: 'error',
@@ -50,16 +98,27 @@ module.exports = {
       to: { path: '^node_modules/(react|react-native|expo)[^/]*/' },
     },
     {
-      name: 'core-folders-by-their-index',
-      comment: 'Outside the core, only what a folder lists in its index is public.',
+      name: 'folders-by-their-doors',
+      comment: 'Outside a folder of the core or the stand-ins, only its index and its schema are public.',
       severity: 'error',
-      from: { path: '^src/(app|features|ui|data|workers|server|bench)/', pathNot: TEST },
-      to: { path: '^src/core/[^/]+/', pathNot: '^src/core/[^/]+/index\\.ts$' },
+      from: { path: '^src/(?!(core|standin)/)' },
+      to: { path: '^src/(core|standin)/[^/]+/', pathNot: '^src/(core|standin)/[^/]+/(index|schema)\\.ts$' },
+    },
+    {
+      name: 'own-folders-by-their-doors',
+      comment: 'The same from one folder of the core or the stand-ins to another.',
+      severity: 'error',
+      from: { path: '^src/(core|standin)/([^/]+)/' },
+      to: {
+        path: '^src/(core|standin)/[^/]+/',
+        pathNot: ['^src/$1/$2/', '^src/(core|standin)/[^/]+/(index|schema)\\.ts$'],
+      },
     },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
-    exclude: { path: ['^src/core/forbidden\\.ts$', '\\.woff2$'] },
+    /* Tests may look anywhere: what they need is no part of the house. */
+    exclude: { path: ['\\.test\\.tsx?$', '^src/core/forbidden\\.ts$', '\\.woff2$'] },
     tsConfig: { fileName: 'tsconfig.json' },
     tsPreCompilationDeps: true,
     enhancedResolveOptions: {

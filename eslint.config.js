@@ -18,7 +18,7 @@ module.exports = defineConfig([
     },
   },
   {
-    files: ['src/core/**/*.ts', 'src/bench/**/*.ts'],
+    files: ['src/core/**/*.ts', 'src/standin/**/*.ts', 'src/link/**/*.ts'],
     rules: {
       'no-restricted-globals': [
         'error',

@@ -19,7 +19,7 @@ module.exports = {
       modulePathIgnorePatterns: ['<rootDir>/.cache'],
       testEnvironment: 'node',
       testMatch: [
-        '<rootDir>/src/{core,bench,data,server,workers}/**/*.test.ts',
+        '<rootDir>/src/{core,standin,link,data,server,workers}/**/*.test.ts',
         '<rootDir>/scripts/**/*.test.ts',
       ],
       transform: { '\\.test\\.ts$': '<rootDir>/tests/bundle-transform.cjs' },

@@ -53,7 +53,8 @@ function types() {
   ensureRouteTypes();
   single('types: app', bin('tsc'), ['--noEmit']);
   single('types: core, without DOM', bin('tsc'), ['-p', 'src/core/tsconfig.json']);
-  single('types: bench, without DOM', bin('tsc'), ['-p', 'src/bench/tsconfig.json']);
+  single('types: standin, without DOM', bin('tsc'), ['-p', 'src/standin/tsconfig.json']);
+  single('types: link, without DOM', bin('tsc'), ['-p', 'src/link/tsconfig.json']);
 }
 
 ensurePackages();
@@ -66,6 +67,11 @@ if (!onlyTypes) {
   single('lint', bin('eslint'), ['.', '--cache', '--max-warnings', '0']);
   single('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
   single('import rules', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs']);
+  single('import rules, as shipped', bin('depcruise'), [
+    'src/workers',
+    '--config',
+    '.dependency-cruiser.shipped.cjs',
+  ]);
   single('published schema', process.execPath, ['--import', 'tsx', 'scripts/writeSchema.mts', '--check']);
   counted('unit tests', bin('jest'), ['--maxWorkers=2', '--json', `--outputFile=${jestJson}`], {}, () => {
     const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = readJson(jestJson);

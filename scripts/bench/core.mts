@@ -1,24 +1,26 @@
 /** Speed of the computation: simulation against real time, look-ups against a bare loop. */
-import { carFor } from '@/bench/car';
-import { DryStart, START_LENGTH_S } from '@/bench/dryStart';
-import { EcuHardware } from '@/bench/ecu';
-import { standInFor } from '@/bench/engine';
-import { gridOf, lookUpMap } from '@/core/map';
-import { demo, modelOf } from '@tests/support/ventisca';
+import { gridOf, lookUpMap } from '@/core/numeric';
+import { carOf } from '@/standin/carOfDocument';
+import { DryStart, START_LENGTH_S } from '@/standin/dryStart';
+import { demo, programOf } from '@tests/support/ventisca';
 import { report, timed } from './report.mts';
 
-const document = demo();
-const model = modelOf(document);
-const standIn = standInFor(document, model);
+const program = programOf(demo());
+const car = carOf(demo(), program);
 const STARTS = 10;
-const startMs = timed(() => {
+const starts = () => {
   for (let seed = 0; seed < STARTS; seed += 1) {
-    const hardware = new EcuHardware(document, carFor(document), standIn.cylinders);
-    new DryStart(model, standIn, { coolantC: -20, batteryV: 12.6, seed }, hardware).result();
+    new DryStart(program, car, { coolantC: -20, batteryV: 12.6, seed }).result();
   }
-});
+};
+const started = performance.now();
+new DryStart(program, car, { coolantC: -20, batteryV: 12.6, seed: 0 }).result();
+const firstMs = performance.now() - started;
+const startMs = timed(starts);
 const realTime = (STARTS * START_LENGTH_S) / (startMs / 1000);
 report('Dry start of the six-cylinder, one core', `${realTime.toFixed(0)} × real time`, '≥ 1000 ×');
+const firstRealTime = START_LENGTH_S / (firstMs / 1000);
+report('  first run of the process', `${firstRealTime.toFixed(0)} × real time`, '≥ a tenth of that');
 
 const SIZE = 32;
 const LOOK_UPS = 400_000;

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { injectorLibrarySchema, libraryOf, mergedSets, type InjectorSet } from '@/core/injectorLibrary';
+import { injectorLibrarySchema, type InjectorSet, libraryOf, mergedSets } from '@/core/injectorLibrary';
 import { saveTextFile } from './files/download';
 import { storage } from './store/browserRepository';
 

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { USUAL_UNITS, type ShownUnits } from '@/core/map';
+import { type ShownUnits, USUAL_UNITS } from '@/core/map';
 
 const unitsSchema = z.object({
   mixture: z.enum(['lambda', 'afr']),

@@ -3,20 +3,19 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import type { ReactElement } from 'react';
 import { demo } from '@tests/support/ventisca';
 import {
+  type Calibration,
   fieldInfo,
+  type FieldPath,
   isMapKey,
-  MAP_DEFINITIONS,
-  MAP_IDS,
   SECTION_IDS,
   sectionAt,
   sectionFields,
+  type SectionId,
   splitPath,
   usedMaps,
-  type Calibration,
-  type FieldPath,
-  type SectionId,
 } from '@/core/calibration';
-import { SENSOR_INFO } from '@/core/sensors';
+import { MAP_DEFINITIONS, MAP_IDS } from '@/core/program';
+import { SENSOR_INFO } from '@/core/sensors/schema';
 import { closeSession, openSession } from '@/data/session/session';
 import { CamsScreen } from './build/CamsScreen';
 import { CoilsScreen } from './build/CoilsScreen';

@@ -1,8 +1,10 @@
 import { expose } from 'comlink';
-import type { DryStartWorker } from './dryStartProtocol';
+import type { DryStartWorker, RunToken } from './dryStartProtocol';
 import { runDryStart } from './dryStartTask';
 
-let cancelled = false;
+/** Runs that were asked to end and have not yet. */
+const cancelled = new Set<RunToken>();
+const running = new Set<RunToken>();
 
 /** Lets a message in, without the minimum delay of nested timers. */
 function breathe(): Promise<void> {
@@ -17,12 +19,17 @@ function breathe(): Promise<void> {
 }
 
 const worker: DryStartWorker = {
-  run(request, onProgress) {
-    cancelled = false;
-    return runDryStart(request, { onProgress, cancelled: () => cancelled, breathe });
+  async run(token, request, onProgress) {
+    running.add(token);
+    try {
+      return await runDryStart(request, { onProgress, cancelled: () => cancelled.has(token), breathe });
+    } finally {
+      running.delete(token);
+      cancelled.delete(token);
+    }
   },
-  cancel() {
-    cancelled = true;
+  cancel(token) {
+    if (running.has(token)) cancelled.add(token);
   },
 };
 

@@ -1,8 +1,12 @@
-import { proxy, wrap, type Remote } from 'comlink';
-import type { DryStartAnswer, DryStartRequest, DryStartWorker } from './dryStartProtocol';
+import { proxy, type Remote, wrap } from 'comlink';
+import { type Calibration, compile } from '@/core/calibration';
+import { blockingProblems } from '@/core/checks';
+import { carOf } from '@/standin/carOfDocument';
+import type { DryStartAnswer, DryStartRequest, DryStartWorker, StartSetup } from './dryStartProtocol';
 
 let worker: Worker | null = null;
 let remote: Remote<DryStartWorker> | null = null;
+let runs = 0;
 
 /** A dry start under way. */
 export interface RunningDryStart {
@@ -11,14 +15,34 @@ export interface RunningDryStart {
   readonly cancel: () => void;
 }
 
-/** Starts a dry start in the worker, which is made on first use and kept. */
+/**
+ * What a worker needs to start the engine with a document.
+ * @throws {RangeError} for a document that is not complete, or that would burn a part.
+ */
+export function dryStartRequest(document: Calibration, setup: StartSetup): DryStartRequest {
+  const result = compile(document);
+  if (!result.ok) {
+    const missing = [...result.missing.fields, ...result.missing.maps.map((id) => `maps.${id}`)];
+    throw new RangeError(`The calibration is not complete: ${missing.join(', ')}`);
+  }
+  const [burning] = blockingProblems(document);
+  if (burning !== undefined)
+    throw new RangeError(`Nothing was started, a part would burn. ${burning.message}`);
+  return { program: result.program, car: carOf(document, result.program), setup };
+}
+
+/** Starts a dry start in the worker, which is made on first use and kept. @throws as {@link dryStartRequest}. */
 export function startDryStart(
-  request: DryStartRequest,
+  document: Calibration,
+  setup: StartSetup,
   onProgress: (share: number) => void,
 ): RunningDryStart {
+  const request = dryStartRequest(document, setup);
   worker ??= new Worker(new URL('./dryStart.worker.ts', import.meta.url));
   remote ??= wrap<DryStartWorker>(worker);
-  const running = remote;
+  const asked = remote;
+  runs += 1;
+  const token = `start-${runs}`;
   const failed = new Promise<never>((_, reject) => {
     if (worker === null) return;
     worker.onerror = () => {
@@ -26,8 +50,8 @@ export function startDryStart(
       reject(new Error('The simulation stopped unexpectedly.'));
     };
   });
-  const answer = Promise.race([running.run(request, proxy(onProgress)), failed]);
-  return { answer, cancel: () => void running.cancel() };
+  const answer = Promise.race([asked.run(token, request, proxy(onProgress)), failed]);
+  return { answer, cancel: () => void asked.cancel(token) };
 }
 
 function dropWorker(): void {

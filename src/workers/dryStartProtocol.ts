@@ -1,11 +1,13 @@
-import type { StartExplanation, StartPhase, StartSetup, StartTrace, StartVerdict } from '@/bench/dryStart';
-import type { Calibration } from '@/core/calibration';
+import type { EcuProgram } from '@/core/program';
+import type { Car } from '@/standin/car';
+import type { StartExplanation, StartPhase, StartSetup, StartTrace, StartVerdict } from '@/standin/dryStart';
 
 export type { StartExplanation, StartPhase, StartSetup, StartTrace, StartVerdict };
 
-/** What is asked of the worker. */
+/** What is asked of the worker: plain compiled data, nothing of the document. */
 export interface DryStartRequest {
-  readonly document: Calibration;
+  readonly program: EcuProgram;
+  readonly car: Car;
   readonly setup: StartSetup;
 }
 
@@ -20,10 +22,17 @@ export interface DryStartAnswer {
   readonly explanation: StartExplanation;
 }
 
+/** Names one run, so that a cancel reaches that run and no other. */
+export type RunToken = string;
+
 /** The worker's calls, as comlink carries them. */
 export interface DryStartWorker {
-  /** Runs a start; null when it was cancelled. `onProgress` gets 0…1. Refuses an incomplete document. */
-  run(request: DryStartRequest, onProgress: (share: number) => void): Promise<DryStartAnswer | null>;
-  /** Ends the running start at its next slice. */
-  cancel(): void;
+  /** Runs a start; null when it was cancelled. `onProgress` gets 0…1. */
+  run(
+    token: RunToken,
+    request: DryStartRequest,
+    onProgress: (share: number) => void,
+  ): Promise<DryStartAnswer | null>;
+  /** Ends the run with this token at its next slice; nothing happens where it has ended. */
+  cancel(token: RunToken): void;
 }

@@ -1,5 +1,6 @@
-import { generatedMap, strategySwitch, usedMaps, usualChoices, type Calibration } from '@/core/calibration';
+import { type Calibration, usedMaps } from '@/core/calibration';
 import type { LoadStrategy } from '@/core/fuel';
+import { generatedMap, strategySwitch, usualChoices } from '@/core/generators';
 import { demo, TEST_DAY } from '../support/ventisca';
 
 /** A start that was recorded before the core was laid anew. */

@@ -1,6 +1,9 @@
-import { calibrationFromSheet, engineModel, ENGINE_SHEETS, type Calibration } from '@/core/calibration';
-import type { EngineModel } from '@/core/fuel';
-import type { Grid } from '@/core/map';
+import { type Calibration, compile } from '@/core/calibration';
+import { type ChannelValues, frameOf } from '@/core/channel';
+import { type EcuDecisions, type Injection, injectionAt } from '@/core/ecu';
+import type { Grid } from '@/core/numeric';
+import type { EcuProgram, MapId } from '@/core/program';
+import { calibrationFromSheet, ENGINE_SHEETS } from '@/core/starters';
 
 /** The day all test documents are made. */
 export const TEST_DAY = '2026-11-23';
@@ -17,15 +20,21 @@ export function demo(
   return document;
 }
 
-/** The engine model of a complete document. */
-export function modelOf(document: Calibration): EngineModel {
-  const result = engineModel(document);
+/** The program of a complete document. */
+export function programOf(document: Calibration): EcuProgram {
+  const result = compile(document);
   if (!result.ok) throw new TypeError(`Incomplete: ${JSON.stringify(result.missing)}`);
-  return result.model;
+  return result.program;
 }
 
-/** The VE map of a model that has one. */
-export function veOf({ maps }: EngineModel): Grid {
-  if (maps.ve === null) throw new TypeError('This model has no VE map');
-  return maps.ve;
+/** A map of a program that has it. */
+export function tableOf({ tables }: EcuProgram, id: MapId): Grid {
+  const table = tables[id];
+  if (table === undefined) throw new TypeError(`This program has no ${id} map`);
+  return table;
+}
+
+/** Opening and spark of a program with these channels, the others at rest. */
+export function injected(program: EcuProgram, at: ChannelValues, decisions?: EcuDecisions): Injection {
+  return injectionAt(program, frameOf(at), decisions);
 }

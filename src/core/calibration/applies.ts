@@ -1,5 +1,5 @@
-import { CAM_ANGLES } from '../cams';
-import { fieldInfo, splitPath, type FieldPath } from './fields';
+import { CAM_ANGLES } from '../cams/schema';
+import { fieldInfo, type FieldPath, splitPath } from './fields';
 import type { Calibration } from './schema';
 import { choiceAt } from './values';
 

@@ -1,28 +1,33 @@
 import {
-  isConfirmed,
   limitMessage,
   limitProblem,
-  tableProblems,
   type QuantityValue,
   type Source,
+  tableProblems,
   type TableValue,
 } from '../field';
+import { isConfirmed } from '../field/schema';
 import { isRequired, isSetAside } from './applies';
 import { conversionContext } from './context';
-import { fieldInfo, SECTION_IDS, sectionFields, type FieldPath, type SectionId } from './fields';
-import type { DocumentProblem } from './rules';
+import { fieldInfo, type FieldPath, SECTION_IDS, sectionFields, type SectionId } from './fields';
 import type { Calibration } from './schema';
 import { valueAt } from './values';
 
 /** State of a section of the build sheet. */
 export type SectionState = 'empty' | 'incomplete' | 'unconfirmed' | 'confirmed' | 'conflict';
 
+/** An amount or a table that cannot be in its field. */
+export interface LimitConflict {
+  readonly path: FieldPath;
+  readonly message: string;
+}
+
 /** Every amount outside its field's limits, and every table out of order: what a file is refused for. */
-export function limitProblems(document: Calibration): DocumentProblem[] {
+export function limitProblems(document: Calibration): LimitConflict[] {
   const context = conversionContext(document);
-  const error = (path: FieldPath, message: string): DocumentProblem => ({ path, message, severity: 'error' });
+  const error = (path: FieldPath, message: string): LimitConflict => ({ path, message });
   return SECTION_IDS.flatMap((section) =>
-    sectionFields(section).flatMap((path): DocumentProblem[] => {
+    sectionFields(section).flatMap((path): LimitConflict[] => {
       const info = fieldInfo(path);
       const value = valueAt(document, path);
       if (value === null || value === undefined) return [];

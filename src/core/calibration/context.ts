@@ -1,5 +1,5 @@
-import { barometricKpa } from '../engine';
-import { STANDARD_CONTEXT, toBase, type Amount, type ConversionContext } from '../units';
+import { barometricKpa } from '../air';
+import { type Amount, type ConversionContext, STANDARD_CONTEXT, toBase } from '../units';
 import type { Calibration } from './schema';
 
 /** What unit conversions in this document depend on; standard values while the fields are empty. */

@@ -1,13 +1,7 @@
 import type { Source } from '../field';
-import {
-  relaidMap,
-  surfaceChange,
-  type BeyondRule,
-  type MapData,
-  type NewAxes,
-  type SurfaceChange,
-} from '../map';
-import { MAP_DEFINITIONS, MAP_IDS, type MapId } from './maps';
+import type { BeyondRule, MapData, NewAxes, SurfaceChange } from '../map';
+import { relaidMap, surfaceChange } from '../map/schema';
+import { MAP_DEFINITIONS, MAP_IDS, type MapId } from '../program';
 import type { Calibration } from './schema';
 
 /** The map whose breakpoints this one follows; null for one that stands by itself. */

@@ -1,8 +1,8 @@
 import type { Source } from '../field';
-import { SENSOR_INFO } from '../sensors';
-import { fieldInfo, SECTION_IDS, SECTION_SCHEMAS, type FieldPath } from './fields';
-import { MAP_IDS } from './maps';
-import { CALIBRATION_FORMAT, CALIBRATION_VERSION, type Calibration } from './schema';
+import { MAP_IDS } from '../program';
+import { SENSOR_INFO } from '../sensors/schema';
+import { fieldInfo, type FieldPath, SECTION_IDS, SECTION_SCHEMAS } from './fields';
+import { type Calibration, CALIBRATION_FORMAT, CALIBRATION_VERSION } from './schema';
 
 /** The note of a value that was put into an empty document because it is usual. */
 export const USUAL_NOTE = 'Usual value';

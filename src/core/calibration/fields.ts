@@ -1,17 +1,16 @@
 import type * as z from 'zod';
-import { camSchema } from '../cams';
-import { coilSchema } from '../coil';
-import { engineSchema } from '../engine';
-import { fieldRegistry, type FieldInfo } from '../field';
-import { accelerationSchema } from '../fuel/accelerationSchema';
-import { blendSchema } from '../fuel/blendSchema';
-import { loadSchema } from '../fuel/loadSchema';
-import { overrunSchema } from '../fuel/overrunSchema';
-import { idleSchema } from '../idle';
-import { injectionSchema, injectorSchema, stagingSchema } from '../injector';
-import { sensorsSchema, type SensorId } from '../sensors';
-import { startupSchema } from '../startup/startupSchema';
-import { triggerSchema } from '../trigger';
+import { camSchema } from '../cams/schema';
+import { coilSchema } from '../coil/schema';
+import { engineSchema } from '../engine/schema';
+import type { FieldInfo } from '../field';
+import { fieldRegistry } from '../field/schema';
+import { accelerationSchema, blendSchema, loadSchema, overrunSchema } from '../fuel/schema';
+import { idleSchema } from '../idle/schema';
+import { injectionSchema, injectorSchema, stagingSchema } from '../injector/schema';
+import type { SensorId } from '../sensors';
+import { sensorsSchema } from '../sensors/schema';
+import { startupSchema } from '../startup/schema';
+import { triggerSchema } from '../trigger/schema';
 
 const sensors = sensorsSchema.shape;
 

@@ -1,24 +1,24 @@
-import { valveEventsFromAngles, valveEventsFromLobes, type ValveEvents } from '../cams';
-import { coilGroups, dwellForCurrentMs, type IgnitionMode } from '../coil';
-import { firingEvents, type FiringEvent } from '../engine';
+import { type ValveEvents, valveEventsFromAngles, valveEventsFromLobes } from '../cams';
+import { coilGroups, type Dwell, dwellMs, type IgnitionMode } from '../coil';
+import { type FiringEvent, firingEvents } from '../engine';
 import type { InjectionMode, InjectorWiring, StagingPlan } from '../injector';
+import { type Grid, gridOf } from '../numeric';
+import type { PresetEngine } from '../outputs';
 import {
   curveOfSlope,
-  thermistorFit,
-  thermistorFromBeta,
   type FaultBand,
   type PullUp,
   type SteinhartHart,
+  thermistorFit,
   type ThermistorFit,
+  thermistorFromBeta,
   type ThrottleRange,
   type VoltsCurve,
 } from '../sensors';
 import { triggerPermits, type TriggerPermits, type TriggerWheel } from '../trigger';
-import { gridOf, lookUpCurve, type Grid } from '../map';
-import type { PresetEngine } from '../outputs';
 import { conversionContext } from './context';
-import { baseValue } from './quantities';
 import type { FieldPath } from './fields';
+import { baseValue } from './quantities';
 import type { Calibration } from './schema';
 import { choiceAt, tableAt } from './values';
 
@@ -192,23 +192,19 @@ export function injectionChoice(
   return mode === null || wiring === null ? null : { mode: mode.value, wiring: wiring.value };
 }
 
-/** Dwell over voltage and speed, ms; null where coil data cannot reach the current. */
-export type DwellLaw = (volts: number, speedRpm: number) => number | null;
-
-/** The dwell a document gives, prepared for many look-ups; null while it is not described. */
-export function dwellLawOf(document: Calibration): DwellLaw | null {
+/** How a document has dwell found; null while it is not described. */
+export function dwellProgramOf(document: Calibration): Dwell | null {
   if (document.coils.dwellBy?.value === 'coil') {
     const resistanceOhm = baseValue(document, 'coils.resistance');
     const inductanceMh = baseValue(document, 'coils.inductance');
     const wantedA = baseValue(document, 'coils.wantedCurrent');
     if (resistanceOhm === null || inductanceMh === null || wantedA === null) return null;
-    return (volts) => dwellForCurrentMs({ resistanceOhm, inductanceMh }, volts, wantedA);
+    return { kind: 'coil', primary: { resistanceOhm, inductanceMh }, wantedA };
   }
-  const table = gridAt(document, 'coils.dwell');
-  const shares = gridAt(document, 'coils.dwellBySpeed');
-  if (table === null) return null;
-  return (volts, speedRpm) =>
-    (lookUpCurve(table, volts) * (shares === null ? 100 : lookUpCurve(shares, speedRpm))) / 100;
+  const byVolts = gridAt(document, 'coils.dwell');
+  return byVolts === null
+    ? null
+    : { kind: 'table', byVolts, shareBySpeed: gridAt(document, 'coils.dwellBySpeed') };
 }
 
 /** A two-column table prepared for look-up: linear between its rows, held beyond them; null while it is empty. */
@@ -224,7 +220,8 @@ function gridAt(document: Calibration, path: FieldPath): Grid | null {
 
 /** Dwell at a voltage and speed, ms; null while it is not described, or where coil data cannot reach the current. */
 export function dwellOf(document: Calibration, volts: number, speedRpm: number): number | null {
-  return dwellLawOf(document)?.(volts, speedRpm) ?? null;
+  const dwell = dwellProgramOf(document);
+  return dwell === null ? null : dwellMs(dwell, volts, speedRpm);
 }
 
 /** Cylinders on each coil; null while mode or firing is missing, or where the mode has no such groups. */

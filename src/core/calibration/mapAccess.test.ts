@@ -1,23 +1,10 @@
 import { demo, TEST_DAY } from '@tests/support/ventisca';
-import {
-  correctionAt,
-  correctionKey,
-  definitionAt,
-  fillingMap,
-  FIRST_OF,
-  isMapKey,
-  isSecondMapId,
-  mapAt,
-  MAP_DEFINITIONS,
-  MAP_IDS,
-  putMap,
-  requiredMaps,
-  strategyMaps,
-  usedMaps,
-  type Calibration,
-} from '.';
-import { neutralMap } from '../correction';
-import { LOAD_STRATEGIES } from '../fuel';
+import { neutralMap } from '../correction/schema';
+import { LOAD_STRATEGIES } from '../fuel/schema';
+import { FIRST_OF, isSecondMapId, MAP_DEFINITIONS, MAP_IDS } from '../program';
+import { correctionAt, correctionKey, definitionAt, isMapKey, mapAt, putMap } from './mapAccess';
+import type { Calibration } from './schema';
+import { fillingMap, requiredMaps, strategyMaps, usedMaps } from './strategy';
 
 const SHAPE = { on: 'spark', operation: 'add', x: 'air', y: 'speed' } as const;
 

@@ -1,6 +1,7 @@
-import { correctionDefinition, type Correction } from '../correction';
+import type { Correction } from '../correction';
+import { correctionDefinition } from '../correction/schema';
 import type { MapData, MapDefinition } from '../map';
-import { isMapId, MAP_DEFINITIONS, type MapId } from './maps';
+import { isMapId, MAP_DEFINITIONS, type MapId } from '../program';
 import type { Calibration } from './schema';
 
 /** The map of one of the builder's own corrections, by its id. */

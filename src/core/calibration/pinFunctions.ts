@@ -1,6 +1,7 @@
 import { injectorPairs } from '../injector';
-import type { PinFunction, PinKind } from '../pins';
-import { SENSOR_INFO, type SensorSignal } from '../sensors';
+import { coilFunction, injectorFunction, outputFunction, type PinFunction, type PinKind } from '../pins';
+import type { SensorSignal } from '../sensors';
+import { SENSOR_INFO } from '../sensors/schema';
 import { coilsOf, firingOf } from './hardware';
 import { baseValue } from './quantities';
 import type { Calibration } from './schema';
@@ -12,21 +13,6 @@ const SIGNAL_PINS: Readonly<Record<SensorSignal, readonly PinKind[]>> = {
   frequency: ['frequency'],
   knock: ['knock'],
 };
-
-/** Id of an injector's function: one cylinder, or the pair on one driver. */
-export function injectorFunction(cylinders: readonly number[]): string {
-  return `injector-${cylinders.join('-')}`;
-}
-
-/** Id of a coil's function. */
-export function coilFunction(cylinders: readonly number[]): string {
-  return `coil-${cylinders.join('-')}`;
-}
-
-/** Id of an output's function. */
-export function outputFunction(outputId: string): string {
-  return `output-${outputId}`;
-}
 
 /** Everything of this document that needs a pin, in the order of work. */
 export function pinFunctions(document: Calibration): PinFunction[] {

@@ -3,8 +3,8 @@ import type { QuantityFieldInfo, QuantityValue } from '../field';
 import { toBase } from '../units';
 import { conversionContext } from './context';
 import { fieldInfo, type FieldPath } from './fields';
-import { valueAt } from './values';
 import type { Calibration } from './schema';
+import { valueAt } from './values';
 
 /** Base-unit value of a quantity field, or null while it is empty. */
 export function baseValue(document: Calibration, path: FieldPath): number | null {

@@ -1,21 +1,18 @@
 import * as z from 'zod';
-import { camSchema } from '../cams';
-import { coilSchema } from '../coil';
-import { correctionsSchema } from '../correction';
-import { engineSchema } from '../engine';
-import { accelerationSchema } from '../fuel/accelerationSchema';
-import { blendSchema } from '../fuel/blendSchema';
-import { loadSchema } from '../fuel/loadSchema';
-import { overrunSchema } from '../fuel/overrunSchema';
-import { idleSchema } from '../idle';
-import { injectionSchema, injectorSchema, stagingSchema } from '../injector';
-import { mapSchema } from '../map';
-import { outputsSchema } from '../outputs';
-import { pinsSchema } from '../pins';
-import { sensorsSchema } from '../sensors';
-import { startupSchema } from '../startup/startupSchema';
-import { triggerSchema } from '../trigger';
-import { MAP_DEFINITIONS, MAP_IDS, type MapId } from './maps';
+import { camSchema } from '../cams/schema';
+import { coilSchema } from '../coil/schema';
+import { correctionsSchema } from '../correction/schema';
+import { engineSchema } from '../engine/schema';
+import { accelerationSchema, blendSchema, loadSchema, overrunSchema } from '../fuel/schema';
+import { idleSchema } from '../idle/schema';
+import { injectionSchema, injectorSchema, stagingSchema } from '../injector/schema';
+import { mapSchema } from '../map/schema';
+import { outputsSchema } from '../outputs/schema';
+import { pinsSchema } from '../pins/schema';
+import { MAP_DEFINITIONS, MAP_IDS, type MapId } from '../program';
+import { sensorsSchema } from '../sensors/schema';
+import { startupSchema } from '../startup/schema';
+import { triggerSchema } from '../trigger/schema';
 
 /** Marks a file as ours. */
 export const CALIBRATION_FORMAT = 'lumbre-calibration';

@@ -1,5 +1,5 @@
 import type { LoadStrategy } from '../fuel';
-import { FIRST_OF, isSecondMapId, MAP_IDS, type MapId, type SecondMapId } from './maps';
+import { FIRST_OF, isSecondMapId, MAP_IDS, type MapId, type SecondMapId } from '../program';
 import type { Calibration } from './schema';
 
 /** What load is measured by; manifold pressure while nothing is chosen. */
@@ -22,7 +22,7 @@ const STRATEGY_MAPS: Readonly<Record<LoadStrategy, readonly MapId[]>> = {
 };
 
 /** The map that filling, or the pulse itself, comes from; null for a meter, which measures the air. */
-export function fillingMap(strategy: LoadStrategy): MapId | null {
+export function fillingMap(strategy: LoadStrategy): 've' | 'veThrottle' | 'pulse' | null {
   switch (strategy) {
     case 'speedDensity':
       return 've';

@@ -1,7 +1,6 @@
-import type { Source, TableFieldInfo, TableValue } from '../field';
-import { tableRows } from '../field';
+import { type Source, type TableFieldInfo, tableRows, type TableValue } from '../field';
 import { conversionContext } from './context';
-import { fieldInfo, splitPath, type FieldPath, type SectionId } from './fields';
+import { fieldInfo, type FieldPath, type SectionId, splitPath } from './fields';
 import type { Calibration } from './schema';
 
 /** A section of the document by its place; the object itself, so a draft's can be written to. */

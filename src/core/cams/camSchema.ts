@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { quantityField } from '../field';
+import { quantityField } from '../field/schema';
 
 /** How cam timing is given. */
 export const CAM_FORMS = ['events', 'lobes'] as const;

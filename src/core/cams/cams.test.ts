@@ -1,5 +1,11 @@
 import * as fc from 'fast-check';
-import { lobesOf, overlapDeg, valveEventsFromAngles, valveEventsFromLobes, valveEventsProblem } from '.';
+import {
+  lobesOf,
+  overlapDeg,
+  valveEventsFromAngles,
+  valveEventsFromLobes,
+  valveEventsProblem,
+} from './valveEvents';
 
 const card = { intakeOpens: 18, intakeCloses: 58, exhaustOpens: 60, exhaustCloses: 16 };
 

@@ -1,9 +1,8 @@
-export { CAM_ANGLES, CAM_FORMS, camSchema, type Cams } from './camSchema';
 export {
   lobesOf,
   overlapDeg,
+  type ValveEvents,
   valveEventsFromAngles,
   valveEventsFromLobes,
   valveEventsProblem,
-  type ValveEvents,
 } from './valveEvents';

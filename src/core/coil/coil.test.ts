@@ -1,16 +1,14 @@
 import fc from 'fast-check';
 import { firingEvents } from '../engine';
+import { DWELL_BREAKPOINTS, dwellMap, proposedDwellMs } from '../spark';
 import {
   chargeCurrentA,
   coilGroups,
-  DWELL_BREAKPOINTS,
   dwellFitProblem,
   dwellForCurrentMs,
-  dwellMap,
   ignitionModeProblem,
-  proposedDwellMs,
   timeBetweenSparksMs,
-} from '.';
+} from './coil';
 
 const COIL = { resistanceOhm: 0.55, inductanceMh: 3.1 };
 const FOUR = firingEvents([1, 3, 4, 2], null);

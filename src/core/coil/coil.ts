@@ -1,4 +1,4 @@
-import { companionOf, firingIntervals, type FiringEvent } from '../engine/firing';
+import { companionOf, type FiringEvent, firingIntervals } from '../engine';
 import type { IgnitionMode } from './coilSchema';
 
 /** A coil's primary circuit. */

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { choiceField, quantityField, tableField } from '../field';
+import { choiceField, quantityField, tableField } from '../field/schema';
 
 /** The ignition coils and how they are driven. */
 export const coilSchema = z.object({

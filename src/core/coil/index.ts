@@ -1,11 +1,11 @@
 export {
   chargeCurrentA,
   coilGroups,
+  type CoilPrimary,
   dwellFitProblem,
   dwellForCurrentMs,
   ignitionModeProblem,
   timeBetweenSparksMs,
-  type CoilPrimary,
 } from './coil';
-export { coilSchema, type Coils, type IgnitionMode } from './coilSchema';
-export { DWELL_BREAKPOINTS, dwellMap, dwellReasons, proposedDwellMs } from './dwellGenerator';
+export type { IgnitionMode } from './coilSchema';
+export { type Dwell, dwellMs } from './dwell';

@@ -1,12 +1,6 @@
-import { lookUpCurve, lookUpMap, type Grid } from '../map/grid';
-import { isMet, type ChannelReader } from './activation';
-import type {
-  Activation,
-  Correction,
-  CorrectionChannel,
-  CorrectionOperation,
-  CorrectionTarget,
-} from './correctionSchema';
+import { type CorrectionChannel, type Frame, read } from '../channel';
+import { type Grid, lookUpCurve, lookUpMap } from '../numeric';
+import type { Activation, Correction, CorrectionOperation, CorrectionTarget } from './correctionSchema';
 
 /** A correction prepared for look-up. */
 export interface PreparedCorrection {
@@ -41,11 +35,6 @@ export function preparedCorrection(
   return { id, name, on, operation, x, y, activation, grid };
 }
 
-/** Which corrections act at one moment without a memory: delays over, no hysteresis. */
-export function activeAt(corrections: readonly PreparedCorrection[], read: ChannelReader): boolean[] {
-  return corrections.map(({ activation }) => activation === null || isMet(activation, read));
-}
-
 /**
  * A value after the corrections that act on it, in their order.
  * @param active which of them act, by place.
@@ -55,7 +44,7 @@ export function correctedValue(
   corrections: readonly PreparedCorrection[],
   on: CorrectionTarget,
   value: number,
-  read: ChannelReader,
+  frame: Frame,
   active: readonly boolean[],
   applied: AppliedCorrection[],
 ): number {
@@ -63,7 +52,8 @@ export function correctedValue(
   corrections.forEach((correction, i) => {
     if (correction.on !== on) return;
     const { x, y, grid, id, name, operation } = correction;
-    const amount = y === null ? lookUpCurve(grid, read(x)) : lookUpMap(grid, read(x), read(y));
+    const amount =
+      y === null ? lookUpCurve(grid, read(frame, x)) : lookUpMap(grid, read(frame, x), read(frame, y));
     const isActive = active[i] === true;
     const after = isActive ? operated(current, operation, amount) : current;
     applied.push({ id, name, on, operation, active: isActive, amount, before: current, after });

@@ -1,20 +1,16 @@
-import fc from 'fast-check';
-import { TEST_DAY } from '@tests/support/ventisca';
-import { gridOf } from '../map';
+import { CORRECTION_CHANNELS, frameOf } from '../channel';
+import { gridOf } from '../numeric';
+import { type AppliedCorrection, correctedValue, preparedCorrection } from './corrected';
 import {
-  activeAt,
-  ActivationSwitch,
-  correctedValue,
-  CORRECTION_CHANNELS,
+  type Correction,
   CORRECTION_OPERATIONS,
   CORRECTION_TARGETS,
   correctionSchema,
   correctionsSchema,
   neutralMap,
-  preparedCorrection,
-  type AppliedCorrection,
-  type Correction,
-} from '.';
+} from './correctionSchema';
+import fc from 'fast-check';
+import { TEST_DAY } from '@tests/support/ventisca';
 
 const SOURCE = { kind: 'estimated', date: TEST_DAY } as const;
 
@@ -29,6 +25,10 @@ function correction(part: Partial<Correction> = {}): Correction {
     ...shape,
   };
 }
+
+/** A moment at which every channel has this value. */
+const everyChannel = (value: number) =>
+  frameOf(Object.fromEntries(CORRECTION_CHANNELS.map((id) => [id, value])));
 
 describe('corrections', () => {
   const any = fc.record({
@@ -56,7 +56,7 @@ describe('corrections', () => {
           [preparedCorrection(own, gridOf(own.map))],
           own.on,
           before,
-          () => at,
+          everyChannel(at),
           [true],
           [],
         );
@@ -73,7 +73,7 @@ describe('corrections', () => {
     const [add, double, replace] = [flat('a', 'add', 5), flat('b', 'multiply', 2), flat('c', 'replace', 99)];
     const run = (list: (typeof add)[], active: boolean[]) => {
       const applied: AppliedCorrection[] = [];
-      return { value: correctedValue(list, 'fuel', 10, () => 20, active, applied), applied };
+      return { value: correctedValue(list, 'fuel', 10, everyChannel(20), active, applied), applied };
     };
     expect(run([add, double], [true, true]).value).toBe(30);
     expect(run([double, add], [true, true]).value).toBe(25);
@@ -86,7 +86,7 @@ describe('corrections', () => {
     const own = correction({ on: 'spark', operation: 'replace' });
     const applied: AppliedCorrection[] = [];
     const prepared = [preparedCorrection(own, gridOf(own.map))];
-    expect(correctedValue(prepared, 'fuel', 10, () => 20, [true], applied)).toBe(10);
+    expect(correctedValue(prepared, 'fuel', 10, everyChannel(20), [true], applied)).toBe(10);
     expect(applied).toEqual([]);
   });
 
@@ -94,25 +94,13 @@ describe('corrections', () => {
   test('one that acts replaces, and one of two channels is read by both', () => {
     const curve = correction({ operation: 'replace' });
     const flat = preparedCorrection(curve, gridOf({ x: [0, 100], y: [], values: [40, 40] }));
-    expect(correctedValue([flat], 'fuel', 10, () => 20, [true], [])).toBe(40);
+    expect(correctedValue([flat], 'fuel', 10, everyChannel(20), [true], [])).toBe(40);
     const map = correction({ operation: 'replace', x: 'air', y: 'coolant' });
     const grid = gridOf({ x: [10, 30], y: [50, 70], values: [10, 20, 30, 40] });
-    const read = (channel: string) => (channel === 'air' ? 20 : 60);
+    const read = frameOf({ air: 20, coolant: 60 });
     expect(correctedValue([preparedCorrection(map, grid)], 'fuel', 1, read, [true], [])).toBe(25);
-    const corner = (channel: string) => (channel === 'air' ? 10 : 70);
+    const corner = frameOf({ air: 10, coolant: 70 });
     expect(correctedValue([preparedCorrection(map, grid)], 'fuel', 1, corner, [true], [])).toBe(30);
-  });
-
-  test('at one moment those act whose condition is met, or that have none', () => {
-    const when = (comparison: 'above' | 'below') =>
-      ({ channel: 'speed', comparison, threshold: 3000, hysteresis: 0, delayS: 5 }) as const;
-    const list = [null, when('above'), when('below')].map((activation, i) => {
-      const own = correction({ id: `c${i}`, activation });
-      return preparedCorrection(own, gridOf(own.map));
-    });
-    expect(activeAt(list, () => 3001)).toEqual([true, true, false]);
-    expect(activeAt(list, () => 3000)).toEqual([true, false, false]);
-    expect(activeAt(list, () => 2999)).toEqual([true, false, true]);
   });
 
   test('cells outside what the operation allows, and a threshold that never ends, are refused by their place', () => {
@@ -129,84 +117,5 @@ describe('corrections', () => {
   test('two of one id are refused', () => {
     expect(correctionsSchema.safeParse([correction(), correction()]).success).toBe(false);
     expect(correctionsSchema.safeParse([correction(), correction({ id: 'other' })]).success).toBe(true);
-  });
-});
-
-describe('a condition in time', () => {
-  const above = {
-    channel: 'speed',
-    comparison: 'above',
-    threshold: 3000,
-    hysteresis: 200,
-    delayS: 1,
-  } as const;
-  const follow = (steps: readonly (readonly [timeS: number, speed: number])[]) => {
-    const follower = new ActivationSwitch(above);
-    return steps.map(([timeS, speed]) => follower.next(() => speed, timeS));
-  };
-
-  test('begins after its delay, and only if it held all the while', () => {
-    expect(
-      follow([
-        [0, 3100],
-        [0.5, 3100],
-        [1, 3100],
-      ]),
-    ).toEqual([false, false, true]);
-    expect(
-      follow([
-        [0, 3100],
-        [0.5, 2900],
-        [1, 3100],
-        [1.9, 3100],
-        [2, 3100],
-      ]),
-    ).toEqual([false, false, false, false, true]);
-  });
-
-  /** What it does at speeds a second apart, each held from when it is met. */
-  const atSpeeds = (comparison: 'above' | 'below', delayS: number, speeds: readonly number[]) => {
-    const follower = new ActivationSwitch({ ...above, comparison, delayS });
-    return speeds.map((speed, second) => follower.next(() => speed, second));
-  };
-
-  // 3000 with 200 of memory. Above: begins past 3000, ends at 2800. Below: begins under 3000, ends at 3200.
-  test.each([
-    ['above', [3000, 3001, 2900, 2801, 2800, 2900, 3001], [false, true, true, true, false, false, true]],
-    ['below', [3000, 2999, 3100, 3199, 3200, 3100, 2999], [false, true, true, true, false, false, true]],
-  ] as const)(
-    '%s: begins past its threshold, ends only past its memory, and begins again',
-    (comparison, speeds, acts) => {
-      expect(atSpeeds(comparison, 0, speeds)).toEqual(acts);
-    },
-  );
-
-  test('its delay counts anew after it has ended', () => {
-    expect(atSpeeds('above', 2, [3100, 3100, 3100, 2700, 3100, 3100, 3100])).toEqual([
-      false,
-      false,
-      true,
-      false,
-      false,
-      false,
-      true,
-    ]);
-  });
-
-  test('it goes on while met, however short the delay of what follows', () => {
-    expect(atSpeeds('above', 1, [3100, 3100, 2900, 3100, 2900, 2700, 3100, 3100])).toEqual([
-      false,
-      true,
-      true,
-      true,
-      true,
-      false,
-      false,
-      true,
-    ]);
-  });
-
-  test('without a condition always acts', () => {
-    expect(new ActivationSwitch(null).next(() => 0, 0)).toBe(true);
   });
 });

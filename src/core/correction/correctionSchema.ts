@@ -1,26 +1,11 @@
+import { CHANNELS, CORRECTION_CHANNELS } from '../channel';
+import { sourceSchema } from '../field/schema';
+import { AXES, type MapDefinition } from '../map';
+import { presentMapSchema } from '../map/schema';
 import * as z from 'zod';
-import { sourceSchema } from '../field';
-import { AXES, presentMapSchema, type AxisChannel, type MapDefinition } from '../map';
 
 /** Most corrections of a calibration. */
 export const MAX_CORRECTIONS = 12;
-
-/** What a correction may look at. */
-export const CORRECTION_CHANNELS = [
-  'speed',
-  'manifoldPressure',
-  'throttle',
-  'throttleRate',
-  'airFlow',
-  'coolant',
-  'air',
-  'battery',
-  'ethanol',
-  'gear',
-  'turns',
-] as const satisfies readonly AxisChannel[];
-
-export type CorrectionChannel = (typeof CORRECTION_CHANNELS)[number];
 
 /** What it acts on, and how. */
 export const CORRECTION_TARGETS = ['target', 'fuel', 'spark'] as const;
@@ -157,27 +142,13 @@ export function neutralValue(on: CorrectionTarget, operation: CorrectionOperatio
   return { target: 1, fuel: 10, spark: 10 }[on];
 }
 
-const START_AXES: Readonly<Record<CorrectionChannel, readonly number[]>> = {
-  speed: [1000, 2000, 3000, 4000, 5000, 6000, 7000],
-  manifoldPressure: [30, 50, 70, 90, 110],
-  throttle: [0, 10, 25, 50, 100],
-  throttleRate: [0, 100, 300, 600],
-  airFlow: [5, 20, 50, 100, 200],
-  coolant: [-20, 0, 20, 40, 60, 80, 100],
-  air: [-20, 0, 20, 40, 60],
-  battery: [8, 10, 12, 14],
-  ethanol: [0, 25, 50, 85],
-  gear: [0, 1, 2, 3, 4, 5, 6],
-  turns: [0, 10, 20, 40],
-};
-
 /** A map for a correction that changes nothing yet. */
 export function neutralMap(
   { on, operation, x, y }: Pick<Correction, 'on' | 'operation' | 'x' | 'y'>,
   source: Correction['map']['sources'][number],
 ): Correction['map'] {
-  const along = [...START_AXES[x]];
-  const up = y === null ? [] : [...START_AXES[y]];
+  const along = [...CHANNELS[x].axis.start];
+  const up = y === null ? [] : [...CHANNELS[y].axis.start];
   const values = Array.from({ length: along.length * Math.max(1, up.length) }, () =>
     neutralValue(on, operation),
   );

@@ -1,15 +1,7 @@
 import fc from 'fast-check';
-import {
-  barometricKpa,
-  boreForVolumeMm,
-  commonFiringOrders,
-  cycleTimeMs,
-  cylinderVolumeCm3,
-  firingOrderMessage,
-  firingOrderProblem,
-  meanPistonSpeedMPerS,
-  parseFiringOrder,
-} from '.';
+import { barometricKpa } from '../air';
+import { commonFiringOrders, firingOrderMessage, firingOrderProblem, parseFiringOrder } from './firingOrder';
+import { boreForVolumeMm, cycleTimeMs, cylinderVolumeCm3, meanPistonSpeedMPerS } from './geometry';
 
 describe('geometry', () => {
   test('84.0 × 74.0 mm × 6 is 410.09 cm³ a cylinder, 2460.5 cm³', () => {

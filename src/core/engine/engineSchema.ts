@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { choiceField, orderField, quantityField, tableField } from '../field';
-import { FUEL_OPTIONS } from '../fuel/fuels';
+import { choiceField, orderField, quantityField, tableField } from '../field/schema';
+import { FUEL_OPTIONS } from '../fuels';
 
 /** How the engine's size is given. */
 export const GEOMETRIES = ['boreAndStroke', 'displacement'] as const;

@@ -1,12 +1,6 @@
 import fc from 'fast-check';
-import {
-  bankProblem,
-  commonFiringOrders,
-  companionOf,
-  firingEvents,
-  firingIntervals,
-  oddAnglesProblem,
-} from '.';
+import { bankProblem, companionOf, firingEvents, firingIntervals, oddAnglesProblem } from './firing';
+import { commonFiringOrders } from './firingOrder';
 
 describe('firing over the cycle', () => {
   // 720/4 = 180 between firings.

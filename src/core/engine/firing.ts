@@ -1,6 +1,4 @@
-/** Degrees of crank in a four-stroke cycle. */
-export const CYCLE_DEG = 720;
-
+import { CYCLE_DEG } from '../units';
 /** One cylinder's firing TDC in the cycle. */
 export interface FiringEvent {
   readonly cylinder: number;

@@ -1,20 +1,13 @@
-export { barometricKpa } from './atmosphere';
-export { engineSchema, GEOMETRIES, type Engine, type Induction, type Layout } from './engineSchema';
+export type { Induction } from './engineSchema';
 export {
   bankProblem,
   companionOf,
-  CYCLE_DEG,
+  type FiringEvent,
   firingEvents,
   firingIntervals,
   oddAnglesProblem,
-  type FiringEvent,
 } from './firing';
-export {
-  commonFiringOrders,
-  firingOrderMessage,
-  firingOrderProblem,
-  parseFiringOrder,
-  type FiringOrderProblem,
-} from './firingOrder';
+export { commonFiringOrders, firingOrderMessage, firingOrderProblem, parseFiringOrder } from './firingOrder';
+export { frictionKpa, torqueNm } from './friction';
 export { boreForVolumeMm, cycleTimeMs, cylinderVolumeCm3, meanPistonSpeedMPerS } from './geometry';
-export { frictionKpa, oilFactorAt, torqueNm } from './friction';
+export { flowShare, type IdleEngine, idleNeed } from './idleNeed';

@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { unitsOf, type QuantityId, type UnitId } from '../units';
-import { sourceSchema, type Source } from './source';
+import { type QuantityId, type UnitId, unitsOf } from '../units';
+import { type Source, sourceSchema } from './source';
 
 /** What a field says about itself when asked. */
 export interface FieldHelp {

@@ -1,4 +1,4 @@
-import { formatSignificant, fromBase, toBase, unitOf, type Amount, type ConversionContext } from '../units';
+import { type Amount, type ConversionContext, formatSignificant, fromBase, toBase, unitOf } from '../units';
 import type { QuantityFieldInfo } from './field';
 
 /** Why an amount does not fit its field. Limits are in the unit that was typed. */

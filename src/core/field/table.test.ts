@@ -1,4 +1,5 @@
-import { pastedCells, readTableDraft, tableDraft, tableProblems, tableRows, type TableFieldInfo } from '.';
+import type { TableFieldInfo } from './field';
+import { pastedCells, readTableDraft, tableDraft, tableProblems, tableRows } from './table';
 
 const info: TableFieldInfo = {
   kind: 'table',

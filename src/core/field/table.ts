@@ -1,11 +1,11 @@
 import {
+  type ConversionContext,
   formatSignificant,
   parseAmount,
   STANDARD_CONTEXT,
   toBase,
   typedProblemMessage,
   unitOf,
-  type ConversionContext,
 } from '../units';
 import type { TableColumn, TableFieldInfo, TableValue } from './field';
 

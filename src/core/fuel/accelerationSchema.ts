@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { quantityField } from '../field';
+import { quantityField } from '../field/schema';
 
 /** Acceleration enrichment’s settings that are single numbers. */
 export const accelerationSchema = z.object({

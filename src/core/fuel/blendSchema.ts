@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { choiceField } from '../field';
+import { choiceField } from '../field/schema';
 
 /** Blending of second maps by what the fuel is made of. */
 export const blendSchema = z.object({

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { demo } from '@tests/support/ventisca';
-import { breathingOf } from '../calibration/generators/generator';
-import { manifoldAtThrottle, throttleAtManifold } from '.';
+import { breathingOf } from '../generators';
+import { manifoldAtThrottle, throttleAtManifold } from './breathing';
 
 describe('behind the throttle', () => {
   const breathing = breathingOf(demo('pardela'), 'sporting');

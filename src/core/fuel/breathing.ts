@@ -1,7 +1,6 @@
-import { idleNeed, type IdleEngine } from '../idle/idleNeed';
+import { GAS_CONSTANT_AIR, throttleFlowGPerS } from '../air';
+import { type IdleEngine, idleNeed } from '../engine';
 import { ZERO_CELSIUS_K } from '../units';
-import { GAS_CONSTANT_AIR } from './airMass';
-import { throttleFlowGPerS } from './throttleFlow';
 import { proposedVePercent, type VeInputs } from './veGenerator';
 
 /** An engine behind a throttle, as its description has it; base units. */

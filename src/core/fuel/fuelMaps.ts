@@ -1,4 +1,4 @@
-import { AXES, MANIFOLD_PRESSURE_AXIS, SPEED_AXIS, type MapDefinition } from '../map';
+import { AXES, type MapDefinition } from '../map';
 
 export const veMap: MapDefinition = {
   id: 've',
@@ -8,8 +8,8 @@ export const veMap: MapDefinition = {
   max: 180,
   decimals: 1,
   step: 0.5,
-  x: SPEED_AXIS,
-  y: MANIFOLD_PRESSURE_AXIS,
+  x: AXES.speed,
+  y: AXES.manifoldPressure,
   help: {
     what: 'Share of the swept volume that fills, at the density in the manifold.',
     usual: '30 to 60 % at idle, 85 to 105 % at peak torque without boost.',
@@ -26,8 +26,8 @@ export const lambdaMap: MapDefinition = {
   max: 1.4,
   decimals: 3,
   step: 0.01,
-  x: SPEED_AXIS,
-  y: MANIFOLD_PRESSURE_AXIS,
+  x: AXES.speed,
+  y: AXES.manifoldPressure,
   help: {
     what: 'Mixture wanted: air over the air that burns the fuel completely. Below 1 is rich.',
     usual: '0.95 to 1.0 at idle, 1.0 at cruise, 0.87 to 0.89 at full load, 0.84 to 0.76 in boost.',
@@ -64,8 +64,8 @@ export const pulseMap: MapDefinition = {
   max: 60,
   decimals: 2,
   step: 0.05,
-  x: SPEED_AXIS,
-  y: MANIFOLD_PRESSURE_AXIS,
+  x: AXES.speed,
+  y: AXES.manifoldPressure,
   help: {
     what: 'Net time the injectors flow in a cycle, before enrichment and dead time.',
     usual: '1 to 2 ms at idle, 8 to 15 ms at full load.',

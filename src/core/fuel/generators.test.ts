@@ -1,17 +1,18 @@
 import {
   accelerationReasons,
-  lambdaReasons,
   proposedAccelerationCold,
   proposedAccelerationPercent,
-  proposedLambda,
-  proposedVePercent,
   RATE_BREAKPOINTS,
+} from './accelerationGenerator';
+import { type LambdaInputs, lambdaReasons, proposedLambda } from './lambdaGenerator';
+import {
+  exhaustPressureKpa,
+  proposedVePercent,
   residualEffect,
-  veReasons,
-  type LambdaInputs,
+  speedShape,
   type VeInputs,
-} from '.';
-import { exhaustPressureKpa, speedShape } from './veGenerator';
+  veReasons,
+} from './veGenerator';
 
 describe('the proposed lambda target', () => {
   const inputs = (change: Partial<LambdaInputs> = {}): LambdaInputs => ({

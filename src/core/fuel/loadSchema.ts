@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { choiceField, tableField } from '../field';
+import { choiceField, tableField } from '../field/schema';
 
 /** How the air of a cylinder is found. */
 export const LOAD_STRATEGIES = [

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { choiceField, quantityField } from '../field';
+import { choiceField, quantityField } from '../field/schema';
 
 /** When the injectors are shut because the car drives the engine. */
 export const overrunSchema = z.object({

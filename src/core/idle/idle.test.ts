@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { flowShare, idleNeed, proposedIdleAir, proposedIdleSpeed, type IdleEngine, type IdleInputs } from '.';
-import { idleReasons } from './idleGenerator';
+import { flowShare, type IdleEngine, idleNeed } from '../engine';
+import { type IdleInputs, idleReasons, proposedIdleAir, proposedIdleSpeed } from './idleGenerator';
 
 const SIX: IdleEngine = { displacementCm3: 2460.5, barometricKpa: 80.5, heatOfAirMjPerKg: 42.4 / 14.3 };
 const INPUTS: IdleInputs = { engine: SIX, hotSpeedRpm: 1000, valveGPerS: 12 };

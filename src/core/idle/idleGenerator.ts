@@ -1,5 +1,5 @@
+import { flowShare, type IdleEngine, idleNeed } from '../engine';
 import type { Reason } from '../map';
-import { flowShare, idleNeed, type IdleEngine } from './idleNeed';
 
 /** What idle curves are proposed from. */
 export interface IdleInputs {

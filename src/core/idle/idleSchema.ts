@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { choiceField, quantityField } from '../field';
+import { choiceField, quantityField } from '../field/schema';
 
 /** How the engine gets its air with the throttle closed. */
 export const idleSchema = z.object({

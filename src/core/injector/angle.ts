@@ -1,6 +1,5 @@
-import type { ValveEvents } from '../cams/valveEvents';
-
-const CYCLE_DEG = 720;
+import type { ValveEvents } from '../cams';
+import { CYCLE_DEG, wrappedDeg } from '../units';
 
 /** A stretch of the cycle, ° after firing TDC; `from` in 0…720, `to` beyond it by less than a cycle or so. */
 export interface CrankStretch {
@@ -21,7 +20,7 @@ export function crankDegrees(speedRpm: number, timeMs: number): number {
 export function sprayAtValve(endBeforeTdcDeg: number, speedRpm: number, flowingMs: number): CrankStretch {
   const end = CYCLE_DEG - endBeforeTdcDeg;
   const length = crankDegrees(speedRpm, flowingMs);
-  const fromDeg = (((end - length) % CYCLE_DEG) + CYCLE_DEG) % CYCLE_DEG;
+  const fromDeg = wrappedDeg(end - length);
   return { fromDeg, toDeg: fromDeg + length };
 }
 
@@ -50,5 +49,5 @@ export function overlapLossPercent(spray: CrankStretch, valves: ValveEvents): nu
  */
 export function proposedEndBeforeTdcDeg(valves: ValveEvents): number {
   const end = CYCLE_DEG - valves.intakeOpensDeg;
-  return ((end % CYCLE_DEG) + CYCLE_DEG) % CYCLE_DEG;
+  return wrappedDeg(end);
 }

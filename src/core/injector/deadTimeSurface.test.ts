@@ -1,12 +1,7 @@
 import fc from 'fast-check';
-import {
-  completedDeadTime,
-  deadTimeAt,
-  deadTimeSurface,
-  monotoneCubic,
-  surfaceFlags,
-  type DeadTimeTable,
-} from '.';
+import { monotoneCubic } from '../numeric';
+import { completedDeadTime, deadTimeAt, deadTimeSurface, surfaceFlags } from './deadTimeSurface';
+import type { DeadTimeTable } from './injectorSchema';
 
 function table(
   pressures: readonly number[],

@@ -1,14 +1,14 @@
+import { monotoneCubic } from '../numeric';
+import { toBase } from '../units';
 import {
   deadTimeCurve,
-  deadTimeFlags,
-  deadTimeMs,
   type DeadTimeCurve,
   type DeadTimeFlag,
+  deadTimeFlags,
+  deadTimeMs,
   type DeadTimePoint,
 } from './deadTime';
 import type { DeadTimeTable } from './injectorSchema';
-import { toBase } from '../units';
-import { monotoneCubic } from './monotoneCubic';
 
 /** Dead time over voltage and pressure, ready for look-up: one curve a pressure, pressures increasing. */
 export interface DeadTimeSurface {

@@ -1,4 +1,5 @@
-import { companionOf, type FiringEvent } from '../engine/firing';
+import { companionOf, type FiringEvent } from '../engine';
+import { CYCLE_DEG, wrappedDeg } from '../units';
 
 /** How injections are timed. */
 export type InjectionMode = 'sequential' | 'semiSequential' | 'batch';
@@ -19,8 +20,6 @@ export interface InjectorOutput {
 export function squirtsPerCycle(mode: InjectionMode): number {
   return mode === 'sequential' ? 1 : 2;
 }
-
-const CYCLE_DEG = 720;
 
 /** The pairs of cylinders that share a driver: those at TDC together; null when the engine has none such. */
 export function injectorPairs(events: readonly FiringEvent[]): number[][] | null {
@@ -45,15 +44,14 @@ export function injectionOutputs(
   wiring: InjectorWiring,
   endBeforeTdcDeg: number,
 ): InjectorOutput[] {
-  const wrapped = (angle: number) => ((angle % CYCLE_DEG) + CYCLE_DEG) % CYCLE_DEG;
   const groups =
     wiring === 'pairs' ? (injectorPairs(events) ?? []) : events.map(({ cylinder }) => [cylinder]);
   const angleOf = (cylinder: number) => events.find((event) => event.cylinder === cylinder)?.angleDeg ?? 0;
   const firstAngle = events[0]?.angleDeg ?? 0;
   return groups.map((cylinders, i) => {
     const own = mode === 'batch' ? firstAngle : angleOf(cylinders[0] as number);
-    const end = wrapped(own - endBeforeTdcDeg);
-    const ends = mode === 'sequential' ? [end] : [end, wrapped(end + CYCLE_DEG / 2)];
+    const end = wrappedDeg(own - endBeforeTdcDeg);
+    const ends = mode === 'sequential' ? [end] : [end, wrappedDeg(end + CYCLE_DEG / 2)];
     return { number: i + 1, cylinders, endsDeg: ends.sort((a, b) => a - b) };
   });
 }

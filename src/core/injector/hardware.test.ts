@@ -1,26 +1,12 @@
 import fc from 'fast-check';
 import { valveEventsFromAngles } from '../cams';
 import { firingEvents } from '../engine';
-import {
-  crankDegrees,
-  driverCurrentA,
-  driverProblem,
-  flowFromPointsGPerS,
-  flowUnitSuspicion,
-  injectionOutputs,
-  injectorFlowGPerS,
-  injectorPairs,
-  modeRefusals,
-  netOfOpenMs,
-  overlapLossPercent,
-  proposedEndBeforeTdcDeg,
-  shortPulseAddMs,
-  sprayAtValve,
-  squirtsPerCycle,
-  stagedFuel,
-  stagingProblem,
-  type StagingPlan,
-} from '.';
+import { crankDegrees, overlapLossPercent, proposedEndBeforeTdcDeg, sprayAtValve } from './angle';
+import { driverCurrentA, driverProblem } from './driver';
+import { injectionOutputs, injectorPairs, modeRefusals, squirtsPerCycle } from './events';
+import { flowFromPointsGPerS, flowUnitSuspicion, injectorFlowGPerS } from './flow';
+import { netOfOpenMs, shortPulseAddMs } from './shortPulse';
+import { stagedFuel, type StagingPlan, stagingProblem } from './staging';
 
 const FOUR = firingEvents([1, 3, 4, 2], null);
 

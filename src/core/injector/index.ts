@@ -1,64 +1,38 @@
 export {
   crankDegrees,
+  type CrankStretch,
   overlapLossPercent,
   proposedEndBeforeTdcDeg,
   sprayAtValve,
-  transportDeg,
-  type CrankStretch,
 } from './angle';
-export {
-  deadTimeCurve,
-  deadTimeFlagMessage,
-  deadTimeFlags,
-  deadTimeMs,
-  type DeadTimeCurve,
-  type DeadTimeFlag,
-  type DeadTimePoint,
-} from './deadTime';
+export { deadTimeCurve, type DeadTimeCurve, deadTimeFlagMessage, deadTimeMs } from './deadTime';
 export {
   completedDeadTime,
   deadTimeAt,
   deadTimeSurface,
+  type DeadTimeSurface,
   surfaceFlags,
   typedColumns,
-  type CellOrigin,
-  type CompletedDeadTime,
-  type DeadTimeSurface,
-  type SurfaceFlag,
 } from './deadTimeSurface';
-export { driverCurrentA, driverProblem, type InjectorDriver } from './driver';
+export { driverProblem } from './driver';
 export {
+  type InjectionMode,
   injectionOutputs,
   injectorPairs,
+  type InjectorWiring,
   modeRefusals,
   squirtsPerCycle,
-  type InjectionMode,
-  type InjectorOutput,
-  type InjectorWiring,
-  type ModeRefusal,
 } from './events';
 export {
   dutyPercent,
   feedablePowerKw,
   flowAtPressureGPerS,
-  flowFromPointsGPerS,
   flowUnitSuspicion,
   fuelFlowAtRatingGPerS,
   injectorFlowGPerS,
   type RatedFlow,
-  type FlowPoint,
 } from './flow';
-export { injectionSchema, stagingSchema, type InjectionSettings, type Staging } from './injectionSchema';
-export {
-  DEAD_TIME_LIMITS,
-  injectorSchema,
-  MAX_DEAD_TIME_POINTS,
-  MAX_DEAD_TIME_PRESSURES,
-  type DeadTimeTable,
-  type Injectors,
-  type Regulator,
-} from './injectorSchema';
-export { monotoneCubic } from './monotoneCubic';
-export { pressureAcrossKpa } from './pressure';
+export type { DeadTimeTable, Injectors, Regulator } from './injectorSchema';
+export { LEAST_ACROSS_KPA, pressureAcrossKpa } from './pressure';
 export { netOfOpenMs, shortPulseAddMs, type ShortPulseCurve } from './shortPulse';
-export { stagedFuel, stagingProblem, type StagedFuel, type StagingPlan } from './staging';
+export { stagedFuel, type StagingPlan, stagingProblem } from './staging';

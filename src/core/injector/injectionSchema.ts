@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { choiceField, quantityField, tableField } from '../field';
+import { choiceField, quantityField, tableField } from '../field/schema';
 
 /** How injections are timed and wired. */
 export const injectionSchema = z.object({

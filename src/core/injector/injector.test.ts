@@ -4,13 +4,10 @@ import {
   deadTimeFlagMessage,
   deadTimeFlags,
   deadTimeMs,
-  dutyPercent,
-  feedablePowerKw,
-  flowAtPressureGPerS,
-  fuelFlowAtRatingGPerS,
-  pressureAcrossKpa,
   type DeadTimePoint,
-} from '.';
+} from './deadTime';
+import { dutyPercent, feedablePowerKw, flowAtPressureGPerS, fuelFlowAtRatingGPerS } from './flow';
+import { pressureAcrossKpa } from './pressure';
 
 function points(list: readonly (readonly [number, number])[]): DeadTimePoint[] {
   return list.map(([volts, ms]) => ({ volts, ms }));

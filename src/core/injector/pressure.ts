@@ -1,5 +1,8 @@
 import type { Regulator } from './injectorSchema';
 
+/** Pressure across an injector below which its flow is not computed any further down, kPa: there is hardly any left. */
+export const LEAST_ACROSS_KPA = 20;
+
 /**
  * Pressure across the injector, kPa. A manifold-referenced regulator holds the rail gauge pressure above the
  * manifold; a fixed one holds it above the air outside, and a pressure sensor in the rail reads it against that.

@@ -1,5 +1,4 @@
-import type { AxisDefinition } from './mapDefinition';
-import { MAX_BREAKPOINTS } from './mapDefinition';
+import { type AxisDefinition, MAX_BREAKPOINTS } from './mapDefinition';
 
 /** What is wrong with new breakpoints; null when nothing is. */
 export function axisProblem(axis: readonly number[], definition: AxisDefinition): string | null {

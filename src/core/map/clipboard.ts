@@ -1,7 +1,7 @@
 import { parseNumber, typedProblemMessage } from '../units';
 import type { CellChange, CellRange } from './editMap';
 import { axisPlace, type MapDefinition } from './mapDefinition';
-import { rowCount, type MapData } from './mapSchema';
+import { type MapData, rowCount } from './mapSchema';
 
 /** A range as a spreadsheet takes it: tabs between cells, the highest row first as on screen, breakpoints if wanted. */
 export function rangeToTsv(map: MapData, range: CellRange, withAxes: boolean): string {

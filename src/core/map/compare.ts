@@ -1,4 +1,4 @@
-import { gridOf, lookUpCurve, lookUpMap } from './grid';
+import { gridOf, lookUpCurve, lookUpMap } from '../numeric';
 import type { MapData } from './mapSchema';
 import { sameAxes } from './proposal';
 

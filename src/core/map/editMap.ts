@@ -1,6 +1,6 @@
 import type { Source } from '../field';
-import type { MapData } from './mapSchema';
 import { axisPlace, type MapDefinition } from './mapDefinition';
+import type { MapData } from './mapSchema';
 
 /** A rectangle of cells, both ends included; rows count from the lowest y breakpoint. */
 export interface CellRange {

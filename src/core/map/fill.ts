@@ -1,4 +1,4 @@
-import { rangeIndices, type CellChange, type CellRange } from './editMap';
+import { type CellChange, type CellRange, rangeIndices } from './editMap';
 import type { MapData } from './mapSchema';
 
 /** Where a cell lies along a stretch of breakpoints: 0 at its first, 1 at its last. */

@@ -1,43 +1,19 @@
 export { axisProblem, evenAxis, extendedAxis, withBreakpoint } from './axes';
-export { pastedInto, rangeToTsv, type PasteResult } from './clipboard';
+export { mapDifference } from './compare';
 export {
-  cellLimitMessage,
-  changesProblem,
-  editedCells,
-  orderedRange,
-  rangeIndices,
-  withCells,
   type CellChange,
-  type CellLimitProblem,
+  cellLimitMessage,
   type CellOperation,
   type CellRange,
-  type EditResult,
+  changesProblem,
+  editedCells,
+  rangeIndices,
+  withCells,
 } from './editMap';
 export { filledFromCorners, filledFromEdges, smoothed } from './fill';
-export {
-  cellShares,
-  gridOf,
-  intervalFraction,
-  intervalIndex,
-  lookUpCurve,
-  lookUpMap,
-  type CellShare,
-  type Grid,
-} from './grid';
-export { bump, weightedAxis, type AxisWeight } from './livedAxis';
-export { mapDifference, type MapDifference } from './compare';
-export { shownAs, shownMap, USUAL_UNITS, type ShownAs, type ShownUnits } from './shown';
-export {
-  AXES,
-  axisPlace,
-  COOLANT_AXIS,
-  MANIFOLD_PRESSURE_AXIS,
-  MAX_BREAKPOINTS,
-  SPEED_AXIS,
-  type AxisChannel,
-  type AxisDefinition,
-  type MapDefinition,
-} from './mapDefinition';
-export { mapSchema, presentMapSchema, rowCount, type MapData } from './mapSchema';
-export { acceptedMap, proposalDifference, sameAxes, type MapProposal, type Reason } from './proposal';
-export { relaidMap, surfaceChange, type BeyondRule, type NewAxes, type SurfaceChange } from './relay';
+export { type AxisWeight, bump, weightedAxis } from './livedAxis';
+export { AXES, type AxisDefinition, axisPlace, type MapDefinition, MAX_BREAKPOINTS } from './mapDefinition';
+export type { MapData } from './mapSchema';
+export { acceptedMap, type MapProposal, proposalDifference, type Reason, sameAxes } from './proposal';
+export type { BeyondRule, NewAxes, SurfaceChange } from './relay';
+export { shownAs, type ShownAs, shownMap, type ShownUnits, USUAL_UNITS } from './shown';

@@ -1,21 +1,10 @@
-import fc from 'fast-check';
 import type { Source } from '../field';
-import {
-  acceptedMap,
-  cellLimitMessage,
-  cellShares,
-  editedCells,
-  gridOf,
-  lookUpCurve,
-  lookUpMap,
-  mapSchema,
-  MANIFOLD_PRESSURE_AXIS,
-  proposalDifference,
-  SPEED_AXIS,
-  withCells,
-  type MapData,
-  type MapDefinition,
-} from '.';
+import { cellShares, gridOf, lookUpCurve, lookUpMap } from '../numeric';
+import { cellLimitMessage, editedCells, withCells } from './editMap';
+import { AXES, type MapDefinition } from './mapDefinition';
+import { type MapData, mapSchema } from './mapSchema';
+import { acceptedMap, proposalDifference } from './proposal';
+import fc from 'fast-check';
 
 const DEFINITION: MapDefinition = {
   id: 'test',
@@ -25,8 +14,8 @@ const DEFINITION: MapDefinition = {
   max: 150,
   decimals: 1,
   step: 0.5,
-  x: SPEED_AXIS,
-  y: MANIFOLD_PRESSURE_AXIS,
+  x: AXES.speed,
+  y: AXES.manifoldPressure,
   help: { what: '', usual: '', changes: '' },
 };
 const COMPUTED: Source = { kind: 'computed', date: '2026-11-23' };

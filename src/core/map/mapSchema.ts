@@ -1,7 +1,8 @@
 import * as z from 'zod';
-import { sourceSchema, type Source } from '../field';
+import type { Source } from '../field';
+import { sourceSchema } from '../field/schema';
 import { breakpointProblem } from './axes';
-import { MAX_BREAKPOINTS, type AxisDefinition, type MapDefinition } from './mapDefinition';
+import { type AxisDefinition, type MapDefinition, MAX_BREAKPOINTS } from './mapDefinition';
 
 /** A map as it is kept in the document. */
 export interface MapData {

@@ -1,5 +1,5 @@
 import type { Source } from '../field';
-import { rangeIndices, withCells, type CellRange } from './editMap';
+import { type CellRange, rangeIndices, withCells } from './editMap';
 import type { MapData } from './mapSchema';
 
 /** One reason behind a computed change, in words, with the formula where there is one. */

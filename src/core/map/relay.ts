@@ -1,6 +1,6 @@
 import type { Source } from '../field';
-import { gridOf, lookUpCurve, lookUpMap, type Grid } from './grid';
-import { rowCount, type MapData } from './mapSchema';
+import { type Grid, gridOf, lookUpCurve, lookUpMap } from '../numeric';
+import { type MapData, rowCount } from './mapSchema';
 
 /** How cells beyond the old range are filled. */
 export type BeyondRule =

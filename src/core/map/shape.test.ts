@@ -1,25 +1,12 @@
+import { gridOf, lookUpMap } from '../numeric';
+import { axisProblem, evenAxis, extendedAxis, withBreakpoint } from './axes';
+import { pastedInto, rangeToTsv } from './clipboard';
+import type { CellChange } from './editMap';
+import { filledFromCorners, filledFromEdges, smoothed } from './fill';
+import { AXES, type MapDefinition } from './mapDefinition';
+import type { MapData } from './mapSchema';
+import { type BeyondRule, relaidMap, surfaceChange } from './relay';
 import fc from 'fast-check';
-import {
-  axisProblem,
-  evenAxis,
-  extendedAxis,
-  filledFromCorners,
-  filledFromEdges,
-  gridOf,
-  lookUpMap,
-  MANIFOLD_PRESSURE_AXIS,
-  pastedInto,
-  rangeToTsv,
-  relaidMap,
-  smoothed,
-  SPEED_AXIS,
-  surfaceChange,
-  withBreakpoint,
-  type BeyondRule,
-  type CellChange,
-  type MapData,
-  type MapDefinition,
-} from '.';
 
 const OLD = { kind: 'measured', date: '2026-11-01' } as const;
 const NEW = { kind: 'computed', date: '2026-11-23' } as const;
@@ -32,8 +19,8 @@ const definition: MapDefinition = {
   max: 150,
   decimals: 1,
   step: 0.5,
-  x: SPEED_AXIS,
-  y: MANIFOLD_PRESSURE_AXIS,
+  x: AXES.speed,
+  y: AXES.manifoldPressure,
   help: { what: '', usual: '', changes: '' },
 };
 
@@ -180,7 +167,7 @@ describe('axes', () => {
     ['one outside', [1000, 20001], /20001 is outside 0 to 20000 rev\/min/],
     ['one that does not increase', [1000, 1000], /1000 does not increase/],
   ])('%s', (_, axis, message) => {
-    const problem = axisProblem(axis, SPEED_AXIS);
+    const problem = axisProblem(axis, AXES.speed);
     if (message === null) expect(problem).toBeNull();
     else expect(problem).toMatch(message);
   });

@@ -1,3 +1,4 @@
+import { CHANNELS } from '../channel';
 import { fromBase, QUANTITIES, STANDARD_CONTEXT, toBase, unitOf } from '../units';
 import type { AxisDefinition, MapDefinition } from './mapDefinition';
 import type { MapData } from './mapSchema';
@@ -77,11 +78,12 @@ function scaleBy(factor: number): Scale {
 const DECIMALS: Readonly<Record<string, number>> = { barAbs: 2, psiAbs: 1, degF: 0 };
 
 function shownAxis(axis: AxisDefinition, units: ShownUnits): { axis: AxisDefinition; scale: Scale } {
+  const { quantity } = CHANNELS[axis.channel];
   const chosen =
-    axis.channel === 'manifoldPressure'
-      ? ({ quantity: 'pressureAbsolute', unit: units.pressure } as const)
-      : axis.channel === 'coolant' || axis.channel === 'air'
-        ? ({ quantity: 'temperature', unit: units.temperature } as const)
+    quantity === 'pressureAbsolute'
+      ? ({ quantity, unit: units.pressure } as const)
+      : quantity === 'temperature'
+        ? ({ quantity, unit: units.temperature } as const)
         : null;
   if (chosen === null || QUANTITIES[chosen.quantity].units[0].id === chosen.unit)
     return { axis, scale: SAME };

@@ -1,17 +1,11 @@
 import fc from 'fast-check';
 import { demo, TEST_DAY } from '@tests/support/ventisca';
 import { lambdaMap, veMap } from '../fuel';
-import {
-  bump,
-  gridOf,
-  lookUpMap,
-  mapDifference,
-  shownAs,
-  shownMap,
-  USUAL_UNITS,
-  weightedAxis,
-  type MapData,
-} from '.';
+import { gridOf, lookUpMap } from '../numeric';
+import { mapDifference } from './compare';
+import { bump, weightedAxis } from './livedAxis';
+import type { MapData } from './mapSchema';
+import { shownAs, shownMap, USUAL_UNITS } from './shown';
 
 const lambda = demo().maps.lambda as MapData;
 

@@ -1,6 +1,5 @@
-import { conversionContext, type Calibration } from '../calibration';
+import { baseValue, type Calibration, conversionContext } from '../calibration';
 import { deadTimeAt, deadTimeSurface, pressureAcrossKpa } from '../injector';
-import { baseValue } from '../calibration';
 import { IDLE_POINT, idleNetMs } from './injectorMeaning';
 
 /** How far dead time is wrong, and what idle lambda does when the battery falls. */
@@ -34,7 +33,7 @@ export function idleBatteryErrors(document: Calibration): BatteryError[] | null 
   if (deadTime === null || regulator === null || netMs === null || rail === null) return null;
   const surface = deadTimeSurface(deadTime);
   const { barometricKpa } = conversionContext(document);
-  const across = pressureAcrossKpa(regulator.value, rail, barometricKpa, IDLE_POINT.manifoldKpa);
+  const across = pressureAcrossKpa(regulator.value, rail, barometricKpa, IDLE_POINT.manifoldPressure);
   return batteryErrors(
     netMs,
     deadTimeAt(surface, BATTERY_STEP.fromV, across),

@@ -1,9 +1,9 @@
 import {
   baseValue,
-  conversionContext,
-  sweptVolumePerCylinderCm3,
   type Calibration,
+  conversionContext,
   type FieldPath,
+  sweptVolumePerCylinderCm3,
 } from '../calibration';
 import { boreForVolumeMm, meanPistonSpeedMPerS } from '../engine';
 import type { Figure } from './meaning';

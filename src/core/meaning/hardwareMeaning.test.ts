@@ -1,21 +1,20 @@
-import { demo, TEST_DAY } from '@tests/support/ventisca';
-import { dwellLawOf, emptyCalibration, type Calibration } from '../calibration';
+import { type Calibration, dwellOf, emptyCalibration } from '../calibration';
+import { batteryErrors, idleBatteryErrors } from './batteryError';
+import { figureChanges } from './changes';
 import {
-  batteryErrors,
   budgetByMode,
   camMeaning,
   coilMeaning,
-  figureChanges,
-  flowCurve,
-  idleBatteryErrors,
-  injectorMeaning,
   sparkTimeBudget,
-  sprays,
-  stagingCurve,
   triggerMeaning,
   triggerSentence,
-  type Figure,
-} from '.';
+} from './hardwareMeaning';
+import { flowCurve } from './injectorFlow';
+import { injectorMeaning } from './injectorMeaning';
+import type { Figure } from './meaning';
+import { sprays } from './sprayMeaning';
+import { stagingCurve } from './stagingMeaning';
+import { demo, TEST_DAY } from '@tests/support/ventisca';
 
 const EMPTY = emptyCalibration('Empty', TEST_DAY);
 const source = { kind: 'measured', date: TEST_DAY } as const;
@@ -95,21 +94,21 @@ describe('coils', () => {
   });
 
   test('a dwell table is linear between its rows and held beyond; a share by speed is a factor on it', () => {
-    const law = (dwellBySpeed: Calibration['coils']['dwellBySpeed']) =>
-      dwellLawOf(
-        demo('ventisca', ({ coils }) => {
-          coils.dwell = {
-            units: ['V', 'ms'],
-            rows: [
-              [8, 6],
-              [12, 3],
-            ],
-            source,
-          };
-          coils.dwellBySpeed = dwellBySpeed;
-        }),
-      );
-    expect([6, 8, 10, 12, 15].map((volts) => law(null)?.(volts, 3000))).toEqual([6, 6, 4.5, 3, 3]);
+    const law = (dwellBySpeed: Calibration['coils']['dwellBySpeed']) => {
+      const document = demo('ventisca', ({ coils }) => {
+        coils.dwell = {
+          units: ['V', 'ms'],
+          rows: [
+            [8, 6],
+            [12, 3],
+          ],
+          source,
+        };
+        coils.dwellBySpeed = dwellBySpeed;
+      });
+      return (volts: number, speedRpm: number) => dwellOf(document, volts, speedRpm);
+    };
+    expect([6, 8, 10, 12, 15].map((volts) => law(null)(volts, 3000))).toEqual([6, 6, 4.5, 3, 3]);
     // 100 % at 4000 and 80 % at 8000 rev/min: 90 % at 6000.
     const shares = {
       units: ['rev/min', '%'],
@@ -119,7 +118,7 @@ describe('coils', () => {
       ],
       source,
     };
-    expect([1000, 6000, 9000].map((speed) => law(shares)?.(10, speed))).toEqual([4.5, 4.05, 3.6]);
+    expect([1000, 6000, 9000].map((speed) => law(shares)(10, speed))).toEqual([4.5, 4.05, 3.6]);
   });
 
   test('are unknown in an empty document', () => {

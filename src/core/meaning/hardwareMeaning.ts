@@ -1,6 +1,6 @@
-import { baseValue, coilsOf, dwellOf, firingOf, valvesOf, wheelOf, type Calibration } from '../calibration';
+import { baseValue, type Calibration, coilsOf, dwellOf, firingOf, valvesOf, wheelOf } from '../calibration';
 import { lobesOf, overlapDeg } from '../cams';
-import { chargeCurrentA, timeBetweenSparksMs, type IgnitionMode } from '../coil';
+import { chargeCurrentA, type IgnitionMode, timeBetweenSparksMs } from '../coil';
 import { teethPerCamPulse, toothAngleDeg, triggerPermits } from '../trigger';
 import type { Figure } from './meaning';
 

@@ -1,5 +1,5 @@
-export { BATTERY_STEP, batteryErrors, idleBatteryErrors, type BatteryError } from './batteryError';
-export { figureChanges, type FigureChange } from './changes';
+export { BATTERY_STEP, idleBatteryErrors } from './batteryError';
+export { figureChanges } from './changes';
 export { engineMeaning } from './engineMeaning';
 export {
   budgetByMode,
@@ -8,11 +8,9 @@ export {
   sparkTimeBudget,
   triggerMeaning,
   triggerSentence,
-  type ModeBudget,
-  type SparkTimeBudget,
 } from './hardwareMeaning';
-export { flowCurve, type FlowCurve } from './injectorFlow';
-export { IDLE_POINT, idleNetMs, injectorMeaning } from './injectorMeaning';
+export { flowCurve } from './injectorFlow';
+export { injectorMeaning } from './injectorMeaning';
 export type { Figure } from './meaning';
-export { LOSS_LIMIT_PERCENT, sprays, type Spray } from './sprayMeaning';
-export { stagingCurve, type StagingCurve } from './stagingMeaning';
+export { LOSS_LIMIT_PERCENT, type Spray, sprays } from './sprayMeaning';
+export { stagingCurve } from './stagingMeaning';

@@ -1,5 +1,5 @@
-import { baseValue, conversionContext, tableAt, type Calibration } from '../calibration';
-import { fuelById } from '../fuel';
+import { baseValue, type Calibration, conversionContext, tableAt } from '../calibration';
+import { fuelById } from '../fuels';
 import { fuelFlowAtRatingGPerS, injectorFlowGPerS, pressureAcrossKpa } from '../injector';
 import { fromBase } from '../units';
 

@@ -1,12 +1,7 @@
-import {
-  baseValue,
-  capacityModel,
-  steadyPoint,
-  valueAt,
-  type Calibration,
-  type FieldPath,
-} from '../calibration';
-import { capacityAt, fuelById, injectionAt } from '../fuel';
+import { baseValue, type Calibration, capacityProgram, type FieldPath, valueAt } from '../calibration';
+import { capacityAt, injectionAt } from '../ecu';
+import { fuelById } from '../fuels';
+import { steadyPoint } from '../generators';
 import { feedablePowerKw } from '../injector';
 import { flowFigures } from './injectorFlow';
 import type { Figure } from './meaning';
@@ -21,7 +16,7 @@ const ASSUMED = { vePercent: 88, lambda: 0.82 } as const;
 /** Voltage with the alternator charging, V. */
 const FULL_LOAD_V = 14;
 /** The idle that dead-time share is judged at. */
-export const IDLE_POINT = { speedRpm: 1000, manifoldKpa: 35, coolantC: 85, airC: 25, batteryV: 14 } as const;
+export const IDLE_POINT = { speed: 1000, manifoldPressure: 35, coolant: 85, air: 25, battery: 14 } as const;
 const ASSUMED_IDLE = { vePercent: 45, lambda: 0.96 } as const;
 const HIGH_DEAD_SHARE_PERCENT = 50;
 
@@ -146,7 +141,7 @@ export function injectorMeaning(document: Calibration): Figure[] {
       how:
         idle.deadMs === null
           ? 'dead time ÷ opening'
-          : `${idle.deadMs.toFixed(2)} ms dead at ${IDLE_POINT.batteryV} V; a tenth of it wrong moves idle mixture by ${idle.lambdaShiftPercent?.toFixed(1)} %`,
+          : `${idle.deadMs.toFixed(2)} ms dead at ${IDLE_POINT.battery} V; a tenth of it wrong moves idle mixture by ${idle.lambdaShiftPercent?.toFixed(1)} %`,
       needs: [...FLOW_NEEDS, 'injectors.deadTime', ...sizePaths(document)],
       ...(idle.deadSharePercent !== null && idle.deadSharePercent > HIGH_DEAD_SHARE_PERCENT
         ? {
@@ -190,12 +185,12 @@ const FULL_LOAD_UNKNOWN: FullLoad = {
 function fullLoadAt(document: Calibration, speedPath: FieldPath): FullLoad {
   const speedRpm = baseValue(document, speedPath);
   const kpa = baseValue(document, 'engine.maxManifoldPressure');
-  const known = capacityModel(document, ASSUMED);
+  const known = capacityProgram(document, ASSUMED);
   if (known === null || speedRpm === null || kpa === null) return FULL_LOAD_UNKNOWN;
-  const { model, fromMaps } = known;
-  const point = { speedRpm, manifoldKpa: kpa, coolantC: 85, airC: 25, batteryV: FULL_LOAD_V };
-  const at = injectionAt(model, steadyPoint(document, model, point));
-  const capacity = capacityAt(model, at, FULL_LOAD_V, DUTY_LIMIT_PERCENT);
+  const { program, fromMaps } = known;
+  const point = { speed: speedRpm, manifoldPressure: kpa, coolant: 85, air: 25, battery: FULL_LOAD_V };
+  const at = injectionAt(program, steadyPoint(document, program, point));
+  const capacity = capacityAt(program, at, FULL_LOAD_V, DUTY_LIMIT_PERCENT);
   const opening = `${at.openingMs.toFixed(2)} ms of ${at.cycleMs.toFixed(2)} ms at ${speedRpm} rev/min, ${Math.round(kpa)} kPa abs`;
   return {
     dutyPercent: at.dutyPercent,
@@ -203,7 +198,7 @@ function fullLoadAt(document: Calibration, speedPath: FieldPath): FullLoad {
     powerKw:
       capacity === null
         ? null
-        : feedablePowerKw((capacity.fuelMg * model.cylinders) / at.cycleMs, bsfcOf(document)),
+        : feedablePowerKw((capacity.fuelMg * program.cylinders) / at.cycleMs, bsfcOf(document)),
     how: fromMaps
       ? `${opening}, from the maps`
       : `${opening}, assuming VE ${ASSUMED.vePercent} %, lambda ${ASSUMED.lambda}, until there are maps`,
@@ -238,10 +233,10 @@ const IDLE_UNKNOWN: IdlePulse = {
 };
 
 function idlePulse(document: Calibration): IdlePulse {
-  const known = capacityModel(document, ASSUMED_IDLE);
+  const known = capacityProgram(document, ASSUMED_IDLE);
   if (known === null) return IDLE_UNKNOWN;
-  const { model, fromMaps } = known;
-  const { netMs, deadMs, openingMs } = injectionAt(model, steadyPoint(document, model, IDLE_POINT));
+  const { program, fromMaps } = known;
+  const { netMs, deadMs, openingMs } = injectionAt(program, steadyPoint(document, program, IDLE_POINT));
   if (netMs === 0) return IDLE_UNKNOWN;
   return {
     netMs,
@@ -250,8 +245,8 @@ function idlePulse(document: Calibration): IdlePulse {
     deadSharePercent: (100 * deadMs) / openingMs,
     lambdaShiftPercent: (10 * deadMs) / netMs,
     how: fromMaps
-      ? `at ${IDLE_POINT.speedRpm} rev/min, ${IDLE_POINT.manifoldKpa} kPa abs, hot, from the maps`
-      : `assuming VE ${ASSUMED_IDLE.vePercent} % at ${IDLE_POINT.manifoldKpa} kPa abs, until there are maps`,
+      ? `at ${IDLE_POINT.speed} rev/min, ${IDLE_POINT.manifoldPressure} kPa abs, hot, from the maps`
+      : `assuming VE ${ASSUMED_IDLE.vePercent} % at ${IDLE_POINT.manifoldPressure} kPa abs, until there are maps`,
   };
 }
 

@@ -1,6 +1,9 @@
 import { demo, TEST_DAY } from '@tests/support/ventisca';
-import { emptyCalibration, MAP_IDS } from '../calibration';
-import { engineMeaning, injectorMeaning, type Figure } from '.';
+import { emptyCalibration } from '../calibration';
+import { MAP_IDS } from '../program';
+import { engineMeaning } from './engineMeaning';
+import { injectorMeaning } from './injectorMeaning';
+import type { Figure } from './meaning';
 
 function figure(figures: readonly Figure[], id: string): Figure {
   const found = figures.find((candidate) => candidate.id === id);

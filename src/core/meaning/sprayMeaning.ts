@@ -1,6 +1,7 @@
-import { baseValue, engineModel, valvesOf, steadyPoint, type Calibration } from '../calibration';
-import { injectionAt } from '../fuel';
-import { crankDegrees, overlapLossPercent, sprayAtValve, type CrankStretch } from '../injector';
+import { baseValue, type Calibration, compile, valvesOf } from '../calibration';
+import { injectionAt } from '../ecu';
+import { steadyPoint } from '../generators';
+import { crankDegrees, type CrankStretch, overlapLossPercent, sprayAtValve } from '../injector';
 
 /** The spray at one point of running, at the valve. */
 export interface Spray {
@@ -15,7 +16,7 @@ export interface Spray {
   readonly transportDeg: number;
 }
 
-const HOT = { coolantC: 85, airC: 25, batteryV: 14 } as const;
+const HOT = { coolant: 85, air: 25, battery: 14 } as const;
 /** A loss above this at idle or cruise is worth a caution, %. */
 export const LOSS_LIMIT_PERCENT = 10;
 
@@ -24,9 +25,9 @@ export function sprays(document: Calibration): Spray[] | null {
   const valves = valvesOf(document);
   const end = baseValue(document, 'injection.endOfInjection');
   const transportMs = baseValue(document, 'injection.transport');
-  const result = engineModel(document);
+  const result = compile(document);
   if (valves === null || end === null || transportMs === null || !result.ok) return null;
-  const { model } = result;
+  const { program } = result;
   const full = baseValue(document, 'engine.powerPeakSpeed') ?? 6000;
   const points = [
     { id: 'idle', label: 'Idle', speedRpm: 1000, manifoldKpa: 35 },
@@ -39,7 +40,10 @@ export function sprays(document: Calibration): Spray[] | null {
     },
   ] as const;
   return points.map(({ id, label, speedRpm, manifoldKpa }) => {
-    const at = injectionAt(model, steadyPoint(document, model, { ...HOT, speedRpm, manifoldKpa }));
+    const at = injectionAt(
+      program,
+      steadyPoint(document, program, { ...HOT, speed: speedRpm, manifoldPressure: manifoldKpa }),
+    );
     const spray = sprayAtValve(end, speedRpm, Math.max(0, at.openingMs - at.deadMs));
     return {
       id,

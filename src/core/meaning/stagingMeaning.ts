@@ -1,5 +1,6 @@
-import { baseValue, engineModel, steadyPoint, type Calibration } from '../calibration';
-import { injectionAt } from '../fuel';
+import { baseValue, type Calibration, compile } from '../calibration';
+import { injectionAt } from '../ecu';
+import { steadyPoint } from '../generators';
 
 /** Both sets over load at one speed. */
 export interface StagingCurve {
@@ -17,21 +18,21 @@ const BATTERY_V = 14;
 
 /** Duty of both sets and the fuel they give from idle to full load at the speed of peak power; null with one set. */
 export function stagingCurve(document: Calibration): StagingCurve | null {
-  const result = engineModel(document);
+  const result = compile(document);
   const speedRpm = baseValue(document, 'engine.powerPeakSpeed');
   const top = baseValue(document, 'engine.maxManifoldPressure');
-  if (!result.ok || result.model.second === null || speedRpm === null || top === null) return null;
-  const { model } = result;
+  if (!result.ok || result.program.second === null || speedRpm === null || top === null) return null;
+  const { program } = result;
   const manifoldKpa = Array.from({ length: STEPS + 1 }, (_, i) => 25 + ((top - 25) * i) / STEPS);
   const points = manifoldKpa.map((kpa) =>
     injectionAt(
-      model,
-      steadyPoint(document, model, {
-        speedRpm,
-        manifoldKpa: kpa,
-        coolantC: 85,
-        airC: 25,
-        batteryV: BATTERY_V,
+      program,
+      steadyPoint(document, program, {
+        speed: speedRpm,
+        manifoldPressure: kpa,
+        coolant: 85,
+        air: 25,
+        battery: BATTERY_V,
       }),
     ),
   );
@@ -42,7 +43,7 @@ export function stagingCurve(document: Calibration): StagingCurve | null {
     secondDutyPercent: points.map((at) => at.secondDutyPercent),
     askedMg: points.map((at) => at.fuelMg),
     givenMg: points.map(
-      (at) => at.netMs * model.injector.squirts * at.flowGPerS + at.secondNetMs * at.secondFlowGPerS,
+      (at) => at.netMs * program.injector.squirts * at.flowGPerS + at.secondNetMs * at.secondFlowGPerS,
     ),
   };
 }

@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { sourceSchema } from '../field';
-import { CHANNEL_IDS } from './channels';
+import { OUTPUT_CHANNELS } from '../channel';
+import { sourceSchema } from '../field/schema';
 
 /** Most conditions of an output, and most outputs. */
 export const MAX_CONDITIONS = 3;
@@ -8,7 +8,7 @@ export const MAX_OUTPUTS = 16;
 
 /** One thing an output looks at. Threshold and hysteresis in the channel's base unit. */
 export const conditionSchema = z.object({
-  channel: z.enum(CHANNEL_IDS),
+  channel: z.enum(OUTPUT_CHANNELS),
   comparison: z.enum(['above', 'below']),
   threshold: z.number(),
   hysteresis: z.number().min(0),

@@ -1,37 +1,19 @@
-import {
-  CHANNELS,
-  chatterCount,
-  onStretches,
-  OUTPUT_PURPOSES,
-  outputProblems,
-  outputSchema,
-  outputStates,
-  outputsSchema,
-  outputWords,
-  outputSweep,
-  presetOutput,
-  type ChannelSample,
-  type Condition,
-  type Output,
-} from '.';
+import { CHANNELS, type Frame, frameOf, OUTPUT_CHANNELS, read, write } from '../channel';
+import { outputStates } from '../control';
+import { outputProblems } from './outputProblems';
+import { type Condition, type Output, OUTPUT_PURPOSES, outputSchema, outputsSchema } from './outputSchema';
+import { presetOutput } from './presets';
+import { chatterCount, onStretches } from './strip';
+import { outputSweep } from './sweep';
+import { outputWords } from './words';
 
 const SOURCE = { kind: 'estimated', date: '2026-11-23' } as const;
 const ENGINE = { cylinders: 6, torquePeakRpm: 4600, barometricKpa: 80.5, maxManifoldKpa: 165 };
 const SWEEP = outputSweep({ idleRpm: 1000, maxSpeedRpm: 7400, barometricKpa: 80.5, maxManifoldKpa: 165 });
 
-const rest: Omit<ChannelSample, 'timeS'> = {
-  speed: 0,
-  manifoldPressure: 100,
-  throttle: 0,
-  coolant: 20,
-  battery: 12,
-  oilPressure: 0,
-  vehicleSpeed: 0,
-  sinceKeyOn: 0,
-};
-/** One sample a second with these engine speeds. */
-const speeds = (...values: number[]): ChannelSample[] =>
-  values.map((speed, i) => ({ ...rest, timeS: i, speed }));
+/** One moment a second with these engine speeds, the engine cold. */
+const speeds = (...values: number[]): Frame[] =>
+  values.map((speed, time) => frameOf({ time, speed, coolant: 20 }));
 const above = (change: Partial<Condition> = {}): Condition => ({
   channel: 'speed',
   comparison: 'above',
@@ -41,8 +23,8 @@ const above = (change: Partial<Condition> = {}): Condition => ({
   minOffS: 0,
   ...change,
 });
-const states = (conditions: Condition[], samples: ChannelSample[], join: 'and' | 'or' = 'and') =>
-  outputStates({ conditions, join }, samples).map(Number).join('');
+const states = (conditions: Condition[], frames: Frame[], join: 'and' | 'or' = 'and') =>
+  outputStates({ conditions, join }, frames).map(Number).join('');
 
 describe('an output over time', () => {
   // On above 3000; off only at 2800 or below.
@@ -61,7 +43,8 @@ describe('an output over time', () => {
 
   test('conditions are joined by and, or by or; none is never on', () => {
     const warm = above({ channel: 'coolant', threshold: 90, hysteresis: 5 });
-    const samples = speeds(3100, 0, 3100).map((sample, i) => ({ ...sample, coolant: i > 0 ? 95 : 20 }));
+    const samples = speeds(3100, 0, 3100);
+    samples.slice(1).forEach((frame) => write(frame, 'coolant', 95));
     expect(states([above(), warm], samples, 'and')).toBe('001');
     expect(states([above(), warm], samples, 'or')).toBe('111');
     expect(states([], samples)).toBe('000');
@@ -80,7 +63,7 @@ describe('an output over time', () => {
 });
 
 describe('over the sweep', () => {
-  const strip = (output: Output) => onStretches(outputStates(output, SWEEP.samples), SWEEP.samples);
+  const strip = (output: Output) => onStretches(outputStates(output, SWEEP.frames), SWEEP.frames);
   const preset = (purpose: (typeof OUTPUT_PURPOSES)[number]) => presetOutput(purpose, 'x', ENGINE, SOURCE);
 
   test('the fuel pump primes for 3 s, stops, and runs from the first turn on', () => {
@@ -88,7 +71,7 @@ describe('over the sweep', () => {
     expect(prime?.fromS).toBe(0);
     expect(prime?.toS).toBeCloseTo(3, 1);
     expect(run?.fromS).toBeCloseTo(5, 1);
-    expect(run?.toS).toBe(SWEEP.samples[SWEEP.samples.length - 1]?.timeS);
+    expect(run?.toS).toBe(read(SWEEP.frames[SWEEP.frames.length - 1] as Frame, 'time'));
     expect(more).toEqual([]);
   });
 
@@ -109,10 +92,10 @@ describe('over the sweep', () => {
   });
 
   test('every channel stays within what it can be, and the phases follow each other', () => {
-    for (const sample of SWEEP.samples) {
-      for (const channel of Object.values(CHANNELS)) {
-        expect(sample[channel.id]).toBeGreaterThanOrEqual(channel.min - 10);
-        expect(sample[channel.id]).toBeLessThanOrEqual(channel.max);
+    for (const frame of SWEEP.frames) {
+      for (const id of OUTPUT_CHANNELS) {
+        expect(read(frame, id)).toBeGreaterThanOrEqual(CHANNELS[id].min - 10);
+        expect(read(frame, id)).toBeLessThanOrEqual(CHANNELS[id].max);
       }
     }
     expect(SWEEP.phases.map(({ fromS }) => fromS)).toEqual([0, 5, 13, 22, 31, 43]);
@@ -132,9 +115,7 @@ describe('in words', () => {
     expect(words('fuelPump')).toBe(
       'On with time since key on below 3 s or engine speed above 60 rev/min (lets go at 30).',
     );
-    expect(words('fan')).toBe(
-      'On with coolant temperature above 94 °C (lets go at 89). Raises idle by 100 rev/min.',
-    );
+    expect(words('fan')).toBe('On with coolant above 94 °C (lets go at 89). Raises idle by 100 rev/min.');
     expect(words('tachometer')).toBe('Pulses 3 times a turn.');
     expect(outputWords({ ...presetOutput('other', 'x', ENGINE, SOURCE), conditions: [] })).toMatch(
       /Never on/,

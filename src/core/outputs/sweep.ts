@@ -1,4 +1,4 @@
-import type { ChannelSample } from './channels';
+import { type Frame, frameOf } from '../channel';
 
 /** What a sweep needs to know of the engine. */
 export interface SweepEngine {
@@ -17,7 +17,7 @@ export interface SweepPhase {
 
 /** A made-up run: channels over time, and the stretches it is made of. */
 export interface Sweep {
-  readonly samples: readonly ChannelSample[];
+  readonly frames: readonly Frame[];
   readonly phases: readonly SweepPhase[];
 }
 
@@ -46,11 +46,11 @@ export function outputSweep(engine: SweepEngine): Sweep {
     return phase;
   });
   const count = Math.round(at / STEP_S);
-  const samples = Array.from({ length: count + 1 }, (_, i) => sampleAt(engine, phases, i * STEP_S));
-  return { samples, phases };
+  const frames = Array.from({ length: count + 1 }, (_, i) => sampleAt(engine, phases, i * STEP_S));
+  return { frames, phases };
 }
 
-function sampleAt(engine: SweepEngine, phases: readonly SweepPhase[], timeS: number): ChannelSample {
+function sampleAt(engine: SweepEngine, phases: readonly SweepPhase[], timeS: number): Frame {
   const index = Math.max(
     0,
     phases.findIndex(({ toS }) => timeS < toS),
@@ -64,8 +64,8 @@ function sampleAt(engine: SweepEngine, phases: readonly SweepPhase[], timeS: num
   const idlePressure = engine.barometricKpa * 0.42;
   const manifold =
     speed === 0 ? engine.barometricKpa : idlePressure + (engine.maxManifoldKpa - idlePressure) * load;
-  return {
-    timeS,
+  return frameOf({
+    time: timeS,
     speed: Math.max(0, speed === 0 ? 0 : speed + ripple * 25),
     manifoldPressure: manifold + (speed === 0 ? 0 : ripple * 1.6),
     throttle: Math.min(98, Math.max(0, 4 + 94 * load)),
@@ -75,7 +75,7 @@ function sampleAt(engine: SweepEngine, phases: readonly SweepPhase[], timeS: num
       speed === 0 ? 0 : Math.min(520, 90 + speed * 0.11 - Math.max(0, coolant - 90) * 3) + ripple * 6,
     vehicleSpeed: vehicle,
     sinceKeyOn: timeS,
-  };
+  });
 }
 
 interface RunState {

@@ -1,12 +1,12 @@
-import { formatNumber, unitOf } from '../units';
-import { CHANNELS } from './channels';
+import { CHANNELS } from '../channel';
+import { baseUnit, formatNumber } from '../units';
 import type { Condition, Output } from './outputSchema';
 
 /** A condition in words: "engine speed above 60 rev/min, lets go at 30". */
 export function conditionWords({ channel, comparison, threshold, hysteresis }: Condition): string {
-  const { label, quantity, unit, decimals } = CHANNELS[channel];
+  const { label, quantity, decimals } = CHANNELS[channel];
   const written = (value: number) => formatNumber(value, Number.isInteger(value) ? 0 : Math.max(1, decimals));
-  const limit = `${written(threshold)} ${unitOf(quantity, unit).label}`.trim();
+  const limit = `${written(threshold)} ${baseUnit(quantity).label}`.trim();
   const back = comparison === 'above' ? threshold - hysteresis : threshold + hysteresis;
   const lets = hysteresis === 0 ? '' : ` (lets go at ${written(back)})`;
   return `${label.toLowerCase()} ${comparison} ${limit}${lets}`;

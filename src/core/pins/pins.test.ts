@@ -1,18 +1,16 @@
+import { ECUS } from './ecus';
+import { type EcuDescription, ecuSchema, pinCounts } from './ecuSchema';
+import type { PinAssignment } from './pinsSchema';
 import {
-  ECUS,
-  ecuSchema,
   filledAssignments,
   freeFunctions,
   freePins,
   loomList,
   loomMoves,
-  pinCounts,
+  type PinFunction,
   unwired,
   wiringConflicts,
-  type EcuDescription,
-  type PinAssignment,
-  type PinFunction,
-} from '.';
+} from './wiring';
 
 const SOURCE = { kind: 'computed', date: '2026-11-23' } as const;
 const FOUR = ECUS[0] as EcuDescription;

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { sourceSchema } from '../field';
+import { sourceSchema } from '../field/schema';
 import { ecuSchema } from './ecuSchema';
 
 const assignmentSchema = z.object({

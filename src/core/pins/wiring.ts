@@ -1,4 +1,4 @@
-import { PIN_KIND_TEXT, type EcuDescription, type EcuPin, type PinKind } from './ecuSchema';
+import { type EcuDescription, type EcuPin, PIN_KIND_TEXT, type PinKind } from './ecuSchema';
 import type { PinAssignment, Pins } from './pinsSchema';
 
 /** Something that needs a pin: a sensor, an injector, a coil, an output. */

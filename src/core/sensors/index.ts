@@ -1,53 +1,23 @@
-export { gearAtVolts, gearProblem, type GearPoint } from './gear';
-export {
-  combinedLambda,
-  type CombinedLambda,
-  type LambdaCombination,
-  type LambdaPlace,
-  type LambdaReading,
-} from './lambdaUse';
+export { gearProblem } from './gear';
+export { knockFrequencyHz } from './knock';
+export { combinedLambda, type LambdaReading } from './lambdaUse';
 export {
   curveOfSlope,
+  type FaultBand,
   faultBandProblem,
   turningPoint,
   valueAtVolts,
   voltsAtValue,
-  type FaultBand,
   type VoltsCurve,
 } from './linear';
-export {
-  pullUpOhm,
-  pullUpVolts,
-  seeingRange,
-  temperatureAtVolts,
-  voltsAtTemperature,
-  type PullUp,
-  type SeeingRange,
-} from './pullUp';
+export { type PullUp, pullUpVolts, seeingRange, temperatureAtVolts, voltsAtTemperature } from './pullUp';
+export type { SensorId, SensorInfo, SensorSignal } from './sensorSchemas';
 export {
   isFalling,
-  thermistorC,
+  type SteinhartHart,
   thermistorFit,
+  type ThermistorFit,
   thermistorFromBeta,
   thermistorOhm,
-  type ResistancePoint,
-  type SteinhartHart,
-  type ThermistorFit,
 } from './steinhartHart';
-export {
-  throttleHeadRoom,
-  throttlePercent,
-  throttleProblems,
-  WIDE_OPEN_PERCENT,
-  type ThrottleProblem,
-  type ThrottleRange,
-} from './throttle';
-export {
-  SENSOR_INFO,
-  sensorsSchema,
-  type SensorId,
-  type SensorInfo,
-  type Sensors,
-  type SensorSignal,
-} from './sensorSchemas';
-export { knockFrequencyHz } from './knock';
+export { throttleHeadRoom, throttlePercent, throttleProblems, type ThrottleRange } from './throttle';

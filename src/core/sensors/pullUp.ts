@@ -1,4 +1,4 @@
-import { thermistorC, thermistorOhm, type SteinhartHart } from './steinhartHart';
+import { type SteinhartHart, thermistorC, thermistorOhm } from './steinhartHart';
 
 /** A thermistor to ground with a resistor to the reference voltage above it. */
 export interface PullUp {

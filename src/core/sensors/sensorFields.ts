@@ -1,4 +1,5 @@
-import { choiceField, quantityField, tableField, type FieldHelp } from '../field';
+import type { FieldHelp } from '../field';
+import { choiceField, quantityField, tableField } from '../field/schema';
 import type { QuantityId } from '../units';
 
 /** Volts below or above which a sensor is taken for unplugged or shorted. */

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { choiceField, quantityField, tableField } from '../field';
+import { choiceField, quantityField, tableField } from '../field/schema';
 import {
   fallbackField,
   faultFields,

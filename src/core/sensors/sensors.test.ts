@@ -1,27 +1,10 @@
 import * as fc from 'fast-check';
-import {
-  combinedLambda,
-  curveOfSlope,
-  faultBandProblem,
-  gearAtVolts,
-  gearProblem,
-  isFalling,
-  pullUpOhm,
-  pullUpVolts,
-  seeingRange,
-  temperatureAtVolts,
-  thermistorC,
-  thermistorFit,
-  thermistorFromBeta,
-  thermistorOhm,
-  throttleHeadRoom,
-  throttlePercent,
-  throttleProblems,
-  turningPoint,
-  valueAtVolts,
-  voltsAtTemperature,
-  voltsAtValue,
-} from '.';
+import { gearAtVolts, gearProblem } from './gear';
+import { combinedLambda } from './lambdaUse';
+import { curveOfSlope, faultBandProblem, turningPoint, valueAtVolts, voltsAtValue } from './linear';
+import { pullUpOhm, pullUpVolts, seeingRange, temperatureAtVolts, voltsAtTemperature } from './pullUp';
+import { isFalling, thermistorC, thermistorFit, thermistorFromBeta, thermistorOhm } from './steinhartHart';
+import { throttleHeadRoom, throttlePercent, throttleProblems } from './throttle';
 
 const POINTS = [
   { temperatureC: -20, ohm: 15462 },

@@ -1,11 +1,20 @@
+export { DWELL_BREAKPOINTS, dwellMap, dwellReasons, proposedDwellMs } from './dwellGenerator';
 export {
   proposedCrankAdvanceDeg,
   proposedSparkAirDeg,
   proposedSparkCoolantDeg,
   SPARK_AIR_BREAKPOINTS,
   SPARK_COOLANT_BREAKPOINTS,
-  sparkCorrectionReasons,
   type SparkCorrectionInputs,
+  sparkCorrectionReasons,
 } from './sparkCorrections';
-export { fullLoadAnchorDeg, proposedSparkDeg, sparkReasons, type SparkInputs } from './sparkGenerator';
-export { sparkMap } from './sparkMap';
+export { fullLoadAnchorDeg, proposedSparkDeg, sparkReasons } from './sparkGenerator';
+export {
+  crankAdvanceMap,
+  sparkAirMap,
+  sparkCoolantMap,
+  sparkCylinderMap,
+  sparkGearMap,
+  sparkMap,
+  sparkThrottleMap,
+} from './sparkMap';

@@ -3,9 +3,9 @@ import {
   proposedCrankAdvanceDeg,
   proposedSparkAirDeg,
   proposedSparkCoolantDeg,
-  sparkCorrectionReasons,
   type SparkCorrectionInputs,
-} from '.';
+  sparkCorrectionReasons,
+} from './sparkCorrections';
 
 const PLAIN: SparkCorrectionInputs = {
   charged: false,

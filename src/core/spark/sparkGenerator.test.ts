@@ -1,4 +1,4 @@
-import { fullLoadAnchorDeg, proposedSparkDeg, sparkReasons, type SparkInputs } from './sparkGenerator';
+import { fullLoadAnchorDeg, proposedSparkDeg, type SparkInputs, sparkReasons } from './sparkGenerator';
 
 const engine = (change: Partial<SparkInputs> = {}): SparkInputs => ({
   octane: 98,

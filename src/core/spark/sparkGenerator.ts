@@ -1,5 +1,4 @@
-import type { EngineUse } from '../fuel/lambdaGenerator';
-import type { CamCharacter } from '../fuel/veGenerator';
+import type { CamCharacter, EngineUse } from '../fuel';
 import type { Reason } from '../map';
 
 /** What the spark proposal is made from; base units. */

@@ -1,7 +1,8 @@
-import { afterStartFactor, proposedStartUp } from '.';
+import { afterStartFactor } from '../ecu';
 import {
   coldExcess,
   COOLANT_BREAKPOINTS,
+  proposedStartUp,
   proposedTaperPercent,
   taperReasons,
   TURNS_BREAKPOINTS,

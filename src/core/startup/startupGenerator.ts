@@ -1,4 +1,4 @@
-import { fuelById, type FuelId } from '../fuel/fuels';
+import { fuelById, type FuelId } from '../fuels';
 import type { Reason } from '../map';
 
 /** Breakpoints of coolant temperature that start-up curves are proposed on, °C. */

@@ -1,4 +1,4 @@
-import { AXES, COOLANT_AXIS, type MapDefinition } from '../map';
+import { AXES, type MapDefinition } from '../map';
 
 export const crankingMap: MapDefinition = {
   id: 'cranking',
@@ -8,7 +8,7 @@ export const crankingMap: MapDefinition = {
   max: 30,
   decimals: 2,
   step: 0.05,
-  x: COOLANT_AXIS,
+  x: AXES.coolant,
   y: null,
   help: {
     what: 'Fuel at each event while the starter turns, as a multiple of what burns the air completely.',
@@ -26,7 +26,7 @@ export const afterStartMap: MapDefinition = {
   max: 5,
   decimals: 2,
   step: 0.01,
-  x: COOLANT_AXIS,
+  x: AXES.coolant,
   y: null,
   help: {
     what: 'Factor on fuel at the moment it starts to run. It fades to 1 over the after-start decay.',
@@ -43,7 +43,7 @@ export const afterStartDecayMap: MapDefinition = {
   max: 240,
   decimals: 0,
   step: 1,
-  x: COOLANT_AXIS,
+  x: AXES.coolant,
   y: null,
   help: {
     what: 'Seconds over which after-start enrichment fades to nothing.',
@@ -60,7 +60,7 @@ export const warmUpMap: MapDefinition = {
   max: 3,
   decimals: 2,
   step: 0.01,
-  x: COOLANT_AXIS,
+  x: AXES.coolant,
   y: null,
   help: {
     what: 'Factor on running fuel against coolant temperature.',
@@ -77,7 +77,7 @@ export const primeMap: MapDefinition = {
   max: 30,
   decimals: 2,
   step: 0.1,
-  x: COOLANT_AXIS,
+  x: AXES.coolant,
   y: null,
   help: {
     what: 'Fuel injected once into every cylinder’s port when the key is turned, as a multiple of what burns a full cylinder of air.',

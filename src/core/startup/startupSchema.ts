@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { quantityField } from '../field';
+import { quantityField } from '../field/schema';
 
 /** Settings of the start that are single numbers. */
 export const startupSchema = z.object({
@@ -20,6 +20,3 @@ export const startupSchema = z.object({
 });
 
 export type Startup = z.infer<typeof startupSchema>;
-
-/** Cranking fuel returns below this share of the running speed, so that a failed catch can recover. */
-export const CRANKING_RETURN_SHARE = 0.8;

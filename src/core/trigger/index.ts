@@ -3,10 +3,8 @@ export {
   toothAngleDeg,
   triggerPattern,
   triggerPermits,
-  triggerProblems,
-  turnsToSync,
   type TriggerPermits,
-  type TriggerProblem,
+  triggerProblems,
   type TriggerWheel,
+  turnsToSync,
 } from './trigger';
-export { triggerSchema, type Trigger } from './triggerSchema';

@@ -3,9 +3,9 @@ import {
   triggerPattern,
   triggerPermits,
   triggerProblems,
-  turnsToSync,
   type TriggerWheel,
-} from '.';
+  turnsToSync,
+} from './trigger';
 
 const wheel = (change: Partial<TriggerWheel> = {}): TriggerWheel => ({
   kind: 'missing',

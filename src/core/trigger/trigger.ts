@@ -1,3 +1,4 @@
+import { CYCLE_DEG, wrappedDeg } from '../units';
 /** A trigger in numbers: what the schema's fields come to. */
 export interface TriggerWheel {
   readonly kind: 'missing' | 'even';
@@ -27,8 +28,6 @@ export interface TriggerProblem {
   readonly message: string;
 }
 
-const CYCLE_DEG = 720;
-
 /** Angle of one tooth place, °. Example: 36 → 10. */
 export function toothAngleDeg({ teeth }: TriggerWheel): number {
   return 360 / teeth;
@@ -45,14 +44,13 @@ export function triggerPattern(wheel: TriggerWheel): {
 } {
   const pitch = toothAngleDeg(wheel);
   const present = wheel.teeth - wheel.missing;
-  const wrapped = (angle: number) => ((angle % CYCLE_DEG) + CYCLE_DEG) % CYCLE_DEG;
   const teethDeg: number[] = [];
   const gapsDeg: { from: number; to: number }[] = [];
   for (const turn of [0, 1]) {
     const first = turn * 360 - wheel.tdcOffsetDeg;
-    for (let tooth = 0; tooth < present; tooth += 1) teethDeg.push(wrapped(first + tooth * pitch));
+    for (let tooth = 0; tooth < present; tooth += 1) teethDeg.push(wrappedDeg(first + tooth * pitch));
     if (wheel.missing > 0) {
-      const from = wrapped(first + (present - 1) * pitch);
+      const from = wrappedDeg(first + (present - 1) * pitch);
       gapsDeg.push({ from, to: from + (wheel.missing + 1) * pitch });
     }
   }
@@ -60,7 +58,7 @@ export function triggerPattern(wheel: TriggerWheel): {
     wheel.cam === null
       ? []
       : Array.from({ length: wheel.cam.teeth }, (_, i) =>
-          wrapped(-(wheel.cam?.beforeTdcDeg ?? 0) + (i * CYCLE_DEG) / (wheel.cam?.teeth ?? 1)),
+          wrappedDeg(-(wheel.cam?.beforeTdcDeg ?? 0) + (i * CYCLE_DEG) / (wheel.cam?.teeth ?? 1)),
         );
   return { teethDeg: teethDeg.sort((a, b) => a - b), gapsDeg, camDeg: camDeg.sort((a, b) => a - b) };
 }
@@ -184,7 +182,7 @@ function camProblems(
   const { gapsDeg, camDeg } = triggerPattern(wheel);
   const near = camDeg.some((angle) =>
     gapsDeg.some(({ from, to }) => {
-      const after = (((angle - from) % CYCLE_DEG) + CYCLE_DEG) % CYCLE_DEG;
+      const after = wrappedDeg(angle - from);
       return after < to - from + pitch / 2;
     }),
   );

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { choiceField, quantityField } from '../field';
+import { choiceField, quantityField } from '../field/schema';
 
 const SENSOR_OPTIONS = [
   { id: 'hall', label: 'Hall', hint: 'Three wires, square signal' },

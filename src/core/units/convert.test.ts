@@ -1,5 +1,7 @@
 import fc from 'fast-check';
-import { fromBase, QUANTITIES, toBase, unitsOf, type ConversionContext, type QuantityId } from '.';
+import { fromBase, toBase } from './convert';
+import { QUANTITIES, type QuantityId, unitsOf } from './quantities';
+import type { ConversionContext } from './unit';
 
 const AT_1900_M: ConversionContext = { barometricKpa: 80.5, ratedDensityGPerCm3: 0.684 };
 const quantities = Object.keys(QUANTITIES) as QuantityId[];

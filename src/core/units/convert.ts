@@ -1,5 +1,5 @@
-import { unitOf, type QuantityId } from './quantities';
-import { STANDARD_CONTEXT, type ConversionContext } from './unit';
+import { type QuantityId, unitOf } from './quantities';
+import { type ConversionContext, STANDARD_CONTEXT } from './unit';
 
 /** A number as it was typed, with its unit. */
 export interface Amount {

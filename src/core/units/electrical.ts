@@ -1,4 +1,4 @@
-import { scaledUnit, type Quantity } from './unit';
+import { type Quantity, scaledUnit } from './unit';
 
 /** Electrical resistance. Base Ω. */
 export const resistance = {

@@ -1,4 +1,4 @@
-import { scaledUnit, type Quantity } from './unit';
+import { type Quantity, scaledUnit } from './unit';
 
 /** 1 lb/h in g/s. */
 const LB_PER_H = 453.59237 / 3600;

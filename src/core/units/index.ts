@@ -1,6 +1,7 @@
-export { fromBase, toBase, type Amount } from './convert';
+export { type Amount, fromBase, toBase } from './convert';
+export { CYCLE_DEG, wrappedDeg } from './crank';
 export { formatNumber, formatSignificant } from './format';
-export { parseAmount, parseNumber, typedProblemMessage, type Typed, type TypedProblem } from './parse';
-export { QUANTITIES, unitOf, unitsOf, type QuantityId, type UnitId } from './quantities';
+export { parseAmount, parseNumber, typedProblemMessage } from './parse';
+export { baseUnit, QUANTITIES, type QuantityId, type UnitId, unitOf, unitsOf } from './quantities';
 export { ZERO_CELSIUS_K } from './temperature';
-export { STANDARD_CONTEXT, type ConversionContext, type Quantity, type Unit } from './unit';
+export { type ConversionContext, STANDARD_CONTEXT } from './unit';

@@ -1,4 +1,4 @@
-import { scaledUnit, type Quantity } from './unit';
+import { type Quantity, scaledUnit } from './unit';
 
 /** Lengths of engine parts. Base mm; 1 in = 25.4 mm exactly. */
 export const length = {

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { formatNumber, formatSignificant, parseAmount, parseNumber, typedProblemMessage } from '.';
+import { formatNumber, formatSignificant } from './format';
+import { parseAmount, parseNumber, typedProblemMessage } from './parse';
 
 describe('typed numbers', () => {
   test.each([

@@ -1,5 +1,5 @@
-import { unitsOf, type QuantityId } from './quantities';
 import type { Amount } from './convert';
+import { type QuantityId, unitsOf } from './quantities';
 import type { Unit } from './unit';
 
 /** Why typed text is not an amount; `candidates` are what it could have meant. */

@@ -1,4 +1,4 @@
-import { scaledUnit, type Quantity, type Unit } from './unit';
+import { type Quantity, scaledUnit, type Unit } from './unit';
 
 const BAR_KPA = 100;
 /** 1 psi = 0.45359237 kg · 9.80665 m/s² / (0.0254 m)², in kPa. */

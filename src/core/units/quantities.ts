@@ -60,6 +60,11 @@ export type QuantityId = keyof typeof QUANTITIES;
 /** The ids of a quantity's units. */
 export type UnitId<Q extends QuantityId> = (typeof QUANTITIES)[Q]['units'][number]['id'];
 
+/** The unit that a quantity’s numbers are computed in. */
+export function baseUnit(quantity: QuantityId): Unit {
+  return QUANTITIES[quantity].units[0];
+}
+
 /** The units of a quantity, base first. */
 export function unitsOf(quantity: QuantityId): readonly Unit[] {
   return QUANTITIES[quantity].units;

@@ -1,4 +1,4 @@
-import { scaledUnit, type Quantity } from './unit';
+import { type Quantity, scaledUnit } from './unit';
 
 /** Crankshaft speed. Base rev/min. */
 export const rotationalSpeed = {

@@ -1,4 +1,4 @@
-import { scaledUnit, type Quantity } from './unit';
+import { type Quantity, scaledUnit } from './unit';
 
 /** 0 °C in kelvin. */
 export const ZERO_CELSIUS_K = 273.15;

@@ -1,4 +1,4 @@
-import { scaledUnit, type Quantity } from './unit';
+import { type Quantity, scaledUnit } from './unit';
 
 /** Swept volume. Base cm³; 1 in³ = 2.54³ cm³ exactly. */
 export const volume = {

@@ -1,6 +1,9 @@
-import { correctionDefinition, type CorrectionTarget } from '../correction';
-import { channelsOf, type EngineModel, type Injection, type OperatingPoint } from '../fuel';
+import { type Frame, read } from '../channel';
+import type { CorrectionTarget } from '../correction';
+import { correctionDefinition } from '../correction/schema';
+import type { Injection } from '../ecu';
 import { AXES } from '../map';
+import type { EcuProgram } from '../program';
 import { input } from './inputs';
 import { gridRead } from './mapRead';
 import type { Step } from './step';
@@ -14,17 +17,16 @@ const SIGNS = { multiply: '×', add: '+', replace: '→' } as const;
 
 /** The builder’s own corrections of one target, in their order; those that do not act say so. */
 export function correctionSteps(
-  model: EngineModel,
-  point: OperatingPoint,
+  program: EcuProgram,
+  frame: Frame,
   at: Injection,
   on: CorrectionTarget,
 ): Step[] {
-  const read = channelsOf(point);
   const [symbol, label, unit] = SYMBOLS[on];
   return at.corrections
     .filter((applied) => applied.on === on)
     .flatMap((applied) => {
-      const prepared = model.corrections.find(({ id }) => id === applied.id);
+      const prepared = program.corrections.find(({ id }) => id === applied.id);
       if (prepared === undefined) return [];
       const { x, y, decimals, unit: cellUnit } = correctionDefinition(prepared);
       return [
@@ -35,10 +37,10 @@ export function correctionSteps(
             ? `Your correction: ${symbol} ${SIGNS[applied.operation]} map`
             : 'Your correction; its condition is not met, so it does not act',
           inputs: [
-            input(x.label, x.label, read(prepared.x), x.decimals, x.unit),
+            input(x.label, x.label, read(frame, prepared.x), x.decimals, x.unit),
             ...(y === null || prepared.y === null
               ? []
-              : [input(y.label, y.label, read(prepared.y), y.decimals, y.unit)]),
+              : [input(y.label, y.label, read(frame, prepared.y), y.decimals, y.unit)]),
             input('before', `${label} before`, applied.before, 3, unit),
             input('map', 'The map says', applied.amount, decimals, cellUnit),
           ],
@@ -47,8 +49,8 @@ export function correctionSteps(
           ...gridRead(
             prepared.grid,
             [AXES[prepared.x], prepared.y === null ? null : AXES[prepared.y]],
-            read(prepared.x),
-            prepared.y === null ? 0 : read(prepared.y),
+            read(frame, prepared.x),
+            prepared.y === null ? 0 : read(frame, prepared.y),
           ),
         },
       ];

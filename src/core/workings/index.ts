@@ -1,3 +1,2 @@
-export type { StepInput } from './inputs';
-export type { Step, Workings } from './step';
+export type { Step } from './step';
 export { workingsAt } from './steps';

@@ -1,5 +1,5 @@
-import type { OperatingPoint } from '../fuel';
-import { formatNumber } from '../units';
+import { type ChannelId, CHANNELS, type Frame, read } from '../channel';
+import { baseUnit, formatNumber } from '../units';
 
 /** A named number that goes into a step. */
 export interface StepInput {
@@ -19,22 +19,28 @@ export function input(
   return { symbol, label, value: `${formatNumber(value, decimals)}${unit === '' ? '' : ` ${unit}`}` };
 }
 
+/** A channel of the frame with its symbol; words and unit are the channel’s own. */
+export function channelInput(symbol: string, id: ChannelId, frame: Frame, decimals: number): StepInput {
+  const { label, quantity } = CHANNELS[id];
+  return input(symbol, label, read(frame, id), decimals, baseUnit(quantity).label);
+}
+
 /** Engine speed. */
-export function speed(point: OperatingPoint): StepInput {
-  return input('N', 'Speed', point.speedRpm, 0, 'rev/min');
+export function speed(frame: Frame): StepInput {
+  return channelInput('N', 'speed', frame, 0);
 }
 
 /** Manifold pressure. */
-export function pressure(point: OperatingPoint): StepInput {
-  return input('p', 'Manifold pressure', point.manifoldKpa, 1, 'kPa abs');
+export function pressure(frame: Frame): StepInput {
+  return channelInput('p', 'manifoldPressure', frame, 1);
 }
 
 /** Throttle, %. */
 export function throttle(percent: number): StepInput {
-  return input('α', 'Throttle', percent, 1, '%');
+  return input('α', CHANNELS.throttle.label, percent, 1, '%');
 }
 
 /** Coolant temperature. */
-export function coolant(point: OperatingPoint): StepInput {
-  return input('T_coolant', 'Coolant', point.coolantC, 1, '°C');
+export function coolant(frame: Frame): StepInput {
+  return channelInput('T_coolant', 'coolant', frame, 1);
 }

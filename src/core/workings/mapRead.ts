@@ -1,5 +1,6 @@
-import { MAP_DEFINITIONS, type MapId } from '../calibration';
-import { axisPlace, cellShares, type AxisDefinition, type CellShare, type Grid } from '../map';
+import { type AxisDefinition, axisPlace } from '../map';
+import { type CellShare, cellShares, type Grid } from '../numeric';
+import { type EcuProgram, MAP_DEFINITIONS, type MapId } from '../program';
 
 /** What a step read from a map, and what of the point lies beyond the map's breakpoints. */
 export interface MapRead {
@@ -7,10 +8,18 @@ export interface MapRead {
   readonly beyond: readonly string[];
 }
 
-/** A map of the calibration read at a point. */
-export function mapRead(mapId: MapId, grid: Grid, x: number, y = 0): MapRead & { readonly mapId: MapId } {
+/** A map of the program read at a point; no cells where the program has none. */
+export function mapRead(
+  { tables }: EcuProgram,
+  mapId: MapId,
+  x: number,
+  y = 0,
+): MapRead & { readonly mapId: MapId } {
   const { x: across, y: up } = MAP_DEFINITIONS[mapId];
-  return { mapId, ...gridRead(grid, [across, up], x, y) };
+  const table = tables[mapId];
+  return table === undefined
+    ? { mapId, cells: [], beyond: [] }
+    : { mapId, ...gridRead(table, [across, up], x, y) };
 }
 
 /** Any grid read at a point. @param axes what runs across and up; null for a curve. */

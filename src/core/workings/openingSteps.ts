@@ -1,11 +1,14 @@
-import { LEAST_ACROSS_KPA, type EngineModel, type Injection, type OperatingPoint } from '../fuel';
+import { type Frame, read } from '../channel';
+import type { Injection } from '../ecu';
+import { LEAST_ACROSS_KPA } from '../injector';
+import type { EcuProgram } from '../program';
 import { formatNumber } from '../units';
 import { input, pressure } from './inputs';
 import type { Step } from './step';
 
 /** From fuel to the injector’s opening and its duty. */
-export function openingSteps(model: EngineModel, point: OperatingPoint, at: Injection): Step[] {
-  const { injector } = model;
+export function openingSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] {
+  const { injector } = program;
   const fixed = injector.regulator !== 'manifold';
   const twice = injector.squirts > 1;
   const staged = at.secondOpeningMs > 0;
@@ -17,14 +20,14 @@ export function openingSteps(model: EngineModel, point: OperatingPoint, at: Inje
       inputs: [
         input(
           'rail',
-          injector.regulator === 'measured' && point.railGaugeKpa !== null
+          injector.regulator === 'measured' && !Number.isNaN(read(frame, 'fuelPressure'))
             ? 'Rail, measured, gauge'
             : 'Rail, gauge',
           at.railGaugeKpa,
           0,
           'kPa',
         ),
-        ...(fixed ? [input('p_baro', 'Barometric', model.barometricKpa, 1, 'kPa'), pressure(point)] : []),
+        ...(fixed ? [input('p_baro', 'Barometric', program.barometricKpa, 1, 'kPa'), pressure(frame)] : []),
       ],
       result: input('Δp', 'Pressure across', at.acrossKpa, 1, 'kPa'),
       beyond:
@@ -87,11 +90,11 @@ export function openingSteps(model: EngineModel, point: OperatingPoint, at: Inje
       title: 'Dead time',
       formula: 'dead-time table at battery voltage and pressure across',
       inputs: [
-        input('V', 'Battery', point.batteryV, 1, 'V'),
+        input('V', 'Battery', read(frame, 'battery'), 1, 'V'),
         input('Δp', 'Pressure across', at.acrossKpa, 1, 'kPa'),
       ],
       result: input('t_dead', 'Dead time', at.deadMs, 3, 'ms'),
-      beyond: beyondDeadTime(model, point, at),
+      beyond: beyondDeadTime(program, frame, at),
     },
     {
       id: 'opening',
@@ -121,7 +124,8 @@ export function openingSteps(model: EngineModel, point: OperatingPoint, at: Inje
 }
 
 /** What of the point lies outside the dead-time table: its law stands in for voltages, its edge for pressures. */
-function beyondDeadTime({ injector }: EngineModel, { batteryV }: OperatingPoint, at: Injection): string[] {
+function beyondDeadTime({ injector }: EcuProgram, frame: Frame, at: Injection): string[] {
+  const batteryV = read(frame, 'battery');
   const { curves, pressuresKpa } = injector.deadTime;
   const volts = curves.flatMap((curve) => curve.volts);
   const [lowV, highV] = [Math.min(...volts), Math.max(...volts)];

@@ -1,58 +1,49 @@
-import type { MapId } from '../calibration';
-import { SPARK_LIMITS, type EngineModel, type Injection, type OperatingPoint } from '../fuel';
-import type { Grid } from '../map';
-
+import { type Frame, PHASE, read } from '../channel';
+import { type Injection, SPARK_LIMITS } from '../ecu';
+import { type EcuProgram, MAP_DEFINITIONS, type MapId } from '../program';
 import { correctionSteps } from './correctionSteps';
-import { coolant, input, pressure, speed, throttle, type StepInput } from './inputs';
+import { coolant, input, pressure, speed, type StepInput, throttle } from './inputs';
 import { mapRead } from './mapRead';
 import type { Step } from './step';
 
 /** From the spark map, or crank advance, to the angle that is commanded. */
-export function sparkSteps(model: EngineModel, point: OperatingPoint, at: Injection): Step[] {
-  const { maps } = model;
+export function sparkSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] {
+  const { tables, load: loadProgram } = program;
   const { spark } = at;
-  if (point.phase === 'cranking' && maps.crankAdvance !== null) {
+  if (read(frame, 'phase') !== PHASE.running && tables.crankAdvance !== undefined) {
     return [
       {
         id: 'spark',
         title: 'Crank advance',
         formula: 'Crank advance at coolant temperature; nothing is added while the starter turns',
-        inputs: [coolant(point)],
+        inputs: [coolant(frame)],
         result: input('spark', 'Spark advance', at.sparkDeg, 1, '° BTDC'),
-        ...mapRead('crankAdvance', maps.crankAdvance, point.coolantC),
+        ...mapRead(program, 'crankAdvance', read(frame, 'coolant')),
       },
     ];
   }
-  const byThrottle = model.loadAxis === 'throttle';
-  const load = byThrottle ? at.loadThrottlePercent : point.manifoldKpa;
+  const byThrottle = loadProgram.axis === 'throttle';
+  const load = byThrottle ? at.loadThrottlePercent : read(frame, 'manifoldPressure');
   const base: Step = {
     id: 'sparkBase',
     title: 'Spark map',
     formula: `Spark map at speed and ${byThrottle ? 'throttle' : 'pressure'}`,
-    inputs: [speed(point), byThrottle ? throttle(load) : pressure(point)],
+    inputs: [speed(frame), byThrottle ? throttle(load) : pressure(frame)],
     result: input('s₀', 'Spark', spark.baseDeg, 1, '° BTDC'),
-    ...mapRead(byThrottle ? 'sparkThrottle' : 'spark', maps.spark, point.speedRpm, load),
+    ...mapRead(program, loadProgram.spark, read(frame, 'speed'), load),
   };
   const trims = spark.gearDeg + spark.cylinderDeg;
   return [
     base,
+    ...added(program, 'sparkCoolant', read(frame, 'coolant'), coolant(frame), spark.coolantDeg),
     ...added(
-      maps.sparkCoolant,
-      'sparkCoolant',
-      'Spark by coolant',
-      point.coolantC,
-      coolant(point),
-      spark.coolantDeg,
-    ),
-    ...added(
-      maps.sparkAir,
+      program,
       'sparkAir',
-      'Spark by intake air',
-      point.airC,
-      input('T_air', 'Air', point.airC, 1, '°C'),
+      read(frame, 'air'),
+      input('T_air', 'Air', read(frame, 'air'), 1, '°C'),
       spark.airDeg,
     ),
-    ...correctionSteps(model, point, at, 'spark'),
+    ...correctionSteps(program, frame, at, 'spark'),
     {
       id: 'spark',
       title: 'Spark advance',
@@ -68,23 +59,17 @@ export function sparkSteps(model: EngineModel, point: OperatingPoint, at: Inject
   ];
 }
 
-function added(
-  grid: Grid | null,
-  mapId: MapId,
-  title: string,
-  at: number,
-  from: StepInput,
-  degrees: number,
-): Step[] {
-  if (grid === null || degrees === 0) return [];
+/** The step of a curve that is added to the spark map; none where it adds nothing. */
+function added(program: EcuProgram, mapId: MapId, at: number, from: StepInput, degrees: number): Step[] {
+  if (degrees === 0) return [];
   return [
     {
       id: mapId,
-      title,
+      title: MAP_DEFINITIONS[mapId].label,
       formula: 'added to the spark map',
       inputs: [from],
       result: input('added', 'Added', degrees, 1, '°'),
-      ...mapRead(mapId, grid, at),
+      ...mapRead(program, mapId, at),
     },
   ];
 }

@@ -1,6 +1,6 @@
-import type { MapId } from '../calibration';
-import type { Injection } from '../fuel';
-import type { CellShare } from '../map';
+import type { Injection } from '../ecu';
+import type { CellShare } from '../numeric';
+import type { MapId } from '../program';
 import type { StepInput } from './inputs';
 
 /** One step from sensors to opening: its formula, what goes in, what comes out. */

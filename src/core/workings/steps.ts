@@ -1,7 +1,6 @@
-import type { EngineModel, Injection, OperatingPoint } from '../fuel';
-import { injectionAt, LAMBDA_LIMITS } from '../fuel';
-import type { Grid } from '../map';
-
+import { type Frame, PHASE, read } from '../channel';
+import { type Injection, injectionAt, LAMBDA_LIMITS } from '../ecu';
+import type { EcuProgram } from '../program';
 import { formatNumber } from '../units';
 import { airSteps } from './airSteps';
 import { correctionSteps } from './correctionSteps';
@@ -15,24 +14,24 @@ import type { Step, Workings } from './step';
  * Every step from air mass to opening, duty and spark angle. The numbers are those of `injectionAt`, which the virtual
  * ECU uses too; this only puts them into words.
  */
-export function workingsAt(model: EngineModel, point: OperatingPoint): Workings {
-  const injection = injectionAt(model, point);
+export function workingsAt(program: EcuProgram, frame: Frame): Workings {
+  const injection = injectionAt(program, frame);
   return {
     injection,
     steps: [
-      ...airSteps(model, point, injection),
-      ...fuelSteps(model, point, injection),
-      ...openingSteps(model, point, injection),
-      ...sparkSteps(model, point, injection),
+      ...airSteps(program, frame, injection),
+      ...fuelSteps(program, frame, injection),
+      ...openingSteps(program, frame, injection),
+      ...sparkSteps(program, frame, injection),
     ],
   };
 }
 
 /** Where the base fuel comes from: target and air, or the plain pulse. */
-function baseFuelSteps(model: EngineModel, point: OperatingPoint, at: Injection): Step[] {
-  const cranking = point.phase === 'cranking';
-  const byThrottle = model.loadAxis === 'throttle';
-  const load = byThrottle ? at.loadThrottlePercent : point.manifoldKpa;
+function baseFuelSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] {
+  const cranking = read(frame, 'phase') !== PHASE.running;
+  const byThrottle = program.load.axis === 'throttle';
+  const load = byThrottle ? at.loadThrottlePercent : read(frame, 'manifoldPressure');
   const target: Step[] = cranking
     ? []
     : [
@@ -40,14 +39,13 @@ function baseFuelSteps(model: EngineModel, point: OperatingPoint, at: Injection)
           id: 'lambda',
           title: 'Lambda target',
           formula: `Lambda map at speed and ${byThrottle ? 'throttle' : 'pressure'}`,
-          inputs: [speed(point), byThrottle ? throttle(load) : pressure(point)],
+          inputs: [speed(frame), byThrottle ? throttle(load) : pressure(frame)],
           result: input('lambda', 'Lambda target', at.lambdaMapped, 3, ''),
-          ...mapRead(byThrottle ? 'lambdaThrottle' : 'lambda', model.maps.lambda, point.speedRpm, load),
+          ...mapRead(program, program.load.target, read(frame, 'speed'), load),
         },
-        ...correctionSteps(model, point, at, 'target'),
+        ...correctionSteps(program, frame, at, 'target'),
       ];
-  const { pulse } = model.maps;
-  if (at.pulseMs !== null && pulse !== null) {
+  if (at.pulseMs !== null) {
     return [
       ...target,
       {
@@ -55,13 +53,13 @@ function baseFuelSteps(model: EngineModel, point: OperatingPoint, at: Injection)
         title: 'Fuel of the base pulse',
         formula: 'm₀ = pulse · q; the lambda target does not enter',
         inputs: [
-          speed(point),
-          pressure(point),
+          speed(frame),
+          pressure(frame),
           input('pulse', 'Base pulse', at.pulseMs, 3, 'ms'),
           input('q', 'Flow', at.flowGPerS, 4, 'g/s'),
         ],
         result: input('m₀', 'Fuel', at.baseFuelMg, 3, 'mg'),
-        ...mapRead('pulse', pulse, point.speedRpm, point.manifoldKpa),
+        ...mapRead(program, 'pulse', read(frame, 'speed'), read(frame, 'manifoldPressure')),
       },
     ];
   }
@@ -92,58 +90,74 @@ function heldTarget({ corrections, lambdaTarget }: Injection): string[] {
   ];
 }
 
-function fuelSteps(model: EngineModel, point: OperatingPoint, at: Injection): Step[] {
-  const base = baseFuelSteps(model, point, at);
-  const built = point.phase === 'cranking' ? crankingSteps(model, point, at) : runningSteps(model, point, at);
-  return [...base, ...built, ...correctionSteps(model, point, at, 'fuel'), ...trimSteps(model, point, at)];
+function fuelSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] {
+  const base = baseFuelSteps(program, frame, at);
+  const built =
+    read(frame, 'phase') !== PHASE.running
+      ? crankingSteps(program, frame, at)
+      : runningSteps(program, frame, at);
+  return [
+    ...base,
+    ...built,
+    ...correctionSteps(program, frame, at, 'fuel'),
+    ...trimSteps(program, frame, at),
+  ];
 }
 
-function crankingSteps(model: EngineModel, point: OperatingPoint, at: Injection): Step[] {
-  const { crankingTaper } = model.maps;
+function crankingSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] {
+  const tapers = program.tables.crankingTaper !== undefined;
   return [
     {
       id: 'cranking',
       title: 'Cranking fuel',
-      formula: crankingTaper === null ? 'm = m₀ · cranking multiple' : 'm = m₀ · cranking multiple · taper',
+      formula: tapers ? 'm = m₀ · cranking multiple · taper' : 'm = m₀ · cranking multiple',
       inputs: [
-        coolant(point),
+        coolant(frame),
         input('m₀', 'Fuel', at.baseFuelMg, 3, 'mg'),
         input('c', 'Cranking multiple', at.crankingMapped, 3, '×'),
-        ...(crankingTaper === null
-          ? []
-          : [input('taper', `After ${formatNumber(point.turns, 0)} turns`, 100 * at.crankingTaper, 0, '%')]),
+        ...(tapers
+          ? [
+              input(
+                'taper',
+                `After ${formatNumber(read(frame, 'turns'), 0)} turns`,
+                100 * at.crankingTaper,
+                0,
+                '%',
+              ),
+            ]
+          : []),
       ],
       result: input('m', 'Fuel', at.enrichedMg, 3, 'mg'),
-      ...mapRead('cranking', model.maps.cranking, point.coolantC),
+      ...mapRead(program, 'cranking', read(frame, 'coolant')),
     },
   ];
 }
 
-function runningSteps(model: EngineModel, point: OperatingPoint, at: Injection): Step[] {
-  const accelerating = at.acceleration !== 1 && model.maps.acceleration !== null;
+function runningSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] {
+  const accelerating = at.acceleration !== 1 && program.tables.acceleration !== undefined;
   return [
     {
       id: 'afterStart',
       title: 'After-start enrichment',
       formula: 'a = 1 + (a₀ − 1) · (1 − t/decay), 1 after the decay',
       inputs: [
-        coolant(point),
+        coolant(frame),
         input('a₀', 'At the start', at.afterStartInitial, 3, '×'),
         input('decay', 'Decay', at.afterStartDecayS, 1, 's'),
-        input('t', 'Since start', point.sinceStartS, 1, 's'),
+        input('t', 'Since start', read(frame, 'sinceStart'), 1, 's'),
       ],
       result: input('a', 'After-start', at.afterStart, 3, '×'),
-      ...mapRead('afterStart', model.maps.afterStart, point.coolantC),
+      ...mapRead(program, 'afterStart', read(frame, 'coolant')),
     },
     {
       id: 'warmUp',
       title: 'Warm-up enrichment',
       formula: 'Warm-up curve at coolant temperature',
-      inputs: [coolant(point)],
+      inputs: [coolant(frame)],
       result: input('w', 'Warm-up', at.warmUp, 3, '×'),
-      ...mapRead('warmUp', model.maps.warmUp, point.coolantC),
+      ...mapRead(program, 'warmUp', read(frame, 'coolant')),
     },
-    ...(accelerating ? [accelerationStep(model.maps.acceleration as Grid, point, at)] : []),
+    ...(accelerating ? [accelerationStep(program, frame, at)] : []),
     {
       id: 'fuel',
       title: 'Fuel mass',
@@ -159,36 +173,37 @@ function runningSteps(model: EngineModel, point: OperatingPoint, at: Injection):
   ];
 }
 
-function accelerationStep(map: Grid, point: OperatingPoint, at: Injection): Step {
+function accelerationStep(program: EcuProgram, frame: Frame, at: Injection): Step {
   return {
     id: 'acceleration',
     title: 'Acceleration enrichment',
     formula: 'acc = 1 + curve(rate) · cold(T)/100, fading over its turns',
     inputs: [
-      input('rate', 'Throttle opens by', point.throttleRatePercentPerS, 0, '%/s'),
-      coolant(point),
-      input('turns', 'Since it began', point.turnsSinceOpening, 0, 'turns'),
+      input('rate', 'Throttle opens by', read(frame, 'throttleRate'), 0, '%/s'),
+      coolant(frame),
+      input('turns', 'Since it began', read(frame, 'turnsSinceOpening'), 0, 'turns'),
     ],
     result: input('acc', 'Acceleration', at.acceleration, 3, '×'),
-    ...mapRead('acceleration', map, point.throttleRatePercentPerS),
+    ...mapRead(program, 'acceleration', read(frame, 'throttleRate')),
   };
 }
 
 /** Gear and cylinder trim, and the cut; only where they change something. */
-function trimSteps(model: EngineModel, point: OperatingPoint, at: Injection): Step[] {
+function trimSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] {
   const steps: Step[] = [];
   if (at.trim !== 1) {
-    const cylinder = point.cylinder !== null && model.maps.fuelCylinder !== null;
+    const cylinder = read(frame, 'cylinder');
+    const trimmed = !Number.isNaN(cylinder) && program.tables.fuelCylinder !== undefined;
     steps.push({
       id: 'trim',
       title: 'Trim',
       formula: 'factor = (1 + gear/100) · (1 + cylinder/100)',
       inputs: [
-        input('gear', 'Gear', point.gear, 0, ''),
-        ...(cylinder ? [input('cylinder', 'Cylinder', point.cylinder ?? 0, 0, '')] : []),
+        input('gear', 'Gear', read(frame, 'gear'), 0, ''),
+        ...(trimmed ? [input('cylinder', 'Cylinder', cylinder, 0, '')] : []),
       ],
       result: input('trim', 'Trim', at.trim, 4, '×'),
-      mapId: cylinder ? 'fuelCylinder' : 'fuelGear',
+      mapId: trimmed ? 'fuelCylinder' : 'fuelGear',
     });
   }
   if (at.cut) {
@@ -196,7 +211,7 @@ function trimSteps(model: EngineModel, point: OperatingPoint, at: Injection): St
       id: 'cut',
       title: 'Overrun cut',
       formula: 'Speed, throttle, pressure and coolant all say that the car drives the engine: no fuel',
-      inputs: [speed(point), pressure(point), throttle(point.throttlePercent), coolant(point)],
+      inputs: [speed(frame), pressure(frame), throttle(read(frame, 'throttle')), coolant(frame)],
       result: input('m', 'Fuel', at.fuelMg, 3, 'mg'),
     });
   }

@@ -1,29 +1,33 @@
-import { demo, modelOf, TEST_DAY } from '@tests/support/ventisca';
-import { MAP_IDS, strategySwitch, usualChoices } from '../calibration';
-import { AT_REST, type LoadStrategy, type OperatingPoint } from '../fuel';
-import { workingsAt } from '.';
+import { type ChannelValues, frameOf, PHASE } from '../channel';
+import type { LoadStrategy } from '../fuel';
+import { strategySwitch, usualChoices } from '../generators';
+import { type EcuProgram, MAP_IDS } from '../program';
+import { workingsAt } from './steps';
+import { demo, programOf, TEST_DAY } from '@tests/support/ventisca';
 
-const RUNNING: OperatingPoint = {
-  ...AT_REST,
-  phase: 'running',
-  speedRpm: 1050,
-  manifoldKpa: 38,
-  coolantC: 20,
-  airC: 10,
-  batteryV: 13.8,
-  sinceStartS: 5,
+const RUNNING = {
+  phase: PHASE.running,
+  speed: 1050,
+  manifoldPressure: 38,
+  coolant: 20,
+  air: 10,
+  battery: 13.8,
+  sinceStart: 5,
 };
+
+const worked = (program: EcuProgram, change: ChannelValues = {}) =>
+  workingsAt(program, frameOf({ ...RUNNING, ...change }));
 
 describe('workings', () => {
   test('multiply out: each factor shown leads to the opening shown', () => {
-    const { injection: at } = workingsAt(modelOf(demo()), RUNNING);
+    const { injection: at } = worked(programOf(demo()));
     expect(at.baseFuelMg * at.afterStart * at.warmUp).toBeCloseTo(at.fuelMg, 9);
     expect(at.fuelMg / at.flowGPerS + at.shortPulseMs + at.deadMs).toBeCloseTo(at.openingMs, 9);
-    expect((100 * at.openingMs * RUNNING.speedRpm) / 120000).toBeCloseTo(at.dutyPercent, 9);
+    expect((100 * at.openingMs * RUNNING.speed) / 120000).toBeCloseTo(at.dutyPercent, 9);
   });
 
   test('name the four VE cells and their weights', () => {
-    const { steps, injection } = workingsAt(modelOf(demo()), RUNNING);
+    const { steps, injection } = worked(programOf(demo()));
     const cells = steps.find((step) => step.id === 've')?.cells ?? [];
     expect(cells).toHaveLength(4);
     expect(cells.reduce((sum, cell) => sum + cell.value * cell.weight, 0)).toBeCloseTo(
@@ -33,7 +37,7 @@ describe('workings', () => {
   });
 
   test('show the result of each step as the next one’s input', () => {
-    const { steps } = workingsAt(modelOf(demo()), RUNNING);
+    const { steps } = worked(programOf(demo()));
     const result = (id: string) => steps.find((step) => step.id === id)?.result.value;
     const input = (id: string, symbol: string) =>
       steps.find((step) => step.id === id)?.inputs.find((entry) => entry.symbol === symbol)?.value;
@@ -45,11 +49,14 @@ describe('workings', () => {
 
   // Flow share 0.14 is midway between 0.34 at 8 % and 0.22 at 20 %: k 0.28.
   test('show how the heating factor comes about, and it is the one used', () => {
-    const model = modelOf(demo());
-    const { injection } = workingsAt(model, RUNNING);
-    const share = injection.flowEstimateGPerS / model.fullAirFlowGPerS;
-    const scaled = { ...model, fullAirFlowGPerS: model.fullAirFlowGPerS * (share / 0.14) };
-    const { steps, injection: at } = workingsAt(scaled, RUNNING);
+    const model = programOf(demo());
+    const { injection } = worked(model);
+    const share = injection.flowEstimateGPerS / model.load.fullAirFlowGPerS;
+    const scaled = {
+      ...model,
+      load: { ...model.load, fullAirFlowGPerS: model.load.fullAirFlowGPerS * (share / 0.14) },
+    };
+    const { steps, injection: at } = worked(scaled);
     const heating = steps.find((step) => step.id === 'heating');
     expect(at.heating).toBeCloseTo(0.28, 9);
     expect(heating?.result.value).toBe('0.280');
@@ -58,19 +65,19 @@ describe('workings', () => {
     expect(at.chargeC).toBeCloseTo(10 + 0.28 * 10, 9);
   });
 
-  const beyond = (change: Partial<OperatingPoint>, id: string) =>
-    workingsAt(modelOf(demo()), { ...RUNNING, ...change }).steps.find((step) => step.id === id)?.beyond ?? [];
+  const beyond = (change: ChannelValues, id: string) =>
+    worked(programOf(demo()), change).steps.find((step) => step.id === id)?.beyond ?? [];
 
   test.each([
-    [{ speedRpm: 7400 }, 've', null],
-    [{ speedRpm: 7401 }, 've', /Speed: 7401 rev\/min is above the map’s last breakpoint, 7400 rev\/min/],
-    [{ speedRpm: 499 }, 've', /below the map’s first breakpoint, 500 rev\/min/],
-    [{ manifoldKpa: 20 }, 'lambda', null],
-    [{ manifoldKpa: 12 }, 'lambda', /Manifold pressure: 12 kPa abs is below/],
-    [{ coolantC: -41 }, 'warmUp', /Coolant: -?.?41 °C is below/],
-    [{ batteryV: 16 }, 'dead', null],
-    [{ batteryV: 16.5 }, 'dead', /16.5 V is outside the table/],
-    [{ batteryV: 5 }, 'dead', /5.0 V is outside the table/],
+    [{ speed: 7400 }, 've', null],
+    [{ speed: 7401 }, 've', /Engine speed: 7401 rev\/min is above the map’s last breakpoint, 7400 rev\/min/],
+    [{ speed: 499 }, 've', /below the map’s first breakpoint, 500 rev\/min/],
+    [{ manifoldPressure: 20 }, 'lambda', null],
+    [{ manifoldPressure: 12 }, 'lambda', /Manifold pressure: 12 kPa abs is below/],
+    [{ coolant: -41 }, 'warmUp', /Coolant: -?.?41 °C is below/],
+    [{ battery: 16 }, 'dead', null],
+    [{ battery: 16.5 }, 'dead', /16.5 V is outside the table/],
+    [{ battery: 5 }, 'dead', /5.0 V is outside the table/],
   ] as const)('%j: %s says whether the point is outside its map or table', (change, id, text) => {
     const said = beyond(change, id);
     if (text === null) expect(said).toEqual([]);
@@ -78,11 +85,10 @@ describe('workings', () => {
   });
 
   test('cranking has a multiple and no lambda, after-start or warm-up', () => {
-    const { steps } = workingsAt(modelOf(demo()), {
-      ...RUNNING,
-      phase: 'cranking',
-      speedRpm: 220,
-      manifoldKpa: 79,
+    const { steps } = worked(programOf(demo()), {
+      phase: PHASE.cranking,
+      speed: 220,
+      manifoldPressure: 79,
     });
     const ids = steps.map((step) => step.id);
     expect(ids).toContain('cranking');
@@ -92,13 +98,13 @@ describe('workings', () => {
 
   test('a fixed regulator shows barometric and manifold pressure, one that follows does not', () => {
     const inputs = (id: 'ventisca' | 'pardela') =>
-      workingsAt(modelOf(demo(id)), RUNNING).steps.find((step) => step.id === 'across')?.inputs.length;
+      worked(programOf(demo(id))).steps.find((step) => step.id === 'across')?.inputs.length;
     expect(inputs('pardela')).toBe(3);
     expect(inputs('ventisca')).toBe(1);
   });
 
   const switched = (to: LoadStrategy) =>
-    modelOf(
+    programOf(
       demo('pardela', (document) => {
         const { coming } = strategySwitch(document, to, usualChoices(document), TEST_DAY);
         for (const { mapId, converted } of coming) document.maps[mapId] = converted?.after ?? null;
@@ -119,8 +125,8 @@ describe('workings', () => {
     ['airMass', ['air', 'lambda', 'baseFuel'], undefined],
     ['pulseWidth', ['lambda', 'baseFuel'], undefined],
   ] as const)('by %s begin with what that strategy looks at, and still add up', (to, ids, mapId) => {
-    const point = { ...RUNNING, throttlePercent: 8, airFlowGPerS: 12 };
-    const { steps, injection: at } = workingsAt(switched(to), point);
+    const point = { throttle: 8, airFlow: 12 };
+    const { steps, injection: at } = worked(switched(to), point);
     expect(steps.slice(0, ids.length).map((step) => step.id)).toEqual(ids);
     expect(steps.find((step) => step.id === 've')?.mapId).toBe(mapId);
     expect(at.baseFuelMg * at.afterStart * at.warmUp).toBeCloseTo(at.fuelMg, 9);
@@ -129,20 +135,19 @@ describe('workings', () => {
 
   test('name every map they read by one that is there', () => {
     for (const to of ['throttle', 'throttlePressure', 'airMass', 'pulseWidth'] as const) {
-      const { steps } = workingsAt(switched(to), { ...RUNNING, throttlePercent: 8, airFlowGPerS: 12 });
+      const { steps } = worked(switched(to), { throttle: 8, airFlow: 12 });
       for (const { mapId } of steps) if (mapId !== undefined) expect(MAP_IDS).toContain(mapId);
     }
   });
 
   test('show spark by coolant and air, trims and the cut only where they change something', () => {
-    const model = modelOf(demo());
-    const ids = (part: Partial<OperatingPoint>) =>
-      workingsAt(model, { ...RUNNING, ...part }).steps.map((step) => step.id);
-    expect(ids({ coolantC: 0 })).toContain('sparkCoolant');
-    expect(ids({ coolantC: 85 })).not.toContain('sparkCoolant');
-    expect(ids({ airC: 50 })).toContain('sparkAir');
+    const model = programOf(demo());
+    const ids = (part: ChannelValues) => worked(model, part).steps.map((step) => step.id);
+    expect(ids({ coolant: 0 })).toContain('sparkCoolant');
+    expect(ids({ coolant: 85 })).not.toContain('sparkCoolant');
+    expect(ids({ air: 50 })).toContain('sparkAir');
     expect(ids({})).not.toContain('trim');
-    expect(ids({ speedRpm: 4000, manifoldKpa: 20, coolantC: 85 })).toContain('cut');
-    expect(ids({ throttleRatePercentPerS: 200 })).toContain('acceleration');
+    expect(ids({ speed: 4000, manifoldPressure: 20, coolant: 85 })).toContain('cut');
+    expect(ids({ throttleRate: 200 })).toContain('acceleration');
   });
 });

@@ -1,4 +1,4 @@
-import { calibrationToText, type Calibration } from '@/core/calibration';
+import { type Calibration, calibrationToText } from '@/core/calibration';
 
 /** A file name that any system takes: letters, digits and dashes of the calibration's name. */
 export function calibrationFileName(name: string, date: Date): string {

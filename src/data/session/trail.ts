@@ -1,13 +1,5 @@
 import { create } from 'zustand';
-
-/** Where an engine was at one moment, as far as maps show it. */
-export interface TrailPoint {
-  readonly speedRpm: number;
-  readonly manifoldKpa: number;
-  readonly coolantC: number;
-  /** Load where it is measured by throttle, %. */
-  readonly loadThrottlePercent: number;
-}
+import type { ChannelValues } from '@/core/channel';
 
 /** The way of an operating point through the maps, and what it was taken from. */
 export interface Trail {
@@ -15,7 +7,8 @@ export interface Trail {
   readonly calibrationId: string;
   /** "Dry start at −20 °C". */
   readonly label: string;
-  readonly points: readonly TrailPoint[];
+  /** Where the engine was at each moment, by the channels that were recorded. */
+  readonly points: readonly ChannelValues[];
 }
 
 /** The last trail that something gave. Maps draw it; it is a way of looking, not part of the document. */

@@ -1,25 +1,25 @@
 import {
+  type Calibration,
   conversionContext,
   fieldInfo,
+  type FieldPath,
   sectionAt,
   splitPath,
   valueAt,
-  type Calibration,
-  type FieldPath,
 } from '@/core/calibration';
 import {
-  readTableDraft,
-  tableDraft,
   type QuantityFieldInfo,
   type QuantityValue,
+  readTableDraft,
   type Source,
   type SourceKind,
+  tableDraft,
   type TableDraft,
   type TableDraftResult,
   type TableFieldInfo,
   type TableValue,
 } from '@/core/field';
-import { formatSignificant, unitOf, type Amount, type ConversionContext } from '@/core/units';
+import { type Amount, type ConversionContext, formatSignificant, unitOf } from '@/core/units';
 import { today } from '../today';
 import { edit, setDraft, useDocument, useSession } from './session';
 

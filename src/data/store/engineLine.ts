@@ -1,4 +1,4 @@
-import { fieldInfo, sweptVolumePerCylinderCm3, baseValue, type Calibration } from '@/core/calibration';
+import { baseValue, type Calibration, fieldInfo, sweptVolumePerCylinderCm3 } from '@/core/calibration';
 
 /** The engine in a few words: "6 cylinders, 2.46 L, supercharger"; empty while nothing is known. */
 export function engineLine(document: Calibration): string {

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { calibrationSchema, type Calibration } from '@/core/calibration';
+import { type Calibration, calibrationSchema } from '@/core/calibration';
 
 /** A stored calibration with what storage needs to know of it. */
 export interface CalibrationRecord {

@@ -1,6 +1,8 @@
-import { valvesOf, type Calibration } from '@/core/calibration';
-import { CAM_ANGLES, overlapDeg } from '@/core/cams';
+import { type Calibration, valvesOf } from '@/core/calibration';
+import { overlapDeg } from '@/core/cams';
+import { CAM_ANGLES } from '@/core/cams/schema';
 import { camMeaning } from '@/core/meaning';
+import { CYCLE_DEG } from '@/core/units';
 import { edit, useDocument } from '@/data/session/session';
 import { Chips } from '@/ui/button/Chips';
 import { insideCycle, LaneChart, type Lane } from '@/ui/chart';
@@ -58,8 +60,8 @@ export function ValveStrip({ document, lanes = [] }: { document: Calibration; la
     <LaneChart
       title={`Exhaust open ${valves.exhaustOpensDeg}° to ${valves.exhaustClosesDeg}°, intake ${valves.intakeOpensDeg}° to ${valves.intakeClosesDeg}°, overlap ${overlap}°`}
       from={0}
-      to={720}
-      ticks={[0, 180, 360, 540, 720]}
+      to={CYCLE_DEG}
+      ticks={[0, 180, 360, 540, CYCLE_DEG]}
       unit="°"
       lanes={[
         {
@@ -67,7 +69,7 @@ export function ValveStrip({ document, lanes = [] }: { document: Calibration; la
           label: 'Exhaust valve',
           spans: insideCycle(
             [{ from: valves.exhaustOpensDeg, to: valves.exhaustClosesDeg, tone: 'muted', label: 'open' }],
-            720,
+            CYCLE_DEG,
           ),
         },
         {
@@ -75,7 +77,7 @@ export function ValveStrip({ document, lanes = [] }: { document: Calibration; la
           label: 'Intake valve',
           spans: insideCycle(
             [{ from: valves.intakeOpensDeg, to: valves.intakeClosesDeg, tone: 'steel', label: 'open' }],
-            720,
+            CYCLE_DEG,
           ),
         },
         {
@@ -86,7 +88,7 @@ export function ValveStrip({ document, lanes = [] }: { document: Calibration; la
               ? []
               : insideCycle(
                   [{ from: valves.intakeOpensDeg, to: valves.exhaustClosesDeg, tone: 'warning' }],
-                  720,
+                  CYCLE_DEG,
                 ),
         },
         ...lanes,

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { pinFunctions, type Calibration } from '@/core/calibration';
-import { freeFunctions, PIN_KIND_TEXT, wiringConflicts, type EcuPin } from '@/core/pins';
+import { type Calibration, pinFunctions } from '@/core/calibration';
+import type { EcuPin } from '@/core/pins';
+import { freeFunctions, PIN_KIND_TEXT, wiringConflicts } from '@/core/pins/schema';
 import { RadioRow } from '@/ui/button/RadioRow';
 import { Card } from '@/ui/layout';
 import { Sheet } from '@/ui/sheet/Sheet';

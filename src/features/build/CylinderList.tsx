@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { baseValue, fieldInfo, type FieldPath, saidAbout } from '@/core/calibration';
+import { baseValue, fieldInfo, type FieldPath } from '@/core/calibration';
+import { saidAbout } from '@/core/checks';
 import { useDocument } from '@/data/session/session';
 import { useSourcedField } from '@/data/session/useField';
 import { FieldFrame, FieldSheets, type FieldSheet } from '@/ui/field';

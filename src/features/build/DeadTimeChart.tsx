@@ -4,9 +4,9 @@ import {
   deadTimeAt,
   deadTimeFlagMessage,
   deadTimeSurface,
+  type DeadTimeTable,
   surfaceFlags,
   typedColumns,
-  type DeadTimeTable,
 } from '@/core/injector';
 import { edit } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';

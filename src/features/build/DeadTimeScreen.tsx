@@ -1,5 +1,5 @@
-import { BATTERY_STEP, idleBatteryErrors } from '@/core/meaning';
 import { tableAt } from '@/core/calibration';
+import { BATTERY_STEP, idleBatteryErrors } from '@/core/meaning';
 import { useDocument } from '@/data/session/session';
 import { LineChart } from '@/ui/chart';
 import { Card } from '@/ui/layout';

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { dwellProposal } from '@/core/calibration';
-import { dwellMap } from '@/core/coil';
+import { dwellProposal } from '@/core/generators';
 import { acceptedMap, type CellRange } from '@/core/map';
+import { dwellMap } from '@/core/spark';
 import { edit, useDocument } from '@/data/session/session';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';

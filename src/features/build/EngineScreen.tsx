@@ -1,6 +1,7 @@
-import { bankOf, baseValue, firingOf, isSetAside, type Calibration } from '@/core/calibration';
+import { bankOf, baseValue, type Calibration, firingOf, isSetAside } from '@/core/calibration';
 import { firingIntervals } from '@/core/engine';
 import { engineMeaning } from '@/core/meaning';
+import { CYCLE_DEG } from '@/core/units';
 import { edit, useDocument } from '@/data/session/session';
 import { Chips } from '@/ui/button/Chips';
 import { LaneChart } from '@/ui/chart';
@@ -99,8 +100,8 @@ function FiringStrip({ document }: { document: Calibration }) {
       <LaneChart
         title={`Firing over two turns: ${events.map(({ cylinder, angleDeg }) => `${cylinder} at ${Math.round(angleDeg)}°`).join(', ')}`}
         from={0}
-        to={720}
-        ticks={[0, 180, 360, 540, 720]}
+        to={CYCLE_DEG}
+        ticks={[0, 180, 360, 540, CYCLE_DEG]}
         unit="°"
         lanes={banks.map((bank) => ({
           id: String(bank),

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { baseValue, fieldInfo, saidAbout } from '@/core/calibration';
+import { baseValue, fieldInfo } from '@/core/calibration';
+import { saidAbout } from '@/core/checks';
 import { commonFiringOrders, parseFiringOrder } from '@/core/engine';
 import { setDraft, useDocument, useSession } from '@/data/session/session';
 import { useSourcedField } from '@/data/session/useField';

@@ -1,7 +1,8 @@
-import { View } from 'react-native';
 import { baseValue, firingOf, injectionChoice, valvesOf } from '@/core/calibration';
 import { injectionOutputs, modeRefusals, proposedEndBeforeTdcDeg } from '@/core/injector';
-import { LOSS_LIMIT_PERCENT, sprays, type Spray } from '@/core/meaning';
+import { LOSS_LIMIT_PERCENT, type Spray, sprays } from '@/core/meaning';
+import { CYCLE_DEG } from '@/core/units';
+import { View } from 'react-native';
 import { edit, useDocument } from '@/data/session/session';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
@@ -86,8 +87,8 @@ function EventTable() {
           )
           .join(', ')}
         from={0}
-        to={720}
-        ticks={[0, 180, 360, 540, 720]}
+        to={CYCLE_DEG}
+        ticks={[0, 180, 360, 540, CYCLE_DEG]}
         unit="°"
         lanes={outputs.map(({ number, cylinders, endsDeg }) => ({
           id: String(number),
@@ -107,7 +108,7 @@ function AngleCard() {
   const lanes: Lane[] = (shown ?? []).map((spray) => ({
     id: spray.id,
     label: `Spray, ${spray.label.toLowerCase()}`,
-    spans: insideCycle([{ from: spray.spray.fromDeg, to: spray.spray.toDeg, tone: 'accent' }], 720),
+    spans: insideCycle([{ from: spray.spray.fromDeg, to: spray.spray.toDeg, tone: 'accent' }], CYCLE_DEG),
   }));
   return (
     <Card title="Spray and valves" intro="When fuel reaches the valve, in its own cylinder’s cycle.">

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { GENERIC_SETS, SET_KEYS, setOf, type InjectorSet } from '@/core/injectorLibrary';
+import { GENERIC_SETS, type InjectorSet, SET_KEYS, setOf } from '@/core/injectorLibrary';
 import { pickPart } from '@/data/files/pick';
 import { useInjectorLibrary } from '@/data/injectorLibrary';
 import { edit, useDocument } from '@/data/session/session';

@@ -1,6 +1,6 @@
 import { View } from 'react-native';
-import { pinFunctions, type Calibration } from '@/core/calibration';
-import { loomList } from '@/core/pins';
+import { type Calibration, pinFunctions } from '@/core/calibration';
+import { loomList } from '@/core/pins/schema';
 import { partFileName, saveTextFile } from '@/data/files/download';
 import { loomCsv, loomPage, printPage } from '@/data/files/loomFiles';
 import { Button } from '@/ui/button/Button';

@@ -1,15 +1,12 @@
+import { pinFunctions } from '@/core/calibration';
+import { channelQuantity, CHANNELS, OUTPUT_CHANNELS } from '@/core/channel';
+import { saidAbout } from '@/core/checks';
+import { type Condition, type Output, outputWords } from '@/core/outputs';
+import { MAX_CONDITIONS } from '@/core/outputs/schema';
+import { outputFunction } from '@/core/pins';
 import type { Draft } from 'immer';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { outputFunction, pinFunctions, saidAbout } from '@/core/calibration';
-import {
-  CHANNEL_IDS,
-  CHANNELS,
-  MAX_CONDITIONS,
-  outputWords,
-  type Condition,
-  type Output,
-} from '@/core/outputs';
 import { edit, setDraft, useDocument, useSession } from '@/data/session/session';
 import { typedSource } from '@/data/session/useField';
 import { Button } from '@/ui/button/Button';
@@ -196,7 +193,7 @@ function ConditionFields({ path, name, condition, onChange, onRemove }: Conditio
       </View>
       <Chips
         label={`${name}, channel`}
-        options={CHANNEL_IDS.map((id) => ({ id, label: CHANNELS[id].label }))}
+        options={OUTPUT_CHANNELS.map((id) => ({ id, label: CHANNELS[id].label }))}
         value={condition.channel}
         onChange={(id) =>
           onChange(CHANNELS[id].label, (into) => {
@@ -216,8 +213,7 @@ function ConditionFields({ path, name, condition, onChange, onRemove }: Conditio
         path={`${path}.threshold`}
         info={{
           label: `${name}: threshold`,
-          quantity: channel.quantity,
-          unit: channel.unit,
+          ...channelQuantity(condition.channel),
           min: channel.min,
           max: channel.max,
         }}

@@ -1,4 +1,5 @@
-import { chatterCount, onStretches, outputStates, type Output, type Sweep } from '@/core/outputs';
+import { outputStates } from '@/core/control';
+import { chatterCount, onStretches, type Output, type Sweep } from '@/core/outputs';
 import { LaneChart } from '@/ui/chart';
 import { Card, StateMark } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
@@ -8,7 +9,7 @@ export function OutputStrips({ outputs, sweep }: { outputs: readonly Output[]; s
   const switches = outputs.filter(({ pulsesPerTurn }) => pulsesPerTurn === null);
   const strips = switches.map((output) => ({
     output,
-    stretches: onStretches(outputStates(output, sweep.samples), sweep.samples),
+    stretches: onStretches(outputStates(output, sweep.frames), sweep.frames),
   }));
   const end = sweep.phases[sweep.phases.length - 1]?.toS ?? 60;
   const fluttering = strips.filter(({ stretches }) => chatterCount(stretches) > 0);

@@ -1,14 +1,8 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { baseValue, conversionContext, presetEngineOf, type Calibration } from '@/core/calibration';
-import {
-  MAX_OUTPUTS,
-  OUTPUT_PURPOSES,
-  outputSweep,
-  presetOutput,
-  PURPOSE_TEXT,
-  type OutputPurpose,
-} from '@/core/outputs';
+import { baseValue, type Calibration, conversionContext, presetEngineOf } from '@/core/calibration';
+import { type OutputPurpose, outputSweep, presetOutput, PURPOSE_TEXT } from '@/core/outputs';
+import { MAX_OUTPUTS, OUTPUT_PURPOSES } from '@/core/outputs/schema';
 import { edit, useDocument } from '@/data/session/session';
 import { typedSource } from '@/data/session/useField';
 import { Button } from '@/ui/button/Button';

@@ -1,7 +1,8 @@
-import { saidAbout } from '@/core/calibration';
+import { saidAbout } from '@/core/checks';
+import type { PinFunction } from '@/core/pins';
+import { freePins, PIN_KIND_TEXT } from '@/core/pins/schema';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { PIN_KIND_TEXT, freePins, type PinFunction } from '@/core/pins';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { RadioRow } from '@/ui/button/RadioRow';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { pinFunctions } from '@/core/calibration';
-import { ECUS, loomMoves, pinCounts, PIN_KIND_TEXT, unwired } from '@/core/pins';
+import { ECUS, loomMoves, PIN_KIND_TEXT, pinCounts, unwired } from '@/core/pins/schema';
 import { pickPart } from '@/data/files/pick';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';

@@ -1,6 +1,6 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { View } from 'react-native';
-import { pressureReach, reachProblem } from '@/core/calibration';
+import { pressureReach, reachProblem } from '@/core/generators';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { Card } from '@/ui/layout';

@@ -1,7 +1,7 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import type { SheetId } from '@/core/calibration';
+import type { SheetId } from '@/core/checks';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { BackTitle, Page, StateMark, useWide } from '@/ui/layout';

@@ -1,25 +1,25 @@
 import {
   ADC_BITS,
   baseValue,
+  type Calibration,
   curveOf,
   faultBandOf,
   lineOf,
   tableAt,
   thermistorOf,
   throttleOf,
-  type Calibration,
 } from '@/core/calibration';
 import {
   combinedLambda,
   knockFrequencyHz,
+  type LambdaReading,
   seeingRange,
+  type SensorId,
   temperatureAtVolts,
   throttleHeadRoom,
   throttlePercent,
   valueAtVolts,
   voltsAtTemperature,
-  type LambdaReading,
-  type SensorId,
   type VoltsCurve,
 } from '@/core/sensors';
 import { formatNumber } from '@/core/units';

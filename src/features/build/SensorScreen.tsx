@@ -1,7 +1,8 @@
 import { useGlobalSearchParams, useLocalSearchParams, useRouter } from 'expo-router';
 import { View } from 'react-native';
-import { pinFunctions, sectionState } from '@/core/calibration';
-import { SENSOR_INFO } from '@/core/sensors';
+import { pinFunctions } from '@/core/calibration';
+import { sectionState } from '@/core/checks';
+import { SENSOR_INFO } from '@/core/sensors/schema';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { BackTitle, Card, Page, StateMark, useWide } from '@/ui/layout';

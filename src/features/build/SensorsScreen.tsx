@@ -1,6 +1,8 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
-import { choiceAt, sectionState, type Calibration } from '@/core/calibration';
-import { SENSOR_INFO, type SensorInfo } from '@/core/sensors';
+import { type Calibration, choiceAt } from '@/core/calibration';
+import { sectionState } from '@/core/checks';
+import type { SensorInfo } from '@/core/sensors';
+import { SENSOR_INFO } from '@/core/sensors/schema';
 import { useDocument } from '@/data/session/session';
 import { LinkRow, StateMark } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';

@@ -1,4 +1,4 @@
-import { choiceAt, type Calibration } from '@/core/calibration';
+import { type Calibration, choiceAt } from '@/core/calibration';
 import { edit, useDocument } from '@/data/session/session';
 import { today } from '@/data/today';
 import { Chips } from '@/ui/button/Chips';

@@ -1,6 +1,7 @@
-import { firingOf, wheelOf, type Calibration } from '@/core/calibration';
+import { type Calibration, firingOf, wheelOf } from '@/core/calibration';
 import { triggerMeaning, triggerSentence } from '@/core/meaning';
 import { triggerPattern } from '@/core/trigger';
+import { CYCLE_DEG } from '@/core/units';
 import { useDocument } from '@/data/session/session';
 import { insideCycle, LaneChart, type Lane } from '@/ui/chart';
 import { Card, Message } from '@/ui/layout';
@@ -57,11 +58,11 @@ function ToothPicture({ document }: { document: Calibration }) {
   const half = (wheel.cam?.windowDeg ?? 0) / 2;
   const gaps = insideCycle(
     gapsDeg.map(({ from, to }) => ({ from, to, tone: 'warning', label: 'gap', hollow: true })),
-    720,
+    CYCLE_DEG,
   );
   const windows = insideCycle(
     camDeg.map((at) => ({ from: at - half, to: at + half, tone: 'steel', hollow: true })),
-    720,
+    CYCLE_DEG,
   );
   return ([0, 360] as const).map((start) => {
     const inTurn = (at: number) => at >= start && at < start + 360;

@@ -1,5 +1,6 @@
 import { View } from 'react-native';
-import { SOURCE_TEXT, type SourceKind } from '@/core/field';
+import type { SourceKind } from '@/core/field';
+import { SOURCE_TEXT } from '@/core/field/schema';
 import { setTypingSource, useSession } from '@/data/session/session';
 import { Chips } from '@/ui/button/Chips';
 import { Text } from '@/ui/text/Text';

@@ -1,6 +1,6 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { demo, TEST_DAY } from '@tests/support/ventisca';
-import { emptyCalibration, type Calibration } from '@/core/calibration';
+import { type Calibration, emptyCalibration } from '@/core/calibration';
 import { engineMeaning } from '@/core/meaning';
 import { closeSession, edit, openSession, undo, useSession } from '@/data/session/session';
 import { DeadTimeChart } from './DeadTimeChart';

@@ -1,4 +1,5 @@
-import { DEAD_TIME_LIMITS, MAX_DEAD_TIME_POINTS, type DeadTimeTable } from '@/core/injector';
+import type { DeadTimeTable } from '@/core/injector';
+import { DEAD_TIME_LIMITS, MAX_DEAD_TIME_POINTS } from '@/core/injector/schema';
 import { fromBase, parseNumber, typedProblemMessage } from '@/core/units';
 
 /** A row of the table as typed: voltage, and a time for each pressure; empty where the sheet says nothing. */

@@ -1,11 +1,5 @@
-import {
-  fieldInfo,
-  isSetAside,
-  sectionFields,
-  type FieldPath,
-  type SectionId,
-  saidAbout,
-} from '@/core/calibration';
+import { fieldInfo, type FieldPath, isSetAside, sectionFields, type SectionId } from '@/core/calibration';
+import { saidAbout } from '@/core/checks';
 import { useDocument } from '@/data/session/session';
 import { useQuantityField, useSourcedField, useTableField } from '@/data/session/useField';
 import { ChoiceField, QuantityField, TableField } from '@/ui/field';

@@ -1,5 +1,6 @@
-import { pinFunctions, type Calibration } from '@/core/calibration';
-import { filledAssignments, type EcuDescription, type PinFunction } from '@/core/pins';
+import { type Calibration, pinFunctions } from '@/core/calibration';
+import type { EcuDescription, PinFunction } from '@/core/pins';
+import { filledAssignments } from '@/core/pins/schema';
 import { edit } from '@/data/session/session';
 import { typedSource } from '@/data/session/useField';
 import { today } from '@/data/today';

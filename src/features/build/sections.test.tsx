@@ -1,7 +1,8 @@
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import { demo, TEST_DAY } from '@tests/support/ventisca';
-import { emptyCalibration, pinFunctions, type Calibration } from '@/core/calibration';
-import { SENSOR_INFO, type SensorId } from '@/core/sensors';
+import { type Calibration, emptyCalibration, pinFunctions } from '@/core/calibration';
+import type { SensorId } from '@/core/sensors';
+import { SENSOR_INFO } from '@/core/sensors/schema';
 import { closeSession, openSession, undo, useSession } from '@/data/session/session';
 import { ValveStrip } from './CamsScreen';
 import { ConnectorPicture } from './ConnectorPicture';
@@ -183,7 +184,7 @@ describe('an output', () => {
   test('says what it does, and opens to be changed', () => {
     open();
     const { rerender } = render(show('fan'));
-    expect(screen.getByText(/On with coolant temperature above 94 °C/)).toBeInTheDocument();
+    expect(screen.getByText(/On with coolant above 94 °C/)).toBeInTheDocument();
     press('Change Fan');
     type('Fan, condition 1: threshold, °C', '203 °F');
     rerender(show('fan'));
@@ -200,7 +201,7 @@ describe('an output', () => {
     render(show('secondpump'));
     press('Change Second pump');
     const channel = screen.getByRole('radiogroup', { name: 'Second pump, condition 1, channel' });
-    fireEvent.click(within(channel).getByRole('radio', { name: 'Battery voltage' }));
+    fireEvent.click(within(channel).getByRole('radio', { name: 'Battery' }));
     expect(document().outputs.find(({ id }) => id === 'secondpump')?.conditions[0]).toMatchObject({
       channel: 'battery',
       threshold: 20,

@@ -1,4 +1,5 @@
-import { sheetState, type Calibration, type SectionState, type SheetId } from '@/core/calibration';
+import type { Calibration, SectionState } from '@/core/calibration';
+import { type SheetId, sheetState } from '@/core/checks';
 import type { IconName } from '@/ui/icon/Icon';
 import type { MarkTone } from '@/ui/layout';
 

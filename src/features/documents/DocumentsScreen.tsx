@@ -2,7 +2,8 @@ import { useRouter } from 'expo-router';
 import { useRef, useState } from 'react';
 import { ActivityIndicator, View, type ScrollView } from 'react-native';
 import { Snackbar } from 'react-native-paper';
-import { calibrationFromSheet, DEMO_SHEET, type Calibration } from '@/core/calibration';
+import type { Calibration } from '@/core/calibration';
+import { calibrationFromSheet, DEMO_SHEET } from '@/core/starters';
 import { today } from '@/data/today';
 import { askToKeep } from '@/data/store/durable';
 import {

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { fileProblemMessage, type Calibration } from '@/core/calibration';
+import { type Calibration, fileProblemMessage } from '@/core/calibration';
 import { pickPart, type ReadPart } from '@/data/files/pick';
 import { readFile } from '@/workers/readFileClient';
 

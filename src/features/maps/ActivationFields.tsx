@@ -1,17 +1,13 @@
-import { View } from 'react-native';
-import {
-  activationSchema,
-  CORRECTION_CHANNELS,
-  type Activation,
-  type CorrectionChannel,
-} from '@/core/correction';
+import { channelQuantity, CHANNELS, CORRECTION_CHANNELS, type CorrectionChannel } from '@/core/channel';
+import type { Activation } from '@/core/correction';
+import { activationSchema } from '@/core/correction/schema';
 import { AXES } from '@/core/map';
+import { View } from 'react-native';
 import { Chips } from '@/ui/button/Chips';
 import { NumberBox } from '@/ui/field';
 import { Message } from '@/ui/layout';
 import { SPACE } from '@/ui/theme';
 import { useState } from 'react';
-import { CHANNEL_QUANTITY } from './channelQuantities';
 
 interface Props {
   name: string;
@@ -36,7 +32,7 @@ export function ActivationFields({ name, activation, onChange }: Props) {
   };
   const begin = (channel: CorrectionChannel): Activation => {
     const { min, max } = AXES[channel];
-    const threshold = channel === 'coolant' || channel === 'air' ? 60 : Math.round((min + max) / 4);
+    const { threshold } = CHANNELS[channel].correction;
     const hysteresis = Math.max(AXES[channel].decimals === 0 ? 1 : 0.1, Math.round((max - min) / 100));
     return { channel, comparison: 'above', threshold, hysteresis, delayS: 0 };
   };
@@ -72,7 +68,7 @@ export function ActivationFields({ name, activation, onChange }: Props) {
             key={`threshold ${activation.channel}`}
             info={{
               label: 'Threshold',
-              ...CHANNEL_QUANTITY[activation.channel],
+              ...channelQuantity(activation.channel),
               min: AXES[activation.channel].min,
               max: AXES[activation.channel].max,
             }}

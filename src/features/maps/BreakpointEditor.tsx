@@ -1,22 +1,23 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { MAP_DEFINITIONS, usedMaps, type Calibration, type MapKey } from '@/core/calibration';
+import { type Calibration, type MapKey, usedMaps } from '@/core/calibration';
+import { channelQuantity } from '@/core/channel';
 import {
+  type AxisDefinition,
+  type AxisWeight,
   evenAxis,
   extendedAxis,
   MAX_BREAKPOINTS,
   weightedAxis,
   withBreakpoint,
-  type AxisDefinition,
-  type AxisWeight,
 } from '@/core/map';
+import { MAP_DEFINITIONS } from '@/core/program';
 import { formatNumber } from '@/core/units';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
 import { NumberBox } from '@/ui/field';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
-import { CHANNEL_QUANTITY } from './channelQuantities';
 
 interface EditorProps {
   values: readonly number[];
@@ -39,7 +40,7 @@ export function BreakpointEditor({ values, definition, weight, onChange }: Edito
   const after = values[at + 1];
   const number = (label: string) => ({
     label,
-    ...CHANNEL_QUANTITY[definition.channel],
+    ...channelQuantity(definition.channel),
     min: definition.min,
     max: definition.max,
   });

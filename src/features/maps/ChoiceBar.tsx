@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { camCharacterOf, type GeneratorChoices } from '@/core/calibration';
+import { camCharacterOf, type GeneratorChoices } from '@/core/generators';
 import { useDocument } from '@/data/session/session';
 import { Chips } from '@/ui/button/Chips';
 import { Text } from '@/ui/text/Text';

@@ -1,8 +1,9 @@
 import type { Draft } from 'immer';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { saidAbout } from '@/core/calibration';
-import { correctionDefinition, TARGET_TEXT, type Activation, type Correction } from '@/core/correction';
+import { saidAbout } from '@/core/checks';
+import type { Activation, Correction } from '@/core/correction';
+import { correctionDefinition, TARGET_TEXT } from '@/core/correction/schema';
 import { AXES } from '@/core/map';
 import { edit, useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';

@@ -1,7 +1,8 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { MAX_CORRECTIONS, type Correction } from '@/core/correction';
+import type { Correction } from '@/core/correction';
+import { MAX_CORRECTIONS } from '@/core/correction/schema';
 import { edit, useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { BackTitle, Card, Page } from '@/ui/layout';

@@ -1,5 +1,6 @@
 import { View } from 'react-native';
-import { followersOf, MAP_DEFINITIONS, possibleLeaders, type MapId } from '@/core/calibration';
+import { followersOf, possibleLeaders } from '@/core/calibration';
+import { MAP_DEFINITIONS, type MapId } from '@/core/program';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { Card, Message } from '@/ui/layout';

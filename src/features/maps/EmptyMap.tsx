@@ -1,5 +1,6 @@
 import { View } from 'react-native';
-import { fieldInfo, MAP_DEFINITIONS, type FieldPath, type MapId } from '@/core/calibration';
+import { fieldInfo, type FieldPath } from '@/core/calibration';
+import { MAP_DEFINITIONS, type MapId } from '@/core/program';
 import { Button } from '@/ui/button/Button';
 import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';

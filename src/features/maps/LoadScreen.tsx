@@ -1,19 +1,13 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import {
-  fieldInfo,
-  MAP_DEFINITIONS,
-  saidAbout,
-  strategyOf,
-  strategySwitch,
-  type Calibration,
-  type ComingMap,
-  type MapId,
-} from '@/core/calibration';
+import { type Calibration, fieldInfo, strategyOf } from '@/core/calibration';
+import { saidAbout } from '@/core/checks';
 import type { ChoiceFieldInfo } from '@/core/field';
 import type { LoadStrategy } from '@/core/fuel';
+import { type ComingMap, strategySwitch } from '@/core/generators';
 import type { MapData } from '@/core/map';
+import { MAP_DEFINITIONS, type MapId } from '@/core/program';
 import { edit, useDocument } from '@/data/session/session';
 import { typedSource } from '@/data/session/useField';
 import { today } from '@/data/today';

@@ -1,7 +1,7 @@
 import { useGlobalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { definitionAt, mapAt, type Calibration, type MapKey } from '@/core/calibration';
+import { type Calibration, definitionAt, mapAt, type MapKey } from '@/core/calibration';
 import type { MapData } from '@/core/map';
 import { useDocument } from '@/data/session/session';
 import {

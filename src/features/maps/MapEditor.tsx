@@ -1,10 +1,12 @@
+import { compile, fillingMap, type MapKey, overrunOf, strategyOf } from '@/core/calibration';
+import { frameOf, PHASE } from '@/core/channel';
+import { overrunRegion } from '@/core/control';
+import { injectionAt } from '@/core/ecu';
+import { SOURCE_TEXT } from '@/core/field/schema';
+import { type MapData, mapDifference, type ShownAs, shownMap } from '@/core/map';
+import { formatNumber } from '@/core/units';
 import { useMemo, useRef, useState } from 'react';
 import { View, type TextInput } from 'react-native';
-import { engineModel, fillingMap, overrunOf, strategyOf, type MapKey } from '@/core/calibration';
-import { SOURCE_TEXT } from '@/core/field';
-import { AT_REST, injectionAt, overrunRegion } from '@/core/fuel';
-import { mapDifference, shownMap, type MapData, type ShownAs } from '@/core/map';
-import { formatNumber } from '@/core/units';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
@@ -27,7 +29,7 @@ import type { EditMode, MapEditing, ShapeKind } from './useMapEditing';
 const MODE_KEYS: Readonly<Record<string, EditMode>> = { s: 'set', a: 'add', m: 'multiply', p: 'percent' };
 const SHAPE_KEYS: Readonly<Record<string, ShapeKind>> = { f: 'corners', e: 'edges', r: 'smooth' };
 /** Where cranking and prime fuel are shown in milliseconds: a cold starter's speed, and the voltage under its load. */
-const CRANKING_AT = { speedRpm: 210, batteryV: 9.5 } as const;
+const CRANKING_AT = { speed: 210, battery: 9.5 } as const;
 
 const TOUCHES = [
   { id: 'select', label: 'Touch selects' },
@@ -253,7 +255,7 @@ function StartOpening({
   multiple: number;
   coolantC: number;
 }) {
-  const result = engineModel(useDocument());
+  const result = compile(useDocument());
   if (!result.ok) {
     return (
       <Text kind="small" colour="muted">
@@ -261,20 +263,21 @@ function StartOpening({
       </Text>
     );
   }
-  const { model } = result;
-  const at = injectionAt(model, {
-    ...AT_REST,
-    ...CRANKING_AT,
-    phase: 'cranking',
-    manifoldKpa: model.barometricKpa,
-    coolantC,
-    airC: Math.min(coolantC, 20),
-    sinceStartS: 0,
-  });
+  const { program } = result;
+  const at = injectionAt(
+    program,
+    frameOf({
+      ...CRANKING_AT,
+      phase: PHASE.cranking,
+      manifoldPressure: program.barometricKpa,
+      coolant: coolantC,
+      air: Math.min(coolantC, 20),
+    }),
+  );
   if (mapKey === 'cranking') {
     return (
       <Text kind="number" colour="muted">
-        {`${formatNumber(at.openingMs, 2)} ms opening at ${CRANKING_AT.speedRpm} rev/min and ${CRANKING_AT.batteryV} V, ${formatNumber(at.fuelMg, 1)} mg of fuel`}
+        {`${formatNumber(at.openingMs, 2)} ms opening at ${CRANKING_AT.speed} rev/min and ${CRANKING_AT.battery} V, ${formatNumber(at.fuelMg, 1)} mg of fuel`}
       </Text>
     );
   }

@@ -1,19 +1,13 @@
 import { useGlobalSearchParams, usePathname, useRouter } from 'expo-router';
 import { memo, useDeferredValue, type ReactNode } from 'react';
 import { View } from 'react-native';
-import {
-  correctionKey,
-  generatorNeeds,
-  isSecondMapId,
-  MAP_DEFINITIONS,
-  MAP_IDS,
-  usedMaps,
-  type MapId,
-  type MapKey,
-} from '@/core/calibration';
-import { correctionDefinition } from '@/core/correction';
-import { SOURCE_KINDS, SOURCE_TEXT, type SourceKind } from '@/core/field';
+import { correctionKey, type MapKey, usedMaps } from '@/core/calibration';
+import { correctionDefinition } from '@/core/correction/schema';
+import type { SourceKind } from '@/core/field';
+import { SOURCE_KINDS, SOURCE_TEXT } from '@/core/field/schema';
+import { generatorNeeds } from '@/core/generators';
 import type { MapData } from '@/core/map';
+import { isSecondMapId, MAP_DEFINITIONS, MAP_IDS, type MapId } from '@/core/program';
 import { formatNumber } from '@/core/units';
 import { useDocument } from '@/data/session/session';
 import { Thumbnail } from '@/ui/grid';

@@ -1,5 +1,6 @@
 import { View } from 'react-native';
-import { cellShares, gridOf, lookUpCurve, lookUpMap, type MapData, type MapDefinition } from '@/core/map';
+import type { MapData, MapDefinition } from '@/core/map';
+import { cellShares, gridOf, lookUpCurve, lookUpMap } from '@/core/numeric';
 import { formatNumber } from '@/core/units';
 import { placeName } from '@/ui/grid';
 import { Text } from '@/ui/text/Text';

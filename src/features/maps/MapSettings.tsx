@@ -1,4 +1,5 @@
-import { fieldInfo, isSetAside, saidAbout, type FieldPath, type MapKey } from '@/core/calibration';
+import { fieldInfo, type FieldPath, isSetAside, type MapKey } from '@/core/calibration';
+import { saidAbout } from '@/core/checks';
 import { useDocument } from '@/data/session/session';
 import { useQuantityField, useSourcedField, useTableField } from '@/data/session/useField';
 import { ChoiceField, QuantityField, TableField } from '@/ui/field';

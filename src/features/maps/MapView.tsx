@@ -1,8 +1,10 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
 import { useWindowDimensions, View } from 'react-native';
-import { generatedMap, generatorNeeds, isMapId, putMap, type MapId, type MapKey } from '@/core/calibration';
+import { type MapKey, putMap } from '@/core/calibration';
+import { generatedMap, generatorNeeds } from '@/core/generators';
 import { acceptedMap, type CellRange, type MapData } from '@/core/map';
+import { isMapId, type MapId } from '@/core/program';
 import { edit, useDocument } from '@/data/session/session';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';

@@ -1,10 +1,11 @@
-import { useGlobalSearchParams, useRouter } from 'expo-router';
-import { useDeferredValue, useMemo } from 'react';
-import { View } from 'react-native';
-import { engineModel } from '@/core/calibration';
-import { injectionAt } from '@/core/fuel';
+import { compile } from '@/core/calibration';
+import { frameOf } from '@/core/channel';
+import { injectionAt } from '@/core/ecu';
 import type { MapData, MapDefinition } from '@/core/map';
 import { formatNumber } from '@/core/units';
+import { useGlobalSearchParams, useRouter } from 'expo-router';
+import { useDeferredValue } from 'react';
+import { View } from 'react-native';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import type { Selection } from '@/ui/grid';
@@ -28,7 +29,7 @@ export function MapWorkings({ definition, map, selection }: Props) {
   const { id } = useGlobalSearchParams<{ id: string }>();
   const { point, change } = useOperatingPoint();
   const part = partAt(definition, map.x[selection.corner.column] ?? 0, map.y[selection.corner.row] ?? 0);
-  const result = useMemo(() => engineModel(document), [document]);
+  const result = compile(document);
   if (!result.ok) {
     return (
       <Card title="Worked through">
@@ -38,7 +39,7 @@ export function MapWorkings({ definition, map, selection }: Props) {
       </Card>
     );
   }
-  const at = injectionAt(result.model, { ...point, ...part });
+  const at = injectionAt(result.program, frameOf({ ...point, ...part }));
   const figures = [
     ['Fuel', formatNumber(at.fuelMg, 2), 'mg'],
     ['Opening', formatNumber(at.openingMs, 3), 'ms'],

@@ -1,16 +1,8 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import {
-  CORRECTION_CHANNELS,
-  CORRECTION_OPERATIONS,
-  CORRECTION_TARGETS,
-  neutralMap,
-  TARGET_TEXT,
-  type Correction,
-  type CorrectionChannel,
-  type CorrectionOperation,
-  type CorrectionTarget,
-} from '@/core/correction';
+import { CORRECTION_CHANNELS, type CorrectionChannel } from '@/core/channel';
+import type { Correction, CorrectionOperation, CorrectionTarget } from '@/core/correction';
+import { CORRECTION_OPERATIONS, CORRECTION_TARGETS, neutralMap, TARGET_TEXT } from '@/core/correction/schema';
 import { AXES } from '@/core/map';
 import { edit, useDocument } from '@/data/session/session';
 import { typedSource } from '@/data/session/useField';

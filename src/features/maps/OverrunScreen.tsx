@@ -1,7 +1,8 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
-import { fillingMap, MAP_DEFINITIONS, overrunOf, strategyOf, type MapId } from '@/core/calibration';
-import { overrunRegion } from '@/core/fuel';
+import { fillingMap, overrunOf, strategyOf } from '@/core/calibration';
+import { overrunRegion } from '@/core/control';
+import { MAP_DEFINITIONS, type MapId } from '@/core/program';
 import { useDocument } from '@/data/session/session';
 import { useTrail } from '@/data/session/trail';
 import { cellLabel, cellSelection, MapGrid, type Selection } from '@/ui/grid';

@@ -1,8 +1,16 @@
+import { compile } from '@/core/calibration';
+import {
+  type ChannelId,
+  channelQuantity,
+  CHANNELS,
+  type CorrectionChannel,
+  frameOf,
+  PHASE,
+  read,
+} from '@/core/channel';
+import type { Grid } from '@/core/numeric';
+import type { EcuProgram } from '@/core/program';
 import { View } from 'react-native';
-import { engineModel } from '@/core/calibration';
-import type { CorrectionChannel } from '@/core/correction';
-import type { EngineModel, OperatingPoint } from '@/core/fuel';
-import type { Grid } from '@/core/map';
 import { useDocument } from '@/data/session/session';
 import { Chips } from '@/ui/button/Chips';
 import { NumberBox, type NumberBoxInfo } from '@/ui/field';
@@ -10,124 +18,76 @@ import { Card } from '@/ui/layout';
 import { SPACE } from '@/ui/theme';
 import { useOperatingPoint } from './operatingPoint';
 
-type PointKey = Exclude<keyof OperatingPoint, 'phase' | 'cylinder'>;
-
-interface PointField extends NumberBoxInfo {
-  readonly key: PointKey;
-  /** Whether this engine model looks at it in this phase; always when left out. */
-  readonly when?: (model: EngineModel | null, phase: OperatingPoint['phase']) => boolean;
+interface PointField {
+  readonly channel: ChannelId;
+  /** A lower limit of its own: nothing can be computed below it. */
+  readonly min?: number;
+  /** Whether this program looks at it in this phase; always when left out. */
+  readonly when?: (program: EcuProgram | null, running: boolean) => boolean;
 }
 
-const byThrottle = (model: EngineModel | null) =>
-  model?.strategy === 'throttle' || model?.strategy === 'throttlePressure';
+const byThrottle = (program: EcuProgram | null) =>
+  program?.load.strategy === 'throttle' || program?.load.strategy === 'throttlePressure';
 
 const FIELDS: readonly PointField[] = [
-  { key: 'speedRpm', label: 'Speed', quantity: 'rotationalSpeed', unit: 'rev/min', min: 30, max: 20000 },
+  { channel: 'speed', min: 30 },
+  { channel: 'manifoldPressure', min: 5 },
   {
-    key: 'manifoldKpa',
-    label: 'Manifold pressure',
-    quantity: 'pressureAbsolute',
-    unit: 'kPaAbs',
-    min: 5,
-    max: 450,
+    channel: 'throttle',
+    when: (program) => byThrottle(program) || program?.overrun != null || looksAt(program, 'throttle'),
   },
   {
-    key: 'throttlePercent',
-    label: 'Throttle',
-    quantity: 'percentage',
-    unit: '%',
-    min: 0,
-    max: 100,
-    when: (model) => byThrottle(model) || model?.overrun != null || looksAt(model, 'throttle'),
+    channel: 'airFlow',
+    when: (program) => program?.load.strategy === 'airMass' || looksAt(program, 'airFlow'),
   },
+  { channel: 'coolant' },
+  { channel: 'air' },
+  { channel: 'fuelPressure', when: (program) => program?.injector.regulator === 'measured' },
+  { channel: 'battery' },
+  { channel: 'sinceStart', when: (_, running) => running },
+  { channel: 'throttleRate', when: (program, running) => running && program?.tables.acceleration != null },
   {
-    key: 'airFlowGPerS',
-    label: 'Air-mass meter',
-    quantity: 'airFlow',
-    unit: 'g/s',
-    min: 0,
-    max: 2000,
-    when: (model) => model?.strategy === 'airMass' || looksAt(model, 'airFlow'),
+    channel: 'turns',
+    when: (program, running) =>
+      (!running && program?.tables.crankingTaper != null) || looksAt(program, 'turns'),
   },
-  { key: 'coolantC', label: 'Coolant', quantity: 'temperature', unit: 'degC', min: -50, max: 150 },
-  { key: 'airC', label: 'Air', quantity: 'temperature', unit: 'degC', min: -50, max: 150 },
+  { channel: 'ethanol', when: (program) => program?.blend != null || looksAt(program, 'ethanol') },
   {
-    key: 'railGaugeKpa',
-    label: 'Rail pressure, measured',
-    quantity: 'pressureGauge',
-    unit: 'kPaGauge',
-    min: 0,
-    max: 1500,
-    when: (model) => model?.injector.regulator === 'measured',
-  },
-  { key: 'batteryV', label: 'Battery', quantity: 'voltage', unit: 'V', min: 5, max: 20 },
-  {
-    key: 'sinceStartS',
-    label: 'Since start',
-    quantity: 'seconds',
-    unit: 's',
-    min: 0,
-    max: 3600,
-    when: (_, phase) => phase === 'running',
-  },
-  {
-    key: 'throttleRatePercentPerS',
-    label: 'Throttle opens by',
-    quantity: 'throttleRate',
-    unit: '%/s',
-    min: 0,
-    max: 2000,
-    when: (model, phase) => phase === 'running' && model?.maps.acceleration != null,
-  },
-  {
-    key: 'turns',
-    label: 'Turns so far',
-    quantity: 'count',
-    unit: '1',
-    min: 0,
-    max: 200,
-    when: (model, phase) =>
-      (phase === 'cranking' && model?.maps.crankingTaper != null) || looksAt(model, 'turns'),
-  },
-  {
-    key: 'ethanolPercent',
-    label: 'Ethanol in the fuel',
-    quantity: 'percentage',
-    unit: '%',
-    min: 0,
-    max: 100,
-    when: (model) => model?.blend != null || looksAt(model, 'ethanol'),
-  },
-  {
-    key: 'gear',
-    label: 'Gear',
-    quantity: 'count',
-    unit: '1',
-    min: 0,
-    max: 10,
-    when: (model, phase) =>
-      phase === 'running' &&
-      (trims(model?.maps.fuelGear) || trims(model?.maps.sparkGear) || looksAt(model, 'gear')),
+    channel: 'gear',
+    when: (program, running) =>
+      running &&
+      (trims(program?.tables.fuelGear) || trims(program?.tables.sparkGear) || looksAt(program, 'gear')),
   },
 ];
 
 /** True when one of the builder’s corrections looks at a channel. */
-function looksAt(model: EngineModel | null, channel: CorrectionChannel): boolean {
-  return (model?.corrections ?? []).some(
+function looksAt(program: EcuProgram | null, channel: CorrectionChannel): boolean {
+  return (program?.corrections ?? []).some(
     ({ x, y, activation }) => x === channel || y === channel || activation?.channel === channel,
   );
 }
 
 /** True for a trim that is not neutral everywhere. */
-function trims(grid: Grid | null | undefined): boolean {
+function trims(grid: Grid | undefined): boolean {
   return grid?.values.some((value) => value !== 0) ?? false;
+}
+
+function boxOf({ channel, min }: PointField): NumberBoxInfo {
+  const { label, min: lowest, max } = CHANNELS[channel];
+  return { label, ...channelQuantity(channel), min: min ?? lowest, max };
 }
 
 /** The operating point to work through. */
 export function PointFields() {
   const { point, change } = useOperatingPoint();
-  const result = engineModel(useDocument());
-  const model = result.ok ? result.model : null;
+  const result = compile(useDocument());
+  const program = result.ok ? result.program : null;
+  const frame = frameOf(point);
+  const running = read(frame, 'phase') === PHASE.running;
+  const valueOf = (channel: ChannelId) => {
+    const value = read(frame, channel);
+    return Number.isNaN(value) ? (program?.injector.railGaugeKpa ?? 0) : value;
+  };
   return (
     <Card title="Operating point">
       <Chips
@@ -136,16 +96,16 @@ export function PointFields() {
           { id: 'cranking', label: 'Cranking' },
           { id: 'running', label: 'Running' },
         ]}
-        value={point.phase}
-        onChange={(phase) => change({ phase })}
+        value={running ? 'running' : 'cranking'}
+        onChange={(phase) => change({ phase: PHASE[phase] })}
       />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m }}>
-        {FIELDS.filter(({ when }) => when === undefined || when(model, point.phase)).map((field) => (
-          <View key={field.key} style={{ flexGrow: 1, flexBasis: 150, maxWidth: 240 }}>
+        {FIELDS.filter(({ when }) => when === undefined || when(program, running)).map((field) => (
+          <View key={field.channel} style={{ flexGrow: 1, flexBasis: 150, maxWidth: 240 }}>
             <NumberBox
-              info={field}
-              value={point[field.key] ?? model?.injector.railGaugeKpa ?? 0}
-              onChange={(value) => change({ [field.key]: value })}
+              info={boxOf(field)}
+              value={valueOf(field.channel)}
+              onChange={(value) => change({ [field.channel]: value })}
             />
           </View>
         ))}

@@ -1,15 +1,14 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { definitionAt, putMap } from '@/core/calibration';
 import {
-  definitionAt,
   pressureReach,
-  putMap,
-  reachProblem,
-  relaidPressureMaps,
   type PressureRule,
+  reachProblem,
   type RelaidPressureMap,
-} from '@/core/calibration';
+  relaidPressureMaps,
+} from '@/core/generators';
 import { formatNumber } from '@/core/units';
 import { edit, useDocument } from '@/data/session/session';
 import { today } from '@/data/today';

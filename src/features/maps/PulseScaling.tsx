@@ -1,6 +1,8 @@
 import { useMemo, useState } from 'react';
-import { MAP_DEFINITIONS, scaledPulse, strategyOf } from '@/core/calibration';
-import { acceptedMap, sameAxes, type CellRange, type MapData } from '@/core/map';
+import { strategyOf } from '@/core/calibration';
+import { scaledPulse } from '@/core/generators';
+import { acceptedMap, type CellRange, type MapData, sameAxes } from '@/core/map';
+import { MAP_DEFINITIONS } from '@/core/program';
 import { edit, useDocument, useLastStep } from '@/data/session/session';
 import { today } from '@/data/today';
 import { Message } from '@/ui/layout';

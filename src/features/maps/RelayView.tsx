@@ -1,29 +1,19 @@
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
-import {
-  definitionAt,
-  generatorValueAt,
-  isMapId,
-  leaderOf,
-  livedWeight,
-  putMap,
-  relaidWithFollowers,
-  usualChoices,
-  type MapId,
-  type MapKey,
-} from '@/core/calibration';
+import { definitionAt, leaderOf, type MapKey, putMap, relaidWithFollowers } from '@/core/calibration';
 import type { Source } from '@/core/field';
+import { generatorValueAt, livedWeight, usualChoices } from '@/core/generators';
 import {
+  type AxisDefinition,
   axisPlace,
   axisProblem,
-  relaidMap,
-  surfaceChange,
-  type AxisDefinition,
   type BeyondRule,
   type MapData,
   type MapDefinition,
   type SurfaceChange,
 } from '@/core/map';
+import { relaidMap, surfaceChange } from '@/core/map/schema';
+import { isMapId, type MapId } from '@/core/program';
 import { formatNumber } from '@/core/units';
 import { edit, useDocument } from '@/data/session/session';
 import { today } from '@/data/today';

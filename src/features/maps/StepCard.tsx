@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { correctionKey, definitionAt, isMapKey, mapAt, type MapKey } from '@/core/calibration';
-import type { Step } from '@/core/workings';
 import { formatNumber } from '@/core/units';
+import type { Step } from '@/core/workings';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { placeName } from '@/ui/grid';

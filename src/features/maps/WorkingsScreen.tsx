@@ -1,8 +1,9 @@
+import { compile } from '@/core/calibration';
+import { frameOf } from '@/core/channel';
+import { formatNumber } from '@/core/units';
+import { workingsAt } from '@/core/workings';
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { View } from 'react-native';
-import { engineModel } from '@/core/calibration';
-import { workingsAt } from '@/core/workings';
-import { formatNumber } from '@/core/units';
 import { useDocument } from '@/data/session/session';
 import { BackTitle, Card, Page } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
@@ -18,8 +19,8 @@ export function WorkingsScreen() {
   const router = useRouter();
   const { id } = useGlobalSearchParams<{ id: string }>();
   const point = useOperatingPoint((state) => state.point);
-  const result = engineModel(document);
-  const workings = result.ok ? workingsAt(result.model, point) : null;
+  const result = compile(document);
+  const workings = result.ok ? workingsAt(result.program, frameOf(point)) : null;
   return (
     <Page>
       <BackTitle

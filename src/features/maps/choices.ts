@@ -1,5 +1,6 @@
 import { create } from 'zustand';
-import { usualChoices, type Calibration, type GeneratorChoices } from '@/core/calibration';
+import type { Calibration } from '@/core/calibration';
+import { type GeneratorChoices, usualChoices } from '@/core/generators';
 
 /** What the builder chose for the generators in this session; what is not chosen is usual. */
 const useChosen = create<{ readonly chosen: Partial<GeneratorChoices> }>(() => ({ chosen: {} }));

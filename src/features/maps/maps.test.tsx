@@ -1,10 +1,12 @@
-import { act, fireEvent, render, screen } from '@testing-library/react';
-import { demo, TEST_DAY } from '@tests/support/ventisca';
-import { strategySwitch, usualChoices, type Calibration } from '@/core/calibration';
-import { correctionSchema } from '@/core/correction';
-import { AT_REST, lambdaMap, veMap, type OperatingPoint } from '@/core/fuel';
+import type { Calibration } from '@/core/calibration';
+import type { ChannelValues } from '@/core/channel';
+import { correctionSchema } from '@/core/correction/schema';
+import { lambdaMap, veMap } from '@/core/fuel';
+import { strategySwitch, usualChoices } from '@/core/generators';
 import { AXES, type MapData } from '@/core/map';
 import { crankingMap } from '@/core/startup';
+import { act, fireEvent, render, screen } from '@testing-library/react';
+import { demo, TEST_DAY } from '@tests/support/ventisca';
 import { closeSession, edit, openSession, undo, useSession } from '@/data/session/session';
 import { ChoiceBar } from './ChoiceBar';
 import { CorrectionCard, correctionWords } from './CorrectionCard';
@@ -141,7 +143,9 @@ describe('the card of a correction', () => {
         activation: { channel: 'gear', comparison: 'above', threshold: 3, hysteresis: 1, delayS: 0.5 },
         map: { x: [], y: [], values: [], sources: [], cellSources: [] },
       }),
-    ).toBe('Spark is raised by a map in ° over speed and gear, with gear above 3 for 0.5 s, until below 2.');
+    ).toBe(
+      'Spark is raised by a map in ° over engine speed and gear, with gear above 3 for 0.5 s, until below 2.',
+    );
   });
 });
 
@@ -174,16 +178,7 @@ describe('reading a map', () => {
 });
 
 describe('an operating point in maps', () => {
-  const point: OperatingPoint = {
-    ...AT_REST,
-    phase: 'running',
-    speedRpm: 1500,
-    manifoldKpa: 45,
-    coolantC: 60,
-    airC: 20,
-    batteryV: 14,
-    sinceStartS: 0,
-  };
+  const point: ChannelValues = { speed: 1500, manifoldPressure: 45, coolant: 60, air: 20, battery: 14 };
 
   test('stands where its channels are, along whatever a map runs', () => {
     expect(pointIn(veMap, point)).toEqual({ x: 1500, y: 45 });
@@ -192,12 +187,12 @@ describe('an operating point in maps', () => {
   });
 
   test('a place in a map is a part of one, and back', () => {
-    expect(partAt(lambdaMap, 2000, 80)).toEqual({ speedRpm: 2000, manifoldKpa: 80 });
+    expect(partAt(lambdaMap, 2000, 80)).toEqual({ speed: 2000, manifoldPressure: 80 });
     expect(pointIn(lambdaMap, { ...point, ...partAt(lambdaMap, 2000, 80) })).toEqual({ x: 2000, y: 80 });
   });
 
   test('a trail is drawn where its channels were recorded, and nowhere else', () => {
-    const way = [{ speedRpm: 200, manifoldKpa: 80, coolantC: -20, loadThrottlePercent: 3 }];
+    const way = [{ speed: 200, manifoldPressure: 80, coolant: -20, throttle: 3 }];
     expect(trailIn(veMap, way)).toEqual([{ x: 200, y: 80 }]);
     expect(trailIn(crankingMap, way)).toEqual([{ x: -20, y: 0 }]);
     expect(trailIn({ x: AXES.turns, y: null }, way)).toEqual([]);
@@ -208,16 +203,16 @@ describe('the fields of the operating point', () => {
   test('ask for the rail pressure only where it is measured, and begin with the one that was typed', () => {
     open();
     const { unmount } = render(<PointFields />);
-    expect(screen.queryByRole('textbox', { name: /^Rail pressure/ })).toBeNull();
+    expect(screen.queryByRole('textbox', { name: /^Fuel pressure/ })).toBeNull();
     unmount();
     open(
       demo('ventisca', ({ injectors }) => Object.assign(injectors.regulator ?? {}, { value: 'measured' })),
     );
     render(<PointFields />);
-    expect(screen.getByRole('textbox', { name: /^Rail pressure, measured/ })).toHaveValue('350');
-    type(/^Rail pressure, measured/, '310');
-    expect(useOperatingPoint.getState().point.railGaugeKpa).toBe(310);
-    useOperatingPoint.getState().change({ railGaugeKpa: null });
+    expect(screen.getByRole('textbox', { name: /^Fuel pressure/ })).toHaveValue('350');
+    type(/^Fuel pressure/, '310');
+    expect(useOperatingPoint.getState().point.fuelPressure).toBe(310);
+    useOperatingPoint.getState().change({ fuelPressure: NaN });
   });
 });
 

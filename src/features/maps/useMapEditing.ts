@@ -1,18 +1,17 @@
 import { useState } from 'react';
 import { mapAt, type MapKey } from '@/core/calibration';
 import {
+  type CellChange,
   cellLimitMessage,
+  type CellOperation,
   changesProblem,
   editedCells,
   filledFromCorners,
   filledFromEdges,
-  pastedInto,
-  rangeToTsv,
   smoothed,
   withCells,
-  type CellChange,
-  type CellOperation,
 } from '@/core/map';
+import { pastedInto, rangeToTsv } from '@/core/map/schema';
 import { formatNumber } from '@/core/units';
 import { edit } from '@/data/session/session';
 import { typedSource } from '@/data/session/useField';

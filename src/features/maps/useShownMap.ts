@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { definitionAt, mapAt, type MapKey } from '@/core/calibration';
-import { fuelById } from '@/core/fuel';
-import { shownAs, shownMap, type MapData, type MapDefinition, type ShownAs } from '@/core/map';
+import { fuelById } from '@/core/fuels';
+import { type MapData, type MapDefinition, shownAs, type ShownAs, shownMap } from '@/core/map';
 import { useShownUnits } from '@/data/preferences';
 import { useDocument } from '@/data/session/session';
 

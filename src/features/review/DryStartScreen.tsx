@@ -1,7 +1,8 @@
+import { compile } from '@/core/calibration';
+import { blockingProblems, sheetOf } from '@/core/checks';
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { ProgressBar } from 'react-native-paper';
-import { blockingProblems, engineModel, sheetOf } from '@/core/calibration';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { Message, Page, useWide } from '@/ui/layout';
@@ -21,7 +22,7 @@ export function DryStartScreen() {
   const { id } = useGlobalSearchParams<{ id: string }>();
   const { status, progress, failure, answer: lastAnswer, answered } = useDryStart();
   const answer = answered?.id === id ? lastAnswer : null;
-  const model = engineModel(document);
+  const compiled = compile(document);
   const burning = blockingProblems(document);
   const run = () => void runDryStart(id, document);
   const button =
@@ -46,11 +47,11 @@ export function DryStartScreen() {
       </Text>
     </View>
   );
-  if (!model.ok) {
+  if (!compiled.ok) {
     return (
       <Page>
         {heading}
-        <MissingList missing={model.missing} onGo={(path) => router.navigate(`/c/${id}/${path}` as '/')} />
+        <MissingList missing={compiled.missing} onGo={(path) => router.navigate(`/c/${id}/${path}` as '/')} />
       </Page>
     );
   }

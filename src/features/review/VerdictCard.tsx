@@ -1,5 +1,6 @@
 import { View } from 'react-native';
-import { MAP_DEFINITIONS, type MapId, type SheetId } from '@/core/calibration';
+import type { SheetId } from '@/core/checks';
+import { MAP_DEFINITIONS, type MapId } from '@/core/program';
 import { formatNumber } from '@/core/units';
 import type { DryStartAnswer } from '@/workers/dryStartProtocol';
 import { Button } from '@/ui/button/Button';

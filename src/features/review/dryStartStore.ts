@@ -38,7 +38,7 @@ export async function runDryStart(id: string, document: Calibration): Promise<vo
   const { setup } = useDryStart.getState();
   useDryStart.setState({ status: 'running', progress: 0, failure: null });
   try {
-    running = startDryStart({ document, setup }, (progress) => useDryStart.setState({ progress }));
+    running = startDryStart(document, setup, (progress) => useDryStart.setState({ progress }));
     const answer = await running.answer;
     useDryStart.setState(
       answer === null ? { status: 'idle' } : { status: 'idle', answer, answered: { id, document } },
@@ -62,11 +62,11 @@ function trailOf(calibrationId: string, { trace, setup }: DryStartAnswer): Trail
   return {
     calibrationId,
     label: `Dry start at ${formatNumber(setup.coolantC, 0)} °C`,
-    points: trace.speedRpm.flatMap((speedRpm, i) => {
-      const loadThrottlePercent = trace.loadThrottlePercent[i] ?? null;
-      if (loadThrottlePercent === null) return [];
-      const manifoldKpa = trace.manifoldKpa[i] as number;
-      return [{ speedRpm, manifoldKpa, coolantC: trace.coolantC[i] as number, loadThrottlePercent }];
+    points: trace.speedRpm.flatMap((speed, i) => {
+      const throttle = trace.loadThrottlePercent[i] ?? null;
+      if (throttle === null) return [];
+      const [manifoldPressure, coolant] = [trace.manifoldKpa[i] as number, trace.coolantC[i] as number];
+      return [{ speed, manifoldPressure, coolant, throttle }];
     }),
   };
 }

@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { fieldInfo, SECTION_IDS, splitPath, type FieldPath } from '@/core/calibration';
+import { fieldInfo, type FieldPath, SECTION_IDS, splitPath } from '@/core/calibration';
 import { downloadCalibration, saveTextFile } from '@/data/files/download';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';

@@ -4,7 +4,8 @@ import { Icon } from '../icon/Icon';
 import { IconButton } from '../button/IconButton';
 import { Text } from '../text/Text';
 import { SPACE, TARGET, useRoles, type Roles } from '../theme';
-import { SOURCE_TEXT, type Source } from '@/core/field';
+import type { Source } from '@/core/field';
+import { SOURCE_TEXT } from '@/core/field/schema';
 
 interface Props {
   label: string;

@@ -3,10 +3,10 @@ import { View } from 'react-native';
 import {
   formatSignificant,
   parseAmount,
+  type QuantityId,
   toBase,
   typedProblemMessage,
   unitOf,
-  type QuantityId,
 } from '@/core/units';
 import { Text } from '../text/Text';
 import { SPACE } from '../theme';

@@ -2,7 +2,7 @@ import { fireEvent, render, screen, within } from '@testing-library/react';
 import { useState } from 'react';
 import { fieldInfo } from '@/core/calibration';
 import type { QuantityFieldInfo, QuantityValue } from '@/core/field';
-import { STANDARD_CONTEXT, type Amount } from '@/core/units';
+import { type Amount, STANDARD_CONTEXT } from '@/core/units';
 import { QuantityField } from './QuantityField';
 
 const CONTEXT = { ...STANDARD_CONTEXT, barometricKpa: 80.5 };

@@ -8,6 +8,8 @@ import {
   type SourceKind,
 } from '@/core/field';
 import {
+  type Amount,
+  type ConversionContext,
   formatSignificant,
   fromBase,
   parseAmount,
@@ -15,8 +17,6 @@ import {
   typedProblemMessage,
   unitOf,
   unitsOf,
-  type Amount,
-  type ConversionContext,
 } from '@/core/units';
 import { RadioRow } from '../button/RadioRow';
 import { Icon } from '../icon/Icon';

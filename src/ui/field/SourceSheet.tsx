@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { SOURCE_KINDS, SOURCE_TEXT, type Source, type SourceKind } from '@/core/field';
+import type { Source, SourceKind } from '@/core/field';
+import { SOURCE_KINDS, SOURCE_TEXT } from '@/core/field/schema';
 import { Button } from '../button/Button';
 import { RadioRow } from '../button/RadioRow';
 import { Sheet } from '../sheet/Sheet';

@@ -1,6 +1,7 @@
 import { useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
-import { rowCount, type MapData, type MapDefinition } from '@/core/map';
+import type { MapData, MapDefinition } from '@/core/map';
+import { rowCount } from '@/core/map/schema';
 import { formatNumber } from '@/core/units';
 import { useWide } from '../layout/useWide';
 import { Text } from '../text/Text';

@@ -1,5 +1,6 @@
 import { useEffect, useRef } from 'react';
-import { rowCount, type MapData } from '@/core/map';
+import type { MapData } from '@/core/map';
+import { rowCount } from '@/core/map/schema';
 import { magnitudeColour } from '../theme';
 
 /** A map or curve as a small picture of its colours. Decoration: the name beside it says what it is. */

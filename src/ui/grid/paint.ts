@@ -1,4 +1,4 @@
-import { rangeIndices, type CellRange } from '@/core/map';
+import { type CellRange, rangeIndices } from '@/core/map';
 import { FONT, textOn, type Roles } from '../theme';
 import { cellOrigin, type GridGeometry } from './geometry';
 

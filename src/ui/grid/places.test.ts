@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { fuelCylinderMap, veMap } from '@/core/fuel/fuelMaps';
+import { fuelCylinderMap, veMap } from '@/core/fuel';
 import { along, axesText, cellLabel, placeName, placeOf, regionPlaces } from './places';
 
 const MAP = { x: [1000, 2000, 4000], y: [20, 60], values: [1, 2, 3, 4, 5, 6] };
@@ -50,7 +50,7 @@ describe('cells in words', () => {
   });
 
   test('the axes are named with their units where they have one', () => {
-    expect(axesText(veMap)).toBe('Across: speed, rev/min. Up: manifold pressure, kPa abs.');
+    expect(axesText(veMap)).toBe('Across: engine speed, rev/min. Up: manifold pressure, kPa abs.');
     expect(axesText(fuelCylinderMap)).toBe('Across: cylinder.');
   });
 });

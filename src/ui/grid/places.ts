@@ -1,11 +1,5 @@
-import {
-  axisPlace,
-  intervalFraction,
-  intervalIndex,
-  type AxisDefinition,
-  type MapData,
-  type MapDefinition,
-} from '@/core/map';
+import { type AxisDefinition, axisPlace, type MapData, type MapDefinition } from '@/core/map';
+import { intervalFraction, intervalIndex } from '@/core/numeric';
 import { formatNumber } from '@/core/units';
 import type { GridRegion } from './paint';
 import type { Place } from './selection';

@@ -1,5 +1,6 @@
 import { View } from 'react-native';
-import { fieldInfo, MAP_DEFINITIONS, type Missing } from '@/core/calibration';
+import { fieldInfo, type Missing } from '@/core/calibration';
+import { MAP_DEFINITIONS } from '@/core/program';
 import { Button } from '../button/Button';
 import { Card } from '../layout';
 import { Text } from '../text/Text';

@@ -1,11 +1,11 @@
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import {
-  proposalDifference,
-  sameAxes,
   type CellRange,
   type MapDefinition,
   type MapProposal,
+  proposalDifference,
+  sameAxes,
 } from '@/core/map';
 import { formatNumber } from '@/core/units';
 import { Button } from '../button/Button';

@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
-import { axisPlace, gridOf, lookUpMap, type MapData, type MapDefinition } from '@/core/map';
+import { axisPlace, type MapData, type MapDefinition } from '@/core/map';
+import { gridOf, lookUpMap } from '@/core/numeric';
 import { IconButton } from '../button/IconButton';
 import { Text } from '../text/Text';
 import { differenceColour, magnitudeColour, SPACE, useRoles, useScheme } from '../theme';

@@ -1,5 +1,5 @@
 import { calibrationToText, fileProblemMessage } from '@/core/calibration';
-import { ECUS } from '@/core/pins';
+import { ECUS } from '@/core/pins/schema';
 import { demo } from '@tests/support/ventisca';
 import { readFile } from '../readFileClient';
 import { fileReaders } from '../readFileTask';

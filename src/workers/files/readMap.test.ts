@@ -1,6 +1,7 @@
 import { demo } from '@tests/support/ventisca';
 import { veMap } from '@/core/fuel';
-import { pastedInto, rangeToTsv, type MapData } from '@/core/map';
+import type { MapData } from '@/core/map';
+import { pastedInto, rangeToTsv } from '@/core/map/schema';
 import { blockToCsv } from '@/data/files/mapFiles';
 import { readMapBlock } from './readMap';
 

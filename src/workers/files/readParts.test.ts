@@ -1,5 +1,5 @@
 import { GENERIC_SETS, libraryOf, mergedSets } from '@/core/injectorLibrary';
-import { ECUS } from '@/core/pins';
+import { ECUS } from '@/core/pins/schema';
 import { readEcu, readInjectorLibrary } from './readParts';
 
 describe('an engine computer from a file', () => {

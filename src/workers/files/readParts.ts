@@ -1,7 +1,8 @@
 import type * as z from 'zod';
 import { jsonExcess } from '@/core/field';
-import { ecuSchema, ECU_FORMAT, type EcuDescription } from '@/core/pins';
-import { INJECTOR_LIBRARY_FORMAT, injectorLibrarySchema, type InjectorLibrary } from '@/core/injectorLibrary';
+import { INJECTOR_LIBRARY_FORMAT, type InjectorLibrary, injectorLibrarySchema } from '@/core/injectorLibrary';
+import type { EcuDescription } from '@/core/pins';
+import { ECU_FORMAT, ecuSchema } from '@/core/pins/schema';
 import { readJson } from './json';
 
 /** A part's description out of a file, or a sentence why not. */

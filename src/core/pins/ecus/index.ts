@@ -1,4 +1,4 @@
-import { ecuSchema, type EcuDescription } from '../ecuSchema';
+import { type EcuDescription, ecuSchema } from '../ecuSchema';
 import four from './generic-four.json';
 import six from './generic-six.json';
 import twelve from './generic-twelve.json';

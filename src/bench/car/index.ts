@@ -1,1 +1,0 @@
-export { carFor, referenceV, type Car } from './car';

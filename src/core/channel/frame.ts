@@ -1,0 +1,35 @@
+import { CHANNEL_IDS, type ChannelId, CHANNELS } from './channels';
+
+/** One moment of all channels: a number each, by its place in the list. */
+export type Frame = Float64Array;
+
+/** Some channels by name. */
+export type ChannelValues = Readonly<Partial<Record<ChannelId, number>>>;
+
+/** The place of each channel in a frame. */
+const PLACE = Object.fromEntries(CHANNEL_IDS.map((id, i) => [id, i])) as Readonly<Record<ChannelId, number>>;
+
+const AT_REST = Float64Array.from(CHANNEL_IDS, (id) => CHANNELS[id].rest);
+
+/** A frame in which nothing is known but these: throttle closed, neutral, petrol, and NaN where nothing can stand in. */
+export function frameOf(values: ChannelValues = {}): Frame {
+  const frame = AT_REST.slice();
+  for (const id of CHANNEL_IDS) {
+    const value = values[id];
+    if (value !== undefined) frame[PLACE[id]] = value;
+  }
+  return frame;
+}
+
+/** A channel of a frame; NaN while nothing is known of it. */
+export function read(frame: Frame, id: ChannelId): number {
+  return frame[PLACE[id]] as number;
+}
+
+/** Puts a channel’s number into a frame. */
+export function write(frame: Frame, id: ChannelId, value: number): void {
+  frame[PLACE[id]] = value;
+}
+
+/** What a frame’s phase channel says. */
+export const PHASE = { off: 0, cranking: 1, running: 2 } as const;

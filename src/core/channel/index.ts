@@ -1,0 +1,11 @@
+export {
+  AXIS_CHANNELS,
+  type AxisChannel,
+  type ChannelId,
+  channelQuantity,
+  CHANNELS,
+  CORRECTION_CHANNELS,
+  type CorrectionChannel,
+  OUTPUT_CHANNELS,
+} from './channels';
+export { type ChannelValues, type Frame, frameOf, PHASE, read, write } from './frame';

@@ -1,0 +1,706 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import { demo } from '@tests/support/ventisca';
+import { type Calibration, emptyCalibration, pinFunctions } from '../calibration';
+import { neutralMap } from '../correction/schema';
+import type { EcuDescription } from '../pins';
+import { ECUS } from '../pins/schema';
+import { conflicts, problemsOf } from './checks';
+import type { Place } from './problem';
+import { type SheetId, sheetState } from './sheet';
+
+type Change = (document: Calibration) => void;
+
+const amount = (field: object | null, value: number) => Object.assign(field ?? {}, { amount: value });
+const choose = (field: object | null, value: unknown) => Object.assign(field ?? {}, { value });
+const source = { kind: 'measured', date: '2026-11-23' } as const;
+const quantity = (value: number, unit: string) => ({ amount: value, unit, source });
+const table = (units: string[], rows: number[][]) => ({ units, rows, source });
+const ecu = (id: string) => ECUS.find((candidate) => candidate.id === id) as EcuDescription;
+
+/** A correction over ethanol, on or off. */
+const own = (enabled: boolean): Calibration['corrections'][number] => {
+  const shape = { on: 'fuel', operation: 'multiply', x: 'ethanol', y: null } as const;
+  return { id: 'own', name: 'Own', enabled, ...shape, activation: null, map: neutralMap(shape, source) };
+};
+
+function at(path: Place, change: Change, id: 'ventisca' | 'pardela' = 'ventisca'): string[] {
+  return problemsOf(demo(id, change))
+    .filter((problem) => problem.path === path)
+    .map(({ severity, message }) => `${severity}: ${message}`);
+}
+
+describe('each rule speaks up for what triggers it, and not for what just does not', () => {
+  const CASES: readonly [string, Place, RegExp, Change, Change][] = [
+    [
+      'blending without a composition sensor',
+      'blend.use',
+      /error: .*no composition sensor/,
+      ({ blend }) => choose(blend.use, 'yes'),
+      ({ blend, sensors }) => {
+        choose(blend.use, 'yes');
+        choose(sensors.ethanol.fitted, 'yes');
+      },
+    ],
+    [
+      'an overrun cut that reaches the pressure of a hot idle',
+      'overrun.pressureBelow',
+      /warning: Hot, it should idle at about \d+ kPa abs/,
+      ({ overrun }) => amount(overrun.pressureBelow, 45),
+      ({ overrun }) => amount(overrun.pressureBelow, 24),
+    ],
+    [
+      'fuel that returns too close to idle',
+      'overrun.speedAbove',
+      /warning: Fuel returns at 1190 rev\/min/,
+      ({ overrun }) => amount(overrun.speedAbove, 1590),
+      ({ overrun }) => amount(overrun.speedAbove, 1600),
+    ],
+    [
+      'throttle alone on a charged engine',
+      'load.strategy',
+      /warning: The engine is charged/,
+      ({ load }) => choose(load.strategy, 'throttle'),
+      ({ load }) => choose(load.strategy, 'throttlePressure'),
+    ],
+    [
+      'a correction over a sensor that is not fitted',
+      'corrections.own',
+      /warning: Own looks at ethanol/,
+      ({ corrections }) => corrections.push(own(true)),
+      ({ corrections }) => corrections.push(own(false)),
+    ],
+    [
+      'more firing angles than cylinders',
+      'engine.firingAngles',
+      /error: There are 5 firing angles for 6/,
+      ({ engine }) => {
+        choose(engine.spacing, 'odd');
+        engine.firingAngles = table(['deg'], [[0], [90], [240], [330], [480]]);
+      },
+      ({ engine }) => {
+        choose(engine.spacing, 'odd');
+        engine.firingAngles = table(['deg'], [[0], [90], [240], [330], [480], [570]]);
+      },
+    ],
+    [
+      'a bank with a cylinder too many',
+      'engine.bankTwo',
+      /error: Bank 2 names cylinder 7/,
+      ({ engine }) => choose(engine.bankTwo, [4, 5, 7]),
+      ({ engine }) => choose(engine.bankTwo, [2, 4, 6]),
+    ],
+    [
+      'cam angles with their signs turned',
+      'cams.intakeCloses',
+      /error: Intake would be open for only/,
+      // 12 + 180 − 73 = 119°; with −72 it is 120.
+      ({ cams }) => amount(cams.intakeCloses, -73),
+      ({ cams }) => amount(cams.intakeCloses, -72),
+    ],
+    [
+      'TDC inside the gap',
+      'trigger.tdcOffset',
+      /warning: TDC of cylinder 1 falls into the gap/,
+      // 60 − 2: the gap begins 360 − 18 = 342° after the first tooth.
+      ({ trigger }) => amount(trigger.tdcOffset, 343),
+      ({ trigger }) => amount(trigger.tdcOffset, 342),
+    ],
+    [
+      'as many teeth left out as there are',
+      'trigger.missingTeeth',
+      /error: 10 of 10 teeth/,
+      ({ trigger }) => (amount(trigger.teeth, 10), amount(trigger.missingTeeth, 10)),
+      ({ trigger }) => (amount(trigger.teeth, 10), amount(trigger.missingTeeth, 1)),
+    ],
+    [
+      'two jobs on a pin',
+      'pins.air',
+      /error: Pin A12 does Air temperature and Coolant temperature/,
+      ({ pins }) => pins.assignments.forEach((entry) => entry.function === 'air' && (entry.pin = 'A12')),
+      ({ pins }) => pins.assignments.forEach((entry) => entry.function === 'air' && (entry.pin = 'A14')),
+    ],
+    [
+      'a coil with igniter on a direct driver',
+      'pins.coil-1',
+      /blocking: Coil 1 cannot go to B13.*direct driver would burn it/,
+      ({ pins }) => pins.assignments.forEach((entry) => entry.function === 'coil-1' && (entry.pin = 'B13')),
+      () => undefined,
+    ],
+    [
+      'a plain coil on a logic output',
+      'pins.coil-1',
+      /blocking: Coil 1 cannot go to B7.*burn a logic output/,
+      ({ coils }) => choose(coils.igniter, 'none'),
+      ({ coils, pins }) => {
+        choose(coils.igniter, 'none');
+        pins.assignments.forEach((entry) => entry.function === 'coil-1' && (entry.pin = 'B13'));
+      },
+    ],
+    [
+      'a manifold sensor smaller than the boost',
+      'sensors.map.points',
+      /error: The sensor ends at 164 kPa abs, below the 165/,
+      ({ sensors }) =>
+        (sensors.map.points = table(
+          ['V', 'kPaAbs'],
+          [
+            [0.4, 20],
+            [4.65, 164],
+          ],
+        )),
+      ({ sensors }) =>
+        (sensors.map.points = table(
+          ['V', 'kPaAbs'],
+          [
+            [0.4, 20],
+            [4.65, 165],
+          ],
+        )),
+    ],
+    [
+      'a sensor’s table that turns back',
+      'sensors.map.points',
+      /error: Row 3 turns back/,
+      ({ sensors }) =>
+        (sensors.map.points = table(
+          ['V', 'kPaAbs'],
+          [
+            [0.4, 20],
+            [4, 250],
+            [4.65, 240],
+          ],
+        )),
+      ({ sensors }) =>
+        (sensors.map.points = table(
+          ['V', 'kPaAbs'],
+          [
+            [0.4, 20],
+            [4, 250],
+            [4.65, 251],
+          ],
+        )),
+    ],
+    [
+      'a fault band inside a sensor’s range',
+      'sensors.map.faultLow',
+      /error: 0.40 V belongs to the sensor/,
+      ({ sensors }) => amount(sensors.map.faultLow, 0.41),
+      ({ sensors }) => amount(sensors.map.faultLow, 0.4),
+    ],
+    [
+      'wide open on the fault',
+      'sensors.throttle.openVolts',
+      /error: Wide open is 0.14 V from the fault/,
+      ({ sensors }) => amount(sensors.throttle.openVolts, 4.56),
+      ({ sensors }) => amount(sensors.throttle.openVolts, 4.55),
+    ],
+    [
+      'a thermistor’s point off its curve',
+      'sensors.coolant.resistances',
+      /warning: The point at 60 °C is/,
+      ({ sensors }) => sensors.coolant.resistances?.rows.splice(4, 1, [60, 700]),
+      () => undefined,
+    ],
+    [
+      'a thermistor’s resistance listed twice',
+      'sensors.coolant.resistances',
+      /error: Two points have the same resistance/,
+      ({ sensors }) =>
+        (sensors.coolant.resistances = table(
+          ['degC', 'ohm'],
+          [
+            [0, 2500],
+            [20, 2500],
+            [100, 186],
+          ],
+        )),
+      ({ sensors }) =>
+        (sensors.coolant.resistances = table(
+          ['degC', 'ohm'],
+          [
+            [0, 5896],
+            [20, 2500],
+            [100, 186],
+          ],
+        )),
+    ],
+    [
+      'a pull-up other than the engine computer’s',
+      'sensors.coolant.pullUp',
+      /warning: The temperature inputs of Generic, six channels have 2490 Ω, not 1000/,
+      ({ sensors }) => amount(sensors.coolant.pullUp, 1000),
+      ({ sensors }) => amount(sensors.coolant.pullUp, 2500),
+    ],
+    [
+      'a lambda sensor believed nowhere',
+      'sensors.lambdaOne.believedTo',
+      /error: Nothing is believed between 0.65 and 0.65/,
+      ({ sensors }) => amount(sensors.lambdaOne.believedTo, 0.65),
+      ({ sensors }) => amount(sensors.lambdaOne.believedTo, 0.7),
+    ],
+    [
+      'a lambda sensor at a cylinder there is not',
+      'sensors.lambdaOne.cylinder',
+      /error: There is no cylinder 7/,
+      ({ sensors }) => (
+        choose(sensors.lambdaOne.sees, 'cylinder'),
+        (sensors.lambdaOne.cylinder = quantity(7, '1'))
+      ),
+      ({ sensors }) => (
+        choose(sensors.lambdaOne.sees, 'cylinder'),
+        (sensors.lambdaOne.cylinder = quantity(6, '1'))
+      ),
+    ],
+    [
+      'a lambda sensor at a bank there is not',
+      'sensors.lambdaTwo.sees',
+      /error: No cylinder is on bank 2/,
+      ({ engine }) => (engine.bankTwo = null),
+      () => undefined,
+    ],
+    [
+      'a resonant knock sensor of another bore',
+      'sensors.knock.resonance',
+      /warning: A bore of 84 mm knocks near 6.63 kHz/,
+      // 6.627 kHz · 0.85 = 5.633.
+      ({ sensors }) => (
+        choose(sensors.knock.kind, 'resonant'),
+        (sensors.knock.resonance = quantity(5.6, 'kHz'))
+      ),
+      ({ sensors }) => (
+        choose(sensors.knock.kind, 'resonant'),
+        (sensors.knock.resonance = quantity(5.65, 'kHz'))
+      ),
+    ],
+    [
+      'gears that cannot be told apart',
+      'sensors.gear.points',
+      /error: Gears 1 and 2 are 0.19 V apart/,
+      ({ sensors }) =>
+        (sensors.gear.points = table(
+          ['1', 'V'],
+          [
+            [1, 1],
+            [2, 1.19],
+          ],
+        )),
+      ({ sensors }) =>
+        (sensors.gear.points = table(
+          ['1', 'V'],
+          [
+            [1, 1],
+            [2, 1.2],
+          ],
+        )),
+    ],
+    [
+      'a gear whose voltage counts as a fault',
+      'sensors.gear.faultLow',
+      /error: 0.50 V belongs to the sensor/,
+      ({ sensors }) => amount(sensors.gear.faultLow, 0.51),
+      ({ sensors }) => amount(sensors.gear.faultLow, 0.5),
+    ],
+    [
+      'an ethanol sensor whose own range counts as a fault',
+      'sensors.ethanol.faultBelow',
+      /error: 50 Hz belongs to the sensor/,
+      ({ sensors }) => {
+        choose(sensors.ethanol.fitted, 'yes');
+        sensors.ethanol.points = table(
+          ['Hz', '%'],
+          [
+            [50, 0],
+            [150, 100],
+          ],
+        );
+        amount(sensors.ethanol.faultBelow, 51);
+      },
+      ({ sensors }) => {
+        choose(sensors.ethanol.fitted, 'yes');
+        sensors.ethanol.points = table(
+          ['Hz', '%'],
+          [
+            [50, 0],
+            [150, 100],
+          ],
+        );
+        amount(sensors.ethanol.faultBelow, 50);
+      },
+    ],
+    [
+      'ethanol that turns back',
+      'sensors.ethanol.points',
+      /error: Row 3 turns back/,
+      ({ sensors }) => {
+        choose(sensors.ethanol.fitted, 'yes');
+        sensors.ethanol.points = table(
+          ['Hz', '%'],
+          [
+            [50, 0],
+            [100, 60],
+            [150, 50],
+          ],
+        );
+      },
+      ({ sensors }) => {
+        choose(sensors.ethanol.fitted, 'yes');
+        sensors.ethanol.points = table(
+          ['Hz', '%'],
+          [
+            [50, 0],
+            [100, 60],
+            [150, 100],
+          ],
+        );
+      },
+    ],
+    [
+      'a flow that looks like lb/h',
+      'injectors.ratedFlow',
+      /warning: 60 cm³\/min is very small/,
+      ({ injectors }) => amount(injectors.ratedFlow, 60),
+      ({ injectors }) => amount(injectors.ratedFlow, 130),
+    ],
+    [
+      'flow that falls with pressure',
+      'injectors.flowPoints',
+      /error: Row 2 flows no more/,
+      ({ injectors }) =>
+        (injectors.flowPoints = table(
+          ['kPa', 'cm3/min'],
+          [
+            [300, 610],
+            [400, 610],
+          ],
+        )),
+      ({ injectors }) =>
+        (injectors.flowPoints = table(
+          ['kPa', 'cm3/min'],
+          [
+            [300, 610],
+            [400, 611],
+          ],
+        )),
+    ],
+    [
+      'peak torque above peak power',
+      'engine.torquePeakSpeed',
+      /error: Peak torque at 6801 rev\/min is above peak power at 6800/,
+      ({ engine }) => amount(engine.torquePeakSpeed, 6801),
+      ({ engine }) => amount(engine.torquePeakSpeed, 6800),
+    ],
+    [
+      'peak power above the maximum speed',
+      'engine.powerPeakSpeed',
+      /error: Peak power at 7401 rev\/min is above the maximum speed of 7400/,
+      ({ engine }) => amount(engine.powerPeakSpeed, 7401),
+      ({ engine }) => amount(engine.powerPeakSpeed, 7400),
+    ],
+    [
+      // 80.45 kPa at 1,900 m, and 6 % of room for a tuned intake: 85.3.
+      'a pressure without a charger that the air has not',
+      'engine.maxManifoldPressure',
+      /error: 86 kPa abs cannot be reached without a charger/,
+      ({ engine }) => {
+        choose(engine.induction, 'natural');
+        amount(engine.maxManifoldPressure, 86);
+      },
+      ({ engine }) => {
+        choose(engine.induction, 'natural');
+        amount(engine.maxManifoldPressure, 85);
+      },
+    ],
+    [
+      'dead time that falls with pressure',
+      'injectors.deadTime',
+      /warning: Dead time falls with pressure at 14 V/,
+      ({ injectors }) => injectors.deadTime?.rows.splice(7, 1, { volts: 14, times: [0.92, 0.97, 0.94] }),
+      ({ injectors }) => injectors.deadTime?.rows.splice(7, 1, { volts: 14, times: [0.92, 0.97, 0.96] }),
+    ],
+    [
+      'resistances that make a curve which turns back',
+      'sensors.coolant.resistances',
+      /error: These points make a curve that turns back/,
+      ({ sensors }) =>
+        (sensors.coolant.resistances = table(
+          ['degC', 'ohm'],
+          [
+            [-20, 15462],
+            [20, 14000],
+            [100, 186.6],
+          ],
+        )),
+      ({ sensors }) =>
+        (sensors.coolant.resistances = table(
+          ['degC', 'ohm'],
+          [
+            [-20, 15462],
+            [20, 2500],
+            [100, 186.6],
+          ],
+        )),
+    ],
+    [
+      'a rail pressure that boost uses up',
+      // 184.6 gauge + 80.4 − 165 leaves 100 kPa.
+      'injectors.railPressure',
+      /165 kPa abs intended, only \d+ kPa are left/,
+      ({ injectors }) => {
+        choose(injectors.regulator, 'fixed');
+        amount(injectors.railPressure, 183);
+      },
+      ({ injectors }) => {
+        choose(injectors.regulator, 'fixed');
+        amount(injectors.railPressure, 185);
+      },
+    ],
+    [
+      'measured pressure without a sensor',
+      'injectors.regulator',
+      /error: Measured pressure needs a fuel pressure sensor/,
+      ({ injectors, sensors }) => (
+        choose(injectors.regulator, 'measured'),
+        choose(sensors.fuelPressure.fitted, 'no')
+      ),
+      ({ injectors }) => choose(injectors.regulator, 'measured'),
+    ],
+    [
+      'a kink in dead time',
+      'injectors.deadTime',
+      /warning: Kink at 11 V.*\(350 kPa\)/,
+      ({ injectors }) => injectors.deadTime?.rows.splice(4, 1, { volts: 11, times: [null, 1.6, null] }),
+      ({ injectors }) => injectors.deadTime?.rows.splice(4, 1, { volts: 11, times: [null, 1.44, null] }),
+    ],
+    [
+      'dead time that falls with pressure',
+      'injectors.deadTime',
+      /warning: Dead time falls with pressure at 14 V/,
+      ({ injectors }) => injectors.deadTime?.rows.splice(7, 1, { volts: 14, times: [1.05, 0.97, 1.02] }),
+      () => undefined,
+    ],
+    [
+      'low-impedance injectors on plain drivers',
+      'injectors.impedance',
+      /blocking: One injector of 2.4 Ω draw.* burns/,
+      ({ injectors }) => amount(injectors.impedance, 2.4),
+      ({ injectors }) => (amount(injectors.impedance, 2.4), (injectors.ballast = quantity(5, 'ohm'))),
+    ],
+    [
+      'sequential injection without a cam signal',
+      'injection.mode',
+      /error: Sequential injection needs a cam signal/,
+      ({ trigger }) => choose(trigger.camSensor, 'none'),
+      ({ trigger, injection }) => (
+        choose(trigger.camSensor, 'none'),
+        choose(injection.mode, 'semiSequential')
+      ),
+    ],
+    [
+      'fewer drivers than injectors',
+      'injection.wiring',
+      /error: 6 injector drivers are needed and the engine computer has 4. Wire injectors in pairs/,
+      ({ pins }) => (pins.ecu = ecu('generic-four')),
+      ({ pins, injection }) => {
+        pins.ecu = ecu('generic-four');
+        choose(injection.mode, 'batch');
+        choose(injection.wiring, 'pairs');
+      },
+    ],
+    [
+      'a hand-over with hardly a width',
+      'staging.fullAt',
+      /error: The hand-over from 50 to 54 %/,
+      ({ staging }) => (
+        choose(staging.fitted, 'yes'),
+        Object.assign(staging, { beginsAt: quantity(50, '%'), fullAt: quantity(54, '%') })
+      ),
+      ({ staging }) => (
+        choose(staging.fitted, 'yes'),
+        Object.assign(staging, { beginsAt: quantity(50, '%'), fullAt: quantity(55, '%') })
+      ),
+    ],
+    [
+      'a coil a cylinder without a cam signal',
+      'coils.mode',
+      /error: A coil a cylinder needs a cam signal/,
+      ({ trigger }) => choose(trigger.camSensor, 'none'),
+      ({ trigger, coils }) => (choose(trigger.camSensor, 'none'), choose(coils.mode, 'wasted')),
+    ],
+    [
+      'dwell that does not fit at maximum speed',
+      'coils.dwell',
+      /error: Dwell 2.70 ms and spark 1.2 ms do not fit into the 2.70 ms/,
+      // One coil for six at 7400 rev/min: 120 000/7400/6 = 2.70 ms. A coil for two has 8.11.
+      ({ coils }) => choose(coils.mode, 'distributor'),
+      ({ coils }) => choose(coils.mode, 'wasted'),
+    ],
+    [
+      'dwell that rises with voltage',
+      'coils.dwell',
+      /warning: Dwell rises at row 2/,
+      ({ coils }) =>
+        (coils.dwell = table(
+          ['V', 'ms'],
+          [
+            [8, 3],
+            [14, 3.1],
+          ],
+        )),
+      ({ coils }) =>
+        (coils.dwell = table(
+          ['V', 'ms'],
+          [
+            [8, 3],
+            [14, 3],
+          ],
+        )),
+    ],
+    [
+      'a current the coil never reaches while cranking',
+      'coils.wantedCurrent',
+      // 9 V over 0.55 Ω is 16.4 A.
+      /warning: At 9 V, while cranking, this coil reaches 16.4 A/,
+      ({ coils }) => (choose(coils.dwellBy, 'coil'), amount(coils.wantedCurrent, 16.5)),
+      ({ coils }) => (choose(coils.dwellBy, 'coil'), amount(coils.wantedCurrent, 12)),
+    ],
+    [
+      'more current than a direct driver bears',
+      'coils.wantedCurrent',
+      /blocking: 12.5 A are more than the coil driver bears \(12 A\)/,
+      ({ coils, pins }) => {
+        choose(coils.igniter, 'none');
+        choose(coils.dwellBy, 'coil');
+        amount(coils.wantedCurrent, 12.5);
+        pins.assignments = [];
+      },
+      ({ coils, pins }) => {
+        choose(coils.igniter, 'none');
+        choose(coils.dwellBy, 'coil');
+        amount(coils.wantedCurrent, 11.9);
+        pins.assignments = [];
+      },
+    ],
+    [
+      'an output that is never on',
+      'outputs.fan',
+      /error: Fan has no condition/,
+      ({ outputs }) => outputs.forEach((output) => output.id === 'fan' && (output.conditions = [])),
+      () => undefined,
+    ],
+  ];
+
+  test.each(CASES)('%s', (_, place, message, triggers, justNot) => {
+    expect(at(place, triggers).join('\n')).toMatch(message);
+    expect(at(place, justNot).join('\n')).not.toMatch(message);
+  });
+
+  test('and every sentence that stands in a rule is said by one of them', () => {
+    const said = CASES.flatMap(([, , , triggers]) => problemsOf(demo('ventisca', triggers)))
+      .map(({ message }) => message)
+      .join('\n');
+    const unsaid = sentencesIn('src/core/checks').filter((sentence) => !new RegExp(sentence).test(said));
+    expect(unsaid).toEqual([]);
+  });
+});
+
+/** The sentences of a folder's source files as patterns: what is put in between may be anything. */
+function sentencesIn(folder: string): string[] {
+  return readdirSync(folder)
+    .filter((name) => name.endsWith('Rules.ts'))
+    .flatMap((name) => {
+      const source = readFileSync(path.join(folder, name), 'utf8');
+      return [...source.matchAll(/(['`])([A-Z$][^'`\n]{24,}?\.)\1/g)].map(([, , text = '']) =>
+        text
+          .replace(/\$\{[^}]*\}/g, '\u0000')
+          .replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
+          .replaceAll('\u0000', '.*')
+          // The place may follow before the full stop.
+          .replace(/\\\.$/, ''),
+      );
+    });
+}
+
+test('the demos have no problem at all, except what a sheet honestly leaves odd', () => {
+  for (const id of ['ventisca', 'pardela'] as const) {
+    expect(conflicts(demo(id))).toEqual([]);
+    expect(problemsOf(demo(id)).map(({ path, message }) => `${path}: ${message}`)).toEqual([]);
+  }
+});
+
+describe('sections of the sheet', () => {
+  test.each<[string, SheetId, Change, string]>([
+    ['pins without an engine computer', 'pins', ({ pins }) => (pins.ecu = null), 'empty'],
+    ['pins with a function left out', 'pins', ({ pins }) => pins.assignments.pop(), 'incomplete'],
+    [
+      'pins changed since the loom was confirmed',
+      'pins',
+      ({ pins }) => pins.assignments.forEach((e) => e.function === 'air' && (e.pin = 'A15')),
+      'unconfirmed',
+    ],
+    ['pins as the loom', 'pins', () => undefined, 'confirmed'],
+    ['no outputs', 'outputs', (d) => (d.outputs = []), 'empty'],
+    ['outputs without a pump', 'outputs', (d) => (d.outputs = d.outputs.slice(1)), 'incomplete'],
+    ['outputs by estimate', 'outputs', () => undefined, 'unconfirmed'],
+    [
+      'a kink is no conflict',
+      'dead-time',
+      ({ injectors }) => injectors.deadTime?.rows.splice(4, 1, { volts: 11, times: [null, 1.6, null] }),
+      'unconfirmed',
+    ],
+    [
+      'a missing coolant curve',
+      'sensors',
+      ({ sensors }) => (sensors.coolant.resistances = null),
+      'incomplete',
+    ],
+  ])('%s', (_, sheet, change, state) => {
+    if (sheet === 'dead-time') {
+      expect(['confirmed', 'unconfirmed']).toContain(sheetState(demo('ventisca', change), sheet));
+    } else expect(sheetState(demo('ventisca', change), sheet)).toBe(state);
+  });
+
+  test('of an empty document are all empty, usual values or not', () => {
+    const document = emptyCalibration('Empty', '2026-11-23');
+    for (const sheet of [
+      'engine',
+      'cams',
+      'trigger',
+      'pins',
+      'sensors',
+      'injectors',
+      'dead-time',
+      'injection',
+      'staging',
+      'coils',
+      'outputs',
+    ] as const) {
+      expect(`${sheet} ${sheetState(document, sheet)}`).toBe(`${sheet} empty`);
+    }
+  });
+});
+
+describe('functions that need a pin', () => {
+  const ids = (change: Change) => pinFunctions(demo('ventisca', change)).map(({ id }) => id);
+
+  test('follow cylinders, fitted sensors, coils and outputs', () => {
+    const all = ids(() => undefined);
+    expect(all.filter((id) => id.startsWith('injector-'))).toHaveLength(6);
+    expect(all.filter((id) => id.startsWith('coil-'))).toHaveLength(6);
+    expect(all).toEqual(expect.arrayContaining(['crank', 'cam', 'lambdaTwo', 'knock', 'output-fan']));
+    expect(all).not.toContain('ethanol');
+  });
+
+  test('change with wiring in pairs, wasted spark, a second set and no cam', () => {
+    expect(ids(({ injection }) => choose(injection.wiring, 'pairs'))).toEqual(
+      expect.arrayContaining(['injector-1-5', 'injector-4-3']),
+    );
+    expect(
+      ids(({ coils }) => choose(coils.mode, 'wasted')).filter((id) => id.startsWith('coil-')),
+    ).toHaveLength(3);
+    expect(
+      ids(({ staging }) => choose(staging.fitted, 'yes')).filter((id) => id.startsWith('second-')),
+    ).toHaveLength(6);
+    expect(ids(({ trigger }) => choose(trigger.camSensor, 'none'))).not.toContain('cam');
+  });
+});

@@ -1,0 +1,96 @@
+import { type Frame, read } from '../channel';
+import { type Control, TIME_SLACK_S } from './control';
+
+/** When fuel is cut because the car drives the engine; base units. */
+export interface OverrunCut {
+  readonly speedAboveRpm: number;
+  readonly speedHysteresisRpm: number;
+  readonly throttleBelowPercent: number;
+  readonly throttleHysteresisPercent: number;
+  readonly pressureBelowKpa: number;
+  readonly pressureHysteresisKpa: number;
+  readonly coolantAboveC: number;
+  readonly coolantHysteresisC: number;
+  readonly delayInS: number;
+  readonly delayOutS: number;
+}
+
+/** Whether fuel is cut, and since when the conditions hold or the cut acts, s; NaN while neither is so. */
+export interface OverrunState {
+  cutting: boolean;
+  sinceS: number;
+}
+
+/** Whether fuel is cut, and why. */
+export interface OverrunOut {
+  cut: boolean;
+  reason: 'off' | 'notMet' | 'waiting' | 'met' | 'held' | 'leastTime';
+}
+
+/** Whether every condition for cutting is met at one moment. */
+export function isOverrun(cut: OverrunCut, frame: Frame): boolean {
+  return (
+    read(frame, 'speed') > cut.speedAboveRpm &&
+    read(frame, 'throttle') < cut.throttleBelowPercent &&
+    read(frame, 'manifoldPressure') < cut.pressureBelowKpa &&
+    read(frame, 'coolant') > cut.coolantAboveC
+  );
+}
+
+/** Whether a cut that acts goes on: no condition has passed its hysteresis. */
+export function staysCut(cut: OverrunCut, frame: Frame): boolean {
+  return (
+    read(frame, 'speed') > cut.speedAboveRpm - cut.speedHysteresisRpm &&
+    read(frame, 'throttle') < cut.throttleBelowPercent + cut.throttleHysteresisPercent &&
+    read(frame, 'manifoldPressure') < cut.pressureBelowKpa + cut.pressureHysteresisKpa &&
+    read(frame, 'coolant') > cut.coolantAboveC - cut.coolantHysteresisC
+  );
+}
+
+/** The cut followed in time: its delays and hysteresis kept. */
+export const overrun: Control<OverrunCut | null, OverrunState, OverrunOut> = {
+  atRest: () => ({ cutting: false, sinceS: NaN }),
+  copied: (state) => ({ ...state }),
+  out: () => ({ cut: false, reason: 'off' }),
+  step(settings, state, frame, out) {
+    out.reason = settings === null ? 'off' : stepped(settings, state, frame);
+    out.cut = settings !== null && state.cutting;
+  },
+};
+
+function stepped(cut: OverrunCut, state: OverrunState, frame: Frame): OverrunOut['reason'] {
+  const timeS = read(frame, 'time');
+  if (state.cutting) {
+    const leastTime = timeS - state.sinceS < cut.delayOutS - TIME_SLACK_S;
+    state.cutting = leastTime || staysCut(cut, frame);
+    if (!state.cutting) state.sinceS = NaN;
+    return leastTime ? 'leastTime' : state.cutting ? 'held' : 'notMet';
+  }
+  if (!isOverrun(cut, frame)) {
+    state.sinceS = NaN;
+    return 'notMet';
+  }
+  if (Number.isNaN(state.sinceS)) state.sinceS = timeS;
+  if (timeS - state.sinceS < cut.delayInS - TIME_SLACK_S) return 'waiting';
+  state.cutting = true;
+  state.sinceS = timeS;
+  return 'met';
+}
+
+/** A rectangle in a map over speed and load. */
+export interface MapRegion {
+  readonly fromX: number;
+  readonly toX: number;
+  readonly fromY: number;
+  readonly toY: number;
+}
+
+/** Where the cut may act in a map over speed and pressure, or over speed and throttle. */
+export function overrunRegion(cut: OverrunCut, by: 'manifoldPressure' | 'throttle'): MapRegion {
+  return {
+    fromX: cut.speedAboveRpm,
+    toX: Infinity,
+    fromY: -Infinity,
+    toY: by === 'throttle' ? cut.throttleBelowPercent : cut.pressureBelowKpa,
+  };
+}

@@ -1,0 +1,62 @@
+import { type Frame, read } from '../channel';
+import type { Condition, Output } from '../outputs';
+import { type Control, TIME_SLACK_S } from './control';
+
+/** What an output is switched by. */
+export interface Switching {
+  readonly conditions: readonly Condition[];
+  readonly join: Output['join'];
+}
+
+/** For each condition whether it holds, and since when it does or does not, s. */
+export interface SwitchingState {
+  readonly held: { on: boolean; sinceS: number }[];
+}
+
+/** Whether an output is on, and why. */
+export interface SwitchingOut {
+  on: boolean;
+  reason: 'noCondition' | 'conditions';
+}
+
+/**
+ * An output switched by its conditions. Each lets go only past its hysteresis, and not before its least times. All start
+ * off, their least off times already over.
+ */
+export const switching: Control<Switching, SwitchingState, SwitchingOut> = {
+  atRest: ({ conditions }) => ({ held: conditions.map(() => ({ on: false, sinceS: -Infinity })) }),
+  copied: ({ held }) => ({ held: held.map((one) => ({ ...one })) }),
+  out: () => ({ on: false, reason: 'noCondition' }),
+  step({ conditions, join }, { held }, frame, out) {
+    conditions.forEach((condition, i) => follow(condition, held[i] as SwitchingState['held'][number], frame));
+    out.reason = held.length === 0 ? 'noCondition' : 'conditions';
+    out.on = held.length > 0 && (join === 'and' ? held.every(({ on }) => on) : held.some(({ on }) => on));
+  },
+};
+
+function follow(condition: Condition, held: SwitchingState['held'][number], frame: Frame): void {
+  const { threshold, hysteresis, comparison } = condition;
+  const value = read(frame, condition.channel);
+  const limit = held.on
+    ? comparison === 'above'
+      ? threshold - hysteresis
+      : threshold + hysteresis
+    : threshold;
+  const wanted = comparison === 'above' ? value > limit : value < limit;
+  if (wanted === held.on) return;
+  const timeS = read(frame, 'time');
+  const least = held.on ? condition.minOnS : condition.minOffS;
+  if (timeS - held.sinceS < least - TIME_SLACK_S) return;
+  held.on = wanted;
+  held.sinceS = timeS;
+}
+
+/** Whether an output is on at each moment. */
+export function outputStates(settings: Switching, frames: readonly Frame[]): boolean[] {
+  const state = switching.atRest(settings);
+  const out = switching.out(settings);
+  return frames.map((frame) => {
+    switching.step(settings, state, frame, out);
+    return out.on;
+  });
+}

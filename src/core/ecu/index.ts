@@ -1,0 +1,9 @@
+export { afterStartFactor } from './afterStart';
+export { capacityAt } from './capacity';
+export type { EcuDecisions } from './decisions';
+export { type Injection, injectionAt } from './injection';
+export { readInputs } from './inputs';
+export { LAMBDA_LIMITS, SPARK_LIMITS } from './limits';
+export { primeAt } from './prime';
+export { ecuAtKeyOn, type EcuState } from './state';
+export { ecuOut, type EcuOut, eventStep, outputStep } from './step';

@@ -1,0 +1,298 @@
+import { airFlowGPerS, airMassMg, chargeHeating, chargeTemperatureC, fuelMassMg } from '../air';
+import { type Frame, PHASE, read } from '../channel';
+import { type AppliedCorrection, correctedValue } from '../correction';
+import { cycleTimeMs } from '../engine';
+import {
+  deadTimeAt,
+  deadTimeMs,
+  dutyPercent,
+  flowAtPressureGPerS,
+  injectorFlowGPerS,
+  LEAST_ACROSS_KPA,
+  pressureAcrossKpa,
+  shortPulseAddMs,
+  stagedFuel,
+} from '../injector';
+import type { EcuProgram, InjectorProgram } from '../program';
+import { decisionsAt, type EcuDecisions } from './decisions';
+import { LAMBDA_LIMITS } from './limits';
+import {
+  type Filling,
+  fillingAt,
+  impliedVePercent,
+  loadThrottlePercent,
+  meteredAirMg,
+  targetLoad,
+} from './load';
+import { sparkAt, type SparkParts } from './sparkAt';
+import { startFactors } from './startFactors';
+import { blendedAt, curveOr } from './tables';
+import { fuelInTank } from './tank';
+
+/** Every number on the way from sensors to injector opening and spark, for one cylinder's cycle. */
+export interface Injection {
+  /** Efficiency, at {@link densityKpa}; with a meter or a plain pulse, the one that the air implies. */
+  readonly vePercent: number;
+  /** Pressure that efficiency refers to, kPa. */
+  readonly densityKpa: number;
+  /** Throttle with what idle air adds to it, %. */
+  readonly loadThrottlePercent: number;
+  /** First estimate of the engine's air flow, with the charge still at intake temperature, g/s. */
+  readonly flowEstimateGPerS: number;
+  readonly heating: number;
+  readonly chargeC: number;
+  readonly airMg: number;
+  /** Of the fuel in the tank. */
+  readonly stoichiometricRatio: number;
+  /** From the map, before corrections. */
+  readonly lambdaMapped: number;
+  /** After corrections, within {@link LAMBDA_LIMITS}. */
+  readonly lambdaTarget: number;
+  /** Net pulse from its map, ms a cycle; null but for plain pulse width. */
+  readonly pulseMs: number | null;
+  /** Fuel for the air at the target, before start-up factors, mg. While cranking: the stoichiometric mass. */
+  readonly baseFuelMg: number;
+  /** From the map, before the taper. */
+  readonly crankingMapped: number;
+  /** Share left by the taper, 0…1.5. */
+  readonly crankingTaper: number;
+  readonly crankingMultiple: number;
+  readonly afterStartInitial: number;
+  readonly afterStartDecayS: number;
+  readonly afterStart: number;
+  readonly warmUp: number;
+  /** Factor of acceleration enrichment. */
+  readonly acceleration: number;
+  /** Fuel after the built-in factors, before the builder’s corrections and trims, mg. */
+  readonly enrichedMg: number;
+  /** Factor of gear and cylinder trim. */
+  readonly trim: number;
+  /** Fuel is cut on overrun. */
+  readonly cut: boolean;
+  readonly corrections: readonly AppliedCorrection[];
+  readonly fuelMg: number;
+  /** Rail pressure the flow is computed from, as typed or as measured, kPa gauge. */
+  readonly railGaugeKpa: number;
+  /** {@link LEAST_ACROSS_KPA} at the least. */
+  readonly acrossKpa: number;
+  readonly flowGPerS: number;
+  /** Fuel of the first injector set, mg; all of it with one set. */
+  readonly firstMg: number;
+  /** Net time of one injection; with two a cycle each gives half the fuel. */
+  readonly netMs: number;
+  readonly shortPulseMs: number;
+  readonly deadMs: number;
+  /** One opening. */
+  readonly openingMs: number;
+  /** Net time and opening of the second set, once a cycle; 0 while it is shut or there is none. */
+  readonly secondNetMs: number;
+  readonly secondOpeningMs: number;
+  /** Flow of one injector of the second set; 0 while it is shut or there is none. */
+  readonly secondFlowGPerS: number;
+  readonly secondDutyPercent: number;
+  readonly cycleMs: number;
+  readonly dutyPercent: number;
+  readonly spark: SparkParts;
+  readonly sparkDeg: number;
+}
+
+/**
+ * Injector opening and spark advance at a moment. While cranking the target is the stoichiometric mass times the cranking
+ * multiple; running, the lambda target with warm-up, after-start and acceleration. The order: target, corrections of the
+ * target, fuel for the air, start-up factors, acceleration, corrections of fuel, gear and cylinder trim, overrun cut. This
+ * is the one implementation; Workings explains its numbers and the virtual ECU injects them.
+ */
+export function injectionAt(
+  program: EcuProgram,
+  frame: Frame,
+  decisions: EcuDecisions = decisionsAt(program, frame),
+): Injection {
+  const { injector, load: loadProgram } = program;
+  const cranking = read(frame, 'phase') !== PHASE.running;
+  const speedRpm = read(frame, 'speed');
+  const manifoldKpa = read(frame, 'manifoldPressure');
+  const airC = read(frame, 'air');
+  const batteryV = read(frame, 'battery');
+  const ethanolPercent = read(frame, 'ethanol');
+  const cylinder = read(frame, 'cylinder');
+  const applied: AppliedCorrection[] = [];
+  const tank = fuelInTank(program, ethanolPercent);
+
+  const loadThrottle = loadThrottlePercent(program, frame);
+  const load = targetLoad(program, frame, loadThrottle);
+  const filling = fillingAt(program, frame, loadThrottle);
+  const { densityKpa } = filling;
+  const coldAirMg = airMassMg(filling.vePercent, densityKpa, program.cylinderVolumeCm3, airC);
+  const metered = loadProgram.strategy === 'airMass';
+  const flowEstimateGPerS = metered
+    ? read(frame, 'airFlow')
+    : airFlowGPerS(coldAirMg, program.cylinders, speedRpm);
+  const heating = chargeHeating(flowEstimateGPerS / loadProgram.fullAirFlowGPerS);
+  const chargeC = chargeTemperatureC(airC, read(frame, 'coolant'), heating);
+
+  const lambdaMapped = cranking ? 1 : blendedAt(program, loadProgram.target, speedRpm, load, ethanolPercent);
+  const lambdaTarget = cranking
+    ? 1
+    : held(corrected(program, frame, 'target', lambdaMapped, decisions.active, applied), LAMBDA_LIMITS);
+
+  const railGaugeKpa = railOf(program, frame);
+  const acrossKpa = Math.max(
+    LEAST_ACROSS_KPA,
+    pressureAcrossKpa(injector.regulator, railGaugeKpa, program.barometricKpa, manifoldKpa),
+  );
+  const densityRoot = Math.sqrt(tank.densityShare);
+  const flowGPerS = injectorFlowGPerS(injector, acrossKpa) * densityRoot;
+  const pulseMs =
+    loadProgram.strategy === 'pulseWidth'
+      ? blendedAt(program, 'pulse', speedRpm, manifoldKpa, ethanolPercent)
+      : null;
+  const airMg = airOf(
+    program,
+    frame,
+    filling,
+    chargeC,
+    pulseMs,
+    flowGPerS,
+    lambdaMapped,
+    tank.stoichiometricRatio,
+  );
+  const baseFuelMg =
+    pulseMs === null ? fuelMassMg(airMg, lambdaTarget, tank.stoichiometricRatio) : pulseMs * flowGPerS;
+  const vePercent =
+    metered || pulseMs !== null
+      ? impliedVePercent(airMg, densityKpa, program.cylinderVolumeCm3, chargeC)
+      : filling.vePercent;
+
+  const start = startFactors(program, frame);
+  const enrichedMg =
+    baseFuelMg * start.crankingMultiple * start.afterStart * start.warmUp * start.acceleration;
+  const trim =
+    (1 + curveOr(program, 'fuelGear', read(frame, 'gear'), 0) / 100) *
+    (Number.isNaN(cylinder) ? 1 : 1 + curveOr(program, 'fuelCylinder', cylinder, 0) / 100);
+  const wantedMg =
+    Math.max(0, corrected(program, frame, 'fuel', enrichedMg, decisions.active, applied)) * trim;
+  const fuelMg = decisions.cut ? 0 : wantedMg;
+
+  const deadMs = deadTimeAt(injector.deadTime, batteryV, acrossKpa);
+  const cycleMs = cycleTimeMs(speedRpm);
+  const one = (mg: number) => oneOpening(injector, mg, flowGPerS, deadMs);
+  const second = secondSet(program, fuelMg, acrossKpa, densityRoot, batteryV, () =>
+    dutyPercent(injector.squirts * one(fuelMg).openingMs, cycleMs),
+  );
+  const firstMg = fuelMg - second.fuelMg;
+  const { netMs, shortPulseMs, openingMs } = one(firstMg);
+  const spark = sparkAt(program, frame, load, decisions, applied);
+
+  return {
+    vePercent,
+    densityKpa,
+    loadThrottlePercent: loadThrottle,
+    flowEstimateGPerS,
+    heating,
+    chargeC,
+    airMg,
+    stoichiometricRatio: tank.stoichiometricRatio,
+    lambdaMapped,
+    lambdaTarget,
+    pulseMs,
+    baseFuelMg,
+    crankingMapped: start.crankingMapped,
+    crankingTaper: start.crankingTaper,
+    crankingMultiple: start.crankingMultiple,
+    afterStartInitial: start.afterStartInitial,
+    afterStartDecayS: start.afterStartDecayS,
+    afterStart: start.afterStart,
+    warmUp: start.warmUp,
+    acceleration: start.acceleration,
+    enrichedMg,
+    trim,
+    cut: decisions.cut,
+    corrections: applied,
+    fuelMg,
+    railGaugeKpa,
+    acrossKpa,
+    flowGPerS,
+    firstMg,
+    netMs,
+    shortPulseMs,
+    deadMs,
+    openingMs,
+    secondNetMs: second.netMs,
+    secondOpeningMs: second.openingMs,
+    secondFlowGPerS: second.flowGPerS,
+    secondDutyPercent: dutyPercent(second.openingMs, cycleMs),
+    cycleMs,
+    dutyPercent: dutyPercent(injector.squirts * openingMs, cycleMs),
+    spark,
+    sparkDeg: spark.sparkDeg,
+  };
+}
+
+/** Rail pressure, kPa gauge: what the sensor reads where it is measured and does, else what was typed. */
+export function railOf({ injector }: EcuProgram, frame: Frame): number {
+  const measured = read(frame, 'fuelPressure');
+  return injector.regulator === 'measured' && !Number.isNaN(measured) ? measured : injector.railGaugeKpa;
+}
+
+function held(value: number, { min, max }: { readonly min: number; readonly max: number }): number {
+  return Math.min(max, Math.max(min, value));
+}
+
+/** A value after the builder's own corrections of it; nothing is made where there are none. */
+function corrected(
+  program: EcuProgram,
+  frame: Frame,
+  on: 'target' | 'fuel',
+  value: number,
+  active: readonly boolean[],
+  applied: AppliedCorrection[],
+): number {
+  if (program.corrections.length === 0) return value;
+  return correctedValue(program.corrections, on, value, frame, active, applied);
+}
+
+/** Air of the cylinder, mg: by the gas law, by the meter, or what a plain pulse stands for at its target. */
+function airOf(
+  program: EcuProgram,
+  frame: Frame,
+  { vePercent, densityKpa }: Filling,
+  chargeC: number,
+  pulseMs: number | null,
+  flowGPerS: number,
+  lambda: number,
+  ratio: number,
+): number {
+  if (pulseMs !== null) return pulseMs * flowGPerS * lambda * ratio;
+  if (program.load.strategy === 'airMass') {
+    return meteredAirMg(read(frame, 'airFlow'), read(frame, 'speed'), program.cylinders);
+  }
+  return airMassMg(vePercent, densityKpa, program.cylinderVolumeCm3, chargeC);
+}
+
+/** One opening of the first set for its fuel of a cycle. */
+function oneOpening(injector: InjectorProgram, cycleMg: number, flowGPerS: number, deadMs: number) {
+  const netMs = cycleMg === 0 ? 0 : cycleMg / injector.squirts / flowGPerS;
+  const shortPulseMs = netMs === 0 ? 0 : shortPulseAddMs(injector.shortPulse, netMs);
+  return { netMs, shortPulseMs, openingMs: netMs === 0 ? 0 : Math.max(0, netMs + shortPulseMs + deadMs) };
+}
+
+/** The second set's fuel and opening, once a cycle. Duty of the first set alone is only asked for when the plan goes by it. */
+function secondSet(
+  { second, load }: EcuProgram,
+  fuelMg: number,
+  acrossKpa: number,
+  densityRoot: number,
+  batteryV: number,
+  dutyAlone: () => number,
+): typeof SHUT {
+  if (second === null || fuelMg === 0) return SHUT;
+  const flowGPerS =
+    flowAtPressureGPerS(second.ratedFlowGPerS, second.ratedPressureKpa, acrossKpa) * densityRoot;
+  const by = second.plan.by === 'duty' ? dutyAlone() : (100 * fuelMg) / load.fullFuelMg;
+  const { secondMg } = stagedFuel(second.plan, fuelMg, by, flowGPerS);
+  if (secondMg === 0) return SHUT;
+  const netMs = secondMg / flowGPerS;
+  return { fuelMg: secondMg, netMs, openingMs: netMs + deadTimeMs(second.deadTime, batteryV), flowGPerS };
+}
+
+const SHUT = { fuelMg: 0, netMs: 0, openingMs: 0, flowGPerS: 0 };

@@ -1,0 +1,34 @@
+import { type Frame, read, write } from '../channel';
+import type { EcuProgram, InputProgram } from '../program';
+import { temperatureAtVolts, valueAtVolts } from '../sensors';
+import type { EcuState } from './state';
+
+/** Manifold pressure is never taken for less, kPa: load would become nothing. */
+const LEAST_MANIFOLD_KPA = 5;
+
+/**
+ * Reads the sensors into the frame. A voltage in its fault band gives what stands in, or the last good reading.
+ * @param volts at each input of the program, in its order; NaN leaves what the frame already says.
+ */
+export function readInputs(program: EcuProgram, state: EcuState, volts: Float64Array, frame: Frame): void {
+  program.inputs.forEach((input, i) => {
+    const at = volts[i] as number;
+    if (Number.isNaN(at)) return;
+    const { fault } = input;
+    if (fault !== null && (at < fault.lowV || at > fault.highV)) {
+      const standIn = input.fallback ?? (state.lastGood[i] as number);
+      if (!Number.isNaN(standIn)) write(frame, input.channel, standIn);
+      return;
+    }
+    const value = readingOf(input, at);
+    state.lastGood[i] = value;
+    write(frame, input.channel, value);
+  });
+  write(frame, 'manifoldPressure', Math.max(LEAST_MANIFOLD_KPA, read(frame, 'manifoldPressure')));
+}
+
+function readingOf({ curve }: InputProgram, volts: number): number {
+  return curve.kind === 'line'
+    ? valueAtVolts(curve.points, volts)
+    : temperatureAtVolts(curve.curve, curve.pullUp, volts);
+}

@@ -1,0 +1,63 @@
+import { airMassMg } from '../air';
+import { type Frame, read } from '../channel';
+import { lookUpCurve } from '../numeric';
+import type { EcuProgram } from '../program';
+import { blendedAt } from './tables';
+
+/** Throttle with what the idle valve lets past it, %: the load where load is measured by throttle. */
+export function loadThrottlePercent({ tables, load }: EcuProgram, frame: Frame): number {
+  const throttle = read(frame, 'throttle');
+  const { idleAir } = tables;
+  if (idleAir === undefined || load.idleWorthPercent === 0) return throttle;
+  return throttle + (lookUpCurve(idleAir, read(frame, 'coolant')) * load.idleWorthPercent) / 100;
+}
+
+/** What the filling of a cylinder is found from: pressure its efficiency refers to, and the efficiency. */
+export interface Filling {
+  readonly densityKpa: number;
+  readonly vePercent: number;
+}
+
+/** Load on the target and spark maps: manifold pressure, or throttle. */
+export function targetLoad({ load }: EcuProgram, frame: Frame, loadThrottle: number): number {
+  return load.axis === 'throttle' ? loadThrottle : read(frame, 'manifoldPressure');
+}
+
+/**
+ * Efficiency and the pressure it refers to. By throttle it refers to barometric pressure; with pressure, to manifold
+ * pressure where that is higher. A meter and a plain pulse have none: 100 % stands in for the first estimate of flow.
+ */
+export function fillingAt(program: EcuProgram, frame: Frame, loadThrottle: number): Filling {
+  const manifoldKpa = read(frame, 'manifoldPressure');
+  const ve = (id: 've' | 'veThrottle', load: number) =>
+    blendedAt(program, id, read(frame, 'speed'), load, read(frame, 'ethanol'));
+  switch (program.load.strategy) {
+    case 'speedDensity':
+      return { densityKpa: manifoldKpa, vePercent: ve('ve', manifoldKpa) };
+    case 'throttle':
+      return { densityKpa: program.barometricKpa, vePercent: ve('veThrottle', loadThrottle) };
+    case 'throttlePressure':
+      return {
+        densityKpa: Math.max(program.barometricKpa, manifoldKpa),
+        vePercent: ve('veThrottle', loadThrottle),
+      };
+    case 'airMass':
+    case 'pulseWidth':
+      return { densityKpa: manifoldKpa, vePercent: 100 };
+  }
+}
+
+/** Air of one cylinder by the meter, mg a cycle: m = flow · 120 000 / (speed · cylinders). */
+export function meteredAirMg(airFlowGPerS: number, speedRpm: number, cylinders: number): number {
+  return (airFlowGPerS * 120000) / (speedRpm * cylinders);
+}
+
+/** Efficiency that a mass of air means at a pressure and temperature, %. */
+export function impliedVePercent(
+  airMg: number,
+  densityKpa: number,
+  volumeCm3: number,
+  chargeC: number,
+): number {
+  return (100 * airMg) / airMassMg(100, densityKpa, volumeCm3, chargeC);
+}

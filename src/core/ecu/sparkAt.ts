@@ -1,0 +1,49 @@
+import { type Frame, PHASE, read } from '../channel';
+import { type AppliedCorrection, correctedValue } from '../correction';
+import { lookUpCurve } from '../numeric';
+import type { EcuProgram } from '../program';
+import type { EcuDecisions } from './decisions';
+import { SPARK_LIMITS } from './limits';
+import { blendedAt, curveOr } from './tables';
+
+/** The parts a spark angle is made of, °. */
+export interface SparkParts {
+  /** From the spark map, or crank advance while cranking. */
+  readonly baseDeg: number;
+  readonly coolantDeg: number;
+  readonly airDeg: number;
+  readonly gearDeg: number;
+  readonly cylinderDeg: number;
+  /** ° BTDC, after corrections, within {@link SPARK_LIMITS}. */
+  readonly sparkDeg: number;
+}
+
+/** Spark advance at a moment. Cranking takes the crank advance alone where there is one. */
+export function sparkAt(
+  program: EcuProgram,
+  frame: Frame,
+  load: number,
+  decisions: EcuDecisions,
+  applied: AppliedCorrection[],
+): SparkParts {
+  const { tables, corrections } = program;
+  const coolantC = read(frame, 'coolant');
+  const cylinder = read(frame, 'cylinder');
+  if (read(frame, 'phase') !== PHASE.running && tables.crankAdvance !== undefined) {
+    const baseDeg = lookUpCurve(tables.crankAdvance, coolantC);
+    return { baseDeg, coolantDeg: 0, airDeg: 0, gearDeg: 0, cylinderDeg: 0, sparkDeg: baseDeg };
+  }
+  const baseDeg = blendedAt(program, program.load.spark, read(frame, 'speed'), load, read(frame, 'ethanol'));
+  const coolantDeg = curveOr(program, 'sparkCoolant', coolantC, 0);
+  const airDeg = curveOr(program, 'sparkAir', read(frame, 'air'), 0);
+  const gearDeg = curveOr(program, 'sparkGear', read(frame, 'gear'), 0);
+  const cylinderDeg = Number.isNaN(cylinder) ? 0 : curveOr(program, 'sparkCylinder', cylinder, 0);
+  const built = baseDeg + coolantDeg + airDeg;
+  const own =
+    corrections.length === 0
+      ? built
+      : correctedValue(corrections, 'spark', built, frame, decisions.active, applied);
+  const wanted = own + gearDeg + cylinderDeg;
+  const sparkDeg = Math.min(SPARK_LIMITS.max, Math.max(SPARK_LIMITS.min, wanted));
+  return { baseDeg, coolantDeg, airDeg, gearDeg, cylinderDeg, sparkDeg };
+}

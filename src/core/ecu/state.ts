@@ -1,0 +1,47 @@
+import { PHASE } from '../channel';
+import {
+  activation,
+  type ActivationState,
+  overrun,
+  type OverrunState,
+  switching,
+  type SwitchingState,
+} from '../control';
+import type { EcuProgram } from '../program';
+
+/** All that the engine computer remembers from moment to moment: plain data, copied, stored and compared as such. */
+export interface EcuState {
+  /** One of {@link PHASE}. */
+  phase: number;
+  /** When it last began to count as running, s. */
+  runningSinceS: number;
+  /** The last reading of each input that was no fault; NaN before the first. */
+  lastGood: number[];
+  activations: ActivationState[];
+  overrun: OverrunState;
+  outputs: SwitchingState[];
+}
+
+/** The memory when the key is turned on. */
+export function ecuAtKeyOn(program: EcuProgram): EcuState {
+  return {
+    phase: PHASE.off,
+    runningSinceS: 0,
+    lastGood: program.inputs.map(() => NaN),
+    activations: program.corrections.map((correction) => activation.atRest(correction.activation)),
+    overrun: overrun.atRest(program.overrun),
+    outputs: program.outputs.map((output) => switching.atRest(output)),
+  };
+}
+
+/** A copy that shares nothing with its original. */
+export function copiedEcu(state: EcuState): EcuState {
+  return {
+    phase: state.phase,
+    runningSinceS: state.runningSinceS,
+    lastGood: [...state.lastGood],
+    activations: state.activations.map(activation.copied),
+    overrun: overrun.copied(state.overrun),
+    outputs: state.outputs.map(switching.copied),
+  };
+}

@@ -1,0 +1,77 @@
+import { type Frame, PHASE } from '../channel';
+import {
+  activation,
+  type ActivationOut,
+  overrun,
+  type OverrunOut,
+  switching,
+  type SwitchingOut,
+} from '../control';
+import type { EcuProgram } from '../program';
+import { type Injection, injectionAt } from './injection';
+import { readInputs } from './inputs';
+import { stepPhase } from './phase';
+import type { EcuState } from './state';
+
+/** What the engine computer decided at its last steps, with reasons; the caller owns it and reads from it. */
+export interface EcuOut {
+  /** Of each correction, whether it acts. */
+  readonly corrections: ActivationOut[];
+  readonly cut: OverrunOut;
+  /** Of each output, whether it is on. */
+  readonly outputs: SwitchingOut[];
+  /** Opening and spark of the cylinder asked for; null before the first event. */
+  injection: Injection | null;
+}
+
+/** Room for what steps decide. */
+export function ecuOut(program: EcuProgram): EcuOut {
+  return {
+    corrections: program.corrections.map((correction) => activation.out(correction.activation)),
+    cut: overrun.out(program.overrun),
+    outputs: program.outputs.map((output) => switching.out(output)),
+    injection: null,
+  };
+}
+
+/**
+ * The step of a cylinder’s event, in this order: inputs, phase, conditions of the corrections, overrun cut, fuel and
+ * spark. The frame brings what is counted (time, speed, turns, cylinder) and leaves with what was read and decided.
+ * @param volts at each input, as {@link readInputs} takes them.
+ */
+export function eventStep(
+  program: EcuProgram,
+  state: EcuState,
+  volts: Float64Array,
+  frame: Frame,
+  out: EcuOut,
+): Injection {
+  readInputs(program, state, volts, frame);
+  stepPhase(program, state, frame);
+  program.corrections.forEach((correction, i) => {
+    const [memory, decided] = [state.activations[i], out.corrections[i]];
+    if (memory !== undefined && decided !== undefined)
+      activation.step(correction.activation, memory, frame, decided);
+  });
+  overrun.step(program.overrun, state.overrun, frame, out.cut);
+  const active = out.corrections.map((decided) => decided.active);
+  const cut = out.cut.cut && state.phase === PHASE.running;
+  const injection = injectionAt(program, frame, { active, cut });
+  out.injection = injection;
+  return injection;
+}
+
+/** The step of the outputs, at a rate of its own: inputs, then each output by its conditions. */
+export function outputStep(
+  program: EcuProgram,
+  state: EcuState,
+  volts: Float64Array,
+  frame: Frame,
+  out: EcuOut,
+): void {
+  readInputs(program, state, volts, frame);
+  program.outputs.forEach((output, i) => {
+    const [memory, decided] = [state.outputs[i], out.outputs[i]];
+    if (memory !== undefined && decided !== undefined) switching.step(output, memory, frame, decided);
+  });
+}

@@ -1,0 +1,3 @@
+/** Door to the fields: how the document keeps what this folder computes with. */
+export { choiceField, fieldRegistry, orderField, quantityField, tableField } from './field';
+export { isConfirmed, SOURCE_KINDS, SOURCE_TEXT, sourceSchema } from './source';

@@ -1,0 +1,9 @@
+export {
+  blendOf,
+  type BlendPart,
+  FUEL_OPTIONS,
+  fuelById,
+  type FuelId,
+  PURE_ETHANOL,
+  withoutEthanol,
+} from './fuels';

@@ -1,0 +1,169 @@
+import { airMassMg, fuelMassMg } from '../air';
+import {
+  baseValue,
+  type Calibration,
+  conversionContext,
+  type FieldPath,
+  strategyOf,
+  sweptVolumePerCylinderCm3,
+  tableAt,
+} from '../calibration';
+import {
+  type BreathingInputs,
+  lambdaReasons,
+  LARGEST_LAMBDA_FALL,
+  manifoldAtThrottle,
+  proposedLambda,
+  proposedVePercent,
+  veReasons,
+} from '../fuel';
+import { fuelById } from '../fuels';
+import { fuelFlowAtRatingGPerS, injectorFlowGPerS, pressureAcrossKpa } from '../injector';
+import {
+  breathingNeeds,
+  breathingOf,
+  type GeneratorChoices,
+  LAMBDA_NEEDS,
+  type MapGenerator,
+  sizeNeeds,
+  VE_NEEDS,
+  veInputsOf,
+} from './generator';
+import { speedAndPressure, speedAndThrottle } from './newAxes';
+
+/** Charge temperature that a base pulse is proposed for, °C. */
+export const PULSE_CHARGE_C = 40;
+
+const THROTTLE_REASON = {
+  text: 'The pressure behind a throttle is where it passes what the engine takes; the closed throttle is taken to pass what idling needs.',
+  formula: 'A(throttle) · p₀ · Ψ(p/p₀) / √(R·T) = VE(p) · p · V · speed / (120 · R · T)',
+};
+
+export const ve: MapGenerator = {
+  needs: () => VE_NEEDS,
+  axes: speedAndPressure,
+  generate: (document, { cams }) => {
+    const inputs = veInputsOf(document, cams);
+    return { valueAtPoint: (x, y) => proposedVePercent(inputs, x, y), reasons: veReasons(inputs) };
+  },
+};
+
+export const veThrottle: MapGenerator = {
+  needs: breathingNeeds,
+  axes: speedAndThrottle,
+  generate: (document, { cams }) => {
+    const inputs = breathingOf(document, cams);
+    const baro = inputs.idle.barometricKpa;
+    const boosted = strategyOf(document) === 'throttlePressure';
+    return {
+      valueAtPoint: (speed, throttle) => {
+        const kpa = manifoldAtThrottle(inputs, speed, throttle);
+        const refersTo = boosted ? Math.max(baro, kpa) : baro;
+        return (proposedVePercent(inputs.ve, speed, kpa) * kpa) / refersTo;
+      },
+      reasons: [
+        {
+          text: `Filling by manifold pressure, taken to ${boosted ? 'manifold pressure where it is above barometric, else to barometric' : 'barometric'} pressure (${Math.round(baro)} kPa here).`,
+          formula: boosted ? 'VE = VE(p) · p / max(p_baro, p)' : 'VE = VE(p) · p / p_baro',
+        },
+        THROTTLE_REASON,
+        ...veReasons(inputs.ve),
+      ],
+    };
+  },
+};
+
+function lambdaInputsOf(document: Calibration, { firstRun, use, cams }: GeneratorChoices) {
+  return {
+    barometricKpa: conversionContext(document).barometricKpa,
+    maxManifoldKpa: baseValue(document, 'engine.maxManifoldPressure') ?? 0,
+    firstRun,
+    use,
+    cams,
+  };
+}
+
+export const lambda: MapGenerator = {
+  needs: () => LAMBDA_NEEDS,
+  axes: speedAndPressure,
+  generate: (document, choices) => {
+    const inputs = lambdaInputsOf(document, choices);
+    return {
+      valueAtPoint: (x, y) => proposedLambda(inputs, x, y),
+      reasons: lambdaReasons(inputs),
+      largestFall: LARGEST_LAMBDA_FALL,
+    };
+  },
+};
+
+/** A map over throttle, from what its sister over pressure says at the pressure behind that throttle. */
+export function behindThrottle(byPressure: MapGenerator): MapGenerator {
+  return {
+    needs: (document) => [...new Set([...breathingNeeds(document), ...byPressure.needs(document)])],
+    axes: speedAndThrottle,
+    generate: (document, choices) => {
+      const inputs: BreathingInputs = breathingOf(document, choices.cams);
+      const { valueAtPoint, reasons, ...shape } = byPressure.generate(document, choices);
+      return {
+        ...shape,
+        valueAtPoint: (speed, throttle) => valueAtPoint(speed, manifoldAtThrottle(inputs, speed, throttle)),
+        reasons: [THROTTLE_REASON, ...reasons],
+      };
+    },
+  };
+}
+
+/** Fields that injector flow is found from. */
+export const PULSE_NEEDS: readonly FieldPath[] = [
+  'engine.fuel',
+  'injectors.ratedFlow',
+  'injectors.ratedPressure',
+  'injectors.testDensity',
+  'injectors.railPressure',
+  'injectors.regulator',
+];
+
+/** Fuel flow of one injector by manifold pressure, g/s. */
+export function injectorFlowAt(document: Calibration): (manifoldKpa: number) => number {
+  const number = (path: FieldPath) => baseValue(document, path) ?? 0;
+  const { densityGPerCm3 } = fuelById(document.engine.fuel?.value ?? 'petrol');
+  const testDensity = number('injectors.testDensity');
+  const flowAt = (flow: number) => fuelFlowAtRatingGPerS(flow, testDensity, densityGPerCm3);
+  const rated = {
+    ratedFlowGPerS: flowAt(number('injectors.ratedFlow')),
+    ratedPressureKpa: number('injectors.ratedPressure'),
+    flowPoints: (tableAt(document, 'injectors.flowPoints') ?? []).map(([acrossKpa = 0, flow = 0]) => ({
+      acrossKpa,
+      gPerS: flowAt(flow),
+    })),
+  };
+  const regulator = document.injectors.regulator?.value ?? 'manifold';
+  const rail = number('injectors.railPressure');
+  const { barometricKpa } = conversionContext(document);
+  return (kpa) => injectorFlowGPerS(rated, pressureAcrossKpa(regulator, rail, barometricKpa, kpa));
+}
+
+export const pulse: MapGenerator = {
+  needs: (document) => [...VE_NEEDS, ...sizeNeeds(document), ...PULSE_NEEDS],
+  axes: speedAndPressure,
+  generate: (document, choices) => {
+    const filling = veInputsOf(document, choices.cams);
+    const targets = lambdaInputsOf(document, choices);
+    const fuel = fuelById(document.engine.fuel?.value ?? 'petrol');
+    const volume = sweptVolumePerCylinderCm3(document) ?? 0;
+    const flow = injectorFlowAt(document);
+    return {
+      valueAtPoint: (speed, kpa) => {
+        const air = airMassMg(proposedVePercent(filling, speed, kpa), kpa, volume, PULSE_CHARGE_C);
+        return fuelMassMg(air, proposedLambda(targets, speed, kpa), fuel.stoichiometricRatio) / flow(kpa);
+      },
+      reasons: [
+        {
+          text: `The pulse that the filling and lambda proposals come to with the charge at ${PULSE_CHARGE_C} °C. In use it knows nothing of air temperature or target: both need corrections of their own.`,
+          formula: 'pulse = VE/100 · p · V / (R · T) / (lambda · ratio) / flow',
+        },
+        ...veReasons(filling),
+      ],
+    };
+  },
+};

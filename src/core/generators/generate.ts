@@ -1,0 +1,72 @@
+import { type Calibration, type FieldPath, leaderOf, valueAt } from '../calibration';
+import type { Source } from '../field';
+import type { MapData, MapProposal } from '../map';
+import { MAP_DEFINITIONS, type MapId } from '../program';
+import type { GeneratorChoices } from './generator';
+import { GENERATORS } from './mapGenerators';
+
+export type GeneratorResult =
+  | { readonly ok: true; readonly proposal: MapProposal & { readonly mapId: MapId } }
+  | { readonly ok: false; readonly missing: readonly FieldPath[] };
+
+/** The fields a map's generator still lacks. */
+export function generatorNeeds(document: Calibration, mapId: MapId): FieldPath[] {
+  return GENERATORS[mapId].needs(document).filter((path) => valueAt(document, path) === null);
+}
+
+/**
+ * Proposes a map from the engine's description, on the map's present axes or, for a new map, on axes laid where the
+ * engine lives. Values are rounded to the map's decimals and kept within its limits.
+ * @param date the day of the proposal, YYYY-MM-DD.
+ */
+export function generatedMap(
+  document: Calibration,
+  mapId: MapId,
+  choices: GeneratorChoices,
+  date: string,
+): GeneratorResult {
+  const missing = generatorNeeds(document, mapId);
+  if (missing.length > 0) return { ok: false, missing };
+  const before = document.maps[mapId];
+  const leader = leaderOf(document, mapId);
+  const axes = before ?? (leader === null ? null : document.maps[leader]) ?? GENERATORS[mapId].axes(document);
+  const { valueAtPoint, reasons, largestFall } = GENERATORS[mapId].generate(document, choices);
+  const { min, max, decimals, y } = MAP_DEFINITIONS[mapId];
+  const rows = y === null ? [0] : axes.y;
+  const rounded = (value: number) => Number(value.toFixed(decimals));
+  const wanted = rows.flatMap((load) =>
+    axes.x.map((x) => rounded(Math.min(max, Math.max(min, valueAtPoint(x, load))))),
+  );
+  const values =
+    largestFall === undefined ? wanted : gentlyFalling(wanted, axes.x.length, largestFall).map(rounded);
+  const source: Source = { kind: 'computed', date, note: 'Proposed from the engine’s description' };
+  const after: MapData = {
+    x: [...axes.x],
+    y: [...axes.y],
+    values,
+    sources: [source],
+    cellSources: values.map(() => 0),
+  };
+  return { ok: true, proposal: { mapId, before, after, reasons } };
+}
+
+/** Values row by row, lowered where they would fall by more than this to the row above. */
+function gentlyFalling(values: readonly number[], width: number, largestFall: number): number[] {
+  const result = [...values];
+  for (let i = result.length - 1 - width; i >= 0; i -= 1) {
+    result[i] = Math.min(result[i] as number, (result[i + width] as number) + largestFall);
+  }
+  return result;
+}
+
+/**
+ * What a map's generator says at any point, for regions that no cell covers yet; null while it lacks something.
+ */
+export function generatorValueAt(
+  document: Calibration,
+  mapId: MapId,
+  choices: GeneratorChoices,
+): ((x: number, y: number) => number) | null {
+  if (generatorNeeds(document, mapId).length > 0) return null;
+  return GENERATORS[mapId].generate(document, choices).valueAtPoint;
+}

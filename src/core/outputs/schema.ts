@@ -1,0 +1,2 @@
+/** Door to the fields: how the document keeps what this folder computes with. */
+export { MAX_CONDITIONS, MAX_OUTPUTS, OUTPUT_PURPOSES, outputsSchema } from './outputSchema';

@@ -1,0 +1,13 @@
+/** Door to the fields: how the document keeps what this folder computes with. */
+export { ECUS } from './ecus';
+export { ECU_FORMAT, ecuSchema, PIN_KIND_TEXT, pinCounts } from './ecuSchema';
+export { pinsSchema } from './pinsSchema';
+export {
+  filledAssignments,
+  freeFunctions,
+  freePins,
+  loomList,
+  loomMoves,
+  unwired,
+  wiringConflicts,
+} from './wiring';

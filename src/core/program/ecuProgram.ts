@@ -1,0 +1,148 @@
+import type { ValveEvents } from '../cams';
+import type { Dwell, IgnitionMode } from '../coil';
+import type { OverrunCut } from '../control';
+import type { PreparedCorrection } from '../correction';
+import type { FiringEvent } from '../engine';
+import type { LoadStrategy } from '../fuel';
+import type { BlendPart } from '../fuels';
+import type {
+  DeadTimeCurve,
+  DeadTimeSurface,
+  InjectionMode,
+  InjectorWiring,
+  RatedFlow,
+  Regulator,
+  ShortPulseCurve,
+  StagingPlan,
+} from '../injector';
+import type { Grid } from '../numeric';
+import type { Condition, OutputPurpose } from '../outputs';
+import type { FaultBand, PullUp, SteinhartHart, VoltsCurve } from '../sensors';
+import type { TriggerWheel } from '../trigger';
+import type { FirstMapId } from './blend';
+import type { MapId } from './maps';
+
+/**
+ * A calibration as the engine computer uses it: base units, prepared look-ups, nothing of the document. Plain data that
+ * can be cloned and sent. What fuel and spark are computed from is complete; hardware that is not described is null.
+ */
+export interface EcuProgram {
+  readonly cylinders: number;
+  readonly cylinderVolumeCm3: number;
+  readonly barometricKpa: number;
+  readonly stoichiometricRatio: number;
+  /** Above this speed the engine counts as running, rev/min. */
+  readonly runningSpeedRpm: number;
+  readonly load: LoadProgram;
+  /** The maps in use, by id. One that is not there is neutral. */
+  readonly tables: Tables;
+  /** Second maps blended in by the ethanol in the fuel; null with one fuel. */
+  readonly blend: FuelBlend | null;
+  readonly acceleration: { readonly thresholdPercentPerS: number; readonly decayTurns: number };
+  readonly overrun: OverrunCut | null;
+  /** The builder’s own corrections that are switched on, in their order. */
+  readonly corrections: readonly PreparedCorrection[];
+  readonly injector: InjectorProgram;
+  /** A second injector set; null with one. */
+  readonly second: SecondSetProgram | null;
+  /** How injections are timed and wired; null while it is not chosen. */
+  readonly injection: InjectionProgram | null;
+  readonly ignition: IgnitionProgram;
+  /** When each cylinder fires, in time; null while it is not described. */
+  readonly firing: readonly FiringEvent[] | null;
+  readonly trigger: TriggerWheel | null;
+  readonly inputs: readonly InputProgram[];
+  readonly outputs: readonly OutputProgram[];
+  /** What idle air comes by. */
+  readonly idleAir: 'valve' | 'thermostatic' | 'screw';
+  /** The pin of each function that is wired. */
+  readonly pins: Readonly<Record<string, string>>;
+}
+
+export type Tables = Readonly<Partial<Record<MapId, Grid>>>;
+
+/** How the air of a cylinder is found, and which maps say so. */
+export interface LoadProgram {
+  readonly strategy: LoadStrategy;
+  /** What the target and spark maps run over. */
+  readonly axis: 'manifoldPressure' | 'throttle';
+  /** Null where air is measured. */
+  readonly filling: 've' | 'veThrottle' | 'pulse' | null;
+  readonly target: 'lambda' | 'lambdaThrottle';
+  readonly spark: 'spark' | 'sparkThrottle';
+  /** Throttle that the idle valve is worth fully open, %; 0 where none counts. */
+  readonly idleWorthPercent: number;
+  /** The most fuel the engine is expected to ask for in a cycle, mg: what demand is measured against. */
+  readonly fullFuelMg: number;
+  /** Air flow at maximum speed and pressure, g/s: what charge heating is measured against. */
+  readonly fullAirFlowGPerS: number;
+}
+
+/** The first injector set and the pressure it works at. */
+export interface InjectorProgram extends RatedFlow {
+  readonly railGaugeKpa: number;
+  readonly regulator: Regulator;
+  readonly deadTime: DeadTimeSurface;
+  readonly shortPulse: ShortPulseCurve;
+  /** Injections of each injector in a cycle: 1 sequential, 2 otherwise. */
+  readonly squirts: number;
+}
+
+/** A second injector set with its hand-over. */
+export interface SecondSetProgram {
+  readonly plan: StagingPlan;
+  readonly ratedFlowGPerS: number;
+  readonly ratedPressureKpa: number;
+  readonly deadTime: DeadTimeCurve;
+}
+
+/** When injectors open, and which share a driver. */
+export interface InjectionProgram {
+  readonly mode: InjectionMode;
+  readonly wiring: InjectorWiring;
+  /** End of the spray at the valve, ° before firing TDC, with the valves; null while either is not described. */
+  readonly spray: { readonly endDeg: number; readonly valves: ValveEvents } | null;
+}
+
+/** Which coil serves which cylinders, and how long it is charged. */
+export interface IgnitionProgram {
+  readonly mode: IgnitionMode | null;
+  /** Cylinders on each coil; null while mode or firing is missing. */
+  readonly groups: readonly (readonly number[])[] | null;
+  readonly dwell: Dwell | null;
+}
+
+/** Second maps blended in by the ethanol in the fuel, and the base fuel that ethanol is mixed into. */
+export interface FuelBlend {
+  /** By first map: the second one, and the curve of how much it counts; a curve that is not there counts as 0. */
+  readonly second: Readonly<
+    Partial<Record<FirstMapId, { readonly table: Grid; readonly share: Grid | null }>>
+  >;
+  /** Density of the fuel the calibration is made for, g/cm³: injectors pass more mass of a denser one. */
+  readonly densityGPerCm3: number;
+  /** That fuel without its ethanol. */
+  readonly base: BlendPart;
+}
+
+/** The sensors that the engine computer reads. */
+export type InputId = 'coolant' | 'air' | 'map' | 'fuelPressure';
+
+/** How a voltage becomes a reading. */
+export interface InputProgram {
+  readonly id: InputId;
+  readonly channel: 'coolant' | 'air' | 'manifoldPressure' | 'fuelPressure';
+  readonly curve:
+    | { readonly kind: 'thermistor'; readonly curve: SteinhartHart; readonly pullUp: PullUp }
+    | { readonly kind: 'line'; readonly points: VoltsCurve };
+  readonly fault: FaultBand | null;
+  /** What stands in while it is in fault; null: the last good reading is held. */
+  readonly fallback: number | null;
+}
+
+/** An output with the conditions it is switched by. */
+export interface OutputProgram {
+  readonly id: string;
+  readonly purpose: OutputPurpose;
+  readonly join: 'and' | 'or';
+  readonly conditions: readonly Condition[];
+}

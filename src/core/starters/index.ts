@@ -1,0 +1,2 @@
+export { DEMO_SHEET, ENGINE_SHEETS } from './engineSheets';
+export { calibrationFromSheet } from './starter';

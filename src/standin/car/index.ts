@@ -1,0 +1,1 @@
+export type { BuiltCar, Car } from './car';

@@ -1,0 +1,1 @@
+export { carOf } from './carOf';

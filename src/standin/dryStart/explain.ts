@@ -1,0 +1,157 @@
+import type { LoadProgram, MapId } from '@/core/program';
+import { formatNumber } from '@/core/units';
+import type { StartSetup } from './dryStart';
+import type { HardwareFinding, HardwareSection } from './hardwareFinding';
+import type { StartVerdict } from './verdict';
+
+/** A verdict in plain words, with the map to open. */
+export interface StartExplanation {
+  /** "Caught after 4 turns and settles". */
+  readonly headline: string;
+  readonly reason: string;
+  /** Where to correct it; null when no map is at fault. */
+  readonly mapId: MapId | null;
+  /** Section of the build sheet to look at first; null when wiring, trigger, sensors and coils were right. */
+  readonly sheet: HardwareSection | null;
+  readonly good: boolean;
+}
+
+type MapExplanation = Omit<StartExplanation, 'sheet'>;
+
+/** The maps a start is explained by, as the load strategy has them. */
+export interface ExplainedBy {
+  readonly load: Pick<LoadProgram, 'filling' | 'spark'>;
+  /** Cranking takes its own advance instead of the spark map. */
+  readonly crankAdvance: boolean;
+}
+
+const SPEED_DENSITY: ExplainedBy = { load: { filling: 've', spark: 'spark' }, crankAdvance: false };
+
+/** Below this coolant temperature a start counts as cold: start-up enrichment is what keeps it alive, °C. */
+const COLD_C = 60;
+
+/** Puts what the simulation found into words: what the hardware did first, then mixture and maps. */
+export function explainVerdict(
+  verdict: StartVerdict,
+  setup: StartSetup,
+  finding: HardwareFinding | null = null,
+  by: ExplainedBy = SPEED_DENSITY,
+): StartExplanation {
+  const byMaps = explainByMaps(verdict, setup, by);
+  if (finding === null) return { ...byMaps, sheet: null };
+  if (finding.headline === null) {
+    return { ...byMaps, reason: `${finding.reason} ${byMaps.reason}`, sheet: finding.sheet };
+  }
+  return {
+    headline: finding.headline,
+    reason: finding.reason,
+    mapId: null,
+    sheet: finding.sheet,
+    good: false,
+  };
+}
+
+function explainByMaps(verdict: StartVerdict, setup: StartSetup, by: ExplainedBy): MapExplanation {
+  const lambda =
+    verdict.vapourLambda === null ? '' : ` (vapour lambda about ${verdict.vapourLambda.toFixed(2)})`;
+  const cold = setup.coolantC < COLD_C;
+  const coolant = `${formatNumber(setup.coolantC, 0)} °C`;
+  switch (verdict.code) {
+    case 'caught':
+      return {
+        headline: `Caught after ${turns(verdict)} and settles`,
+        reason: `It holds about ${Math.round(verdict.endSpeedRpm)} rev/min with a mixture that burns${lambda}.`,
+        mapId: null,
+        good: true,
+      };
+    case 'unsettled':
+      return {
+        headline: `Caught after ${turns(verdict)}, but surges`,
+        reason: `Speed does not settle${faultWords(verdict, lambda)}.`,
+        mapId: verdict.cut || !cold ? by.load.filling : 'afterStart',
+        good: false,
+      };
+    case 'cranksLean':
+      return {
+        headline: 'Cranks and is too lean',
+        reason: `Too little of the fuel is vapour when it should burn${lambda}. Give more cranking fuel at ${coolant}.`,
+        mapId: 'cranking',
+        good: false,
+      };
+    case 'floods':
+      return {
+        headline: 'Floods',
+        reason: `Too much fuel: the charge is too rich to burn and the plugs get wet${lambda}. Give less cranking fuel at ${coolant}.`,
+        mapId: 'cranking',
+        good: false,
+      };
+    case 'stalls':
+      return {
+        headline: 'Fires and stalls',
+        reason: stallReason(verdict, cold, lambda),
+        mapId: stallMap(verdict, cold, by),
+        good: false,
+      };
+    case 'noSpark':
+      return {
+        headline: 'Cranks without a spark',
+        reason:
+          'The charges could burn, but nothing lights them. Look at the coils, their dwell and their pins.',
+        mapId: null,
+        good: false,
+      };
+    case 'weak':
+      return {
+        headline: 'Fires, but never pulls away from the starter',
+        reason: 'Charges burn without enough torque. Check the spark advance at cranking speed.',
+        mapId: by.crankAdvance ? 'crankAdvance' : by.load.spark,
+        good: false,
+      };
+    case 'doesNotTurn':
+      return {
+        headline: 'The starter does not turn it',
+        reason: `The battery falls to ${verdict.crankingV.toFixed(1)} V and the engine hardly moves. Charge the battery; no map will help.`,
+        mapId: null,
+        good: false,
+      };
+  }
+}
+
+function turns({ turnsToCatch }: StartVerdict): string {
+  const count = Math.round(turnsToCatch ?? 0);
+  return `${count} ${count === 1 ? 'turn' : 'turns'}`;
+}
+
+const CUT_WORDS =
+  'Fuel was cut as on overrun: the limits of the overrun cut reach where it idles. They are drawn on the filling map';
+
+function faultWords({ mainFault, cut }: StartVerdict, lambda: string): string {
+  if (cut) return `. ${CUT_WORDS}`;
+  if (mainFault === 'tooLean') return `: charges too lean to burn${lambda}`;
+  if (mainFault === 'tooRich' || mainFault === 'wetPlug') return `: charges too rich to burn${lambda}`;
+  return lambda;
+}
+
+function stallReason(verdict: StartVerdict, cold: boolean, lambda: string): string {
+  if (verdict.cut) return `${CUT_WORDS}.`;
+  switch (verdict.mainFault) {
+    case 'tooLean':
+    case 'noFuel':
+      return cold
+        ? `It ran on cranking fuel, then what it got running was too lean to burn${lambda}. It needs more after-start or warm-up enrichment.`
+        : `Running fuel is too lean to burn${lambda}. Look at the VE map where it idles.`;
+    case 'tooRich':
+    case 'wetPlug':
+      return `Running fuel is too rich to burn${lambda}. ${cold ? 'Take after-start enrichment back.' : 'Look at the VE map where it idles.'}`;
+    case 'noSpark':
+      return 'It ran, then charges had no spark. Look at the coils and their dwell.';
+    case null:
+      return 'The charges burned, but without enough torque to keep it turning. Look at the spark advance at idle.';
+  }
+}
+
+function stallMap({ mainFault, cut }: StartVerdict, cold: boolean, by: ExplainedBy): MapId | null {
+  if (cut) return by.load.filling;
+  if (mainFault === null) return by.load.spark;
+  return cold ? 'afterStart' : by.load.filling;
+}

@@ -1,0 +1,163 @@
+import { formatNumber } from '@/core/units';
+import type { Harness, SyncFailure } from '../harness';
+import type { StartVerdict } from './verdict';
+
+/** What the engine computer takes the sensors for. */
+export interface Sensed {
+  readonly coolantC: number;
+  readonly airC: number;
+  readonly manifoldKpa: number;
+  /** Fuel pressure against the air outside; null where no sensor reads it. */
+  readonly railGaugeKpa: number | null;
+}
+
+/** The section of the build sheet that a finding is about. */
+export type HardwareSection = 'pins' | 'trigger' | 'outputs' | 'sensors' | 'coils';
+
+/** Speed that the starter turns the engine at, where the spark is judged, rev/min. */
+export const WEAK_AT_RPM = 200;
+
+/** What wiring, trigger, sensors or coils did to a start, in words, with the section of the build sheet to open. */
+export interface HardwareFinding {
+  /** Replaces the verdict's headline where the start failed of it; null where it only adds to it. */
+  readonly headline: string | null;
+  readonly reason: string;
+  readonly sheet: HardwareSection;
+}
+
+interface Found {
+  readonly harness: Harness;
+  readonly verdict: StartVerdict;
+  /** The highest fuel pressure while the engine turned, as a share of what the regulator holds. */
+  readonly pressureShare: number;
+  /** The coils do not reach their current while the starter draws. */
+  readonly sparksWeakly: boolean;
+  readonly truth: Pick<Sensed, 'coolantC' | 'airC' | 'manifoldKpa'>;
+  readonly sensed: Sensed;
+}
+
+const SYNC_TEXT: Readonly<
+  Record<SyncFailure, { readonly headline: string; readonly reason: string; readonly sheet: HardwareSection }>
+> = {
+  noCrank: {
+    headline: 'Never finds its position: no crank signal',
+    reason:
+      'No pulse arrives at the pin given to the crank sensor, so nothing is injected and nothing sparks. Look at its pin.',
+    sheet: 'pins',
+  },
+  noCam: {
+    headline: 'Never finds its position: no cam signal',
+    reason:
+      'Sequential injection or a coil a cylinder waits for a cam pulse, and none arrives. Look at the cam sensor’s pin, or choose modes that do without it.',
+    sheet: 'trigger',
+  },
+  otherTeeth: {
+    headline: 'Never finds its position: other teeth',
+    reason:
+      'The wheel on this engine has other teeth than described: the gap never comes where it is expected. Count them again.',
+    sheet: 'trigger',
+  },
+  camOutsideWindow: {
+    headline: 'Never finds its position: the cam pulse is elsewhere',
+    reason: 'Cam pulses arrive outside their window and are not believed. Check the cam tooth’s angle.',
+    sheet: 'trigger',
+  },
+  alike: {
+    headline: 'Never finds its position: both turns look alike',
+    reason:
+      'These cam teeth pass the same way in both turns of a cycle, and the modes chosen need to tell them apart. Use one tooth, or other modes.',
+    sheet: 'trigger',
+  },
+};
+
+/** A reading this far off the truth is worth saying. */
+const OFF = { temperatureC: 6, pressureKpa: 6 } as const;
+
+/** The first thing that is wrong beyond maps and mixture; null when nothing is. */
+export function hardwareFinding(found: Found): HardwareFinding | null {
+  const { harness, verdict, pressureShare } = found;
+  const { sync } = harness;
+  if (!sync.found) return SYNC_TEXT[sync.reason];
+  const ran = verdict.code === 'caught' || verdict.code === 'unsettled';
+  if (pressureShare < 0.5 && !ran) {
+    return {
+      headline: 'No fuel pressure',
+      reason:
+        'The fuel pump does not run while the starter turns. Look at the pump’s conditions and its pin.',
+      sheet: 'outputs',
+    };
+  }
+  if (sync.reversed) {
+    return {
+      headline: ran ? null : 'Sparks a turn too late',
+      reason:
+        'The cam tooth is taken a whole turn off, so spark and injection come in the wrong turn of the cycle. Add or take off 360° at the cam tooth.',
+      sheet: 'trigger',
+    };
+  }
+  return wiringFinding(found, ran) ?? weakSpark(found, ran) ?? sensorFinding(found);
+}
+
+function wiringFinding({ harness }: Found, ran: boolean): HardwareFinding | null {
+  const { fuel, spark } = harness.dead;
+  if (spark.length > 0) {
+    const all = spark.length === harness.order.length;
+    return {
+      headline: ran ? null : all ? 'No spark' : 'Sparks in the wrong cylinders',
+      reason: `The coils of ${list(spark)} hang on other pins than the calibration says, so ${spark.length === 1 ? 'it has' : 'they have'} no spark in time. Move the wires, or the pins on the screen.`,
+      sheet: 'pins',
+    };
+  }
+  if (fuel.length > 0) {
+    return {
+      headline: ran
+        ? null
+        : fuel.length === harness.order.length
+          ? 'No fuel is injected'
+          : 'Cylinders without fuel',
+      reason: `Nothing opens the injectors of ${list(fuel)}: they hang on other pins than the calibration says. Move the wires, or the pins on the screen.`,
+      sheet: 'pins',
+    };
+  }
+  return null;
+}
+
+function weakSpark({ sparksWeakly, verdict }: Found, ran: boolean): HardwareFinding | null {
+  if (ran || !sparksWeakly) return null;
+  return {
+    headline: 'Sparks too weak to light',
+    reason: `At ${verdict.crankingV.toFixed(1)} V, while the starter draws, the dwell does not charge the coils. Give more dwell at low voltage.`,
+    sheet: 'coils',
+  };
+}
+
+function sensorFinding({ truth, sensed }: Found): HardwareFinding | null {
+  const degrees = (value: number) => `${formatNumber(value, 0)} °C`;
+  const parts: string[] = [];
+  if (Math.abs(sensed.coolantC - truth.coolantC) > OFF.temperatureC) {
+    parts.push(`coolant of ${degrees(truth.coolantC)} for ${degrees(sensed.coolantC)}`);
+  }
+  if (Math.abs(sensed.airC - truth.airC) > OFF.temperatureC) {
+    parts.push(`air of ${degrees(truth.airC)} for ${degrees(sensed.airC)}`);
+  }
+  if (Math.abs(sensed.manifoldKpa - truth.manifoldKpa) > OFF.pressureKpa) {
+    parts.push(
+      `${formatNumber(truth.manifoldKpa, 0)} kPa in the manifold for ${formatNumber(sensed.manifoldKpa, 0)}`,
+    );
+  }
+  if (parts.length === 0) return null;
+  return {
+    headline: null,
+    reason: `The engine computer takes ${parts.join(' and ')}. Look at the sensors: pull-up, points, pin.`,
+    sheet: 'sensors',
+  };
+}
+
+function list(cylinders: readonly number[]): string {
+  const sorted = [...cylinders].sort((a, b) => a - b);
+  const words =
+    sorted.length > 1
+      ? `${sorted.slice(0, -1).join(', ')} and ${sorted[sorted.length - 1]}`
+      : String(sorted[0]);
+  return `${sorted.length === 1 ? 'cylinder' : 'cylinders'} ${words}`;
+}

@@ -1,0 +1,118 @@
+import { chargeCurrentA, dwellMs } from '@/core/coil';
+import { firingIntervals } from '@/core/engine';
+import { injectorPairs, overlapLossPercent, sprayAtValve } from '@/core/injector';
+import { coilFunction, injectorFunction } from '@/core/pins';
+import type { EcuProgram } from '@/core/program';
+import { CYCLE_DEG } from '@/core/units';
+import type { Car } from '../car';
+import { pumpWiring, type PumpWiring } from './pump';
+import { type Signal, signalsOf } from './signals';
+import { type Sync, syncOf } from './sync';
+import { isItself, thingAt } from './wiring';
+
+/** Share of the current a coil needs below which its spark does not light the charge. */
+const WEAK_SPARK_SHARE = 0.55;
+/** Part of what meets both valves open that really leaves unburned. */
+const BLOWN_SHARE = 0.5;
+
+/** An engine computer with its program, wired into a car: everything between sensors, pins and drivers. */
+export interface Harness {
+  /** Cylinders in the order they fire. */
+  readonly order: readonly number[];
+  /** Turns of the crank before each of them fires. */
+  readonly intervalTurns: readonly number[];
+  readonly sync: Sync;
+  readonly signals: readonly Signal[];
+  readonly pump: PumpWiring;
+  /** Cylinders that get no fuel, and those that get no spark in time, by wiring. */
+  readonly dead: { readonly fuel: readonly number[]; readonly spark: readonly number[] };
+}
+
+/** A program in a car. */
+export function harnessOf(program: EcuProgram, car: Car): Harness {
+  const { firing } = program;
+  const { cylinders } = car.engine;
+  const order = firing?.map(({ cylinder }) => cylinder) ?? Array.from({ length: cylinders }, (_, i) => i + 1);
+  const needsPhase = program.injection?.mode === 'sequential' || program.ignition.mode === 'individual';
+  return {
+    order,
+    intervalTurns:
+      firing === null
+        ? order.map(() => 2 / cylinders)
+        : firingIntervals(firing).map((interval) => interval / 360),
+    sync: syncOf({
+      described: program.trigger,
+      real: car.wheel,
+      crankConnected: isItself(program, car, 'crank'),
+      camConnected: isItself(program, car, 'cam'),
+      needsPhase,
+    }),
+    signals: signalsOf(program, car),
+    pump: pumpWiring(program, car),
+    dead: { fuel: withoutFuel(program, car, order), spark: withoutSpark(program, car, order) },
+  };
+}
+
+/** Cylinders whose injectors hang on pins that nothing opens for them. */
+function withoutFuel(program: EcuProgram, car: Car, order: readonly number[]): number[] {
+  const { injection, firing } = program;
+  const pairs = injection?.wiring === 'pairs' && firing !== null ? injectorPairs(firing) : null;
+  const groups = pairs ?? order.map((cylinder) => [cylinder]);
+  return groups.flatMap((group) => {
+    const thing = thingAt(program, car, injectorFunction(group));
+    // Injectors changed for each other still spray, at another time of the cycle.
+    const sprays = thing === undefined || (thing?.startsWith(injectorFunction([])) ?? false);
+    return sprays ? [] : group;
+  });
+}
+
+function withoutSpark(program: EcuProgram, car: Car, order: readonly number[]): number[] {
+  const groups = program.ignition.groups ?? order.map((cylinder) => [cylinder]);
+  return groups.flatMap((group) => (isItself(program, car, coilFunction(group)) ? [] : group));
+}
+
+/** Share of an injection that meets both valves open and is blown through. */
+export function lostShare({ injection, injector }: EcuProgram, speedRpm: number, flowingMs: number): number {
+  const spray = injection?.spray ?? null;
+  if (spray === null || flowingMs <= 0) return 0;
+  let percent = 0;
+  for (let i = 0; i < injector.squirts; i += 1) {
+    const end = spray.endDeg + (i * CYCLE_DEG) / injector.squirts;
+    percent += overlapLossPercent(sprayAtValve(end % CYCLE_DEG, speedRpm, flowingMs), spray.valves);
+  }
+  return (BLOWN_SHARE * percent) / injector.squirts / 100;
+}
+
+/** Whether the injector of a cylinder hangs on the pin that is opened for it. */
+export function hasFuel({ dead }: Harness, cylinder: number): boolean {
+  return !dead.fuel.includes(cylinder);
+}
+
+/** Whether a cylinder gets a spark that lights, at a voltage and speed. */
+export function hasSpark(
+  program: EcuProgram,
+  { coil }: Car,
+  { dead, sync }: Harness,
+  cylinder: number,
+  batteryV: number,
+  speedRpm: number,
+): boolean {
+  const { mode, dwell } = program.ignition;
+  if (dead.spark.includes(cylinder)) return false;
+  if (sync.found && sync.reversed && mode === 'individual') return false;
+  const ms = dwell === null ? null : dwellMs(dwell, batteryV, speedRpm);
+  if (coil === null || ms === null) return true;
+  return chargeCurrentA(coil.primary, batteryV, ms) >= WEAK_SPARK_SHARE * coil.wantedA;
+}
+
+/** True when the coils do not reach the current they need at a voltage and speed. */
+export function isSparkWeakAt(
+  program: EcuProgram,
+  car: Car,
+  harness: Harness,
+  batteryV: number,
+  speedRpm: number,
+): boolean {
+  const alive = harness.order.find((cylinder) => !harness.dead.spark.includes(cylinder));
+  return alive !== undefined && !hasSpark(program, car, harness, alive, batteryV, speedRpm);
+}

@@ -1,0 +1,28 @@
+import { outputFunction } from '@/core/pins';
+import type { EcuProgram } from '@/core/program';
+import type { Car } from '../car';
+import { isItself } from './wiring';
+
+/** Where the fuel pump’s current comes from: an output of the program, or always, where none is there for it. */
+export interface PumpWiring {
+  /** Its place among the program’s outputs; null where none is the pump’s, and fuel is taken to be there. */
+  readonly output: number | null;
+  readonly connected: boolean;
+}
+
+/** How fast the pump brings pressure up, and how fast it leaks away, s. */
+const RISE_S = 0.35;
+const LEAK_S = 20;
+
+/** What drives the fuel pump. */
+export function pumpWiring(program: EcuProgram, car: Car): PumpWiring {
+  const output = program.outputs.findIndex(({ purpose }) => purpose === 'fuelPump');
+  const pump = program.outputs[output];
+  if (pump === undefined) return { output: null, connected: true };
+  return { output, connected: isItself(program, car, outputFunction(pump.id)) };
+}
+
+/** Share of the regulator’s pressure after a time with the pump on or off, 0…1. */
+export function steppedPressureShare(share: number, on: boolean, stepS: number): number {
+  return share + (on ? ((1 - share) * stepS) / RISE_S : (-share * stepS) / LEAK_S);
+}
