@@ -18,6 +18,16 @@ module.exports = defineConfig([
     },
   },
   {
+    files: ['src/**/*.ts', 'src/**/*.tsx'],
+    ignores: ['src/core/field/zod.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { paths: [{ name: 'zod', message: 'Take z from core/field/schema: it is set up there.' }] },
+      ],
+    },
+  },
+  {
     files: ['src/core/**/*.ts', 'src/standin/**/*.ts', 'src/link/**/*.ts'],
     rules: {
       'no-restricted-globals': [

@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import { z } from '@/core/field/schema';
 import { type ShownUnits, USUAL_UNITS } from '@/core/map';
 
 const unitsSchema = z.object({

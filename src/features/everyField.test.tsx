@@ -1,5 +1,4 @@
-import { cleanup, render } from '@testing-library/react';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { cleanup, render } from '@tests/support/render';
 import type { ReactElement } from 'react';
 import { demo } from '@tests/support/ventisca';
 import {
@@ -46,9 +45,7 @@ jest.mock('@/workers/readFileClient', () => ({ readFile: async () => undefined }
 
 function shown(element: ReactElement, document: Calibration): string[] {
   openSession('one', 1, document);
-  const { container } = render(
-    <QueryClientProvider client={new QueryClient()}>{element}</QueryClientProvider>,
-  );
+  const { container } = render(element);
   // Asked by attribute: looking by role works out the name of every element, which took a minute a screen.
   const labels = [...container.querySelectorAll('[aria-label^="About "]')].map((button) =>
     (button.getAttribute('aria-label') ?? '').replace('About ', ''),

@@ -1,6 +1,6 @@
 import { proxy, type Remote, wrap } from 'comlink';
 import { type Calibration, compile } from '@/core/calibration';
-import { blockingProblems } from '@/core/checks';
+import { blockingFindings, findingWords } from '@/core/checks';
 import { carOf } from '@/standin/carOfDocument';
 import type { DryStartAnswer, DryStartRequest, DryStartWorker, StartSetup } from './dryStartProtocol';
 
@@ -25,9 +25,9 @@ export function dryStartRequest(document: Calibration, setup: StartSetup): DrySt
     const missing = [...result.missing.fields, ...result.missing.maps.map((id) => `maps.${id}`)];
     throw new RangeError(`The calibration is not complete: ${missing.join(', ')}`);
   }
-  const [burning] = blockingProblems(document);
+  const [burning] = blockingFindings(document);
   if (burning !== undefined)
-    throw new RangeError(`Nothing was started, a part would burn. ${burning.message}`);
+    throw new RangeError(`Nothing was started, a part would burn. ${findingWords(burning)}`);
   return { program: result.program, car: carOf(document, result.program), setup };
 }
 

@@ -1,9 +1,8 @@
-import type * as z from 'zod';
 import { camSchema } from '../cams/schema';
 import { coilSchema } from '../coil/schema';
 import { engineSchema } from '../engine/schema';
 import type { FieldInfo } from '../field';
-import { fieldRegistry } from '../field/schema';
+import { fieldRegistry, type z } from '../field/schema';
 import { accelerationSchema, blendSchema, loadSchema, overrunSchema } from '../fuel/schema';
 import { idleSchema } from '../idle/schema';
 import { injectionSchema, injectorSchema, stagingSchema } from '../injector/schema';

@@ -1,8 +1,8 @@
-import * as z from 'zod';
 import { camSchema } from '../cams/schema';
 import { coilSchema } from '../coil/schema';
 import { correctionsSchema } from '../correction/schema';
 import { engineSchema } from '../engine/schema';
+import { z } from '../field/schema';
 import { accelerationSchema, blendSchema, loadSchema, overrunSchema } from '../fuel/schema';
 import { idleSchema } from '../idle/schema';
 import { injectionSchema, injectorSchema, stagingSchema } from '../injector/schema';

@@ -1,5 +1,4 @@
-import * as z from 'zod';
-import { quantityField } from '../field/schema';
+import { quantityField, z } from '../field/schema';
 
 /** How cam timing is given. */
 export const CAM_FORMS = ['events', 'lobes'] as const;

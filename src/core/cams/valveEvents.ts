@@ -63,16 +63,15 @@ export function lobesOf(events: ValveEvents) {
 /** Shortest time a valve is open that makes sense, ° of crank. */
 const SHORTEST_DEG = 120;
 
+/** A valve that would be open for no time that makes sense. */
+export interface ValveEventsProblem {
+  readonly valve: 'intake' | 'exhaust';
+  readonly openDeg: number;
+}
+
 /** What cannot be in a set of valve events; null when it can. */
-export function valveEventsProblem(events: ValveEvents): string | null {
+export function valveEventsProblem(events: ValveEvents): ValveEventsProblem | null {
   const { intakeDurationDeg, exhaustDurationDeg } = lobesOf(events);
-  for (const [valve, duration] of [
-    ['Intake', intakeDurationDeg],
-    ['Exhaust', exhaustDurationDeg],
-  ] as const) {
-    if (duration < SHORTEST_DEG) {
-      return `${valve} would be open for only ${Math.round(duration)}°. Check the signs: before TDC and after BDC are positive.`;
-    }
-  }
-  return null;
+  if (intakeDurationDeg < SHORTEST_DEG) return { valve: 'intake', openDeg: intakeDurationDeg };
+  return exhaustDurationDeg < SHORTEST_DEG ? { valve: 'exhaust', openDeg: exhaustDurationDeg } : null;
 }

@@ -7,5 +7,6 @@ export {
   CORRECTION_CHANNELS,
   type CorrectionChannel,
   OUTPUT_CHANNELS,
+  type OutputChannel,
 } from './channels';
 export { type ChannelValues, type Frame, frameOf, PHASE, read, write } from './frame';

@@ -1,47 +1,58 @@
 import type { Calibration } from '../calibration';
-import { coilRules } from './coilRules';
-import { engineRules } from './engineRules';
-import { fuelRules } from './fuelRules';
-import { injectorRules } from './injectorRules';
-import type { DocumentProblem, Rule } from './problem';
-import { sensorRules } from './sensorRules';
-import { triggerRules } from './triggerRules';
-import { outputRules, wiringRules } from './wiringRules';
+import { type ShownUnits, USUAL_UNITS } from '../map';
+import type { Check, Finding } from './check';
+import { COIL_CHECKS } from './coilChecks';
+import { ENGINE_CHECKS } from './engineChecks';
+import { FUEL_CHECKS } from './fuelChecks';
+import { INJECTOR_CHECKS } from './injectorChecks';
+import { SENSOR_CHECKS } from './sensorChecks';
+import { TRIGGER_CHECKS } from './triggerChecks';
+import { OUTPUT_CHECKS, WIRING_CHECKS } from './wiringChecks';
 
-export type { DocumentProblem, Place } from './problem';
-
-/** The rules of every subject. */
-const RULES: readonly Rule[] = [
-  engineRules,
-  triggerRules,
-  wiringRules,
-  sensorRules,
-  injectorRules,
-  coilRules,
-  outputRules,
-  fuelRules,
+/** Every check, subject by subject in the order of work. */
+export const CHECKS: readonly Check[] = [
+  ...ENGINE_CHECKS,
+  ...TRIGGER_CHECKS,
+  ...WIRING_CHECKS,
+  ...SENSOR_CHECKS,
+  ...INJECTOR_CHECKS,
+  ...COIL_CHECKS,
+  ...OUTPUT_CHECKS,
+  ...FUEL_CHECKS,
 ];
 
-const known = new WeakMap<Calibration, readonly DocumentProblem[]>();
+const BY_ID = new Map(CHECKS.map((entry) => [entry.id, entry]));
+
+const known = new WeakMap<Calibration, readonly Finding[]>();
 
 /**
- * Everything the rules find in a document. They may stand in it, and are shown where they are. Answers are kept by
- * document: one is never changed in place, and every field of a screen asks.
+ * Everything the checks find in a document. It may stand there, and is shown where it is. Answers are kept by document:
+ * one is never changed in place, and every field of a screen asks.
  */
-export function problemsOf(document: Calibration): readonly DocumentProblem[] {
+export function findings(document: Calibration): readonly Finding[] {
   const before = known.get(document);
   if (before !== undefined) return before;
-  const problems = RULES.flatMap((rule) => rule(document));
-  known.set(document, problems);
-  return problems;
+  const found = CHECKS.flatMap(({ find }) => find(document));
+  known.set(document, found);
+  return found;
 }
 
-/** The problems that would burn a part: nothing is started or sent while one stands. */
-export function blockingProblems(document: Calibration): readonly DocumentProblem[] {
-  return problemsOf(document).filter(({ severity }) => severity === 'blocking');
+/**
+ * A finding in words, in the units shown: the one place where they are made.
+ * @throws {RangeError} for a finding of a check that is not there.
+ */
+export function findingWords({ id, data }: Finding, units: ShownUnits = USUAL_UNITS): string {
+  const entry = BY_ID.get(id);
+  if (entry === undefined) throw new RangeError(`There is no check ${id}`);
+  return entry.say(data, units);
 }
 
-/** The problems that cannot stay. */
-export function conflicts(document: Calibration): readonly DocumentProblem[] {
-  return problemsOf(document).filter(({ severity }) => severity !== 'warning');
+/** What would burn a part: nothing is started or sent while one stands. */
+export function blockingFindings(document: Calibration): readonly Finding[] {
+  return findings(document).filter(({ severity }) => severity === 'blocking');
+}
+
+/** What cannot stay. */
+export function conflicts(document: Calibration): readonly Finding[] {
+  return findings(document).filter(({ severity }) => severity !== 'warning');
 }

@@ -1,17 +1,19 @@
 import type { Calibration } from '../calibration';
-import { problemsOf } from './checks';
-import type { DocumentProblem, Place } from './problem';
+import type { ShownUnits } from '../map';
+import type { Place, Severity } from './check';
+import { findings, findingWords } from './checks';
 
-/** What the rules say about a place: what cannot stay, and what is unwise. */
+/** What the checks say about a place, in words: what cannot stay, and what is unwise. */
 export function saidAbout(
   document: Calibration,
-  path: Place,
+  place: Place,
+  units: ShownUnits,
 ): { conflict: string | null; caution: string | null } {
-  const here = problemsOf(document).filter((problem) => problem.path === path);
-  const words = (...severities: DocumentProblem['severity'][]) =>
+  const here = findings(document).filter((finding) => finding.place === place);
+  const words = (...severities: Severity[]) =>
     here
       .filter(({ severity }) => severities.includes(severity))
-      .map(({ message }) => message)
+      .map((finding) => findingWords(finding, units))
       .join(' ') || null;
   return { conflict: words('error', 'blocking'), caution: words('warning') };
 }

@@ -53,11 +53,11 @@ const SECTIONS_OF: Readonly<Record<Exclude<SheetId, 'pins' | 'outputs'>, readonl
 };
 
 /** True for a field that stands in this section of the sheet. */
-function standsIn(sheet: SheetId, path: string): boolean {
-  if (sheet === 'pins' || sheet === 'outputs') return path.startsWith(`${sheet}.`);
-  const section = SECTIONS_OF[sheet].some((id) => path.startsWith(`${id}.`));
-  if (sheet === 'dead-time') return (DEAD_TIME_FIELDS as readonly string[]).includes(path);
-  if (sheet === 'injectors') return section && !(DEAD_TIME_FIELDS as readonly string[]).includes(path);
+function standsIn(sheet: SheetId, place: string): boolean {
+  if (sheet === 'pins' || sheet === 'outputs') return place.startsWith(`${sheet}.`);
+  const section = SECTIONS_OF[sheet].some((id) => place.startsWith(`${id}.`));
+  if (sheet === 'dead-time') return (DEAD_TIME_FIELDS as readonly string[]).includes(place);
+  if (sheet === 'injectors') return section && !(DEAD_TIME_FIELDS as readonly string[]).includes(place);
   return section;
 }
 
@@ -89,7 +89,7 @@ function fieldsState(
   const missing = sections.flatMap((section) => missingFields(document, section)).filter(inSheet);
   if (!fields.some((path) => isEntered(document, path)) && missing.length > 0) return 'empty';
   const inConflict = conflicts(document).some(
-    ({ path }) => sections.some((section) => path.startsWith(`${section}.`)) && inSheet(path as FieldPath),
+    ({ place }) => sections.some((section) => place.startsWith(`${section}.`)) && inSheet(place as FieldPath),
   );
   if (inConflict) return 'conflict';
   if (missing.length > 0) return 'incomplete';
@@ -108,7 +108,7 @@ function isEntered(document: Calibration, path: FieldPath): boolean {
 function wiringState(document: Calibration): SectionState {
   const { ecu, assignments, confirmed } = document.pins;
   if (ecu === null) return 'empty';
-  if (conflicts(document).some(({ path }) => path.startsWith('pins.'))) return 'conflict';
+  if (conflicts(document).some(({ place }) => place.startsWith('pins.'))) return 'conflict';
   if (unwired(assignments, pinFunctions(document)).length > 0) return 'incomplete';
   return confirmed === null || loomMoves(document.pins).length > 0 ? 'unconfirmed' : 'confirmed';
 }
@@ -116,7 +116,7 @@ function wiringState(document: Calibration): SectionState {
 function outputsState(document: Calibration): SectionState {
   const { outputs } = document;
   if (outputs.length === 0) return 'empty';
-  if (conflicts(document).some(({ path }) => path.startsWith('outputs.'))) return 'conflict';
+  if (conflicts(document).some(({ place }) => place.startsWith('outputs.'))) return 'conflict';
   if (!outputs.some(({ purpose }) => purpose === 'fuelPump')) return 'incomplete';
   return outputs.every(({ source }) => isConfirmed(source)) ? 'confirmed' : 'unconfirmed';
 }

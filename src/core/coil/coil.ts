@@ -69,31 +69,21 @@ export function timeBetweenSparksMs(
   }
 }
 
-/** Why a dwell does not fit at a speed; null when it does. */
-export function dwellFitProblem(
-  dwellMs: number,
-  sparkMs: number,
-  availableMs: number,
-  speedRpm: number,
-): string | null {
-  if (dwellMs + sparkMs <= availableMs) return null;
-  return `Dwell ${dwellMs.toFixed(2)} ms and spark ${sparkMs.toFixed(1)} ms do not fit into the ${availableMs.toFixed(2)} ms between sparks at ${Math.round(speedRpm)} rev/min. Fit more coils, or coils that charge faster.`;
+/** Whether dwell and spark fit between two sparks of a coil. */
+export function dwellFits(dwellMs: number, sparkMs: number, availableMs: number): boolean {
+  return dwellMs + sparkMs <= availableMs;
 }
 
-/** Why an ignition mode cannot be had. */
+/** Why an ignition mode cannot be had: no cam signal, no pairs at TDC together, no crank position. */
+export type IgnitionModeProblem = 'noPhase' | 'noPairs' | 'noPosition';
+
+/** Checks an ignition mode against firing and trigger; null when it can be had. */
 export function ignitionModeProblem(
   events: readonly FiringEvent[],
   mode: IgnitionMode,
   permits: { readonly position: boolean; readonly phase: boolean } | null,
-): string | null {
-  if (mode === 'individual' && permits !== null && !permits.phase) {
-    return 'A coil a cylinder needs a cam signal that tells the two turns of a cycle apart, and there is none. Fit one, or choose wasted spark.';
-  }
-  if (mode === 'wasted' && coilGroups(events, 'wasted') === null) {
-    return 'Not every cylinder has another at TDC with it, so one coil cannot serve two. Choose a coil a cylinder.';
-  }
-  if (mode === 'wasted' && permits !== null && !permits.position) {
-    return 'Wasted spark needs to know where the crank is; these teeth all look alike. Choose a distributor, or another trigger.';
-  }
-  return null;
+): IgnitionModeProblem | null {
+  if (mode === 'individual' && permits !== null && !permits.phase) return 'noPhase';
+  if (mode === 'wasted' && coilGroups(events, 'wasted') === null) return 'noPairs';
+  return mode === 'wasted' && permits !== null && !permits.position ? 'noPosition' : null;
 }

@@ -1,5 +1,4 @@
-import * as z from 'zod';
-import { choiceField, quantityField, tableField } from '../field/schema';
+import { choiceField, quantityField, tableField, z } from '../field/schema';
 
 /** The ignition coils and how they are driven. */
 export const coilSchema = z.object({

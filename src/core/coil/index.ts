@@ -2,7 +2,7 @@ export {
   chargeCurrentA,
   coilGroups,
   type CoilPrimary,
-  dwellFitProblem,
+  dwellFits,
   dwellForCurrentMs,
   ignitionModeProblem,
   timeBetweenSparksMs,

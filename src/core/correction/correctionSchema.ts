@@ -1,8 +1,7 @@
 import { CHANNELS, CORRECTION_CHANNELS } from '../channel';
-import { sourceSchema } from '../field/schema';
+import { sourceSchema, z } from '../field/schema';
 import { AXES, type MapDefinition } from '../map';
 import { presentMapSchema } from '../map/schema';
-import * as z from 'zod';
 
 /** Most corrections of a calibration. */
 export const MAX_CORRECTIONS = 12;

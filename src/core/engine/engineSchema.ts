@@ -1,5 +1,4 @@
-import * as z from 'zod';
-import { choiceField, orderField, quantityField, tableField } from '../field/schema';
+import { choiceField, orderField, quantityField, tableField, z } from '../field/schema';
 import { FUEL_OPTIONS } from '../fuels';
 
 /** How the engine's size is given. */

@@ -66,18 +66,18 @@ describe('firing over the cycle', () => {
   });
 
   test.each([
-    [[0, 90, 240], 4, /3 firing angles for 4/],
-    [[10, 180, 360, 540], 4, /first must be 0/],
-  ])('angles %j of %d cylinders are refused', (angles, cylinders, message) => {
-    expect(oddAnglesProblem(angles, cylinders)).toMatch(message);
+    [[0, 90, 240], 4, { code: 'count', given: 3, wanted: 4 }],
+    [[10, 180, 360, 540], 4, { code: 'firstNotZero', firstDeg: 10 }],
+  ])('angles %j of %d cylinders are refused', (angles, cylinders, problem) => {
+    expect(oddAnglesProblem(angles, cylinders)).toEqual(problem);
   });
 
   test('a bank naming a cylinder too many, twice, or all of them is refused', () => {
     expect(oddAnglesProblem([0, 180, 360, 540], 4)).toBeNull();
     expect(bankProblem([4, 5, 6], 6)).toBeNull();
-    expect(bankProblem([4, 5, 7], 6)).toMatch(/names cylinder 7/);
-    expect(bankProblem([4, 4], 6)).toMatch(/twice/);
-    expect(bankProblem([1, 2], 2)).toMatch(/every cylinder/);
+    expect(bankProblem([4, 5, 7], 6)).toEqual({ code: 'notACylinder', cylinder: 7, wanted: 6 });
+    expect(bankProblem([4, 4], 6)).toEqual({ code: 'twice' });
+    expect(bankProblem([1, 2], 2)).toEqual({ code: 'all' });
   });
 
   test('common orders are those of the layout, and of all while it is not known', () => {

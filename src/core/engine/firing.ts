@@ -43,21 +43,28 @@ export function companionOf(events: readonly FiringEvent[], cylinder: number): n
   return events.find((event) => Math.abs(event.angleDeg - opposite) < 0.5)?.cylinder ?? null;
 }
 
-/** What is wrong with the angles of an odd-fire engine; null when nothing is. */
-export function oddAnglesProblem(anglesDeg: readonly number[], cylinders: number): string | null {
-  if (anglesDeg.length !== cylinders) {
-    return `There are ${anglesDeg.length} firing angles for ${cylinders} cylinders. Enter one for each firing, the first 0.`;
-  }
-  if (anglesDeg[0] !== 0)
-    return `Firing angles count from the first cylinder: the first must be 0, not ${anglesDeg[0]}.`;
-  return null;
+/** What is wrong with the angles of an odd-fire engine. */
+export type OddAnglesProblem =
+  | { readonly code: 'count'; readonly given: number; readonly wanted: number }
+  | { readonly code: 'firstNotZero'; readonly firstDeg: number };
+
+/** Checks the angles of an odd-fire engine; null when nothing is wrong. */
+export function oddAnglesProblem(anglesDeg: readonly number[], cylinders: number): OddAnglesProblem | null {
+  if (anglesDeg.length !== cylinders) return { code: 'count', given: anglesDeg.length, wanted: cylinders };
+  const firstDeg = anglesDeg[0] ?? 0;
+  return firstDeg === 0 ? null : { code: 'firstNotZero', firstDeg };
 }
 
-/** What is wrong with a list of the cylinders on bank 2; null when nothing is. */
-export function bankProblem(bankTwo: readonly number[], cylinders: number): string | null {
+/** What is wrong with a list of the cylinders on bank 2. */
+export type BankProblem =
+  | { readonly code: 'notACylinder'; readonly cylinder: number; readonly wanted: number }
+  | { readonly code: 'twice' }
+  | { readonly code: 'all' };
+
+/** Checks a list of the cylinders on bank 2; null when nothing is wrong. */
+export function bankProblem(bankTwo: readonly number[], cylinders: number): BankProblem | null {
   const outside = bankTwo.find((cylinder) => cylinder > cylinders);
-  if (outside !== undefined) return `Bank 2 names cylinder ${outside}, but there are ${cylinders}.`;
-  if (new Set(bankTwo).size !== bankTwo.length) return 'Bank 2 names a cylinder twice. Enter each once.';
-  if (bankTwo.length === cylinders) return 'Bank 2 holds every cylinder. Leave those of bank 1 out.';
-  return null;
+  if (outside !== undefined) return { code: 'notACylinder', cylinder: outside, wanted: cylinders };
+  if (new Set(bankTwo).size !== bankTwo.length) return { code: 'twice' };
+  return bankTwo.length === cylinders ? { code: 'all' } : null;
 }

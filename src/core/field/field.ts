@@ -1,6 +1,6 @@
-import * as z from 'zod';
 import { type QuantityId, type UnitId, unitsOf } from '../units';
 import { type Source, sourceSchema } from './source';
+import { z } from './zod';
 
 /** What a field says about itself when asked. */
 export interface FieldHelp {

@@ -1,5 +1,4 @@
-import './noEval';
-import * as z from 'zod';
+import { z } from './zod';
 
 /** Where a value can come from, surest first. */
 export const SOURCE_KINDS = ['measured', 'dataSheet', 'computed', 'estimated', 'starter'] as const;

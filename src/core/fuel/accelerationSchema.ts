@@ -1,5 +1,4 @@
-import * as z from 'zod';
-import { quantityField } from '../field/schema';
+import { quantityField, z } from '../field/schema';
 
 /** Acceleration enrichment’s settings that are single numbers. */
 export const accelerationSchema = z.object({

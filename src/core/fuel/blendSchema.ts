@@ -1,5 +1,4 @@
-import * as z from 'zod';
-import { choiceField } from '../field/schema';
+import { choiceField, z } from '../field/schema';
 
 /** Blending of second maps by what the fuel is made of. */
 export const blendSchema = z.object({

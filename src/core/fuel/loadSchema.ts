@@ -1,5 +1,4 @@
-import * as z from 'zod';
-import { choiceField, tableField } from '../field/schema';
+import { choiceField, tableField, z } from '../field/schema';
 
 /** How the air of a cylinder is found. */
 export const LOAD_STRATEGIES = [

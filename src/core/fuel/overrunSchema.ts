@@ -1,5 +1,4 @@
-import * as z from 'zod';
-import { choiceField, quantityField } from '../field/schema';
+import { choiceField, quantityField, z } from '../field/schema';
 
 /** When the injectors are shut because the car drives the engine. */
 export const overrunSchema = z.object({

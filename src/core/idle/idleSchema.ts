@@ -1,5 +1,4 @@
-import * as z from 'zod';
-import { choiceField, quantityField } from '../field/schema';
+import { choiceField, quantityField, z } from '../field/schema';
 
 /** How the engine gets its air with the throttle closed. */
 export const idleSchema = z.object({

@@ -18,9 +18,15 @@ export function driverCurrentA(impedanceOhm: number, ballastOhm: number, count: 
   return (count * CHARGING_V) / (impedanceOhm + ballastOhm);
 }
 
+/** What would burn: the driver by its full current, or the coil by what it carries for long. */
+export interface DriverProblem {
+  readonly code: 'driver' | 'coil';
+  readonly amps: number;
+}
+
 /**
- * Why a set on these drivers would burn parts; null when it does not. A plain driver must bear the full current, and so
- * must the coil; a peak-and-hold driver limits it.
+ * What a set on these drivers would burn; null when it does not. A plain driver must bear the full current, and so must the
+ * coil; a peak-and-hold driver limits it.
  * @param count injectors on one driver.
  */
 export function driverProblem(
@@ -28,16 +34,11 @@ export function driverProblem(
   ballastOhm: number,
   count: number,
   driver: InjectorDriver,
-): string | null {
+): DriverProblem | null {
   if (driver.kind === 'peakAndHold') return null;
   const amps = driverCurrentA(impedanceOhm, ballastOhm, count);
-  const many = count === 1 ? 'One injector' : `${count} injectors on one pin`;
-  if (amps > driver.maxA) {
-    return `${many} of ${impedanceOhm} Ω${ballastOhm > 0 ? ` with ${ballastOhm} Ω in series` : ''} draw ${amps.toFixed(1)} A; the driver bears ${driver.maxA} A and burns. Fit high-impedance injectors, series resistors, or a peak-and-hold driver.`;
-  }
+  if (amps > driver.maxA) return { code: 'driver', amps };
   const each = amps / count;
-  if (impedanceOhm < HIGH_IMPEDANCE_OHM && each > LOW_IMPEDANCE_BEARS_A) {
-    return `A low-impedance injector of ${impedanceOhm} Ω would carry ${each.toFixed(1)} A all the time from a plain driver and burns. Fit series resistors or a peak-and-hold driver.`;
-  }
-  return null;
+  const burns = impedanceOhm < HIGH_IMPEDANCE_OHM && each > LOW_IMPEDANCE_BEARS_A;
+  return burns ? { code: 'coil', amps: each } : null;
 }

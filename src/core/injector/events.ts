@@ -57,10 +57,14 @@ export function injectionOutputs(
 }
 
 /** Why an injection mode cannot be had. */
-export interface ModeRefusal {
-  readonly field: 'mode' | 'wiring';
-  readonly message: string;
-}
+export type ModeRefusal =
+  | { readonly code: 'noPhase' | 'noPosition' | 'pairsNotTimed' | 'noPairs' }
+  | {
+      readonly code: 'tooFewDrivers';
+      readonly needed: number;
+      readonly has: number;
+      readonly pairsFit: boolean;
+    };
 
 /**
  * Every reason against a mode: no cam signal, no position, pairs that cannot be timed one by one or do not exist, and
@@ -74,45 +78,20 @@ export function modeRefusals(
   permits: { readonly position: boolean; readonly phase: boolean } | null,
   driverCount: number | null,
 ): ModeRefusal[] {
-  const found: ModeRefusal[] = [];
-  if (mode === 'sequential' && permits !== null && !permits.phase) {
-    found.push({
-      field: 'mode',
-      message:
-        'Sequential injection needs a cam signal that tells the two turns of a cycle apart, and there is none. Fit a cam sensor with one tooth, or choose semi-sequential or batch.',
-    });
-  }
-  if (mode === 'semiSequential' && permits !== null && !permits.position) {
-    found.push({
-      field: 'mode',
-      message:
-        'Semi-sequential injection needs to know where the crank is; these teeth all look alike. Choose batch, or another trigger.',
-    });
-  }
-  if (wiring === 'pairs' && mode === 'sequential') {
-    found.push({
-      field: 'wiring',
-      message:
-        'Two injectors on one driver cannot be timed one by one. Wire them individually, or choose semi-sequential or batch.',
-    });
-  }
-  if (wiring === 'pairs' && injectorPairs(events) === null) {
-    found.push({
-      field: 'wiring',
-      message:
-        'Not every cylinder has another at TDC with it, so they cannot be wired in pairs. Wire them individually.',
-    });
-  }
-  const needed = wiring === 'pairs' ? Math.ceil(events.length / 2) : events.length;
-  if (driverCount !== null && driverCount < needed) {
-    found.push({
-      field: 'wiring',
-      message: `${needed} injector drivers are needed and the engine computer has ${driverCount}. ${
-        wiring === 'individual' && driverCount * 2 >= events.length
-          ? 'Wire injectors in pairs, or choose a larger one.'
-          : 'Choose a larger one.'
-      }`,
-    });
-  }
-  return found;
+  const pairs = wiring === 'pairs';
+  const needed = pairs ? Math.ceil(events.length / 2) : events.length;
+  const found: (ModeRefusal | false)[] = [
+    mode === 'sequential' && permits?.phase === false && { code: 'noPhase' },
+    mode === 'semiSequential' && permits?.position === false && { code: 'noPosition' },
+    pairs && mode === 'sequential' && { code: 'pairsNotTimed' },
+    pairs && injectorPairs(events) === null && { code: 'noPairs' },
+    driverCount !== null &&
+      driverCount < needed && {
+        code: 'tooFewDrivers',
+        needed,
+        has: driverCount,
+        pairsFit: !pairs && driverCount * 2 >= events.length,
+      },
+  ];
+  return found.filter((refusal) => refusal !== false);
 }

@@ -75,13 +75,8 @@ export function injectorFlowGPerS(
     : flowAtPressureGPerS(ratedFlowGPerS, ratedPressureKpa, acrossKpa);
 }
 
-/** A flow that looks typed in the wrong unit, in a sentence; null when it does not. */
-export function flowUnitSuspicion(amount: number, unit: string): string | null {
-  if (unit === 'cm3/min' && amount < 130) {
-    return `${amount} cm³/min is very small for an injector; it looks like lb/h. If the sheet says lb/h, change the unit.`;
-  }
-  if (unit === 'lb/h' && amount > 180) {
-    return `${amount} lb/h is very large for an injector; it looks like cm³/min. If the sheet says cm³/min, change the unit.`;
-  }
-  return null;
+/** The unit a flow looks like, where it was typed in another; null where it looks right. */
+export function flowUnitSuspicion(amount: number, unit: string): 'lb/h' | 'cm3/min' | null {
+  if (unit === 'cm3/min' && amount < 130) return 'lb/h';
+  return unit === 'lb/h' && amount > 180 ? 'cm3/min' : null;
 }

@@ -14,7 +14,7 @@ export {
   surfaceFlags,
   typedColumns,
 } from './deadTimeSurface';
-export { driverProblem } from './driver';
+export { driverProblem, type DriverProblem } from './driver';
 export {
   type InjectionMode,
   injectionOutputs,
@@ -35,4 +35,4 @@ export {
 export type { DeadTimeTable, Injectors, Regulator } from './injectorSchema';
 export { LEAST_ACROSS_KPA, pressureAcrossKpa } from './pressure';
 export { netOfOpenMs, shortPulseAddMs, type ShortPulseCurve } from './shortPulse';
-export { stagedFuel, type StagingPlan, stagingProblem } from './staging';
+export { handsOverGently, stagedFuel, type StagingPlan } from './staging';

@@ -1,5 +1,4 @@
-import * as z from 'zod';
-import { choiceField, quantityField, tableField } from '../field/schema';
+import { choiceField, quantityField, tableField, z } from '../field/schema';
 
 /** How injections are timed and wired. */
 export const injectionSchema = z.object({

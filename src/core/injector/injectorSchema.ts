@@ -1,5 +1,4 @@
-import * as z from 'zod';
-import { choiceField, fieldRegistry, quantityField, sourceSchema, tableField } from '../field/schema';
+import { choiceField, fieldRegistry, quantityField, sourceSchema, tableField, z } from '../field/schema';
 
 /** Most points a dead-time table holds. */
 export const MAX_DEAD_TIME_POINTS = 16;

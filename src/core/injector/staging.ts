@@ -35,8 +35,10 @@ export function stagedFuel(
   return { firstMg: fuelMg - secondMg, secondMg };
 }
 
-/** What is wrong with a plan; null when nothing is. */
-export function stagingProblem(plan: Pick<StagingPlan, 'beginsAtPercent' | 'fullAtPercent'>): string | null {
-  if (plan.fullAtPercent - plan.beginsAtPercent >= 5 - 1e-9) return null;
-  return `The hand-over from ${plan.beginsAtPercent} to ${plan.fullAtPercent} % is too short: it must rise over 5 % at least, or the mixture jumps with every small change.`;
+/** Least rise of the hand-over, %: shorter, the mixture jumps with every small change. */
+export const LEAST_HAND_OVER_PERCENT = 5;
+
+/** Whether the hand-over of a plan rises over enough. */
+export function handsOverGently(plan: Pick<StagingPlan, 'beginsAtPercent' | 'fullAtPercent'>): boolean {
+  return plan.fullAtPercent - plan.beginsAtPercent >= LEAST_HAND_OVER_PERCENT - 1e-9;
 }

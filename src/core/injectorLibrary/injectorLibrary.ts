@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import { z } from '../field/schema';
 import type { Injectors } from '../injector';
 import { injectorSchema } from '../injector/schema';
 import generic from './generic.json';

@@ -1,6 +1,5 @@
-import * as z from 'zod';
 import type { Source } from '../field';
-import { sourceSchema } from '../field/schema';
+import { sourceSchema, z } from '../field/schema';
 import { breakpointProblem } from './axes';
 import { type AxisDefinition, type MapDefinition, MAX_BREAKPOINTS } from './mapDefinition';
 

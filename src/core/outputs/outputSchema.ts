@@ -1,6 +1,5 @@
-import * as z from 'zod';
 import { OUTPUT_CHANNELS } from '../channel';
-import { sourceSchema } from '../field/schema';
+import { sourceSchema, z } from '../field/schema';
 
 /** Most conditions of an output, and most outputs. */
 export const MAX_CONDITIONS = 3;

@@ -128,23 +128,22 @@ describe('what cannot be', () => {
     ...presetOutput('other', 'x', ENGINE, SOURCE),
     conditions,
   });
-  const messages = (...conditions: Condition[]) =>
-    outputProblems(output(conditions)).map(({ message }) => message);
+  const problems = (...conditions: Condition[]) => outputProblems(output(conditions));
 
-  test('no condition', () => expect(messages()).toEqual([expect.stringMatching(/never on/)]));
+  test('no condition', () => expect(problems()).toEqual([{ code: 'noCondition' }]));
 
   test('a threshold outside its channel; at its end it may stand', () => {
-    expect(messages(above({ threshold: 20001 }))).toEqual([
-      expect.stringMatching(/0 to 20000; 20001 is outside/),
+    expect(problems(above({ threshold: 20001 }))).toEqual([
+      expect.objectContaining({ code: 'outside', threshold: 20001 }),
     ]);
-    expect(messages(above({ threshold: 20000 }))).toEqual([]);
+    expect(problems(above({ threshold: 20000 }))).toEqual([]);
   });
 
   test('a hysteresis it can never get out of', () => {
-    expect(messages(above({ threshold: 100, hysteresis: 101 }))).toEqual([
-      expect.stringMatching(/never switch off/),
+    expect(problems(above({ threshold: 100, hysteresis: 101 }))).toEqual([
+      expect.objectContaining({ code: 'neverLetsGo', letsGo: -1 }),
     ]);
-    expect(messages(above({ threshold: 100, hysteresis: 100 }))).toEqual([]);
+    expect(problems(above({ threshold: 100, hysteresis: 100 }))).toEqual([]);
   });
 
   test('two of the same id', () => {

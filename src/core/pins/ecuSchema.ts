@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import { z } from '../field/schema';
 
 /** Marks a file as the description of an engine computer. */
 export const ECU_FORMAT = 'lumbre-ecu';

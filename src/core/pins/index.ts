@@ -1,3 +1,3 @@
 export type { EcuDescription, EcuPin, PinKind } from './ecuSchema';
 export { coilFunction, injectorFunction, outputFunction } from './functionIds';
-export type { LoomLine, PinFunction } from './wiring';
+export type { LoomLine, PinFunction, WiringConflict } from './wiring';

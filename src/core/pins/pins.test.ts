@@ -59,19 +59,27 @@ describe('functions and pins', () => {
   test('two jobs on one pin are a conflict at both', () => {
     const conflicts = wiringConflicts(FOUR, [wire('coolant', 'A7'), wire('air', 'A7')], FUNCTIONS);
     expect(conflicts.map((conflict) => conflict.function)).toEqual(['coolant', 'air']);
-    expect(conflicts[0]?.message).toBe(
-      'Pin A7 does Coolant temperature and Air temperature. Give one of them another pin.',
-    );
+    expect(conflicts[0]).toMatchObject({
+      code: 'twoJobs',
+      pin: 'A7',
+      label: 'Coolant temperature',
+      others: ['Air temperature'],
+    });
     expect(wiringConflicts(FOUR, [wire('coolant', 'A7'), wire('air', 'A8')], FUNCTIONS)).toEqual([]);
   });
 
   test('a pin of the wrong kind, and one that does not exist, are conflicts', () => {
     const direct = wiringConflicts(ECUS[1] as EcuDescription, [wire('coil1', 'B13')], FUNCTIONS);
     expect(direct[0]).toMatchObject({
+      code: 'wrongKind',
       burns: true,
-      message: expect.stringMatching(/coil driver, direct. Its igniter/),
+      kind: 'coilDirect',
+      because: expect.stringMatching(/Its igniter/),
     });
-    expect(wiringConflicts(FOUR, [wire('coil1', 'Z9')], FUNCTIONS)[0]?.message).toMatch(/has no pin Z9/);
+    expect(wiringConflicts(FOUR, [wire('coil1', 'Z9')], FUNCTIONS)[0]).toMatchObject({
+      code: 'noSuchPin',
+      pin: 'Z9',
+    });
   });
 
   test('filling keeps what is wired and leaves out what has no pin left', () => {

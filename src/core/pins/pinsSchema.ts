@@ -1,5 +1,4 @@
-import * as z from 'zod';
-import { sourceSchema } from '../field/schema';
+import { sourceSchema, z } from '../field/schema';
 import { ecuSchema } from './ecuSchema';
 
 const assignmentSchema = z.object({

@@ -13,9 +13,17 @@ export interface PinFunction {
 
 /** What is wrong at a function, a pin, or both. */
 export interface WiringConflict {
+  readonly code: 'noSuchPin' | 'wrongKind' | 'twoJobs';
   readonly function: string;
   readonly pin: string;
-  readonly message: string;
+  /** What the function is called. */
+  readonly label: string;
+  /** Kind of the pin, where it is the wrong one. */
+  readonly kind: PinKind | null;
+  /** Why that kind is wrong, where there is more to say. */
+  readonly because: string | null;
+  /** The other functions on the same pin. */
+  readonly others: readonly string[];
   /** True where a wrong pair burns parts. */
   readonly burns: boolean;
 }
@@ -49,29 +57,26 @@ export function wiringConflicts(
   const labelOf = (id: string) => functions.find((entry) => entry.id === id)?.label ?? id;
   return assignments.flatMap(({ function: id, pin: pinId }): WiringConflict[] => {
     const wanted = functions.find((entry) => entry.id === id);
-    const pin = ecu.pins.find((entry) => entry.id === pinId);
-    const entry = { function: id, pin: pinId, burns: false };
     if (wanted === undefined) return [];
-    if (pin === undefined) {
-      return [{ ...entry, message: `${ecu.name} has no pin ${pinId}. Choose another for ${wanted.label}.` }];
-    }
-    const found: WiringConflict[] = [];
-    if (!wanted.accepts.includes(pin.kind)) {
-      found.push({
+    const pin = ecu.pins.find((entry) => entry.id === pinId);
+    const { label } = wanted;
+    const entry = { function: id, pin: pinId, label, kind: null, because: null, others: [], burns: false };
+    if (pin === undefined) return [{ ...entry, code: 'noSuchPin' }];
+    const { kind } = pin;
+    const others = assignments
+      .filter((other) => other.pin === pinId && other.function !== id)
+      .map((other) => labelOf(other.function));
+    const found: (WiringConflict | false)[] = [
+      !wanted.accepts.includes(kind) && {
         ...entry,
-        message: `${wanted.label} cannot go to ${pinId}, a ${PIN_KIND_TEXT[pin.kind].toLowerCase()}.${wanted.because === undefined ? '' : ` ${wanted.because}`}`,
-        burns: pin.kind === 'coilDirect' || pin.kind === 'coilLogic',
-      });
-    }
-    const others = assignments.filter((other) => other.pin === pinId && other.function !== id);
-    if (others.length > 0) {
-      const names = others.map((other) => labelOf(other.function)).join(', ');
-      found.push({
-        ...entry,
-        message: `Pin ${pinId} does ${wanted.label} and ${names}. Give one of them another pin.`,
-      });
-    }
-    return found;
+        code: 'wrongKind',
+        kind,
+        because: wanted.because ?? null,
+        burns: kind === 'coilDirect' || kind === 'coilLogic',
+      },
+      others.length > 0 && { ...entry, code: 'twoJobs', others },
+    ];
+    return found.filter((conflict) => conflict !== false);
   });
 }
 

@@ -13,17 +13,24 @@ export function gearAtVolts(points: readonly GearPoint[], volts: number): number
   return nearest !== null && Math.abs(nearest.volts - volts) <= 0.25 ? nearest.gear : null;
 }
 
-const LEAST_APART_V = 0.2;
+/** Voltages of two gears must be this far apart, V. */
+export const LEAST_APART_V = 0.2;
 
-/** Two gears whose voltages cannot be told apart; null when all can. */
-export function gearProblem(points: readonly GearPoint[]): string | null {
+/** Two gears whose voltages cannot be told apart. */
+export interface GearProblem {
+  readonly low: number;
+  readonly high: number;
+  readonly apartV: number;
+}
+
+/** The first two gears whose voltages cannot be told apart; null when all can. */
+export function gearProblem(points: readonly GearPoint[]): GearProblem | null {
   const sorted = [...points].sort((a, b) => a.volts - b.volts);
   for (let i = 1; i < sorted.length; i += 1) {
     const low = sorted[i - 1] as GearPoint;
     const high = sorted[i] as GearPoint;
-    if (high.volts - low.volts < LEAST_APART_V - 1e-9) {
-      return `Gears ${low.gear} and ${high.gear} are ${(high.volts - low.volts).toFixed(2)} V apart and cannot be told apart. ${LEAST_APART_V} V are needed.`;
-    }
+    const apartV = high.volts - low.volts;
+    if (apartV < LEAST_APART_V - 1e-9) return { low: low.gear, high: high.gear, apartV };
   }
   return null;
 }

@@ -1,10 +1,11 @@
-export { gearProblem } from './gear';
+export { gearProblem, LEAST_APART_V } from './gear';
 export { knockFrequencyHz } from './knock';
 export { combinedLambda, type LambdaReading } from './lambdaUse';
 export {
   curveOfSlope,
   type FaultBand,
   faultBandProblem,
+  type FaultBandProblem,
   turningPoint,
   valueAtVolts,
   voltsAtValue,
@@ -20,4 +21,11 @@ export {
   thermistorFromBeta,
   thermistorOhm,
 } from './steinhartHart';
-export { throttleHeadRoom, throttlePercent, throttleProblems, type ThrottleRange } from './throttle';
+export {
+  HEAD_ROOM_V,
+  RAILS_V,
+  throttleHeadRoom,
+  throttlePercent,
+  throttleProblems,
+  type ThrottleRange,
+} from './throttle';

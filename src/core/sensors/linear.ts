@@ -49,11 +49,17 @@ export interface FaultBand {
   readonly highV: number;
 }
 
-/** What is odd about a fault band against the voltages that are used; null when nothing is. */
-export function faultBandProblem({ lowV, highV }: FaultBand, usedV: readonly number[]): string | null {
-  if (lowV >= highV)
-    return `The fault band leaves nothing: below ${lowV} V and above ${highV} V. Swap or correct them.`;
-  const outside = usedV.find((volts) => volts < lowV || volts > highV);
-  if (outside === undefined) return null;
-  return `${outside.toFixed(2)} V belongs to the sensor’s own range but counts as a fault (below ${lowV} or above ${highV} V). Widen the band.`;
+/** What is odd about a fault band: it leaves nothing, or takes a voltage that is used. */
+export type FaultBandProblem =
+  | { readonly code: 'leavesNothing'; readonly lowV: number; readonly highV: number }
+  | { readonly code: 'inUse'; readonly volts: number; readonly lowV: number; readonly highV: number };
+
+/** Checks a fault band against the voltages that are used; null when nothing is odd. */
+export function faultBandProblem(
+  { lowV, highV }: FaultBand,
+  usedV: readonly number[],
+): FaultBandProblem | null {
+  if (lowV >= highV) return { code: 'leavesNothing', lowV, highV };
+  const volts = usedV.find((used) => used < lowV || used > highV);
+  return volts === undefined ? null : { code: 'inUse', volts, lowV, highV };
 }

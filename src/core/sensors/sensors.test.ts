@@ -123,16 +123,21 @@ describe('linear sensors', () => {
   });
 
   test('a fault band inside the sensor’s own range is pointed at, one at its edge is not', () => {
-    expect(faultBandProblem({ lowV: 0.6, highV: 4.8 }, [0.5, 4.5])).toMatch(/0.50 V belongs to the sensor/);
+    expect(faultBandProblem({ lowV: 0.6, highV: 4.8 }, [0.5, 4.5])).toMatchObject({
+      code: 'inUse',
+      volts: 0.5,
+    });
     expect(faultBandProblem({ lowV: 0.5, highV: 4.5 }, [0.5, 4.5])).toBeNull();
-    expect(faultBandProblem({ lowV: 4.8, highV: 0.2 }, [])).toMatch(/leaves nothing/);
+    expect(faultBandProblem({ lowV: 4.8, highV: 0.2 }, [])).toMatchObject({
+      code: 'leavesNothing',
+    });
   });
 });
 
 describe('throttle', () => {
   const range = { closedV: 0.6, openV: 4.2, lowV: 0.3, highV: 4.7 };
   const at = (change: Partial<typeof range>) =>
-    throttleProblems({ ...range, ...change }).map(({ field }) => field);
+    throttleProblems({ ...range, ...change }).map(({ code }) => code);
 
   // By hand: half-way, 2.4 V, reads 49 %; 0.3 V of room below, 0.5 above.
   test('closed is 0 %, wide open 98 %, and beyond is held', () => {
@@ -153,18 +158,18 @@ describe('throttle', () => {
 
   // 4.55 V leaves exactly 0.15 V to 4.7; 4.56 leaves 0.14.
   test.each([
-    [{ openV: 4.56 }, ['openVolts']],
+    [{ openV: 4.56 }, ['openTight']],
     [{ openV: 4.55 }, []],
-    [{ closedV: 0.44 }, ['closedVolts']],
+    [{ closedV: 0.44 }, ['closedTight']],
     [{ closedV: 0.45 }, []],
-    [{ lowV: 0.09 }, ['faultLow']],
+    [{ lowV: 0.09 }, ['lowOnRail']],
     [{ lowV: 0.1 }, []],
-    [{ highV: 4.91 }, ['faultHigh']],
+    [{ highV: 4.91 }, ['highOnRail']],
     [{ highV: 4.9 }, []],
-    [{ openV: 1.59 }, ['openVolts']],
+    [{ openV: 1.59 }, ['endsTogether']],
     [{ openV: 1.6 }, []],
-  ])('%j → %j', (change, fields) => {
-    expect(at(change)).toEqual(fields);
+  ])('%j → %j', (change, codes) => {
+    expect(at(change)).toEqual(codes);
   });
 });
 
@@ -199,7 +204,8 @@ describe('gear', () => {
     expect([0.8, 1.25, 1.4, 2.5].map((v) => gearAtVolts(points, v))).toEqual([1, 1, 2, null]);
   });
   test('two that cannot be told apart are refused, 0.2 V apart is enough', () => {
-    expect(gearProblem([...points, { gear: 3, volts: 1.79 }])).toMatch(/Gears 2 and 3 are 0.19 V apart/);
+    expect(gearProblem([...points, { gear: 3, volts: 1.79 }])).toMatchObject({ low: 2, high: 3 });
+    expect(gearProblem([...points, { gear: 3, volts: 1.79 }])?.apartV).toBeCloseTo(0.19, 9);
     expect(gearProblem([...points, { gear: 3, volts: 1.8 }])).toBeNull();
   });
 });

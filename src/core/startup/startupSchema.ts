@@ -1,5 +1,4 @@
-import * as z from 'zod';
-import { quantityField } from '../field/schema';
+import { quantityField, z } from '../field/schema';
 
 /** Settings of the start that are single numbers. */
 export const startupSchema = z.object({

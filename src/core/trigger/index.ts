@@ -4,6 +4,7 @@ export {
   triggerPattern,
   triggerPermits,
   type TriggerPermits,
+  type TriggerProblem,
   triggerProblems,
   type TriggerWheel,
   turnsToSync,

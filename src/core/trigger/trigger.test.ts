@@ -21,8 +21,7 @@ const cam = (change: Partial<NonNullable<TriggerWheel['cam']>>) => ({
   windowDeg: 40,
   ...change,
 });
-const fields = (given: TriggerWheel) =>
-  triggerProblems(given).map(({ severity, field }) => `${severity} ${field}`);
+const codes = (given: TriggerWheel) => triggerProblems(given).map(({ code }) => code);
 
 describe('the tooth picture', () => {
   // 36 − 1: 35 teeth a turn, 10° apart. The first stands 80° before TDC: at 640 (turn 1) and 280 (turn 2). The last of
@@ -99,58 +98,58 @@ describe('what a trigger permits', () => {
 });
 
 describe('impossible and unwise sets', () => {
-  test('a usual one has none', () => expect(fields(wheel())).toEqual([]));
+  test('a usual one has none', () => expect(codes(wheel())).toEqual([]));
 
   test('as many teeth left out as there are is refused', () => {
-    expect(fields(wheel({ teeth: 4, missing: 4 }))).toEqual(['error missingTeeth']);
-    expect(fields(wheel({ teeth: 4, missing: 3 }))).toEqual(['error missingTeeth']);
+    expect(codes(wheel({ teeth: 4, missing: 4 }))).toEqual(['nothingLeft']);
+    expect(codes(wheel({ teeth: 4, missing: 3 }))).toEqual(['nothingLeft']);
   });
 
   // 12 − 4: 8 teeth and a gap of 4 = half of them: refused. 12 − 3: 6 < 9 passes.
   test('a gap as long as half the teeth is refused, a shorter one is not', () => {
-    expect(fields(wheel({ teeth: 12, missing: 4 }))).toContain('error missingTeeth');
-    expect(fields(wheel({ teeth: 12, missing: 3 }))).not.toContain('error missingTeeth');
+    expect(codes(wheel({ teeth: 12, missing: 4 }))).toContain('gapNotTold');
+    expect(codes(wheel({ teeth: 12, missing: 3 }))).not.toContain('gapNotTold');
   });
 
   // 36 − 1: the gap is the last 20° of a turn after the first tooth: 340…360.
   test('TDC inside the gap is warned of; at its edge not', () => {
-    expect(fields(wheel({ tdcOffsetDeg: 350 }))).toContain('warning tdcOffset');
-    expect(fields(wheel({ tdcOffsetDeg: 340 }))).not.toContain('warning tdcOffset');
+    expect(codes(wheel({ tdcOffsetDeg: 350 }))).toContain('tdcInGap');
+    expect(codes(wheel({ tdcOffsetDeg: 340 }))).not.toContain('tdcInGap');
   });
 
   // 360/12 = 30° just passes, 360/11 = 32.7° does not.
   test('a coarse wheel is warned of', () => {
-    expect(fields(wheel({ kind: 'even', teeth: 11, missing: 0 }))).toContain('warning teeth');
-    expect(fields(wheel({ kind: 'even', teeth: 12, missing: 0 }))).not.toContain('warning teeth');
+    expect(codes(wheel({ kind: 'even', teeth: 11, missing: 0 }))).toContain('coarse');
+    expect(codes(wheel({ kind: 'even', teeth: 12, missing: 0 }))).not.toContain('coarse');
   });
 
   // Three cam teeth stand 240° apart; half-way is 120°.
   test('a cam window that reaches the next pulse is refused', () => {
-    expect(fields(wheel({ cam: cam({ teeth: 3, windowDeg: 121 }) }))).toContain('error camWindow');
-    expect(fields(wheel({ cam: cam({ teeth: 3, windowDeg: 120 }) }))).not.toContain('error camWindow');
+    expect(codes(wheel({ cam: cam({ teeth: 3, windowDeg: 121 }) }))).toContain('windowWide');
+    expect(codes(wheel({ cam: cam({ teeth: 3, windowDeg: 120 }) }))).not.toContain('windowWide');
   });
 
   // 70 crank teeth do not divide by 3; 2 × (36 − 3) = 66 do.
   test('crank teeth that do not divide by the cam teeth are warned of', () => {
-    expect(fields(wheel({ cam: cam({ teeth: 3 }) }))).toContain('warning camTeeth');
-    expect(fields(wheel({ missing: 3, cam: cam({ teeth: 3 }) }))).not.toContain('warning camTeeth');
+    expect(codes(wheel({ cam: cam({ teeth: 3 }) }))).toContain('countVaries');
+    expect(codes(wheel({ missing: 3, cam: cam({ teeth: 3 }) }))).not.toContain('countVaries');
   });
 
   // The gap of the first turn is 620…640, so a pulse 90° before TDC (630) is inside, one 300° before (420) is not.
   test('a cam pulse inside the gap is warned of', () => {
-    expect(fields(wheel({ cam: cam({ beforeTdcDeg: 90 }) }))).toContain('warning camPosition');
+    expect(codes(wheel({ cam: cam({ beforeTdcDeg: 90 }) }))).toContain('camInGap');
   });
 
   test('an even wheel has no gap to be wrong, whatever stands in the field for it', () => {
-    expect(fields(wheel({ kind: 'even', teeth: 12, missing: 11 }))).not.toContain('error missingTeeth');
-    expect(fields(wheel({ kind: 'even', teeth: 12, missing: 6, tdcOffsetDeg: 350 }))).toEqual([]);
-    expect(fields(wheel({ cam: null }))).toEqual([]);
+    expect(codes(wheel({ kind: 'even', teeth: 12, missing: 11 }))).not.toContain('gapNotTold');
+    expect(codes(wheel({ kind: 'even', teeth: 12, missing: 6, tdcOffsetDeg: 350 }))).toEqual([]);
+    expect(codes(wheel({ cam: null }))).toEqual([]);
   });
 
   // Beyond a turn the tooth before the gap is counted again; 360 is the first tooth itself.
   test('TDC at the first tooth or beyond is not in the gap', () => {
     for (const tdcOffsetDeg of [0, 360, 400]) {
-      expect(fields(wheel({ tdcOffsetDeg }))).not.toContain('warning tdcOffset');
+      expect(codes(wheel({ tdcOffsetDeg }))).not.toContain('tdcInGap');
     }
   });
 
@@ -163,17 +162,26 @@ describe('impossible and unwise sets', () => {
     [75, false],
     [74, false],
   ])('a cam pulse %d° before TDC: in or just behind the gap is %s', (beforeTdcDeg, near) => {
-    expect(fields(wheel({ cam: cam({ beforeTdcDeg }) })).includes('warning camPosition')).toBe(near);
+    expect(codes(wheel({ cam: cam({ beforeTdcDeg }) })).includes('camInGap')).toBe(near);
   });
 
-  test('messages carry the numbers of the wheel', () => {
-    const said = (given: TriggerWheel) =>
-      triggerProblems(given)
-        .map(({ message }) => message)
-        .join('\n');
-    expect(said(wheel({ teeth: 12, missing: 4 }))).toMatch(/A gap of 4 among 8 teeth/);
-    expect(said(wheel({ tdcOffsetDeg: 350 }))).toMatch(/between 340 and 360°/);
-    expect(said(wheel({ cam: cam({ teeth: 3, windowDeg: 121 }) }))).toMatch(/window of 121°.*\(120°\)/);
-    expect(said(wheel({ cam: cam({ teeth: 3 }) }))).toMatch(/^70 crank teeth do not divide by 3/m);
+  test('carry the numbers of the wheel', () => {
+    const found = (given: TriggerWheel) => triggerProblems(given);
+    expect(found(wheel({ teeth: 12, missing: 4 }))).toContainEqual({
+      code: 'gapNotTold',
+      missing: 4,
+      teeth: 8,
+    });
+    expect(found(wheel({ tdcOffsetDeg: 350 }))).toContainEqual({ code: 'tdcInGap', gapFromDeg: 340 });
+    expect(found(wheel({ cam: cam({ teeth: 3, windowDeg: 121 }) }))).toContainEqual({
+      code: 'windowWide',
+      windowDeg: 121,
+      halfWayDeg: 120,
+    });
+    expect(found(wheel({ cam: cam({ teeth: 3 }) }))).toContainEqual({
+      code: 'countVaries',
+      crankTeeth: 70,
+      camTeeth: 3,
+    });
   });
 });

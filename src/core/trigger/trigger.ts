@@ -20,13 +20,14 @@ export interface TriggerPermits {
   readonly reason: string;
 }
 
-/** A trigger that cannot be, or that is unwise. */
-export interface TriggerProblem {
-  readonly severity: 'error' | 'warning';
-  readonly field:
-    'teeth' | 'missingTeeth' | 'tdcOffset' | 'camTeeth' | 'camPosition' | 'camWindow' | 'camSensor';
-  readonly message: string;
-}
+/** What cannot be about a trigger, or is unwise. */
+export type TriggerProblem =
+  | { readonly code: 'nothingLeft' | 'gapNotTold'; readonly missing: number; readonly teeth: number }
+  | { readonly code: 'tdcInGap'; readonly gapFromDeg: number }
+  | { readonly code: 'coarse'; readonly pitchDeg: number }
+  | { readonly code: 'windowWide'; readonly windowDeg: number; readonly halfWayDeg: number }
+  | { readonly code: 'countVaries'; readonly crankTeeth: number; readonly camTeeth: number }
+  | { readonly code: 'camInGap' };
 
 /** Angle of one tooth place, °. Example: 36 → 10. */
 export function toothAngleDeg({ teeth }: TriggerWheel): number {
@@ -120,79 +121,36 @@ export function turnsToSync(wheel: TriggerWheel): number {
 /** Everything impossible or unwise about a trigger. */
 export function triggerProblems(wheel: TriggerWheel): TriggerProblem[] {
   const { teeth, missing, cam, kind, tdcOffsetDeg } = wheel;
-  if (kind === 'missing' && missing >= teeth - 1) {
-    return [
-      {
-        severity: 'error',
-        field: 'missingTeeth',
-        message: `${missing} of ${teeth} teeth left out leaves nothing to count. Leave fewer out, or correct the tooth places.`,
-      },
-    ];
-  }
-  const found: TriggerProblem[] = [];
+  if (kind === 'missing' && missing >= teeth - 1) return [{ code: 'nothingLeft', missing, teeth }];
   const pitch = toothAngleDeg(wheel);
-  if (kind === 'missing') {
-    if (missing * 2 >= teeth - missing) {
-      found.push({
-        severity: 'error',
-        field: 'missingTeeth',
-        message: `A gap of ${missing} among ${teeth - missing} teeth cannot be told from the rest. Check both numbers.`,
-      });
-    }
-    const gapFrom = 360 - (missing + 1) * pitch;
-    if (tdcOffsetDeg > gapFrom && tdcOffsetDeg < 360) {
-      found.push({
-        severity: 'warning',
-        field: 'tdcOffset',
-        message: `TDC of cylinder 1 falls into the gap, between ${gapFrom.toFixed(0)} and 360° after the first tooth: there are no teeth to time the spark by. Turn the wheel or move the sensor.`,
-      });
-    }
-  }
-  if (pitch > 30) {
-    found.push({
-      severity: 'warning',
-      field: 'teeth',
-      message: `One tooth every ${pitch.toFixed(0)}° is coarse: while the crank speeds up, spark is off between teeth. 12 or more are better.`,
-    });
-  }
-  if (cam !== null) found.push(...camProblems(wheel, cam, pitch));
-  return found;
+  const gapFromDeg = 360 - (missing + 1) * pitch;
+  const found: (TriggerProblem | false)[] = [
+    kind === 'missing' &&
+      missing * 2 >= teeth - missing && { code: 'gapNotTold', missing, teeth: teeth - missing },
+    kind === 'missing' && tdcOffsetDeg > gapFromDeg && tdcOffsetDeg < 360 && { code: 'tdcInGap', gapFromDeg },
+    pitch > 30 && { code: 'coarse', pitchDeg: pitch },
+    ...(cam === null ? [] : camProblems(wheel, cam, pitch)),
+  ];
+  return found.filter((problem) => problem !== false);
 }
 
 function camProblems(
   wheel: TriggerWheel,
   cam: NonNullable<TriggerWheel['cam']>,
   pitch: number,
-): TriggerProblem[] {
-  const found: TriggerProblem[] = [];
-  if (cam.windowDeg > CYCLE_DEG / cam.teeth / 2) {
-    found.push({
-      severity: 'error',
-      field: 'camWindow',
-      message: `A window of ${cam.windowDeg}° reaches half-way to the next cam pulse (${(CYCLE_DEG / cam.teeth / 2).toFixed(0)}°): the wrong pulse would be believed. Make it narrower.`,
-    });
-  }
-  if (!Number.isInteger(teethPerCamPulse(wheel))) {
-    found.push({
-      severity: 'warning',
-      field: 'camTeeth',
-      message: `${2 * (wheel.teeth - wheel.missing)} crank teeth do not divide by ${cam.teeth} cam teeth: the count between cam pulses will vary.`,
-    });
-  }
+): (TriggerProblem | false)[] {
+  const halfWayDeg = CYCLE_DEG / cam.teeth / 2;
   const { gapsDeg, camDeg } = triggerPattern(wheel);
   const near = camDeg.some((angle) =>
-    gapsDeg.some(({ from, to }) => {
-      const after = wrappedDeg(angle - from);
-      return after < to - from + pitch / 2;
-    }),
+    gapsDeg.some(({ from, to }) => wrappedDeg(angle - from) < to - from + pitch / 2),
   );
-  if (near) {
-    found.push({
-      severity: 'warning',
-      field: 'camPosition',
-      message:
-        'The cam pulse comes inside the crank gap, where there are no teeth to place it. Move the cam tooth by some crank teeth.',
-    });
-  }
-  return found;
+  return [
+    cam.windowDeg > halfWayDeg && { code: 'windowWide', windowDeg: cam.windowDeg, halfWayDeg },
+    !Number.isInteger(teethPerCamPulse(wheel)) && {
+      code: 'countVaries',
+      crankTeeth: 2 * (wheel.teeth - wheel.missing),
+      camTeeth: cam.teeth,
+    },
+    near && { code: 'camInGap' },
+  ];
 }

@@ -1,5 +1,4 @@
-import * as z from 'zod';
-import { choiceField, quantityField } from '../field/schema';
+import { choiceField, quantityField, z } from '../field/schema';
 
 const SENSOR_OPTIONS = [
   { id: 'hall', label: 'Hall', hint: 'Three wires, square signal' },

@@ -1,5 +1,5 @@
-import * as z from 'zod';
 import { type Calibration, calibrationSchema } from '@/core/calibration';
+import { z } from '@/core/field/schema';
 
 /** A stored calibration with what storage needs to know of it. */
 export interface CalibrationRecord {

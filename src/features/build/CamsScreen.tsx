@@ -8,7 +8,7 @@ import { Chips } from '@/ui/button/Chips';
 import { insideCycle, LaneChart, type Lane } from '@/ui/chart';
 import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
-import { Quantity } from './fields';
+import { Quantity } from '../fields/fields';
 import { Figures } from './Figures';
 import { SectionPage } from './SectionPage';
 

@@ -13,7 +13,7 @@ import { Card, StateMark } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { DwellProposal } from './DwellProposal';
-import { Field } from './fields';
+import { Field } from '../fields/fields';
 import { Figures } from './Figures';
 import { SectionPage } from './SectionPage';
 

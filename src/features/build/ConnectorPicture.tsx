@@ -1,8 +1,10 @@
-import { useState } from 'react';
-import { Pressable, View } from 'react-native';
 import { type Calibration, pinFunctions } from '@/core/calibration';
+import { findings, findingWords } from '@/core/checks';
 import type { EcuPin } from '@/core/pins';
 import { freeFunctions, PIN_KIND_TEXT, wiringConflicts } from '@/core/pins/schema';
+import { useShownUnits } from '@/data/preferences';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
 import { RadioRow } from '@/ui/button/RadioRow';
 import { Card } from '@/ui/layout';
 import { Sheet } from '@/ui/sheet/Sheet';
@@ -13,6 +15,7 @@ import { assignPin } from './pinEdits';
 /** The connectors pin by pin: what each does, which are free, where two jobs meet. A free one can be given a job here. */
 export function ConnectorPicture({ document }: { document: Calibration }) {
   const [chosen, setChosen] = useState<EcuPin | null>(null);
+  const [units] = useShownUnits();
   const { ecu, assignments } = document.pins;
   if (ecu === null) {
     return (
@@ -62,11 +65,11 @@ export function ConnectorPicture({ document }: { document: Calibration }) {
         )}
         {chosen === null
           ? null
-          : conflicts
-              .filter((conflict) => conflict.pin === chosen.id)
-              .map((conflict) => (
-                <Text key={conflict.function} colour="error">
-                  {conflict.message}
+          : findings(document)
+              .filter(({ place, data }) => place.startsWith('pins.') && data['pin'] === chosen.id)
+              .map((finding) => (
+                <Text key={`${finding.id} ${finding.place}`} colour="error">
+                  {findingWords(finding, units)}
                 </Text>
               ))}
         {here.length > 0 ? null : (

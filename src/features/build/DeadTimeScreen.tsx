@@ -6,7 +6,7 @@ import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { DeadTimeChart } from './DeadTimeChart';
 import { DeadTimeTable } from './DeadTimeTable';
-import { Quantity, Table } from './fields';
+import { Quantity, Table } from '../fields/fields';
 import { SectionPage } from './SectionPage';
 
 /** Dead time over voltage and pressure, and what short openings need. */

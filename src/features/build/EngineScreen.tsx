@@ -7,7 +7,7 @@ import { Chips } from '@/ui/button/Chips';
 import { LaneChart } from '@/ui/chart';
 import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
-import { Choice, Field, Quantity, Table } from './fields';
+import { Choice, Field, Quantity, Table } from '../fields/fields';
 import { Figures } from './Figures';
 import { FiringOrder } from './FiringOrder';
 import { SectionPage } from './SectionPage';

@@ -1,15 +1,15 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { baseValue, fieldInfo } from '@/core/calibration';
-import { saidAbout } from '@/core/checks';
 import { commonFiringOrders, parseFiringOrder } from '@/core/engine';
+import { useSaid } from '@/data/session/useSaid';
 import { setDraft, useDocument, useSession } from '@/data/session/session';
 import { useSourcedField } from '@/data/session/useField';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
 import { FieldFrame, FieldSheets, TextBox, type FieldSheet } from '@/ui/field';
 import { Text } from '@/ui/text/Text';
-import { CylinderButtons } from './CylinderList';
+import { CylinderButtons } from '../fields/CylinderList';
 
 const PATH = 'engine.firingOrder';
 const UNREADABLE = 'That is not a list of cylinders. Type their numbers in order, as 1-3-4-2.';
@@ -24,7 +24,7 @@ export function FiringOrder() {
   const help = fieldInfo(PATH)?.help;
   const written = value?.value.join('-') ?? '';
   const cylinders = baseValue(document, 'engine.cylinders') ?? 0;
-  const { conflict } = saidAbout(document, PATH);
+  const { conflict } = useSaid(PATH);
   const unreadable =
     draft !== undefined && !editing && draft.trim() !== '' && parseFiringOrder(draft) === null;
   const order = draft === undefined ? (value?.value ?? []) : (parseFiringOrder(draft) ?? []);

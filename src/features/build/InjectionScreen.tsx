@@ -11,7 +11,7 @@ import { Card, StateMark } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { ValveStrip } from './CamsScreen';
-import { Choice, Quantity } from './fields';
+import { Choice, Quantity } from '../fields/fields';
 import { SectionPage } from './SectionPage';
 
 /** How injections are timed: mode, events by firing order, and the angle against the valves. */

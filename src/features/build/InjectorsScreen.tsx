@@ -6,7 +6,7 @@ import { LineChart } from '@/ui/chart';
 import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
-import { Choice, Quantity, Table } from './fields';
+import { Choice, Quantity, Table } from '../fields/fields';
 import { Figures } from './Figures';
 import { InjectorLibraryCard } from './InjectorLibraryCard';
 import { SectionPage } from './SectionPage';

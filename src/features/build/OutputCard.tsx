@@ -1,9 +1,9 @@
 import { pinFunctions } from '@/core/calibration';
 import { channelQuantity, CHANNELS, OUTPUT_CHANNELS } from '@/core/channel';
-import { saidAbout } from '@/core/checks';
 import { type Condition, type Output, outputWords } from '@/core/outputs';
 import { MAX_CONDITIONS } from '@/core/outputs/schema';
 import { outputFunction } from '@/core/pins';
+import { useSaid } from '@/data/session/useSaid';
 import type { Draft } from 'immer';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -33,7 +33,7 @@ const COMPARISONS = [
 export function OutputCard({ output }: { output: Output }) {
   const document = useDocument();
   const [changing, setChanging] = useState(false);
-  const { conflict } = saidAbout(document, `outputs.${output.id}`);
+  const { conflict } = useSaid(`outputs.${output.id}`);
   const wanted = pinFunctions(document).find((entry) => entry.id === outputFunction(output.id));
   const change = (label: string, recipe: (into: Draft<Output>) => void) =>
     edit(label, (draft) => {

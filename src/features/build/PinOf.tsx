@@ -1,4 +1,4 @@
-import { saidAbout } from '@/core/checks';
+import { useSaid } from '@/data/session/useSaid';
 import type { PinFunction } from '@/core/pins';
 import { freePins, PIN_KIND_TEXT } from '@/core/pins/schema';
 import { useState } from 'react';
@@ -20,7 +20,7 @@ export function PinOf({ wanted }: { wanted: PinFunction }) {
   const [open, setOpen] = useState(false);
   const { ecu, assignments } = document.pins;
   const own = assignments.find((entry) => entry.function === wanted.id);
-  const { conflict } = saidAbout(document, `pins.${wanted.id}`);
+  const { conflict } = useSaid(`pins.${wanted.id}`);
   const offered = ecu === null ? [] : freePins(ecu, assignments, wanted);
   const choose = (pin: string) => {
     assignPin(wanted, pin);

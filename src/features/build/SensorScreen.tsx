@@ -7,7 +7,7 @@ import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { BackTitle, Card, Page, StateMark, useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
-import { SectionFields } from './fields';
+import { SectionFields } from '../fields/fields';
 import { PinOf } from './PinOf';
 import { PressureReach } from './PressureReach';
 import { SensorPicture } from './SensorPicture';

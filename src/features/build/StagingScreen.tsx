@@ -3,7 +3,7 @@ import { useDocument } from '@/data/session/session';
 import { LineChart } from '@/ui/chart';
 import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
-import { SectionFields } from './fields';
+import { SectionFields } from '../fields/fields';
 import { SectionPage } from './SectionPage';
 
 /** A second injector set and how fuel is handed over to it. */

@@ -6,7 +6,7 @@ import { useDocument } from '@/data/session/session';
 import { insideCycle, LaneChart, type Lane } from '@/ui/chart';
 import { Card, Message } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
-import { Field } from './fields';
+import { Field } from '../fields/fields';
 import { Figures } from './Figures';
 import { SectionPage } from './SectionPage';
 

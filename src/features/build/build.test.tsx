@@ -1,11 +1,11 @@
-import { act, fireEvent, render, screen } from '@testing-library/react';
+import { act, fireEvent, render, screen } from '@tests/support/render';
 import { demo, TEST_DAY } from '@tests/support/ventisca';
 import { type Calibration, emptyCalibration } from '@/core/calibration';
 import { engineMeaning } from '@/core/meaning';
 import { closeSession, edit, openSession, undo, useSession } from '@/data/session/session';
 import { DeadTimeChart } from './DeadTimeChart';
 import { DeadTimeTable } from './DeadTimeTable';
-import { Quantity } from './fields';
+import { Quantity } from '../fields/fields';
 import { Figures } from './Figures';
 import { FiringOrder } from './FiringOrder';
 import { sectionMark } from './sections';

@@ -1,4 +1,4 @@
-import { act, fireEvent, render, screen, within } from '@testing-library/react';
+import { act, fireEvent, render, screen, within } from '@tests/support/render';
 import { demo, TEST_DAY } from '@tests/support/ventisca';
 import { type Calibration, emptyCalibration, pinFunctions } from '@/core/calibration';
 import type { SensorId } from '@/core/sensors';
@@ -6,8 +6,8 @@ import { SENSOR_INFO } from '@/core/sensors/schema';
 import { closeSession, openSession, undo, useSession } from '@/data/session/session';
 import { ValveStrip } from './CamsScreen';
 import { ConnectorPicture } from './ConnectorPicture';
-import { CylinderList } from './CylinderList';
-import { Field, SectionFields } from './fields';
+import { CylinderList } from '../fields/CylinderList';
+import { Field, SectionFields } from '../fields/fields';
 import { FiringOrder } from './FiringOrder';
 import { OutputCard } from './OutputCard';
 import { confirmLoom, fillPins } from './pinEdits';

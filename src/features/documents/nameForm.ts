@@ -1,5 +1,5 @@
-import * as z from 'zod';
 import { calibrationSchema } from '@/core/calibration';
+import { z } from '@/core/field/schema';
 
 /** The name as a form checks it: the document's own rule, with a sentence. */
 export const nameFormSchema = z.object({

@@ -1,11 +1,11 @@
 import type { Draft } from 'immer';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { saidAbout } from '@/core/checks';
+import { useSaid } from '@/data/session/useSaid';
 import type { Activation, Correction } from '@/core/correction';
 import { correctionDefinition, TARGET_TEXT } from '@/core/correction/schema';
 import { AXES } from '@/core/map';
-import { edit, useDocument } from '@/data/session/session';
+import { edit } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { IconButton } from '@/ui/button/IconButton';
 import { Thumbnail } from '@/ui/grid';
@@ -28,7 +28,7 @@ const VERBS = { multiply: 'multiplied by', add: 'raised by', replace: 'replaced 
 export function CorrectionCard({ correction, onOpen, onUp, onDown }: Props) {
   const [changing, setChanging] = useState(false);
   const { id, name, enabled, activation } = correction;
-  const { caution } = saidAbout(useDocument(), `corrections.${id}`);
+  const { caution } = useSaid(`corrections.${id}`);
   const change = (label: string, recipe: (into: Draft<Correction>) => void) =>
     edit(label, (draft) => {
       const into = draft.corrections.find((other) => other.id === id);

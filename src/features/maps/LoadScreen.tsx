@@ -8,6 +8,7 @@ import type { LoadStrategy } from '@/core/fuel';
 import { type ComingMap, strategySwitch } from '@/core/generators';
 import type { MapData } from '@/core/map';
 import { MAP_DEFINITIONS, type MapId } from '@/core/program';
+import { useShownUnits } from '@/data/preferences';
 import { edit, useDocument } from '@/data/session/session';
 import { typedSource } from '@/data/session/useField';
 import { today } from '@/data/today';
@@ -20,7 +21,7 @@ import { BackTitle, Card, Message, Page } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { useGeneratorChoices } from './choices';
-import { DocumentFields } from './MapSettings';
+import { DocumentFields } from '../fields/fields';
 
 /** What each strategy does, and what it is worse at than the others. */
 const WORDS: Readonly<Record<LoadStrategy, string>> = {
@@ -51,7 +52,8 @@ export function LoadScreen() {
   const [wanted, setWanted] = useState<LoadStrategy>(now);
   const [help, setHelp] = useState(false);
   const info = fieldInfo('load.strategy') as ChoiceFieldInfo;
-  const { caution } = saidAbout(measuredBy(document, wanted), 'load.strategy');
+  const [units] = useShownUnits();
+  const { caution } = saidAbout(measuredBy(document, wanted), 'load.strategy', units);
   return (
     <Page>
       <BackTitle

@@ -1,8 +1,5 @@
-import { fieldInfo, type FieldPath, isSetAside, type MapKey } from '@/core/calibration';
-import { saidAbout } from '@/core/checks';
-import { useDocument } from '@/data/session/session';
-import { useQuantityField, useSourcedField, useTableField } from '@/data/session/useField';
-import { ChoiceField, QuantityField, TableField } from '@/ui/field';
+import { DocumentFields } from '../fields/fields';
+import type { FieldPath, MapKey } from '@/core/calibration';
 import { Card } from '@/ui/layout';
 
 interface Settings {
@@ -37,34 +34,4 @@ export function MapSettings({ mapKey }: { mapKey: MapKey }) {
       <DocumentFields fields={settings.fields} />
     </Card>
   );
-}
-
-/** Fields of the open document by their paths, without those that other choices leave without use. */
-export function DocumentFields({ fields }: { fields: readonly FieldPath[] }) {
-  const document = useDocument();
-  return fields
-    .filter((path) => !isSetAside(document, path))
-    .map((path) => {
-      const kind = fieldInfo(path)?.kind;
-      if (kind === 'quantity') return <Quantity key={path} path={path} />;
-      if (kind === 'table') return <Table key={path} path={path} />;
-      return <Choice key={path} path={path} />;
-    });
-}
-
-function Quantity({ path }: { path: FieldPath }) {
-  return <QuantityField {...useQuantityField(path)} {...saidAbout(useDocument(), path)} />;
-}
-
-function Table({ path }: { path: FieldPath }) {
-  return <TableField {...useTableField(path)} {...saidAbout(useDocument(), path)} />;
-}
-
-/** A choice of the open document. */
-function Choice({ path }: { path: FieldPath }) {
-  const info = fieldInfo(path);
-  const said = saidAbout(useDocument(), path);
-  const { value, onCommit, onSource } = useSourcedField<string>(path);
-  if (info?.kind !== 'choice') throw new RangeError(`${path} is not a choice`);
-  return <ChoiceField info={info} value={value} onCommit={onCommit} onSource={onSource} {...said} />;
 }

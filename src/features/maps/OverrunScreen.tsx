@@ -8,7 +8,7 @@ import { useTrail } from '@/data/session/trail';
 import { cellLabel, cellSelection, MapGrid, type Selection } from '@/ui/grid';
 import { BackTitle, Card, Page, useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
-import { DocumentFields } from './MapSettings';
+import { DocumentFields } from '../fields/fields';
 import { pointIn, trailIn, useOperatingPoint } from './operatingPoint';
 
 /** The overrun cut: its conditions, and where on the filling map they reach. */

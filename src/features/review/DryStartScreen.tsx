@@ -1,5 +1,6 @@
 import { compile } from '@/core/calibration';
-import { blockingProblems, sheetOf } from '@/core/checks';
+import { blockingFindings, findingWords, sheetOf } from '@/core/checks';
+import { useShownUnits } from '@/data/preferences';
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { ProgressBar } from 'react-native-paper';
@@ -23,7 +24,8 @@ export function DryStartScreen() {
   const { status, progress, failure, answer: lastAnswer, answered } = useDryStart();
   const answer = answered?.id === id ? lastAnswer : null;
   const compiled = compile(document);
-  const burning = blockingProblems(document);
+  const [units] = useShownUnits();
+  const burning = blockingFindings(document);
   const run = () => void runDryStart(id, document);
   const button =
     status === 'running' ? (
@@ -60,18 +62,18 @@ export function DryStartScreen() {
       <Page>
         {heading}
         <Text kind="strong">Nothing is started while a part would burn.</Text>
-        {burning.map(({ path, message }) => (
+        {burning.map((finding) => (
           <Message
-            key={path}
+            key={`${finding.id} ${finding.place}`}
             tone="error"
             actions={
               <Button
                 label="Put it right"
-                onPress={() => router.navigate(`/c/${id}/build/${sheetOf(path)}` as '/')}
+                onPress={() => router.navigate(`/c/${id}/build/${sheetOf(finding.place)}` as '/')}
               />
             }
           >
-            {message}
+            {findingWords(finding, units)}
           </Message>
         ))}
       </Page>

@@ -1,5 +1,5 @@
-import type * as z from 'zod';
 import { jsonExcess } from '@/core/field';
+import type { z } from '@/core/field/schema';
 import { INJECTOR_LIBRARY_FORMAT, type InjectorLibrary, injectorLibrarySchema } from '@/core/injectorLibrary';
 import type { EcuDescription } from '@/core/pins';
 import { ECU_FORMAT, ecuSchema } from '@/core/pins/schema';

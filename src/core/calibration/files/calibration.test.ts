@@ -125,7 +125,7 @@ describe('section states', () => {
     ],
   ])('%s is a conflict', (_what, change, path) => {
     const document = demo('ventisca', change);
-    expect(conflicts(document).map((problem) => problem.path)).toEqual([path]);
+    expect(conflicts(document).map((finding) => finding.place)).toEqual([path]);
     expect(sectionState(document, 'engine')).toBe('conflict');
   });
 });

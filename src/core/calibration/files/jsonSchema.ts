@@ -1,6 +1,5 @@
-import * as z from 'zod';
 import type { FieldInfo } from '../../field';
-import { fieldRegistry } from '../../field/schema';
+import { fieldRegistry, z } from '../../field/schema';
 import { QUANTITIES } from '../../units';
 import { calibrationSchema } from '../schema';
 

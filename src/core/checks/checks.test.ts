@@ -1,13 +1,14 @@
+import { type Calibration, emptyCalibration, pinFunctions } from '../calibration';
+import { neutralMap } from '../correction/schema';
+import { type ShownUnits, USUAL_UNITS } from '../map';
+import type { EcuDescription } from '../pins';
+import { ECUS } from '../pins/schema';
+import type { Place } from './check';
+import { CHECKS, conflicts, findings, findingWords } from './checks';
+import { type SheetId, sheetState } from './sheet';
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { demo } from '@tests/support/ventisca';
-import { type Calibration, emptyCalibration, pinFunctions } from '../calibration';
-import { neutralMap } from '../correction/schema';
-import type { EcuDescription } from '../pins';
-import { ECUS } from '../pins/schema';
-import { conflicts, problemsOf } from './checks';
-import type { Place } from './problem';
-import { type SheetId, sheetState } from './sheet';
 
 type Change = (document: Calibration) => void;
 
@@ -24,10 +25,41 @@ const own = (enabled: boolean): Calibration['corrections'][number] => {
   return { id: 'own', name: 'Own', enabled, ...shape, activation: null, map: neutralMap(shape, source) };
 };
 
+function oddFire({ engine }: Calibration, ...angles: number[]): void {
+  engine.spacing = { value: 'odd', source };
+  engine.firingAngles = table(
+    ['deg'],
+    angles.map((angle) => [angle]),
+  );
+}
+
+/** A three-cylinder: no two stand at TDC together. */
+function three({ engine }: Calibration): void {
+  amount(engine.cylinders, 3);
+  choose(engine.firingOrder, [1, 2, 3]);
+  engine.bankTwo = null;
+}
+
+/** Teeth that all look alike, and no cam. */
+function blind({ trigger }: Calibration): void {
+  choose(trigger.wheel, 'even');
+  choose(trigger.camSensor, 'none');
+}
+
+function strongDrivers({ injectors, pins }: Calibration, ohm: number): void {
+  amount(injectors.impedance, ohm);
+  for (const pin of pins.ecu?.pins ?? []) if (pin.kind === 'injector') pin.maxA = 5;
+}
+
+function fanAt({ outputs }: Calibration, threshold: number, hysteresis: number): void {
+  const [condition] = outputs.find(({ id }) => id === 'fan')?.conditions ?? [];
+  if (condition !== undefined) Object.assign(condition, { threshold, hysteresis });
+}
+
 function at(path: Place, change: Change, id: 'ventisca' | 'pardela' = 'ventisca'): string[] {
-  return problemsOf(demo(id, change))
-    .filter((problem) => problem.path === path)
-    .map(({ severity, message }) => `${severity}: ${message}`);
+  return findings(demo(id, change))
+    .filter((finding) => finding.place === path)
+    .map((finding) => `${finding.severity}: ${findingWords(finding)}`);
 }
 
 describe('each rule speaks up for what triggers it, and not for what just does not', () => {
@@ -588,6 +620,181 @@ describe('each rule speaks up for what triggers it, and not for what just does n
       ({ outputs }) => outputs.forEach((output) => output.id === 'fan' && (output.conditions = [])),
       () => undefined,
     ],
+    [
+      'a firing order that names a cylinder twice',
+      'engine.firingOrder',
+      /error: Firing order names cylinder 1 twice/,
+      ({ engine }) => choose(engine.firingOrder, [1, 4, 2, 5, 3, 1]),
+      () => undefined,
+    ],
+    [
+      'firing angles for too few cylinders',
+      'engine.firingAngles',
+      /error: There are 2 firing angles for 6 cylinders/,
+      (document) => oddFire(document, 0, 120),
+      (document) => oddFire(document, 0, 90, 240, 330, 480, 570),
+    ],
+    [
+      'firing angles that do not begin with 0',
+      'engine.firingAngles',
+      /error: Firing angles count from the first cylinder: the first must be 0, not 10/,
+      (document) => oddFire(document, 10, 90, 240, 330, 480, 570),
+      (document) => oddFire(document, 0, 90, 240, 330, 480, 570),
+    ],
+    [
+      'a bank that names a cylinder twice',
+      'engine.bankTwo',
+      /error: Bank 2 names a cylinder twice/,
+      ({ engine }) => choose(engine.bankTwo, [4, 4]),
+      ({ engine }) => choose(engine.bankTwo, [4, 5]),
+    ],
+    [
+      'a bank that holds every cylinder',
+      'engine.bankTwo',
+      /error: Bank 2 holds every cylinder/,
+      ({ engine }) => choose(engine.bankTwo, [1, 2, 3, 4, 5, 6]),
+      ({ engine }) => choose(engine.bankTwo, [1, 2, 3, 4, 5]),
+    ],
+    [
+      'a gap that cannot be told from the teeth',
+      'trigger.missingTeeth',
+      /error: A gap of 4 among 8 teeth/,
+      ({ trigger }) => (amount(trigger.teeth, 12), amount(trigger.missingTeeth, 4)),
+      ({ trigger }) => (amount(trigger.teeth, 12), amount(trigger.missingTeeth, 3)),
+    ],
+    [
+      'teeth that stand far apart',
+      'trigger.teeth',
+      /warning: One tooth every 33° is coarse/,
+      ({ trigger }) => (amount(trigger.teeth, 11), amount(trigger.missingTeeth, 1)),
+      ({ trigger }) => (amount(trigger.teeth, 12), amount(trigger.missingTeeth, 1)),
+    ],
+    [
+      'a cam window that reaches half-way',
+      'trigger.camWindow',
+      /error: A window of 121° reaches half-way to the next cam pulse \(120°\)/,
+      ({ trigger }) => (amount(trigger.camTeeth, 3), amount(trigger.camWindow, 121)),
+      ({ trigger }) => (amount(trigger.camTeeth, 3), amount(trigger.camWindow, 120)),
+    ],
+    [
+      'crank teeth that cam teeth do not divide',
+      'trigger.camTeeth',
+      /warning: 116 crank teeth do not divide by 3 cam teeth/,
+      ({ trigger }) => amount(trigger.camTeeth, 3),
+      ({ trigger }) => amount(trigger.camTeeth, 4),
+    ],
+    [
+      'a cam pulse in the gap',
+      'trigger.camPosition',
+      /warning: The cam pulse comes inside the crank gap/,
+      ({ trigger }) => amount(trigger.camPosition, 90),
+      ({ trigger }) => amount(trigger.camPosition, 150),
+    ],
+    [
+      'a fault band that takes temperatures in use',
+      'sensors.coolant.faultHigh',
+      /warning: 4\.\d\d V belongs to the sensor’s own range but counts as a fault \(below 0.1 or above 4 V\)/,
+      ({ sensors }) => amount(sensors.coolant.faultHigh, 4),
+      ({ sensors }) => amount(sensors.coolant.faultHigh, 4.9),
+    ],
+    [
+      'a fault band that leaves nothing',
+      'sensors.map.faultLow',
+      /error: The fault band leaves nothing: below 4.9 V and above 4.85 V/,
+      ({ sensors }) => amount(sensors.map.faultLow, 4.9),
+      () => undefined,
+    ],
+    [
+      'a throttle captured at one end only',
+      'sensors.throttle.openVolts',
+      /error: Closed and wide open are only 0.50 V apart/,
+      ({ sensors }) => (amount(sensors.throttle.closedVolts, 0.6), amount(sensors.throttle.openVolts, 1.1)),
+      ({ sensors }) => (amount(sensors.throttle.closedVolts, 0.6), amount(sensors.throttle.openVolts, 1.6)),
+    ],
+    [
+      'a closed throttle at its fault band',
+      'sensors.throttle.closedVolts',
+      /error: Closed is 0.10 V from the fault band/,
+      ({ sensors }) => (amount(sensors.throttle.closedVolts, 0.5), amount(sensors.throttle.faultLow, 0.4)),
+      ({ sensors }) => (amount(sensors.throttle.closedVolts, 0.5), amount(sensors.throttle.faultLow, 0.3)),
+    ],
+    [
+      'a short that cannot be told',
+      'sensors.throttle.faultLow',
+      /error: Below 0.1 V a short to ground cannot be told/,
+      ({ sensors }) => amount(sensors.throttle.faultLow, 0.05),
+      ({ sensors }) => amount(sensors.throttle.faultLow, 0.1),
+    ],
+    [
+      'a break that cannot be told',
+      'sensors.throttle.faultHigh',
+      /error: Above 4.9 V a break cannot be told/,
+      ({ sensors }) => amount(sensors.throttle.faultHigh, 4.95),
+      ({ sensors }) => amount(sensors.throttle.faultHigh, 4.9),
+    ],
+    [
+      'a flow that looks like cubic centimetres',
+      'injectors.ratedFlow',
+      /warning: 610 lb\/h is very large/,
+      ({ injectors }) => Object.assign(injectors.ratedFlow ?? {}, { amount: 610, unit: 'lb/h' }),
+      ({ injectors }) => Object.assign(injectors.ratedFlow ?? {}, { amount: 58, unit: 'lb/h' }),
+    ],
+    [
+      'a coil that would carry too much for long',
+      'injectors.impedance',
+      /blocking: A low-impedance injector of 4 Ω would carry 3.6 A all the time/,
+      (document) => strongDrivers(document, 4),
+      (document) => strongDrivers(document, 8),
+    ],
+    [
+      'semi-sequential without a crank position',
+      'injection.mode',
+      /error: Semi-sequential injection needs to know where the crank is/,
+      (document) => (blind(document), choose(document.injection.mode, 'semiSequential')),
+      (document) => (blind(document), choose(document.injection.mode, 'batch')),
+    ],
+    [
+      'pairs timed one by one',
+      'injection.wiring',
+      /error: Two injectors on one driver cannot be timed one by one/,
+      ({ injection }) => choose(injection.wiring, 'pairs'),
+      ({ injection }) => (choose(injection.wiring, 'pairs'), choose(injection.mode, 'batch')),
+    ],
+    [
+      'pairs on an engine that has none',
+      'injection.wiring',
+      /error: Not every cylinder has another at TDC with it, so they cannot be wired in pairs/,
+      (document) => (three(document), choose(document.injection.wiring, 'pairs')),
+      three,
+    ],
+    [
+      'wasted spark on an engine without pairs',
+      'coils.mode',
+      /error: Not every cylinder has another at TDC with it, so one coil cannot serve two/,
+      (document) => (three(document), choose(document.coils.mode, 'wasted')),
+      three,
+    ],
+    [
+      'wasted spark without a crank position',
+      'coils.mode',
+      /error: Wasted spark needs to know where the crank is/,
+      (document) => (blind(document), choose(document.coils.mode, 'wasted')),
+      (document) => (blind(document), choose(document.coils.mode, 'distributor')),
+    ],
+    [
+      'a threshold outside its channel',
+      'outputs.fan',
+      /error: Coolant runs from -50 to 160; 170 is outside/,
+      (document) => fanAt(document, 170, 5),
+      (document) => fanAt(document, 160, 5),
+    ],
+    [
+      'a hysteresis that never lets go',
+      'outputs.fan',
+      /error: With a hysteresis of 200 it would never switch off: coolant cannot reach -106/,
+      (document) => fanAt(document, 94, 200),
+      (document) => fanAt(document, 94, 144),
+    ],
   ];
 
   test.each(CASES)('%s', (_, place, message, triggers, justNot) => {
@@ -595,19 +802,62 @@ describe('each rule speaks up for what triggers it, and not for what just does n
     expect(at(place, justNot).join('\n')).not.toMatch(message);
   });
 
-  test('and every sentence that stands in a rule is said by one of them', () => {
-    const said = CASES.flatMap(([, , , triggers]) => problemsOf(demo('ventisca', triggers)))
-      .map(({ message }) => message)
+  test('and every check is one that a case triggers', () => {
+    const found = new Set(
+      CASES.flatMap(([, , , triggers]) => findings(demo('ventisca', triggers))).map(({ id }) => id),
+    );
+    expect(CHECKS.map(({ id }) => id).filter((id) => !found.has(id))).toEqual([]);
+    expect(new Set(CHECKS.map(({ id }) => id)).size).toBe(CHECKS.length);
+  });
+
+  test('and every sentence that stands in a check is said by one of them', () => {
+    const said = CASES.flatMap(([, , , triggers]) => findings(demo('ventisca', triggers)))
+      .map((finding) => findingWords(finding))
       .join('\n');
     const unsaid = sentencesIn('src/core/checks').filter((sentence) => !new RegExp(sentence).test(said));
     expect(unsaid).toEqual([]);
+  });
+
+  test('and what it found is plain data, from which the same words are made again', () => {
+    for (const [, , , triggers] of CASES) {
+      for (const finding of findings(demo('ventisca', triggers))) {
+        const copy = JSON.parse(JSON.stringify(finding)) as typeof finding;
+        expect(findingWords(copy)).toBe(findingWords(finding));
+      }
+    }
+  });
+});
+
+describe('in the units shown', () => {
+  const words = (change: Change, units: Partial<ShownUnits>) =>
+    findings(demo('ventisca', change))
+      .map((finding) => findingWords(finding, { ...USUAL_UNITS, ...units }))
+      .join('\n');
+
+  // Ventisca’s sensor ends at 250 kPa abs: 36.26 psi, 2.5 bar.
+  test('pressures are said', () => {
+    const more: Change = ({ engine }) => amount(engine.maxManifoldPressure, 300);
+    expect(words(more, {})).toMatch(/ends at 250 kPa abs, below the 300 intended/);
+    expect(words(more, { pressure: 'psiAbs' })).toMatch(/ends at 36.3 psi abs, below the 43.5 intended/);
+    expect(words(more, { pressure: 'barAbs' })).toMatch(/ends at 2.50 bar abs, below the 3.00 intended/);
+  });
+
+  test('temperatures are said', () => {
+    const off: Change = ({ sensors }) => {
+      const rows = sensors.coolant.resistances?.rows;
+      rows?.splice(0, rows.length, [-20, 15462], [20, 2500], [60, 700], [100, 186.6]);
+    };
+    const celsius = /The point at (-?\d+) °C is ([\d.]+) K off/.exec(words(off, {}));
+    const fahrenheit = /The point at (-?\d+) °F is ([\d.]+) °F off/.exec(words(off, { temperature: 'degF' }));
+    expect(Number(fahrenheit?.[1])).toBe(Number(celsius?.[1]) * 1.8 + 32);
+    expect(Number(fahrenheit?.[2])).toBeCloseTo(Number(celsius?.[2]) * 1.8, 0);
   });
 });
 
 /** The sentences of a folder's source files as patterns: what is put in between may be anything. */
 function sentencesIn(folder: string): string[] {
   return readdirSync(folder)
-    .filter((name) => name.endsWith('Rules.ts'))
+    .filter((name) => name.endsWith('Checks.ts'))
     .flatMap((name) => {
       const source = readFileSync(path.join(folder, name), 'utf8');
       return [...source.matchAll(/(['`])([A-Z$][^'`\n]{24,}?\.)\1/g)].map(([, , text = '']) =>
@@ -624,7 +874,7 @@ function sentencesIn(folder: string): string[] {
 test('the demos have no problem at all, except what a sheet honestly leaves odd', () => {
   for (const id of ['ventisca', 'pardela'] as const) {
     expect(conflicts(demo(id))).toEqual([]);
-    expect(problemsOf(demo(id)).map(({ path, message }) => `${path}: ${message}`)).toEqual([]);
+    expect(findings(demo(id))).toEqual([]);
   }
 });
 

@@ -1,5 +1,5 @@
 import { fieldInfo, type FieldPath, isSetAside, sectionFields, type SectionId } from '@/core/calibration';
-import { saidAbout } from '@/core/checks';
+import { useSaid } from '@/data/session/useSaid';
 import { useDocument } from '@/data/session/session';
 import { useQuantityField, useSourcedField, useTableField } from '@/data/session/useField';
 import { ChoiceField, QuantityField, TableField } from '@/ui/field';
@@ -7,14 +7,14 @@ import { CylinderList } from './CylinderList';
 
 /** A quantity of the open document, with what is in conflict with it. */
 export function Quantity({ path }: { path: FieldPath }) {
-  const said = saidAbout(useDocument(), path);
+  const said = useSaid(path);
   return <QuantityField {...useQuantityField(path)} {...said} />;
 }
 
 /** A choice of the open document. */
 export function Choice({ path }: { path: FieldPath }) {
   const info = fieldInfo(path);
-  const said = saidAbout(useDocument(), path);
+  const said = useSaid(path);
   const { value, onCommit, onSource } = useSourcedField<string>(path);
   if (info?.kind !== 'choice') throw new RangeError(`${path} is not a choice`);
   return <ChoiceField info={info} value={value} onCommit={onCommit} onSource={onSource} {...said} />;
@@ -22,7 +22,7 @@ export function Choice({ path }: { path: FieldPath }) {
 
 /** A table of the open document. */
 export function Table({ path }: { path: FieldPath }) {
-  const said = saidAbout(useDocument(), path);
+  const said = useSaid(path);
   return <TableField {...useTableField(path)} {...said} />;
 }
 
@@ -44,6 +44,11 @@ export function Field({ path }: { path: FieldPath }) {
     case undefined:
       throw new RangeError(`${path} needs a place of its own`);
   }
+}
+
+/** Fields of the open document by their paths. */
+export function DocumentFields({ fields }: { fields: readonly FieldPath[] }) {
+  return fields.map((path) => <Field key={path} path={path} />);
 }
 
 /** The fields of a section in the order of work, without those that other choices leave without use. */

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { baseValue, fieldInfo, type FieldPath } from '@/core/calibration';
-import { saidAbout } from '@/core/checks';
+import { useSaid } from '@/data/session/useSaid';
 import { useDocument } from '@/data/session/session';
 import { useSourcedField } from '@/data/session/useField';
 import { FieldFrame, FieldSheets, type FieldSheet } from '@/ui/field';
@@ -16,7 +16,7 @@ export function CylinderList({ path }: { path: FieldPath }) {
   const help = fieldInfo(path)?.help;
   const cylinders = baseValue(document, 'engine.cylinders') ?? 0;
   const chosen = value?.value ?? [];
-  const { conflict } = saidAbout(document, path);
+  const { conflict } = useSaid(path);
   const toggle = (cylinder: number) => {
     const next = chosen.includes(cylinder)
       ? chosen.filter((other) => other !== cylinder)
