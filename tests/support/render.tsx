@@ -2,7 +2,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render as plainRender, type RenderOptions, type RenderResult } from '@testing-library/react';
 import type { ReactElement, ReactNode } from 'react';
 
-export * from '@testing-library/react';
+export { act, cleanup, fireEvent, screen, within } from '@testing-library/react';
 
 /** Stored preferences are not asked for: everything is as on the first day. */
 function FirstDay({ children }: { children: ReactNode }) {

@@ -22,6 +22,7 @@ function valveAngle(label: string, what: string, usual: string, min: number, max
 export const camSchema = z.object({
   givenBy: z.enum(CAM_FORMS),
   statedLift: quantityField({
+    card: 'Cam card',
     label: 'Stated at a valve lift of',
     quantity: 'length',
     unit: 'mm',

@@ -1,9 +1,11 @@
 import {
   type Calibration,
+  fieldInfo,
   type FieldPath,
   isRequired,
   missingFields,
   pinFunctions,
+  SECTION_IDS,
   sectionFields,
   type SectionId,
   type SectionState,
@@ -34,45 +36,44 @@ export const SHEET_IDS = [
 
 export type SheetId = (typeof SHEET_IDS)[number];
 
-const DEAD_TIME_FIELDS: readonly FieldPath[] = [
-  'injectors.deadTime',
-  'injectors.shortPulse',
-  'injectors.leastPulse',
-];
-
-const SECTIONS_OF: Readonly<Record<Exclude<SheetId, 'pins' | 'outputs'>, readonly SectionId[]>> = {
+/** The sections whose fields stand on a sheet, but for those whose entry names another. */
+const SECTIONS_OF: Readonly<Partial<Record<SheetId, readonly SectionId[]>>> = {
   engine: ['engine'],
   cams: ['cams'],
   trigger: ['trigger'],
   sensors: SENSOR_INFO.map(({ id }): SectionId => `sensors.${id}`),
   injectors: ['injectors'],
-  'dead-time': ['injectors'],
   injection: ['injection'],
   staging: ['staging'],
   coils: ['coils'],
 };
 
-/** True for a field that stands in this section of the sheet. */
-function standsIn(sheet: SheetId, place: string): boolean {
-  if (sheet === 'pins' || sheet === 'outputs') return place.startsWith(`${sheet}.`);
-  const section = SECTIONS_OF[sheet].some((id) => place.startsWith(`${id}.`));
-  if (sheet === 'dead-time') return (DEAD_TIME_FIELDS as readonly string[]).includes(place);
-  if (sheet === 'injectors') return section && !(DEAD_TIME_FIELDS as readonly string[]).includes(place);
-  return section;
+/** The sheet that a field's entry names; undefined for what is no field, and for one that stands with its section. */
+function namedSheet(place: string): SheetId | undefined {
+  const section = SECTION_IDS.find((id) => place.startsWith(`${id}.`));
+  const named = section === undefined ? undefined : fieldInfo(place as FieldPath)?.sheet;
+  return SHEET_IDS.find((sheet) => sheet === named);
 }
 
-/** The section of the sheet in which a place stands. */
-export function sheetOf(path: string): SheetId {
-  return SHEET_IDS.find((sheet) => standsIn(sheet, path)) ?? 'engine';
+/** The section of the sheet in which a place stands; undefined for one that stands in another place of the app. */
+function standsIn(place: string): SheetId | undefined {
+  const own = SHEET_IDS.find(
+    (sheet) =>
+      place.startsWith(`${sheet}.`) || SECTIONS_OF[sheet]?.some((id) => place.startsWith(`${id}.`)) === true,
+  );
+  return namedSheet(place) ?? own;
+}
+
+/** The section of the sheet to go to for a place. */
+export function sheetOf(place: string): SheetId {
+  return standsIn(place) ?? 'engine';
 }
 
 /** How far a section of the sheet has come. */
 export function sheetState(document: Calibration, sheet: SheetId): SectionState {
   if (sheet === 'pins') return wiringState(document);
   if (sheet === 'outputs') return outputsState(document);
-  const sections = SECTIONS_OF[sheet];
-  const inSheet = (path: FieldPath) => standsIn(sheet, path);
-  return fieldsState(document, sections, inSheet);
+  return fieldsState(document, SECTION_IDS, (path) => standsIn(path) === sheet);
 }
 
 /** How far one sensor has come. */
@@ -83,13 +84,13 @@ export function sectionState(document: Calibration, section: SectionId): Section
 function fieldsState(
   document: Calibration,
   sections: readonly SectionId[],
-  inSheet: (path: FieldPath) => boolean,
+  inSheet: (place: string) => boolean,
 ): SectionState {
   const fields = sections.flatMap(sectionFields).filter(inSheet);
   const missing = sections.flatMap((section) => missingFields(document, section)).filter(inSheet);
   if (!fields.some((path) => isEntered(document, path)) && missing.length > 0) return 'empty';
   const inConflict = conflicts(document).some(
-    ({ place }) => sections.some((section) => place.startsWith(`${section}.`)) && inSheet(place as FieldPath),
+    ({ place }) => sections.some((section) => place.startsWith(`${section}.`)) && inSheet(place),
   );
   if (inConflict) return 'conflict';
   if (missing.length > 0) return 'incomplete';

@@ -3,6 +3,7 @@ import { choiceField, quantityField, tableField, z } from '../field/schema';
 /** The ignition coils and how they are driven. */
 export const coilSchema = z.object({
   mode: choiceField({
+    card: 'Ignition',
     label: 'Ignition',
     required: true,
     options: [
@@ -30,6 +31,7 @@ export const coilSchema = z.object({
     },
   }),
   dwellBy: choiceField({
+    card: 'Dwell',
     label: 'Dwell is given by',
     required: true,
     options: [

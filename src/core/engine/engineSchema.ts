@@ -8,6 +8,7 @@ export const GEOMETRIES = ['boreAndStroke', 'displacement'] as const;
 export const engineSchema = z.object({
   geometry: z.enum(GEOMETRIES),
   bore: quantityField({
+    card: 'Size',
     label: 'Bore',
     quantity: 'length',
     unit: 'mm',
@@ -19,20 +20,6 @@ export const engineSchema = z.object({
       what: 'Cylinder diameter as machined.',
       usual: '65 to 105 mm in car engines. After a rebore, measure it; the old figure is wrong.',
       changes: 'Swept volume, so all fuel; later the knock frequency.',
-    },
-  }),
-  stroke: quantityField({
-    label: 'Stroke',
-    quantity: 'length',
-    unit: 'mm',
-    min: 25,
-    max: 160,
-    decimals: 2,
-    required: true,
-    help: {
-      what: 'Piston travel: twice the crank throw.',
-      usual: '60 to 100 mm in car engines.',
-      changes: 'Swept volume, so all fuel, and mean piston speed.',
     },
   }),
   displacement: quantityField({
@@ -47,6 +34,20 @@ export const engineSchema = z.object({
       what: 'Swept volume of all cylinders together.',
       usual: '1000 to 6000 cm³. A rounded badge figure (2.5 L) costs up to 2 % of fuel.',
       changes: 'Air per cycle, so all fuel.',
+    },
+  }),
+  stroke: quantityField({
+    label: 'Stroke',
+    quantity: 'length',
+    unit: 'mm',
+    min: 25,
+    max: 160,
+    decimals: 2,
+    required: true,
+    help: {
+      what: 'Piston travel: twice the crank throw.',
+      usual: '60 to 100 mm in car engines.',
+      changes: 'Swept volume, so all fuel, and mean piston speed.',
     },
   }),
   cylinders: quantityField({
@@ -64,16 +65,22 @@ export const engineSchema = z.object({
       changes: 'Volume per cylinder, firing interval and the number of injectors.',
     },
   }),
-  firingOrder: orderField({
-    label: 'Firing order',
+  compressionRatio: quantityField({
+    label: 'Compression ratio',
+    quantity: 'ratio',
+    unit: ':1',
+    min: 5,
+    max: 18,
+    decimals: 1,
     required: true,
     help: {
-      what: 'Cylinder numbers in the order they fire, counted the way you number them on this engine.',
-      usual: '1-3-4-2 in most fours; for a V6 take it from the engine’s own manual.',
-      changes: 'Which injector and coil act at which event.',
+      what: 'Volume at bottom dead centre over volume at top dead centre, static.',
+      usual: '8 to 9.5 with boost on petrol, 11 to 13.5 without boost.',
+      changes: 'How VE falls at low manifold pressure, and how much spark is safe.',
     },
   }),
   layout: choiceField({
+    card: 'Cylinders and firing',
     label: 'Layout',
     required: false,
     options: [
@@ -85,6 +92,15 @@ export const engineSchema = z.object({
       what: 'How the cylinders stand.',
       usual: 'In line up to five, vee or flat from six.',
       changes: 'Which common firing orders are offered, and whether there are two banks.',
+    },
+  }),
+  firingOrder: orderField({
+    label: 'Firing order',
+    required: true,
+    help: {
+      what: 'Cylinder numbers in the order they fire, counted the way you number them on this engine.',
+      usual: '1-3-4-2 in most fours; for a V6 take it from the engine’s own manual.',
+      changes: 'Which injector and coil act at which event.',
     },
   }),
   bankTwo: orderField({
@@ -121,21 +137,8 @@ export const engineSchema = z.object({
       changes: 'Where each cylinder’s TDC is.',
     },
   }),
-  compressionRatio: quantityField({
-    label: 'Compression ratio',
-    quantity: 'ratio',
-    unit: ':1',
-    min: 5,
-    max: 18,
-    decimals: 1,
-    required: true,
-    help: {
-      what: 'Volume at bottom dead centre over volume at top dead centre, static.',
-      usual: '8 to 9.5 with boost on petrol, 11 to 13.5 without boost.',
-      changes: 'How VE falls at low manifold pressure, and how much spark is safe.',
-    },
-  }),
   induction: choiceField({
+    card: 'Air and fuel',
     label: 'Induction',
     required: true,
     options: [
@@ -180,6 +183,7 @@ export const engineSchema = z.object({
     },
   }),
   torquePeakSpeed: quantityField({
+    card: 'Goals',
     label: 'Speed of peak torque',
     quantity: 'rotationalSpeed',
     unit: 'rev/min',

@@ -16,6 +16,10 @@ interface FieldBase {
   readonly label: string;
   /** False when the work goes on without it. */
   readonly required: boolean;
+  /** Title of the card that it begins on its section’s screen; left out, it stands in the card of the field before it. */
+  readonly card?: string;
+  /** Where it stands on another sheet than the rest of its section, the id of that. */
+  readonly sheet?: string;
   readonly help: FieldHelp;
 }
 
@@ -81,7 +85,7 @@ export interface QuantityValue {
 }
 
 /**
- * Schema of a quantity field; `null` while nothing is entered. Limits depend on other fields (gauge pressure on the
+ * Schema of a quantity field; `null` while nothing is entered, so a file that does not know the field yet is read as such. Limits depend on other fields (gauge pressure on the
  * altitude, say) and are checked on the whole document, see `limits.ts`.
  */
 export function quantityField<Q extends QuantityId>(info: Omit<QuantityFieldInfo<Q>, 'kind'>) {
@@ -90,7 +94,8 @@ export function quantityField<Q extends QuantityId>(info: Omit<QuantityFieldInfo
   if (first === undefined) throw new RangeError(`${info.quantity} has no units`);
   const schema = z
     .object({ amount: z.number(), unit: z.enum([first, ...others]), source: sourceSchema })
-    .nullable();
+    .nullable()
+    .default(null);
   return schema.register(fieldRegistry, { kind: 'quantity', ...info } as QuantityFieldInfo);
 }
 
@@ -103,7 +108,8 @@ export function choiceField<const Id extends string>(
   const [first, ...others] = info.options;
   const schema = z
     .object({ value: z.enum([first.id, ...others.map((option) => option.id)]), source: sourceSchema })
-    .nullable();
+    .nullable()
+    .default(null);
   return schema.register(fieldRegistry, { kind: 'choice', ...info });
 }
 
@@ -143,7 +149,8 @@ export function tableField(info: Omit<TableFieldInfo, 'kind'>) {
       rows: z.array(z.array(z.number()).length(width)).min(info.minRows).max(info.maxRows),
       source: sourceSchema,
     })
-    .nullable();
+    .nullable()
+    .default(null);
   return schema.register(fieldRegistry, { kind: 'table', ...info });
 }
 
@@ -151,6 +158,7 @@ export function tableField(info: Omit<TableFieldInfo, 'kind'>) {
 export function orderField(info: Omit<OrderFieldInfo, 'kind'>) {
   const schema = z
     .object({ value: z.array(z.number().int().min(1).max(16)).min(1).max(16), source: sourceSchema })
-    .nullable();
+    .nullable()
+    .default(null);
   return schema.register(fieldRegistry, { kind: 'order', ...info });
 }

@@ -5,21 +5,7 @@ export {
   RATE_BREAKPOINTS,
 } from './accelerationGenerator';
 export { type BreathingInputs, manifoldAtThrottle, throttleAtManifold } from './breathing';
-export {
-  accelerationColdMap,
-  accelerationMap,
-  blendFuelMap,
-  blendSparkMap,
-  blendStartMap,
-  blendTargetMap,
-  fuelCylinderMap,
-  fuelGearMap,
-  lambdaMap,
-  lambdaThrottleMap,
-  pulseMap,
-  veMap,
-  veThrottleMap,
-} from './fuelMaps';
+export { FUEL_MAPS } from './fuelMaps';
 export { type EngineUse, lambdaReasons, LARGEST_LAMBDA_FALL, proposedLambda } from './lambdaGenerator';
 export type { LoadStrategy } from './loadSchema';
 export {

@@ -13,6 +13,8 @@ export interface Fuel {
   readonly octane: number;
   /** Ethanol in it, % by volume: what a composition sensor reads. */
   readonly ethanolPercent: number;
+  /** How much harder than petrol it is to start cold: heat of evaporation for each mass of air, against petrol’s. */
+  readonly coldExcess: number;
 }
 
 /** A part of a blend. */
@@ -59,66 +61,71 @@ function ethanolBlend(volumeFraction: number): Omit<Blend, 'massFraction'> {
 /** The fuel library. Ratios and densities are typical of the kind, not of any brand. */
 const FUELS = {
   petrol: {
-    id: 'petrol',
     label: 'Petrol, no oxygenate',
     hint: 'Ratio 14.7',
     ...PETROL,
     octane: 98,
+    coldExcess: 1,
     ethanolPercent: 0,
   },
   petrolOxygenated: {
-    id: 'petrolOxygenated',
     label: 'Petrol, light oxygenate',
     hint: 'Ratio 14.3, by ethers; no ethanol',
     stoichiometricRatio: 14.3,
     densityGPerCm3: 0.745,
     heatingMjPerKg: 42.4,
     octane: 99,
+    coldExcess: 1,
     ethanolPercent: 0,
   },
   ethanol60: {
-    id: 'ethanol60',
     label: 'Ethanol 60 %',
     hint: 'Winter blend',
     ...ethanolBlend(0.6),
     octane: 104,
+    coldExcess: 1.25,
     ethanolPercent: 60,
   },
   ethanol85: {
-    id: 'ethanol85',
     label: 'Ethanol 85 %',
     hint: 'Summer blend',
     ...ethanolBlend(0.85),
     octane: 106,
+    coldExcess: 1.5,
     ethanolPercent: 85,
   },
   methanol: {
-    id: 'methanol',
     label: 'Methanol',
     hint: 'Ratio 6.45',
     stoichiometricRatio: 6.45,
     densityGPerCm3: 0.792,
     heatingMjPerKg: 19.9,
     octane: 108,
+    coldExcess: 1.8,
     ethanolPercent: 0,
   },
-} as const;
+} as const satisfies Record<string, Omit<Fuel, 'id'>>;
 
 export type FuelId = keyof typeof FUELS;
 
-/** The library as options of a field. */
-export const FUEL_OPTIONS = [
-  FUELS.petrol,
-  FUELS.petrolOxygenated,
-  FUELS.ethanol60,
-  FUELS.ethanol85,
-  FUELS.methanol,
-] as const satisfies readonly { id: FuelId; label: string; hint: string }[];
+/** Every fuel of the library, in the order they are offered. */
+export const FUEL_IDS = Object.keys(FUELS) as [FuelId, ...FuelId[]];
 
 /** The fuel with this id. */
 export function fuelById(id: FuelId): Fuel {
-  return FUELS[id];
+  return { id, ...FUELS[id] };
 }
+
+/** A fuel as an option of a field. */
+function option(id: FuelId): { readonly id: FuelId; readonly label: string; readonly hint: string } {
+  const { label, hint } = FUELS[id];
+  return { id, label, hint };
+}
+
+const [first, ...others] = FUEL_IDS;
+
+/** The library as options of a field. */
+export const FUEL_OPTIONS = [option(first), ...others.map(option)] as const;
 
 /** What a fuel is without the ethanol in it: the part that a tank's ethanol is mixed into. */
 export function withoutEthanol(id: FuelId): BlendPart {

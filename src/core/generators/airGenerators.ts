@@ -19,6 +19,7 @@ import {
 } from '../fuel';
 import { fuelById } from '../fuels';
 import { fuelFlowAtRatingGPerS, injectorFlowGPerS, pressureAcrossKpa } from '../injector';
+import type { MapId } from '../program';
 import {
   breathingNeeds,
   breathingOf,
@@ -39,7 +40,7 @@ const THROTTLE_REASON = {
   formula: 'A(throttle) · p₀ · Ψ(p/p₀) / √(R·T) = VE(p) · p · V · speed / (120 · R · T)',
 };
 
-export const ve: MapGenerator = {
+const ve: MapGenerator = {
   needs: () => VE_NEEDS,
   axes: speedAndPressure,
   generate: (document, { cams }) => {
@@ -48,7 +49,7 @@ export const ve: MapGenerator = {
   },
 };
 
-export const veThrottle: MapGenerator = {
+const veThrottle: MapGenerator = {
   needs: breathingNeeds,
   axes: speedAndThrottle,
   generate: (document, { cams }) => {
@@ -83,7 +84,7 @@ function lambdaInputsOf(document: Calibration, { firstRun, use, cams }: Generato
   };
 }
 
-export const lambda: MapGenerator = {
+const lambda: MapGenerator = {
   needs: () => LAMBDA_NEEDS,
   axes: speedAndPressure,
   generate: (document, choices) => {
@@ -143,7 +144,7 @@ export function injectorFlowAt(document: Calibration): (manifoldKpa: number) => 
   return (kpa) => injectorFlowGPerS(rated, pressureAcrossKpa(regulator, rail, barometricKpa, kpa));
 }
 
-export const pulse: MapGenerator = {
+const pulse: MapGenerator = {
   needs: (document) => [...VE_NEEDS, ...sizeNeeds(document), ...PULSE_NEEDS],
   axes: speedAndPressure,
   generate: (document, choices) => {
@@ -167,3 +168,12 @@ export const pulse: MapGenerator = {
     };
   },
 };
+
+/** How the maps of air and target are proposed. */
+export const AIR_GENERATORS = {
+  ve,
+  veThrottle,
+  pulse,
+  lambda,
+  lambdaThrottle: behindThrottle(lambda),
+} as const satisfies Partial<Record<MapId, MapGenerator>>;

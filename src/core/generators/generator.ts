@@ -11,7 +11,6 @@ import type { IdleEngine } from '../engine';
 import type { BreathingInputs, CamCharacter, EngineUse, VeInputs } from '../fuel';
 import { fuelById } from '../fuels';
 import type { Reason } from '../map';
-import { coldExcess } from '../startup';
 
 /** Understood choices of the generators. */
 export interface GeneratorChoices {
@@ -130,5 +129,5 @@ export function breathingOf(document: Calibration, cams: CamCharacter): Breathin
 
 /** How much harder than petrol the engine’s fuel is to evaporate. */
 export function coldExcessOf({ engine }: Calibration): number {
-  return coldExcess(engine.fuel?.value ?? 'petrol');
+  return fuelById(engine.fuel?.value ?? 'petrol').coldExcess;
 }

@@ -10,7 +10,7 @@ const USUAL_GEARS = 6;
 const NEUTRAL = { valueAtPoint: () => 0 } as const;
 
 /** No trim until something was measured, one cell for each cylinder. */
-export const byCylinder: MapGenerator = {
+const byCylinder: MapGenerator = {
   needs: () => ['engine.cylinders'],
   axes: (document) => ({ x: upTo(1, baseValue(document, 'engine.cylinders') ?? 2), y: [] }),
   generate: () => ({
@@ -24,7 +24,7 @@ export const byCylinder: MapGenerator = {
 };
 
 /** No trim, one cell for each gear, neutral first. */
-export const byGear: MapGenerator = {
+const byGear: MapGenerator = {
   needs: () => [],
   axes: (document) => ({ x: upTo(0, highestGear(document)), y: [] }),
   generate: () => ({
@@ -47,7 +47,7 @@ export const SECOND_FUEL: FuelId = 'ethanol85';
 const SECOND_PERCENT = 85;
 
 /** Straight from none to the fuel of the second map. */
-export const blendCurve: MapGenerator = {
+const blendCurve: MapGenerator = {
   needs: () => [],
   axes: over([0, 10, 25, 40, 55, 70, SECOND_PERCENT]),
   generate: () => ({
@@ -93,3 +93,15 @@ function withFuel(document: Calibration): Calibration {
   if (fuel === null) return document;
   return { ...document, engine: { ...document.engine, fuel: { ...fuel, value: SECOND_FUEL } } };
 }
+
+/** How trims and blend curves are proposed. */
+export const OTHER_GENERATORS = {
+  fuelCylinder: byCylinder,
+  fuelGear: byGear,
+  sparkCylinder: byCylinder,
+  sparkGear: byGear,
+  blendFuel: blendCurve,
+  blendTarget: blendCurve,
+  blendSpark: blendCurve,
+  blendStart: blendCurve,
+} as const satisfies Partial<Record<MapId, MapGenerator>>;

@@ -1,5 +1,6 @@
 import { baseValue, type Calibration, conversionContext } from '../calibration';
 import { fuelById } from '../fuels';
+import type { MapId } from '../program';
 import {
   proposedCrankAdvanceDeg,
   proposedSparkAirDeg,
@@ -11,12 +12,13 @@ import {
   sparkCorrectionReasons,
   sparkReasons,
 } from '../spark';
+import { behindThrottle } from './airGenerators';
 import { coldExcessOf, type GeneratorChoices, type MapGenerator, SPARK_NEEDS } from './generator';
 import { over, overCoolant, speedAndPressure } from './newAxes';
 
 const CAUTION_DEG = 4;
 
-export const spark: MapGenerator = {
+const spark: MapGenerator = {
   needs: () => SPARK_NEEDS,
   axes: speedAndPressure,
   generate: (document, { firstRun, cams, use }) => {
@@ -47,7 +49,7 @@ function correctionInputs(document: Calibration, { firstRun }: GeneratorChoices)
   };
 }
 
-export const sparkCoolant: MapGenerator = {
+const sparkCoolant: MapGenerator = {
   needs: () => [],
   axes: over(SPARK_COOLANT_BREAKPOINTS),
   generate: (document, choices) => ({
@@ -56,7 +58,7 @@ export const sparkCoolant: MapGenerator = {
   }),
 };
 
-export const sparkAir: MapGenerator = {
+const sparkAir: MapGenerator = {
   needs: () => ['engine.induction', 'engine.fuel'],
   axes: over(SPARK_AIR_BREAKPOINTS),
   generate: (document, choices) => {
@@ -68,7 +70,7 @@ export const sparkAir: MapGenerator = {
   },
 };
 
-export const crankAdvance: MapGenerator = {
+const crankAdvance: MapGenerator = {
   needs: () => ['engine.compressionRatio'],
   axes: overCoolant,
   generate: (document, choices) => {
@@ -79,3 +81,12 @@ export const crankAdvance: MapGenerator = {
     };
   },
 };
+
+/** How the maps of spark are proposed. */
+export const SPARK_GENERATORS = {
+  spark,
+  sparkThrottle: behindThrottle(spark),
+  sparkCoolant,
+  sparkAir,
+  crankAdvance,
+} as const satisfies Partial<Record<MapId, MapGenerator>>;

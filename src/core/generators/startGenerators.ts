@@ -7,6 +7,7 @@ import {
 } from '../fuel';
 import { type IdleInputs, idleReasons, proposedIdleAir, proposedIdleSpeed } from '../idle';
 import { gridOf, lookUpCurve } from '../numeric';
+import type { MapId } from '../program';
 import {
   COOLANT_BREAKPOINTS,
   proposedStartUp,
@@ -19,7 +20,7 @@ import { coldExcessOf, idleEngineOf, type MapGenerator, sizeNeeds } from './gene
 import { over, overCoolant } from './newAxes';
 
 /** The generator of a start-up curve over coolant temperature. */
-export function startUp(id: StartUpCurveId): MapGenerator {
+function startUp(id: StartUpCurveId): MapGenerator {
   return {
     needs: () => ['engine.fuel'],
     axes: overCoolant,
@@ -31,7 +32,7 @@ export function startUp(id: StartUpCurveId): MapGenerator {
   };
 }
 
-export const crankingTaper: MapGenerator = {
+const crankingTaper: MapGenerator = {
   needs: () => [],
   axes: over(TURNS_BREAKPOINTS),
   generate: () => ({ valueAtPoint: proposedTaperPercent, reasons: taperReasons() }),
@@ -45,7 +46,7 @@ function idleInputs(document: Calibration): IdleInputs {
   };
 }
 
-export const idleAir: MapGenerator = {
+const idleAir: MapGenerator = {
   needs: (document) => [
     ...sizeNeeds(document),
     'engine.fuel',
@@ -63,7 +64,7 @@ export const idleAir: MapGenerator = {
   },
 };
 
-export const idleSpeed: MapGenerator = {
+const idleSpeed: MapGenerator = {
   needs: () => ['idle.hotSpeed'],
   axes: overCoolant,
   generate: (document) => {
@@ -75,7 +76,7 @@ export const idleSpeed: MapGenerator = {
   },
 };
 
-export const acceleration: MapGenerator = {
+const acceleration: MapGenerator = {
   needs: () => ['engine.induction', 'engine.fuel'],
   axes: over(RATE_BREAKPOINTS),
   generate: (document) => {
@@ -90,7 +91,7 @@ export const acceleration: MapGenerator = {
   },
 };
 
-export const accelerationCold: MapGenerator = {
+const accelerationCold: MapGenerator = {
   needs: () => [],
   axes: overCoolant,
   generate: (document) => ({
@@ -101,3 +102,17 @@ export const accelerationCold: MapGenerator = {
     }),
   }),
 };
+
+/** How the maps of starting, idling and accelerating are proposed. */
+export const START_GENERATORS = {
+  prime: startUp('prime'),
+  cranking: startUp('cranking'),
+  crankingTaper,
+  afterStart: startUp('afterStart'),
+  afterStartDecay: startUp('afterStartDecay'),
+  warmUp: startUp('warmUp'),
+  idleAir,
+  idleSpeed,
+  acceleration,
+  accelerationCold,
+} as const satisfies Partial<Record<MapId, MapGenerator>>;

@@ -1,35 +1,41 @@
-import { AXES, type MapDefinition } from '../map';
+import { AXES, type MapEntry } from '../map';
 
-export const idleAirMap: MapDefinition = {
-  id: 'idleAir',
-  label: 'Idle air',
-  unit: '%',
-  min: 0,
-  max: 100,
-  decimals: 0,
-  step: 1,
-  x: AXES.coolant,
-  y: null,
-  help: {
-    what: 'Opening of the idle valve against coolant temperature.',
-    usual: '15 to 30 % hot, 50 to 80 % in hard frost.',
-    changes: 'Idle speed before any closed loop acts, and whether a cold engine keeps running.',
-  },
-};
+const SETTINGS = { title: 'Idle', section: 'idle' } as const;
 
-export const idleSpeedMap: MapDefinition = {
-  id: 'idleSpeed',
-  label: 'Idle target speed',
-  unit: 'rev/min',
-  min: 400,
-  max: 3000,
-  decimals: 0,
-  step: 10,
-  x: AXES.coolant,
-  y: null,
-  help: {
-    what: 'Speed that idle air is computed for, and that idle control aims at.',
-    usual: '800 to 1100 hot, a few hundred more when cold; more with large cams.',
-    changes: 'Idle air when it is proposed anew.',
+/** The maps of idling, in the order of work. */
+export const IDLE_MAPS = {
+  idleAir: {
+    group: 'idle',
+    settings: SETTINGS,
+    label: 'Idle air',
+    unit: '%',
+    min: 0,
+    max: 100,
+    decimals: 0,
+    step: 1,
+    x: AXES.coolant,
+    y: null,
+    help: {
+      what: 'Opening of the idle valve against coolant temperature.',
+      usual: '15 to 30 % hot, 50 to 80 % in hard frost.',
+      changes: 'Idle speed before any closed loop acts, and whether a cold engine keeps running.',
+    },
   },
-};
+  idleSpeed: {
+    group: 'idle',
+    settings: SETTINGS,
+    label: 'Idle target speed',
+    unit: 'rev/min',
+    min: 400,
+    max: 3000,
+    decimals: 0,
+    step: 10,
+    x: AXES.coolant,
+    y: null,
+    help: {
+      what: 'Speed that idle air is computed for, and that idle control aims at.',
+      usual: '800 to 1100 hot, a few hundred more when cold; more with large cams.',
+      changes: 'Idle air when it is proposed anew.',
+    },
+  },
+} as const satisfies Record<string, MapEntry>;

@@ -1,2 +1,2 @@
 export { type IdleInputs, idleReasons, proposedIdleAir, proposedIdleSpeed } from './idleGenerator';
-export { idleAirMap, idleSpeedMap } from './idleMaps';
+export { IDLE_MAPS } from './idleMaps';

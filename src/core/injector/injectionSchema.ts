@@ -3,6 +3,7 @@ import { choiceField, quantityField, tableField, z } from '../field/schema';
 /** How injections are timed and wired. */
 export const injectionSchema = z.object({
   mode: choiceField({
+    card: 'Mode',
     label: 'Injection',
     required: true,
     options: [
@@ -30,6 +31,7 @@ export const injectionSchema = z.object({
     },
   }),
   endOfInjection: quantityField({
+    card: 'Angle',
     label: 'End of injection',
     quantity: 'angle',
     unit: 'deg',
@@ -77,6 +79,7 @@ const percent = (label: string, usual: string, min: number, max: number) =>
 /** A second injector set and its hand-over. */
 export const stagingSchema = z.object({
   fitted: choiceField({
+    card: 'Set and hand-over',
     label: 'Second injector set',
     required: true,
     options: [

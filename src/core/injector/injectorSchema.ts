@@ -58,11 +58,13 @@ const deadTimeField = z
       });
     }
   })
-  .nullable();
+  .nullable()
+  .default(null);
 
 deadTimeField.register(fieldRegistry, {
   kind: 'deadTime',
   label: 'Dead time',
+  sheet: 'dead-time',
   required: true,
   help: {
     what: 'Time from switching the injector on until it flows, less the time it stays open after switching off.',
@@ -75,6 +77,7 @@ deadTimeField.register(fieldRegistry, {
 /** The injector set and the pressure it works at. */
 export const injectorSchema = z.object({
   ratedFlow: quantityField({
+    card: 'Rating',
     label: 'Rated flow',
     quantity: 'injectorFlow',
     unit: 'cm3/min',
@@ -117,7 +120,23 @@ export const injectorSchema = z.object({
         'Turns a volume rating into fuel mass: flow goes with the root of test density times fuel density.',
     },
   }),
+  flowPoints: tableField({
+    label: 'Flow at several pressures',
+    required: false,
+    minRows: 2,
+    maxRows: 12,
+    columns: [
+      { label: 'Pressure', quantity: 'pressureDifference', unit: 'kPa', min: 50, max: 1500 },
+      { label: 'Flow', quantity: 'injectorFlow', unit: 'cm3/min', min: 0.2, max: 80 },
+    ],
+    help: {
+      what: 'Static flow measured at more than one pressure.',
+      usual: 'Empty: flow then follows the square root of pressure from the rated one.',
+      changes: 'Flow at your own pressure is taken between these points instead.',
+    },
+  }),
   railPressure: quantityField({
+    card: 'Pressure',
     label: 'Real rail pressure',
     quantity: 'pressureGauge',
     unit: 'kPaGauge',
@@ -145,23 +164,10 @@ export const injectorSchema = z.object({
       changes: 'With a fixed one, pressure across the injector falls in boost and rises at idle.',
     },
   }),
-  flowPoints: tableField({
-    label: 'Flow at several pressures',
-    required: false,
-    minRows: 2,
-    maxRows: 12,
-    columns: [
-      { label: 'Pressure', quantity: 'pressureDifference', unit: 'kPa', min: 50, max: 1500 },
-      { label: 'Flow', quantity: 'injectorFlow', unit: 'cm3/min', min: 0.2, max: 80 },
-    ],
-    help: {
-      what: 'Static flow measured at more than one pressure.',
-      usual: 'Empty: flow then follows the square root of pressure from the rated one.',
-      changes: 'Flow at your own pressure is taken between these points instead.',
-    },
-  }),
   deadTime: deadTimeField,
   shortPulse: tableField({
+    card: 'Short pulses',
+    sheet: 'dead-time',
     label: 'Short-pulse correction',
     required: false,
     minRows: 2,
@@ -177,6 +183,7 @@ export const injectorSchema = z.object({
     },
   }),
   leastPulse: quantityField({
+    sheet: 'dead-time',
     label: 'Least repeatable net time',
     quantity: 'duration',
     unit: 'ms',
@@ -191,6 +198,7 @@ export const injectorSchema = z.object({
     },
   }),
   impedance: quantityField({
+    card: 'Coil and driver',
     label: 'Coil resistance',
     quantity: 'resistance',
     unit: 'ohm',

@@ -12,7 +12,16 @@ export {
 } from './editMap';
 export { filledFromCorners, filledFromEdges, smoothed } from './fill';
 export { type AxisWeight, bump, weightedAxis } from './livedAxis';
-export { AXES, type AxisDefinition, axisPlace, type MapDefinition, MAX_BREAKPOINTS } from './mapDefinition';
+export {
+  AXES,
+  type AxisDefinition,
+  axisPlace,
+  MAP_GROUPS,
+  type MapDefinition,
+  type MapEntry,
+  type MapGroup,
+  MAX_BREAKPOINTS,
+} from './mapDefinition';
 export type { MapData } from './mapSchema';
 export { acceptedMap, type MapProposal, proposalDifference, type Reason, sameAxes } from './proposal';
 export type { BeyondRule, NewAxes, SurfaceChange } from './relay';

@@ -14,6 +14,19 @@ export interface AxisDefinition {
   readonly leastStep: number;
 }
 
+/** The groups maps are listed in, in the order of work. */
+export const MAP_GROUPS = [
+  { id: 'fuel', title: 'Fuel' },
+  { id: 'spark', title: 'Spark' },
+  { id: 'startUp', title: 'Start-up' },
+  { id: 'idle', title: 'Idle' },
+  { id: 'acceleration', title: 'Acceleration' },
+  { id: 'trims', title: 'Trims' },
+  { id: 'secondFuel', title: 'Second fuel' },
+] as const;
+
+export type MapGroup = (typeof MAP_GROUPS)[number]['id'];
+
 /** All that is fixed about one map: what it holds, in which unit, within which limits, on which axes. */
 export interface MapDefinition {
   readonly id: string;
@@ -32,8 +45,13 @@ export interface MapDefinition {
   readonly fixedAxis?: true;
   /** The cells are lambdas, which may be shown as air-fuel ratios. */
   readonly holds?: 'lambda';
+  /** The section of the document whose fields only matter to it, shown beside its cells under this title. */
+  readonly settings?: { readonly title: string; readonly section: string };
   readonly help: FieldHelp;
 }
+
+/** A map of the document as its subject lists it, by its id. */
+export type MapEntry = Omit<MapDefinition, 'id'> & { readonly group: MapGroup };
 
 /** Largest number of breakpoints on an axis. */
 export const MAX_BREAKPOINTS = 32;

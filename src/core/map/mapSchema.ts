@@ -36,7 +36,7 @@ function axisSchema(axis: AxisDefinition) {
 
 /** The schema of a map with this definition; `null` until it is generated or imported. */
 export function mapSchema(definition: MapDefinition) {
-  return presentMapSchema(definition).nullable();
+  return presentMapSchema(definition).nullable().default(null);
 }
 
 /** The schema of a map with this definition that is always there. */

@@ -1,23 +1,23 @@
-import fc from 'fast-check';
-import { demo, TEST_DAY } from '@tests/support/ventisca';
-import { lambdaMap, veMap } from '../fuel';
 import { gridOf, lookUpMap } from '../numeric';
+import { MAP_DEFINITIONS } from '../program';
 import { mapDifference } from './compare';
 import { bump, weightedAxis } from './livedAxis';
 import type { MapData } from './mapSchema';
 import { shownAs, shownMap, USUAL_UNITS } from './shown';
+import fc from 'fast-check';
+import { demo, TEST_DAY } from '@tests/support/ventisca';
 
 const lambda = demo().maps.lambda as MapData;
 
 describe('units that maps are shown in', () => {
   test('as usual nothing is converted, not even copied', () => {
-    const as = shownAs(lambdaMap, USUAL_UNITS, 14.3);
+    const as = shownAs(MAP_DEFINITIONS.lambda, USUAL_UNITS, 14.3);
     expect(as.plain).toBe(true);
     expect(shownMap(lambda, as)).toBe(lambda);
   });
 
   test('lambda 0.88 is 12.58 : 1 with a fuel of 14.3, limits and step follow, and typing 12.584 stores 0.88', () => {
-    const as = shownAs(lambdaMap, { ...USUAL_UNITS, mixture: 'afr' }, 14.3);
+    const as = shownAs(MAP_DEFINITIONS.lambda, { ...USUAL_UNITS, mixture: 'afr' }, 14.3);
     expect(as.value.shown(0.88)).toBeCloseTo(12.584, 9);
     expect(as.value.stored(12.584)).toBeCloseTo(0.88, 12);
     expect(as.definition).toMatchObject({ unit: 'air : fuel', decimals: 2, max: 1.4 * 14.3 });
@@ -25,7 +25,7 @@ describe('units that maps are shown in', () => {
   });
 
   test('a map that holds no lambda keeps its values; its pressure axis goes to psi and back', () => {
-    const as = shownAs(veMap, { mixture: 'afr', pressure: 'psiAbs', temperature: 'degF' }, 14.3);
+    const as = shownAs(MAP_DEFINITIONS.ve, { mixture: 'afr', pressure: 'psiAbs', temperature: 'degF' }, 14.3);
     expect(as.definition.unit).toBe('%');
     expect(as.y.shown(100)).toBeCloseTo(14.5038, 4);
     fc.assert(

@@ -9,12 +9,4 @@ export {
   sparkCorrectionReasons,
 } from './sparkCorrections';
 export { fullLoadAnchorDeg, proposedSparkDeg, sparkReasons } from './sparkGenerator';
-export {
-  crankAdvanceMap,
-  sparkAirMap,
-  sparkCoolantMap,
-  sparkCylinderMap,
-  sparkGearMap,
-  sparkMap,
-  sparkThrottleMap,
-} from './sparkMap';
+export { SPARK_MAPS } from './sparkMaps';

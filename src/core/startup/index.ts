@@ -1,5 +1,4 @@
 export {
-  coldExcess,
   COOLANT_BREAKPOINTS,
   proposedStartUp,
   proposedTaperPercent,
@@ -7,11 +6,4 @@ export {
   taperReasons,
   TURNS_BREAKPOINTS,
 } from './startupGenerator';
-export {
-  afterStartDecayMap,
-  afterStartMap,
-  crankingMap,
-  crankingTaperMap,
-  primeMap,
-  warmUpMap,
-} from './startupMaps';
+export { STARTUP_MAPS } from './startupMaps';

@@ -1,6 +1,6 @@
 import { afterStartFactor } from '../ecu';
+import { fuelById } from '../fuels';
 import {
-  coldExcess,
   COOLANT_BREAKPOINTS,
   proposedStartUp,
   proposedTaperPercent,
@@ -56,7 +56,7 @@ describe('proposed start-up curves', () => {
     expect(proposedStartUp('prime', 'methanol').values[1]).toBeCloseTo(2.16, 9);
     expect(proposedStartUp('afterStartDecay', 'methanol').values).toEqual([42, 36, 31, 26, 19, 14, 10, 7]);
     expect(proposedStartUp('warmUp', 'petrolOxygenated')).toEqual(proposedStartUp('warmUp', 'petrol'));
-    expect(fuels.map(coldExcess)).toEqual([1, 1, 1.25, 1.5, 1.8]);
+    expect(fuels.map((id) => fuelById(id).coldExcess)).toEqual([1, 1, 1.25, 1.5, 1.8]);
   });
 
   test.each([

@@ -29,18 +29,6 @@ const REASONS: Readonly<Record<StartUpCurveId, string>> = {
 };
 
 /**
- * How much harder than petrol a fuel is to start cold: alcohols need more heat to evaporate for each mass of air.
- * Heat of evaporation over stoichiometric ratio, against petrol's, as the excess over 1 shared by temperature.
- */
-const COLD_EXCESS: Readonly<Record<FuelId, number>> = {
-  petrol: 1,
-  petrolOxygenated: 1,
-  ethanol60: 1.25,
-  ethanol85: 1.5,
-  methanol: 1.8,
-};
-
-/**
  * A start-up curve for a fuel, on {@link COOLANT_BREAKPOINTS}, with its reasons. Factors keep their value at 80 °C and
  * grow with the fuel's cold excess below it.
  */
@@ -50,13 +38,13 @@ export function proposedStartUp(
 ): { values: number[]; reasons: Reason[] } {
   const petrol = PETROL_CURVES[curve];
   const hot = petrol[petrol.length - 1] as number;
-  const excess = COLD_EXCESS[fuelId];
+  const { coldExcess: excess, label } = fuelById(fuelId);
   const scaled = curve !== 'afterStartDecay';
   const values = petrol.map((value) => (scaled ? hot + (value - hot) * excess : value));
   const reasons: Reason[] = [{ text: REASONS[curve] }];
   if (scaled && excess > 1) {
     reasons.push({
-      text: `${fuelById(fuelId).label} needs more heat to evaporate than petrol: what the cold adds is multiplied by ${excess}.`,
+      text: `${label} needs more heat to evaporate than petrol: what the cold adds is multiplied by ${excess}.`,
       formula: 'value = hot + (petrol value − hot) × cold excess',
     });
   }
@@ -81,9 +69,4 @@ export function taperReasons(): Reason[] {
       text: `All of it for ${TAPER.fromTurns} turns, in which a good start catches; ${TAPER.leftPercent} % after ${TAPER.byTurns}: by then the walls are wet, and more would only reach the plugs.`,
     },
   ];
-}
-
-/** How much harder than petrol a fuel is to evaporate, against petrol’s 1. */
-export function coldExcess(fuelId: FuelId): number {
-  return COLD_EXCESS[fuelId];
 }

@@ -19,6 +19,7 @@ const EDGE_HELP = {
 /** The crank wheel, the cam tooth, and their sensors. */
 export const triggerSchema = z.object({
   wheel: choiceField({
+    card: 'Crank wheel',
     label: 'Crank wheel',
     required: true,
     options: [
@@ -87,6 +88,7 @@ export const triggerSchema = z.object({
     },
   }),
   camSensor: choiceField({
+    card: 'Cam',
     label: 'Cam sensor',
     required: true,
     options: [{ id: 'none', label: 'None' }, ...SENSOR_OPTIONS],

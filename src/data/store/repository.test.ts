@@ -138,7 +138,7 @@ describe('repository', () => {
     ['with a value out of range', (text) => text.replace('"amount":84', '"amount":8400')],
     ['with a digit flipped', (text) => text.replace('"amount":84', '"amount":85')],
     ['emptied', () => ''],
-    ['with its checksum gone wrong', (text) => text.replace(/"checksum":-?\d/, '"checksum":7')],
+    ['with its checksum gone wrong', (text) => text.replace(/"checksum":-?\d+/, '"checksum":1')],
   ];
 
   test.each(DAMAGE)(

@@ -1,6 +1,5 @@
 import { type Calibration, valvesOf } from '@/core/calibration';
 import { overlapDeg } from '@/core/cams';
-import { CAM_ANGLES } from '@/core/cams/schema';
 import { camMeaning } from '@/core/meaning';
 import { CYCLE_DEG } from '@/core/units';
 import { edit, useDocument } from '@/data/session/session';
@@ -8,7 +7,7 @@ import { Chips } from '@/ui/button/Chips';
 import { insideCycle, LaneChart, type Lane } from '@/ui/chart';
 import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
-import { Quantity } from '../fields/fields';
+import { SectionCards } from '../fields/SectionCards';
 import { Figures } from './Figures';
 import { SectionPage } from './SectionPage';
 
@@ -40,13 +39,17 @@ export function CamsScreen() {
         </>
       }
     >
-      <Card title="Cam card">
-        <Chips label="Cams are given by" options={FORMS} value={givenBy} onChange={setForm} />
-        <Quantity path="cams.statedLift" />
-        {CAM_ANGLES[givenBy].map((key) => (
-          <Quantity key={`cams.${key}`} path={`cams.${key}`} />
-        ))}
-      </Card>
+      <SectionCards
+        section="cams"
+        around={{
+          'cams.statedLift': (field) => (
+            <>
+              <Chips label="Cams are given by" options={FORMS} value={givenBy} onChange={setForm} />
+              {field}
+            </>
+          ),
+        }}
+      />
     </SectionPage>
   );
 }

@@ -13,7 +13,7 @@ import { Card, StateMark } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { DwellProposal } from './DwellProposal';
-import { Field } from '../fields/fields';
+import { SectionCards } from '../fields/SectionCards';
 import { Figures } from './Figures';
 import { SectionPage } from './SectionPage';
 
@@ -31,21 +31,25 @@ export function CoilsScreen() {
         </>
       }
     >
-      <Card title="Ignition">
-        <Field path="coils.mode" />
-        <Field path="coils.igniter" />
-        <Groups />
-      </Card>
-      <Card title="Dwell">
-        <Field path="coils.dwellBy" />
-        <Field path="coils.dwell" />
-        {document.coils.dwell === null || document.coils.dwellBy?.value === 'coil' ? null : <ScaleDwell />}
-        <Field path="coils.dwellBySpeed" />
-        <Field path="coils.resistance" />
-        <Field path="coils.inductance" />
-        <Field path="coils.wantedCurrent" />
-        <Field path="coils.sparkTime" />
-      </Card>
+      <SectionCards
+        section="coils"
+        around={{
+          'coils.igniter': (field) => (
+            <>
+              {field}
+              <Groups />
+            </>
+          ),
+          'coils.dwell': (field) => (
+            <>
+              {field}
+              {document.coils.dwell === null || document.coils.dwellBy?.value === 'coil' ? null : (
+                <ScaleDwell />
+              )}
+            </>
+          ),
+        }}
+      />
       <DwellProposal />
     </SectionPage>
   );

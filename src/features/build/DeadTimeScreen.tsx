@@ -6,7 +6,7 @@ import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { DeadTimeChart } from './DeadTimeChart';
 import { DeadTimeTable } from './DeadTimeTable';
-import { Quantity, Table } from '../fields/fields';
+import { SectionCards } from '../fields/SectionCards';
 import { SectionPage } from './SectionPage';
 
 /** Dead time over voltage and pressure, and what short openings need. */
@@ -23,11 +23,11 @@ export function DeadTimeScreen() {
         </>
       }
     >
-      <DeadTimeTable />
-      <Card title="Short pulses">
-        <Table path="injectors.shortPulse" />
-        <Quantity path="injectors.leastPulse" />
-      </Card>
+      <SectionCards
+        section="injectors"
+        sheet="dead-time"
+        around={{ 'injectors.deadTime': () => <DeadTimeTable /> }}
+      />
     </SectionPage>
   );
 }

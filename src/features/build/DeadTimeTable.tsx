@@ -10,7 +10,7 @@ import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
 import { IconButton } from '@/ui/button/IconButton';
 import { FieldFrame, FieldSheets, PasteSheet, TextBox, type FieldSheet } from '@/ui/field';
-import { Card, StateMark } from '@/ui/layout';
+import { StateMark } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { draftFromCells, draftOf, emptyRow, readDraft, type DeadTimeDraft } from './deadTimeDraft';
@@ -69,7 +69,7 @@ export function DeadTimeTable() {
 
   if (info === undefined) return null;
   return (
-    <Card>
+    <>
       <FieldFrame
         label={info.label}
         source={stored?.source ?? null}
@@ -245,6 +245,6 @@ export function DeadTimeTable() {
         onClose={() => setSheet(null)}
         onPaste={(text) => settle(draftFromCells(draft, pastedCells(text)))}
       />
-    </Card>
+    </>
   );
 }

@@ -1,4 +1,4 @@
-import { bankOf, baseValue, type Calibration, firingOf, isSetAside } from '@/core/calibration';
+import { bankOf, baseValue, type Calibration, firingOf } from '@/core/calibration';
 import { firingIntervals } from '@/core/engine';
 import { engineMeaning } from '@/core/meaning';
 import { CYCLE_DEG } from '@/core/units';
@@ -7,7 +7,7 @@ import { Chips } from '@/ui/button/Chips';
 import { LaneChart } from '@/ui/chart';
 import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
-import { Choice, Field, Quantity, Table } from '../fields/fields';
+import { SectionCards } from '../fields/SectionCards';
 import { Figures } from './Figures';
 import { FiringOrder } from './FiringOrder';
 import { SectionPage } from './SectionPage';
@@ -40,35 +40,23 @@ export function EngineScreen() {
         </>
       }
     >
-      <Card title="Size">
-        <Chips label="Size is given by" options={GEOMETRY_OPTIONS} value={geometry} onChange={setGeometry} />
-        {geometry === 'boreAndStroke' ? (
-          <Quantity path="engine.bore" />
-        ) : (
-          <Quantity path="engine.displacement" />
-        )}
-        <Quantity path="engine.stroke" />
-        <Quantity path="engine.cylinders" />
-        <Quantity path="engine.compressionRatio" />
-      </Card>
-      <Card title="Cylinders and firing">
-        <Choice path="engine.layout" />
-        <FiringOrder />
-        <Field path="engine.bankTwo" />
-        <Choice path="engine.spacing" />
-        {isSetAside(document, 'engine.firingAngles') ? null : <Table path="engine.firingAngles" />}
-      </Card>
-      <Card title="Air and fuel">
-        <Choice path="engine.induction" />
-        <Choice path="engine.fuel" />
-        <Quantity path="engine.altitude" />
-      </Card>
-      <Card title="Goals">
-        <Quantity path="engine.torquePeakSpeed" />
-        <Quantity path="engine.powerPeakSpeed" />
-        <Quantity path="engine.maxSpeed" />
-        <Quantity path="engine.maxManifoldPressure" />
-      </Card>
+      <SectionCards
+        section="engine"
+        around={{
+          'engine.bore': (field) => (
+            <>
+              <Chips
+                label="Size is given by"
+                options={GEOMETRY_OPTIONS}
+                value={geometry}
+                onChange={setGeometry}
+              />
+              {field}
+            </>
+          ),
+          'engine.firingOrder': () => <FiringOrder />,
+        }}
+      />
     </SectionPage>
   );
 }

@@ -11,7 +11,7 @@ import { Card, StateMark } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { ValveStrip } from './CamsScreen';
-import { Choice, Quantity } from '../fields/fields';
+import { SectionCards } from '../fields/SectionCards';
 import { SectionPage } from './SectionPage';
 
 /** How injections are timed: mode, events by firing order, and the angle against the valves. */
@@ -37,24 +37,26 @@ export function InjectionScreen() {
         </>
       }
     >
-      <Card title="Mode">
-        <Choice path="injection.mode" />
-        <Choice path="injection.wiring" />
-      </Card>
-      <Card title="Angle">
-        <Quantity path="injection.endOfInjection" />
-        {proposed === null || current === Math.round(proposed) ? null : (
-          <View style={{ gap: SPACE.xs }}>
-            <Text kind="small" colour="muted">
-              {`The cams say ${Math.round(proposed)}°: the spray’s end meets the intake valve just before it opens, so all that can wait on the hot closed valve does.`}
-            </Text>
-            <View style={{ flexDirection: 'row' }}>
-              <Button label={`Take ${Math.round(proposed)}°`} onPress={take} />
-            </View>
-          </View>
-        )}
-        <Quantity path="injection.transport" />
-      </Card>
+      <SectionCards
+        section="injection"
+        around={{
+          'injection.endOfInjection': (field) => (
+            <>
+              {field}
+              {proposed === null || current === Math.round(proposed) ? null : (
+                <View style={{ gap: SPACE.xs }}>
+                  <Text kind="small" colour="muted">
+                    {`The cams say ${Math.round(proposed)}°: the spray’s end meets the intake valve just before it opens, so all that can wait on the hot closed valve does.`}
+                  </Text>
+                  <View style={{ flexDirection: 'row' }}>
+                    <Button label={`Take ${Math.round(proposed)}°`} onPress={take} />
+                  </View>
+                </View>
+              )}
+            </>
+          ),
+        }}
+      />
     </SectionPage>
   );
 }

@@ -6,7 +6,7 @@ import { LineChart } from '@/ui/chart';
 import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
-import { Choice, Quantity, Table } from '../fields/fields';
+import { SectionCards } from '../fields/SectionCards';
 import { Figures } from './Figures';
 import { InjectorLibraryCard } from './InjectorLibraryCard';
 import { SectionPage } from './SectionPage';
@@ -27,20 +27,7 @@ export function InjectorsScreen() {
       }
     >
       <InjectorLibraryCard />
-      <Card title="Rating">
-        <Quantity path="injectors.ratedFlow" />
-        <Quantity path="injectors.ratedPressure" />
-        <Quantity path="injectors.testDensity" />
-        <Table path="injectors.flowPoints" />
-      </Card>
-      <Card title="Pressure">
-        <Quantity path="injectors.railPressure" />
-        <Choice path="injectors.regulator" />
-      </Card>
-      <Card title="Coil and driver">
-        <Quantity path="injectors.impedance" />
-        <Quantity path="injectors.ballast" />
-      </Card>
+      <SectionCards section="injectors" />
     </SectionPage>
   );
 }

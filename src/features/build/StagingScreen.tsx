@@ -3,16 +3,14 @@ import { useDocument } from '@/data/session/session';
 import { LineChart } from '@/ui/chart';
 import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
-import { SectionFields } from '../fields/fields';
+import { SectionCards } from '../fields/SectionCards';
 import { SectionPage } from './SectionPage';
 
 /** A second injector set and how fuel is handed over to it. */
 export function StagingScreen() {
   return (
     <SectionPage id="staging" beside={<StagingPicture />}>
-      <Card title="Set and hand-over">
-        <SectionFields section="staging" />
-      </Card>
+      <SectionCards section="staging" />
     </SectionPage>
   );
 }

@@ -6,7 +6,7 @@ import { useDocument } from '@/data/session/session';
 import { insideCycle, LaneChart, type Lane } from '@/ui/chart';
 import { Card, Message } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
-import { Field } from '../fields/fields';
+import { SectionCards } from '../fields/SectionCards';
 import { Figures } from './Figures';
 import { SectionPage } from './SectionPage';
 
@@ -29,21 +29,7 @@ export function TriggerScreen() {
         </>
       }
     >
-      <Card title="Crank wheel">
-        <Field path="trigger.wheel" />
-        <Field path="trigger.teeth" />
-        <Field path="trigger.missingTeeth" />
-        <Field path="trigger.crankSensor" />
-        <Field path="trigger.crankEdge" />
-        <Field path="trigger.tdcOffset" />
-      </Card>
-      <Card title="Cam">
-        <Field path="trigger.camSensor" />
-        <Field path="trigger.camEdge" />
-        <Field path="trigger.camTeeth" />
-        <Field path="trigger.camPosition" />
-        <Field path="trigger.camWindow" />
-      </Card>
+      <SectionCards section="trigger" />
     </SectionPage>
   );
 }

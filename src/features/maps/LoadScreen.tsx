@@ -21,7 +21,7 @@ import { BackTitle, Card, Message, Page } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { useGeneratorChoices } from './choices';
-import { DocumentFields } from '../fields/fields';
+import { DocumentFields, SectionFields } from '../fields/fields';
 
 /** What each strategy does, and what it is worse at than the others. */
 const WORDS: Readonly<Record<LoadStrategy, string>> = {
@@ -89,7 +89,7 @@ export function LoadScreen() {
         <Switching key={wanted} to={wanted} onDone={() => setWanted(strategyOf(document))} />
       )}
       <Card title="Fuel in the tank">
-        <DocumentFields fields={['blend.use']} />
+        <SectionFields section="blend" />
         {document.blend.use?.value === 'yes' ? (
           <Text kind="small" colour="muted">
             The second maps and their blend curves stand at the end of the list of maps. The stoichiometric
@@ -105,7 +105,7 @@ function InUse({ strategy }: { strategy: LoadStrategy }) {
   if (strategy === 'airMass') {
     return (
       <Card title="The meter">
-        <DocumentFields fields={['load.meter']} />
+        <SectionFields section="load" without={['load.strategy']} />
       </Card>
     );
   }

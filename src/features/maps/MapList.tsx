@@ -1,14 +1,14 @@
-import { useGlobalSearchParams, usePathname, useRouter } from 'expo-router';
-import { memo, useDeferredValue, type ReactNode } from 'react';
-import { View } from 'react-native';
 import { correctionKey, type MapKey, usedMaps } from '@/core/calibration';
 import { correctionDefinition } from '@/core/correction/schema';
 import type { SourceKind } from '@/core/field';
 import { SOURCE_KINDS, SOURCE_TEXT } from '@/core/field/schema';
 import { generatorNeeds } from '@/core/generators';
-import type { MapData } from '@/core/map';
-import { isSecondMapId, MAP_DEFINITIONS, MAP_IDS, type MapId } from '@/core/program';
+import { MAP_GROUPS, type MapData } from '@/core/map';
+import { MAP_DEFINITIONS } from '@/core/program';
 import { formatNumber } from '@/core/units';
+import { useGlobalSearchParams, usePathname, useRouter } from 'expo-router';
+import { memo, useDeferredValue, type ReactNode } from 'react';
+import { View } from 'react-native';
 import { useDocument } from '@/data/session/session';
 import { Thumbnail } from '@/ui/grid';
 import { Icon } from '@/ui/icon/Icon';
@@ -17,29 +17,6 @@ import { Heading } from '@/ui/text/Text';
 import { CORNER, SPACE, useRoles } from '@/ui/theme';
 
 const THUMBNAIL = { width: 56, height: 40 } as const;
-
-/** The maps by purpose, in the order of work. Only those in use are listed. */
-const GROUPS: readonly { readonly title: string; readonly maps: readonly MapId[] }[] = [
-  { title: 'Fuel', maps: ['ve', 'veThrottle', 'pulse', 'lambda', 'lambdaThrottle'] },
-  { title: 'Spark', maps: ['spark', 'sparkThrottle', 'sparkCoolant', 'sparkAir'] },
-  {
-    title: 'Start-up',
-    maps: ['prime', 'cranking', 'crankingTaper', 'crankAdvance', 'afterStart', 'afterStartDecay', 'warmUp'],
-  },
-  { title: 'Idle', maps: ['idleAir', 'idleSpeed'] },
-  { title: 'Acceleration', maps: ['acceleration', 'accelerationCold'] },
-  { title: 'Trims', maps: ['fuelCylinder', 'fuelGear', 'sparkCylinder', 'sparkGear'] },
-  {
-    title: 'Second fuel',
-    maps: [
-      'blendFuel',
-      'blendTarget',
-      'blendSpark',
-      'blendStart',
-      ...MAP_IDS.filter((mapId) => isSecondMapId(mapId)),
-    ],
-  },
-];
 
 /** What is set beside the maps, each with its page. */
 const TOOLS = [
@@ -88,8 +65,8 @@ export function MapList() {
     wide && (path.endsWith(`/${name}`) || (name === 've' && path.endsWith('/maps')));
   return (
     <>
-      {GROUPS.map(({ title, maps }) => {
-        const shown = maps.filter((mapId) => used.includes(mapId));
+      {MAP_GROUPS.map(({ id: group, title }) => {
+        const shown = used.filter((mapId) => MAP_DEFINITIONS[mapId].group === group);
         return shown.length === 0 ? null : (
           <Group key={title} title={title}>
             {shown.map((mapId) => (

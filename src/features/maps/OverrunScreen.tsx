@@ -8,7 +8,7 @@ import { useTrail } from '@/data/session/trail';
 import { cellLabel, cellSelection, MapGrid, type Selection } from '@/ui/grid';
 import { BackTitle, Card, Page, useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
-import { DocumentFields } from '../fields/fields';
+import { SectionFields } from '../fields/fields';
 import { pointIn, trailIn, useOperatingPoint } from './operatingPoint';
 
 /** The overrun cut: its conditions, and where on the filling map they reach. */
@@ -25,21 +25,7 @@ export function OverrunScreen() {
       />
       {wide ? <Reach /> : null}
       <Card title="When fuel is cut" intro="All conditions must hold for the time it waits.">
-        <DocumentFields
-          fields={[
-            'overrun.use',
-            'overrun.speedAbove',
-            'overrun.speedHysteresis',
-            'overrun.throttleBelow',
-            'overrun.throttleHysteresis',
-            'overrun.pressureBelow',
-            'overrun.pressureHysteresis',
-            'overrun.coolantAbove',
-            'overrun.coolantHysteresis',
-            'overrun.delayIn',
-            'overrun.delayOut',
-          ]}
-        />
+        <SectionFields section="overrun" />
       </Card>
       {wide ? null : <Reach />}
     </Page>

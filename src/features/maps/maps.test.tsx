@@ -1,10 +1,9 @@
 import type { Calibration } from '@/core/calibration';
 import type { ChannelValues } from '@/core/channel';
 import { correctionSchema } from '@/core/correction/schema';
-import { lambdaMap, veMap } from '@/core/fuel';
 import { strategySwitch, usualChoices } from '@/core/generators';
 import { AXES, type MapData } from '@/core/map';
-import { crankingMap } from '@/core/startup';
+import { MAP_DEFINITIONS } from '@/core/program';
 import { act, fireEvent, render, screen } from '@tests/support/render';
 import { demo, TEST_DAY } from '@tests/support/ventisca';
 import { closeSession, edit, openSession, undo, useSession } from '@/data/session/session';
@@ -159,7 +158,7 @@ describe('reading a map', () => {
   };
 
   test('between four cells: 64.7 at a quarter and two fifths, and each cell with its weight', () => {
-    render(<MapReading definition={veMap} map={map} at={{ x: 1250, y: 28 }} />);
+    render(<MapReading definition={MAP_DEFINITIONS.ve} map={map} at={{ x: 1250, y: 28 }} />);
     expect(screen.getByText('64.70 %')).toBeInTheDocument();
     expect(screen.getByText('× 0.450')).toBeInTheDocument();
     expect(screen.getByText('× 0.100')).toBeInTheDocument();
@@ -167,12 +166,12 @@ describe('reading a map', () => {
   });
 
   test('beyond the breakpoints says that the edge is held', () => {
-    render(<MapReading definition={veMap} map={map} at={{ x: 3000, y: 28 }} />);
+    render(<MapReading definition={MAP_DEFINITIONS.ve} map={map} at={{ x: 3000, y: 28 }} />);
     expect(screen.getByText('Beyond the breakpoints the edge is held.')).toBeInTheDocument();
   });
 
   test('the neighbours of a cell, with nothing beyond the edges', () => {
-    render(<Neighbours definition={veMap} map={map} column={1} row={0} />);
+    render(<Neighbours definition={MAP_DEFINITIONS.ve} map={map} column={1} row={0} />);
     expect(screen.getByText('Beside it: left 60.0, right —, above 80.0, below —')).toBeInTheDocument();
   });
 });
@@ -181,20 +180,22 @@ describe('an operating point in maps', () => {
   const point: ChannelValues = { speed: 1500, manifoldPressure: 45, coolant: 60, air: 20, battery: 14 };
 
   test('stands where its channels are, along whatever a map runs', () => {
-    expect(pointIn(veMap, point)).toEqual({ x: 1500, y: 45 });
-    expect(pointIn(crankingMap, point)).toEqual({ x: 60, y: 0 });
+    expect(pointIn(MAP_DEFINITIONS.ve, point)).toEqual({ x: 1500, y: 45 });
+    expect(pointIn(MAP_DEFINITIONS.cranking, point)).toEqual({ x: 60, y: 0 });
     expect(pointIn({ x: AXES.cylinder, y: null }, point)).toBeNull();
   });
 
   test('a place in a map is a part of one, and back', () => {
-    expect(partAt(lambdaMap, 2000, 80)).toEqual({ speed: 2000, manifoldPressure: 80 });
-    expect(pointIn(lambdaMap, { ...point, ...partAt(lambdaMap, 2000, 80) })).toEqual({ x: 2000, y: 80 });
+    expect(partAt(MAP_DEFINITIONS.lambda, 2000, 80)).toEqual({ speed: 2000, manifoldPressure: 80 });
+    expect(
+      pointIn(MAP_DEFINITIONS.lambda, { ...point, ...partAt(MAP_DEFINITIONS.lambda, 2000, 80) }),
+    ).toEqual({ x: 2000, y: 80 });
   });
 
   test('a trail is drawn where its channels were recorded, and nowhere else', () => {
     const way = [{ speed: 200, manifoldPressure: 80, coolant: -20, throttle: 3 }];
-    expect(trailIn(veMap, way)).toEqual([{ x: 200, y: 80 }]);
-    expect(trailIn(crankingMap, way)).toEqual([{ x: -20, y: 0 }]);
+    expect(trailIn(MAP_DEFINITIONS.ve, way)).toEqual([{ x: 200, y: 80 }]);
+    expect(trailIn(MAP_DEFINITIONS.cranking, way)).toEqual([{ x: -20, y: 0 }]);
     expect(trailIn({ x: AXES.turns, y: null }, way)).toEqual([]);
   });
 });

@@ -1,7 +1,7 @@
+import { MAP_DEFINITIONS } from '@/core/program';
 import { createEvent, fireEvent, render, screen } from '@testing-library/react';
 import { useState } from 'react';
-import { veMap } from '@/core/fuel';
-import { crankingMap } from '@/core/startup';
+
 import { differingCells, type GridPicture } from './paint';
 import { rolesOf } from '../theme';
 import { gridGeometry } from './geometry';
@@ -32,7 +32,7 @@ function Bench({
   return (
     <MapGrid
       label="VE"
-      definition={veMap}
+      definition={MAP_DEFINITIONS.ve}
       map={MAP}
       colours="magnitude"
       selection={selection}
@@ -116,9 +116,9 @@ describe('map grid', () => {
   });
 
   test('a curve has no second axis in its words', () => {
-    expect(cellLabel(crankingMap, { x: [-20, 20], y: [], values: [4.8, 2.5] }, { column: 0, row: 0 })).toBe(
-      '−20 °C: 4.80 × stoich',
-    );
+    expect(
+      cellLabel(MAP_DEFINITIONS.cranking, { x: [-20, 20], y: [], values: [4.8, 2.5] }, { column: 0, row: 0 }),
+    ).toBe('−20 °C: 4.80 × stoich');
   });
 });
 

@@ -1,6 +1,7 @@
+import { MAP_DEFINITIONS } from '@/core/program';
 import { createEvent, fireEvent, render, screen } from '@testing-library/react';
 import fc from 'fast-check';
-import { veMap } from '@/core/fuel';
+
 import { cellSelection, MapGrid } from '.';
 import { cellAt, cellOrigin, gridGeometry } from './geometry';
 
@@ -11,7 +12,7 @@ function show(onProbe: ((at: { x: number; y: number }) => void) | null) {
   render(
     <MapGrid
       label="Map"
-      definition={veMap}
+      definition={MAP_DEFINITIONS.ve}
       map={MAP}
       colours="magnitude"
       selection={cellSelection({ column: 0, row: 0 })}

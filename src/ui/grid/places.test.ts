@@ -1,5 +1,6 @@
+import { MAP_DEFINITIONS } from '@/core/program';
 import fc from 'fast-check';
-import { fuelCylinderMap, veMap } from '@/core/fuel';
+
 import { along, axesText, cellLabel, placeName, placeOf, regionPlaces } from './places';
 
 const MAP = { x: [1000, 2000, 4000], y: [20, 60], values: [1, 2, 3, 4, 5, 6] };
@@ -43,14 +44,16 @@ describe('a region in cells', () => {
 
 describe('cells in words', () => {
   test('say place, value and unit; an axis without a unit says what it counts', () => {
-    expect(cellLabel(veMap, MAP, { column: 1, row: 1 })).toBe('2000 rev/min, 60 kPa abs: 5.0 %');
+    expect(cellLabel(MAP_DEFINITIONS.ve, MAP, { column: 1, row: 1 })).toBe('2000 rev/min, 60 kPa abs: 5.0 %');
     const trims = { x: [1, 2, 3], y: [], values: [0, 1.5, 0] };
-    expect(placeName(fuelCylinderMap, trims, { column: 1, row: 0 })).toBe('Cylinder 2');
-    expect(cellLabel(fuelCylinderMap, trims, { column: 1, row: 0 })).toBe('Cylinder 2: 1.5 %');
+    expect(placeName(MAP_DEFINITIONS.fuelCylinder, trims, { column: 1, row: 0 })).toBe('Cylinder 2');
+    expect(cellLabel(MAP_DEFINITIONS.fuelCylinder, trims, { column: 1, row: 0 })).toBe('Cylinder 2: 1.5 %');
   });
 
   test('the axes are named with their units where they have one', () => {
-    expect(axesText(veMap)).toBe('Across: engine speed, rev/min. Up: manifold pressure, kPa abs.');
-    expect(axesText(fuelCylinderMap)).toBe('Across: cylinder.');
+    expect(axesText(MAP_DEFINITIONS.ve)).toBe(
+      'Across: engine speed, rev/min. Up: manifold pressure, kPa abs.',
+    );
+    expect(axesText(MAP_DEFINITIONS.fuelCylinder)).toBe('Across: cylinder.');
   });
 });

@@ -1,6 +1,6 @@
-import { fireEvent, render, screen } from '@testing-library/react';
-import { veMap } from '@/core/fuel';
 import type { MapData, MapProposal } from '@/core/map';
+import { MAP_DEFINITIONS } from '@/core/program';
+import { fireEvent, render, screen } from '@testing-library/react';
 import { ProposalView } from './ProposalView';
 
 const BEFORE: MapData = {
@@ -21,7 +21,7 @@ function show(proposal: Partial<MapProposal>) {
   const onRefuse = jest.fn();
   render(
     <ProposalView
-      definition={veMap}
+      definition={MAP_DEFINITIONS.ve}
       proposal={{ mapId: 've', before: BEFORE, after: AFTER, reasons: REASONS, ...proposal }}
       onAccept={onAccept}
       onRefuse={onRefuse}

@@ -1,7 +1,7 @@
-import { demo } from '@tests/support/ventisca';
-import { veMap } from '@/core/fuel';
 import type { MapData } from '@/core/map';
 import { pastedInto, rangeToTsv } from '@/core/map/schema';
+import { MAP_DEFINITIONS } from '@/core/program';
+import { demo } from '@tests/support/ventisca';
 import { blockToCsv } from '@/data/files/mapFiles';
 import { readMapBlock } from './readMap';
 
@@ -17,7 +17,7 @@ describe('a map as a CSV file', () => {
   test('goes out with its breakpoints and comes back as it was', () => {
     const csv = blockToCsv(rangeToTsv(map, WHOLE, true));
     expect(csv.split('\r\n')[0]).toBe(`"",${map.x.join(',')}`.replace('""', ''));
-    const back = pastedInto(map, veMap, WHOLE, csvToBlock(csv));
+    const back = pastedInto(map, MAP_DEFINITIONS.ve, WHOLE, csvToBlock(csv));
     expect(back).toMatchObject({ ok: true, changes: [] });
   });
 
@@ -28,11 +28,11 @@ describe('a map as a CSV file', () => {
   });
 
   test('that is ragged, or text, is refused by the map with the place', () => {
-    expect(pastedInto(map, veMap, WHOLE, csvToBlock('1;2\n3\n'))).toMatchObject({
+    expect(pastedInto(map, MAP_DEFINITIONS.ve, WHOLE, csvToBlock('1;2\n3\n'))).toMatchObject({
       ok: false,
       message: expect.stringMatching(/Row 2 of what was pasted has 1 cells/),
     });
-    expect(pastedInto(map, veMap, WHOLE, csvToBlock('lean;2\n'))).toMatchObject({
+    expect(pastedInto(map, MAP_DEFINITIONS.ve, WHOLE, csvToBlock('lean;2\n'))).toMatchObject({
       ok: false,
       message: expect.stringMatching(/“lean” is not a number/),
     });

@@ -10,6 +10,7 @@ import { calibrationSchema } from '../schema';
 export function calibrationJsonSchema(): Record<string, unknown> {
   return z.toJSONSchema(calibrationSchema, {
     target: 'draft-2020-12',
+    io: 'input',
     override: ({ zodSchema, jsonSchema }) => {
       const info = fieldRegistry.get(zodSchema as z.core.$ZodType);
       if (info !== undefined) Object.assign(jsonSchema, annotations(info));

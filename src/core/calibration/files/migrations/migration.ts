@@ -6,7 +6,7 @@ export function isJson(value: unknown): value is Json {
   return typeof value === 'object' && value !== null && !Array.isArray(value);
 }
 
-/** A section of a document; empty where there is none, so that the schema names what is missing. */
+/** A section of a document; empty where there is none, for reading on. */
 export function sectionOf(document: Json, id: string): Json {
   const section = document[id];
   return isJson(section) ? section : {};

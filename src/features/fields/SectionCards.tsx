@@ -1,0 +1,40 @@
+import { Fragment, type ReactNode } from 'react';
+import { fieldInfo, type FieldPath, sectionFields, type SectionId } from '@/core/calibration';
+import { Card } from '@/ui/layout';
+import { Field } from './fields';
+
+interface Props {
+  section: SectionId;
+  /** Only the fields that stand on this sheet; left out, those that name none. */
+  sheet?: string;
+  /** What stands in the place of a field, or around it. */
+  around?: Readonly<Partial<Record<FieldPath, (field: ReactNode) => ReactNode>>>;
+}
+
+/** The fields of a section in the order of work, in the cards that their entries begin. */
+export function SectionCards({ section, sheet, around = {} }: Props) {
+  return cardsOf(section, sheet).map(({ title, fields }) => (
+    <Card key={fields[0]} {...(title === undefined ? {} : { title })}>
+      {fields.map((path) => {
+        const field = <Field key={path} path={path} />;
+        return <Fragment key={path}>{around[path]?.(field) ?? field}</Fragment>;
+      })}
+    </Card>
+  ));
+}
+
+interface FieldCard {
+  readonly title: string | undefined;
+  readonly fields: FieldPath[];
+}
+
+function cardsOf(section: SectionId, sheet: string | undefined): readonly FieldCard[] {
+  const cards: FieldCard[] = [];
+  for (const path of sectionFields(section)) {
+    const info = fieldInfo(path);
+    if (info === undefined || info.sheet !== sheet) continue;
+    if (info.card !== undefined || cards.length === 0) cards.push({ title: info.card, fields: [] });
+    cards.at(-1)?.fields.push(path);
+  }
+  return cards;
+}
