@@ -131,7 +131,7 @@ for (const colorScheme of ['dark', 'light'] as const) {
   test.describe(`in the ${colorScheme} theme`, () => {
     test.use({ colorScheme });
     test('no view has accessibility violations', async ({ app, page }) => {
-      test.setTimeout(240_000);
+      test.setTimeout(480_000);
       for (const [view, go] of WALK) {
         await go(app);
         const { violations } = await new AxeBuilder({ page }).analyze();

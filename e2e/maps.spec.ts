@@ -92,7 +92,7 @@ test('workings show each step, the four cells, and follow the point', async ({ a
   await expect(page.getByText('The 4 cells that took part').first()).toBeVisible();
   await expect(page.getByText('m_air = VE/100 · p · V / (R · T), R = 287.05 J/(kg·K)')).toBeVisible();
   await expect(page.getByText('1. Volumetric efficiency')).toBeVisible();
-  await app.type(/^Speed, /, '7400');
+  await app.type(/^Engine speed, /, '7400');
   await app.type(/^Manifold pressure, /, '165');
   await expect(page.getByText('The cell that took part').first()).toBeVisible();
   await app.choose('Phase', 'Cranking');

@@ -98,7 +98,7 @@ test('second maps are blended by ethanol, and say that they need the sensor', as
   await app.proposeMap('Blend of targets');
   await app.proposeMap('Lambda target, second fuel');
   await app.openItem('Maps', 'Workings');
-  await app.type(/^Ethanol in the fuel, /, '60');
+  await app.type(/^Ethanol, /, '60');
   // Ventisca's fuel, 14.3, with 60 % ethanol: mass fraction 0.6137; 14.3 − 5.3 · 0.6137.
   await expect(page.getByText('11.05', { exact: true })).toBeVisible();
 });

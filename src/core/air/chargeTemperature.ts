@@ -1,3 +1,5 @@
+import { curveThrough, lookUpCurve } from '../numeric';
+
 /**
  * How much of the way from intake air to coolant temperature the charge is heated, by share of full air flow: slow
  * air is heated more. 0.45 at idle flow to 0.05 at full flow; the steps between are a smooth fall.
@@ -10,20 +12,11 @@ export const HEATING_BY_FLOW_SHARE: readonly (readonly [share: number, heating: 
   [1, 0.05],
 ];
 
+const HEATING = curveThrough(HEATING_BY_FLOW_SHARE);
+
 /** Heating coefficient k, 0.05…0.45, at a share of full air flow. */
 export function chargeHeating(flowShare: number): number {
-  const table = HEATING_BY_FLOW_SHARE;
-  const first = table[0] as readonly [number, number];
-  if (flowShare <= first[0]) return first[1];
-  for (let i = 1; i < table.length; i += 1) {
-    const [share, heating] = table[i] as readonly [number, number];
-    if (flowShare <= share) {
-      const [previousShare, previousHeating] = table[i - 1] as readonly [number, number];
-      const fraction = (flowShare - previousShare) / (share - previousShare);
-      return previousHeating + (heating - previousHeating) * fraction;
-    }
-  }
-  return (table[table.length - 1] as readonly [number, number])[1];
+  return lookUpCurve(HEATING, flowShare);
 }
 
 /**

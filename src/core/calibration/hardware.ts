@@ -1,8 +1,14 @@
 import { type ValveEvents, valveEventsFromAngles, valveEventsFromLobes } from '../cams';
 import { coilGroups, type Dwell, dwellMs, type IgnitionMode } from '../coil';
 import { type FiringEvent, firingEvents } from '../engine';
-import type { InjectionMode, InjectorWiring, StagingPlan } from '../injector';
-import { type Grid, gridOf } from '../numeric';
+import {
+  type InjectionMode,
+  type InjectorWiring,
+  type MeasuredFlow,
+  measuredFlowThrough,
+  type StagingPlan,
+} from '../injector';
+import { curveThrough, type Grid, gridOf } from '../numeric';
 import type { PresetEngine } from '../outputs';
 import {
   curveOfSlope,
@@ -135,7 +141,7 @@ export function lineOf(
 /** A table of values against volts as a curve; null while it is empty. */
 export function curveOf(document: Calibration, path: FieldPath): VoltsCurve | null {
   const rows = tableAt(document, path);
-  return rows === null ? null : rows.map(([volts = 0, value = 0]) => ({ volts, value }));
+  return rows === null ? null : curveThrough(rows as [number, number][]);
 }
 
 /** A temperature sensor as described: curve, fit where points were given, divider. */
@@ -264,4 +270,13 @@ export function presetEngineOf(document: Calibration): PresetEngine {
     barometricKpa,
     maxManifoldKpa: baseValue(document, 'engine.maxManifoldPressure') ?? barometricKpa,
   };
+}
+
+/**
+ * Flows measured at several pressures, as flow of the fuel; empty where there are none.
+ * @param fuelFlowOf flow of fuel, g/s, for a flow of the fluid they were measured with.
+ */
+export function measuredFlowOf(document: Calibration, fuelFlowOf: (gPerS: number) => number): MeasuredFlow {
+  const rows = tableAt(document, 'injectors.flowPoints') ?? [];
+  return measuredFlowThrough(rows.map(([acrossKpa = 0, flow = 0]) => [acrossKpa, fuelFlowOf(flow)]));
 }

@@ -19,6 +19,7 @@ export {
   firingOf,
   injectionChoice,
   lineOf,
+  measuredFlowOf,
   permitsOf,
   presetEngineOf,
   thermistorOf,

@@ -98,7 +98,7 @@ export const CHANNELS = {
     output: true,
   },
   throttleRate: {
-    label: 'Throttle opening',
+    label: 'Throttle rate',
     quantity: 'throttleRate',
     min: 0,
     max: 2000,

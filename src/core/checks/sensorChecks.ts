@@ -56,14 +56,12 @@ function curves(document: Calibration) {
     const byPoints = document.sensors[id].form?.value === 'points';
     const curve = lineOf(document, id);
     const place = `sensors.${id}.${byPoints ? 'points' : 'slope'}` as const;
-    return curve === null
-      ? []
-      : [{ id, place, curve, usedV: byPoints ? curve.map(({ volts }) => volts) : [] }];
+    return curve === null ? [] : [{ id, place, curve, usedV: byPoints ? [...curve.x] : [] }];
   });
   const lambdas = LAMBDAS.filter((id) => fitted(document, id)).flatMap((id) => {
     const curve = curveOf(document, `sensors.${id}.points`);
     const place = `sensors.${id}.points` as const;
-    return curve === null ? [] : [{ id, place, curve, usedV: curve.map(({ volts }) => volts) }];
+    return curve === null ? [] : [{ id, place, curve, usedV: [...curve.x] }];
   });
   return [...pressures, ...lambdas];
 }
@@ -150,7 +148,7 @@ export const SENSOR_CHECKS = [
       const line = lineOf(document, 'map');
       const wantedKpa = baseValue(document, 'engine.maxManifoldPressure');
       if (line === null || wantedKpa === null) return null;
-      const endKpa = Math.max(...line.map(({ value }) => value));
+      const endKpa = Math.max(...line.values);
       const bySlope = document.sensors.map.form?.value === 'slope';
       const place = bySlope ? 'sensors.map.slope' : 'sensors.map.points';
       return foundWhen(endKpa < wantedKpa, place, { endKpa, wantedKpa });
@@ -306,7 +304,7 @@ export const SENSOR_CHECKS = [
       const below = baseValue(document, 'sensors.ethanol.faultBelow');
       const above = baseValue(document, 'sensors.ethanol.faultAbove');
       if (curve === null || below === null || above === null) return null;
-      const hz = curve.map((point) => point.volts).find((value) => value < below || value > above);
+      const hz = curve.x.find((value) => value < below || value > above);
       return hz === undefined ? null : { place: 'sensors.ethanol.faultBelow', data: { hz } };
     },
     say: ({ hz }) => `${hz} Hz belongs to the sensor’s own range but counts as a fault. Widen the band.`,

@@ -1,13 +1,14 @@
-import fc from 'fast-check';
-import { demo, injected, programOf, tableOf } from '@tests/support/ventisca';
 import { airMassMg, chargeHeating, chargeTemperatureC, fuelMassMg } from '../air';
 import { type ChannelValues, PHASE } from '../channel';
 import { cylinderVolumeCm3 } from '../engine';
 import { blendOf, fuelById, PURE_ETHANOL, withoutEthanol } from '../fuels';
 import { deadTimeCurve, LEAST_ACROSS_KPA } from '../injector';
+import { curveThrough } from '../numeric';
 import type { EcuProgram } from '../program';
 import { capacityAt } from './capacity';
 import { LAMBDA_LIMITS } from './limits';
+import fc from 'fast-check';
+import { demo, injected, programOf, tableOf } from '@tests/support/ventisca';
 
 const FULL_LOAD: ChannelValues = {
   phase: PHASE.running,
@@ -33,10 +34,16 @@ function workedModel(): EcuProgram {
     injector: {
       ...model.injector,
       deadTime: {
-        pressuresKpa: [350],
-        curves: [{ volts: [8, 16], timesMs: [0.92, 0.92], law: { aMs: 0.92, bMsV: 0, cV: 3 } }],
+        pressuresKpa: Float64Array.of(350),
+        curves: [
+          {
+            x: Float64Array.of(8, 16),
+            values: Float64Array.of(0.92, 0.92),
+            law: { aMs: 0.92, bMsV: 0, cV: 3 },
+          },
+        ],
       },
-      shortPulse: [],
+      shortPulse: curveThrough([]),
     },
     tables: { ...model.tables, ve: flat(95), lambda: flat(0.82), warmUp: one, afterStart: one },
   };
@@ -235,10 +242,10 @@ describe('the most fuel there is', () => {
         fc.double({ min: 0, max: 1.5, noNaN: true }),
         (squirts, limit, speedRpm, addMs) => {
           const worked = workedModel();
-          const shortPulse = [
-            { netMs: 0.5, addMs },
-            { netMs: 4, addMs: 0 },
-          ];
+          const shortPulse = curveThrough([
+            [0.5, addMs],
+            [4, 0],
+          ]);
           const model: EcuProgram = { ...worked, injector: { ...worked.injector, squirts, shortPulse } };
           const point = { ...FULL_LOAD, speed: speedRpm };
           const capacity = capacityAt(model, injected(model, point), 14, limit);

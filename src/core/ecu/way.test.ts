@@ -1,10 +1,10 @@
-import { injected } from '@tests/support/ventisca';
 import { flowFunction, throttleFlowGPerS } from '../air';
 import { type ChannelValues, PHASE } from '../channel';
 import { deadTimeCurve } from '../injector';
-import { type Grid, gridOf } from '../numeric';
+import { curveThrough, type Grid, gridOf } from '../numeric';
 import type { EcuProgram, LoadProgram, MapId, SecondSetProgram, Tables } from '../program';
 import { capacityAt } from './capacity';
+import { injected } from '@tests/support/ventisca';
 
 const flat = (value: number): Grid => gridOf({ x: [0, 1], y: [], values: [value, value] });
 /** A map that says its load. */
@@ -40,11 +40,11 @@ function model(change: Change = {}, tables: Partial<Record<MapId, Grid | undefin
     injector: {
       ratedFlowGPerS: 5,
       ratedPressureKpa: 300,
-      flowPoints: [],
+      measuredFlow: curveThrough([]),
       railGaugeKpa: 300,
       regulator: 'manifold',
-      deadTime: { pressuresKpa: [300], curves: [constant(1)] },
-      shortPulse: [],
+      deadTime: { pressuresKpa: Float64Array.of(300), curves: [constant(1)] },
+      shortPulse: curveThrough([]),
       squirts: 1,
     },
     second: null,
@@ -140,10 +140,10 @@ describe('the way from pressure to opening', () => {
     const injector = {
       ...model().injector,
       squirts: 2,
-      shortPulse: [
-        { netMs: 0.1, addMs: 0.1 },
-        { netMs: 90, addMs: 0.1 },
-      ],
+      shortPulse: curveThrough([
+        [0.1, 0.1],
+        [90, 0.1],
+      ]),
     };
     const at = injected(model({ ...full, injector }), POINT);
     expect(at.netMs).toBeCloseTo(at.fuelMg / 10, 9);
@@ -153,7 +153,7 @@ describe('the way from pressure to opening', () => {
   });
 
   test('no fuel is no opening, no short pulse and no second set', () => {
-    const injector = { ...model().injector, shortPulse: [{ netMs: 0.1, addMs: 0.1 }] };
+    const injector = { ...model().injector, shortPulse: curveThrough([[0.1, 0.1]]) };
     const at = injected(model({ injector, second: SECOND }), POINT, { active: [], cut: true });
     expect(at).toMatchObject({ fuelMg: 0, netMs: 0, shortPulseMs: 0, openingMs: 0, secondOpeningMs: 0 });
   });

@@ -1,5 +1,6 @@
 import { GAS_CONSTANT_AIR, throttleFlowGPerS } from '../air';
 import { type IdleEngine, idleNeed } from '../engine';
+import { bisected } from '../numeric';
 import { ZERO_CELSIUS_K } from '../units';
 import { proposedVePercent, type VeInputs } from './veGenerator';
 
@@ -61,6 +62,9 @@ function openingMm2(inputs: BreathingInputs, throttlePercent: number): number {
   return closedMm2 + (wideMm2 - closedMm2) * (1 - Math.cos((share * Math.PI) / 2));
 }
 
+/** The deepest vacuum looked at, kPa. */
+const LOWEST_KPA = 8;
+
 /** Manifold pressure at which the throttle passes what the engine takes, kPa, by bisection. */
 export function manifoldAtThrottle(
   inputs: BreathingInputs,
@@ -69,25 +73,14 @@ export function manifoldAtThrottle(
 ): number {
   const area = openingMm2(inputs, throttlePercent);
   const upstream = upstreamKpa(inputs, speedRpm);
-  let low = 8;
-  let high = upstream;
-  for (let i = 0; i < 40; i += 1) {
-    const middle = (low + high) / 2;
-    const passes = throttleFlowGPerS(area, upstream, AIR_K, middle);
-    if (passes > takenGPerS(inputs, speedRpm, middle)) low = middle;
-    else high = middle;
-  }
-  return high;
+  return bisected(
+    (kpa) => throttleFlowGPerS(area, upstream, AIR_K, kpa) > takenGPerS(inputs, speedRpm, kpa),
+    LOWEST_KPA,
+    upstream,
+  );
 }
 
 /** Throttle at which the manifold has this pressure, %, by bisection; 100 where it is not reached. */
 export function throttleAtManifold(inputs: BreathingInputs, speedRpm: number, manifoldKpa: number): number {
-  let low = 0;
-  let high = 100;
-  for (let i = 0; i < 40; i += 1) {
-    const middle = (low + high) / 2;
-    if (manifoldAtThrottle(inputs, speedRpm, middle) < manifoldKpa) low = middle;
-    else high = middle;
-  }
-  return high;
+  return bisected((throttle) => manifoldAtThrottle(inputs, speedRpm, throttle) < manifoldKpa, 0, 100);
 }

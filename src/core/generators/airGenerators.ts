@@ -4,9 +4,9 @@ import {
   type Calibration,
   conversionContext,
   type FieldPath,
+  measuredFlowOf,
   strategyOf,
   sweptVolumePerCylinderCm3,
-  tableAt,
 } from '../calibration';
 import {
   type BreathingInputs,
@@ -133,10 +133,7 @@ export function injectorFlowAt(document: Calibration): (manifoldKpa: number) => 
   const rated = {
     ratedFlowGPerS: flowAt(number('injectors.ratedFlow')),
     ratedPressureKpa: number('injectors.ratedPressure'),
-    flowPoints: (tableAt(document, 'injectors.flowPoints') ?? []).map(([acrossKpa = 0, flow = 0]) => ({
-      acrossKpa,
-      gPerS: flowAt(flow),
-    })),
+    measuredFlow: measuredFlowOf(document, flowAt),
   };
   const regulator = document.injectors.regulator?.value ?? 'manifold';
   const rail = number('injectors.railPressure');

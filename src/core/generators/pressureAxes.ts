@@ -52,7 +52,7 @@ export function pressureReach(document: Calibration): PressureReach {
   const line = lineOf(document, 'map');
   return {
     axesEndKpa: ends.length === 0 ? null : Math.min(...ends),
-    sensorEndKpa: line === null ? null : Math.max(...line.map(({ value }) => value)),
+    sensorEndKpa: line === null ? null : Math.max(...line.values),
     goalKpa: baseValue(document, 'engine.maxManifoldPressure'),
   };
 }

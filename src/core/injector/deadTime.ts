@@ -1,7 +1,7 @@
-/** Dead time against voltage, ready for look-up: volts strictly increasing, times in ms, and the law beyond the ends. */
-export interface DeadTimeCurve {
-  readonly volts: readonly number[];
-  readonly timesMs: readonly number[];
+import { type Curve, leastSquares, lookUpCurve } from '../numeric';
+
+/** Dead time in ms against voltage, ready for look-up, and the law beyond the ends. */
+export interface DeadTimeCurve extends Curve {
   readonly law: DeadTimeLaw;
 }
 
@@ -27,24 +27,22 @@ export interface DeadTimePoint {
 export function deadTimeCurve(points: readonly DeadTimePoint[]): DeadTimeCurve {
   const volts = points.map((point) => point.volts);
   const timesMs = points.map((point) => point.ms);
-  return { volts, timesMs, law: fittedLaw(volts, timesMs) };
+  const curve = { x: Float64Array.from(volts), values: Float64Array.from(timesMs) };
+  return { ...curve, law: fittedLaw(volts, timesMs) };
 }
 
 /**
  * Dead time at a voltage, ms. Linear between points; beyond the ends the fitted law continues from the end point, so
  * there is no step.
  */
-export function deadTimeMs({ volts, timesMs, law }: DeadTimeCurve, voltage: number): number {
+export function deadTimeMs(curve: DeadTimeCurve, voltage: number): number {
+  const { x: volts, values: timesMs, law } = curve;
   const last = volts.length - 1;
   const firstV = volts[0] as number;
   const lastV = volts[last] as number;
-  if (voltage <= firstV) return continued(law, voltage, firstV, timesMs[0] as number);
-  if (voltage >= lastV) return continued(law, voltage, lastV, timesMs[last] as number);
-  let i = 0;
-  while (voltage > (volts[i + 1] as number)) i += 1;
-  const v0 = volts[i] as number;
-  const t0 = timesMs[i] as number;
-  return t0 + (((timesMs[i + 1] as number) - t0) * (voltage - v0)) / ((volts[i + 1] as number) - v0);
+  if (voltage < firstV) return continued(law, voltage, firstV, timesMs[0] as number);
+  if (voltage > lastV) return continued(law, voltage, lastV, timesMs[last] as number);
+  return lookUpCurve(curve, voltage);
 }
 
 /** How close to the law's pole a voltage is followed, V: below it the injector does not open at all. */
@@ -61,20 +59,19 @@ function continued(law: DeadTimeLaw, voltage: number, endV: number, endMs: numbe
  */
 export function fittedLaw(volts: readonly number[], timesMs: readonly number[]): DeadTimeLaw {
   const lowest = volts[0] as number;
-  let best: DeadTimeLaw = { aMs: mean(timesMs), bMsV: 0, cV: lowest - 2 };
+  const meanMs = mean(timesMs);
+  let best: DeadTimeLaw = { aMs: meanMs, bMsV: 0, cV: lowest - 2 };
   let bestError = Infinity;
   for (let cV = 0; cV <= lowest - 1; cV += 0.1) {
     const inverse = volts.map((v) => 1 / (v - cV));
     const meanX = mean(inverse);
-    const meanY = mean(timesMs);
-    let sxx = 0;
-    let sxy = 0;
-    inverse.forEach((x, i) => {
-      sxx += (x - meanX) ** 2;
-      sxy += (x - meanX) * ((timesMs[i] as number) - meanY);
-    });
-    const bMsV = sxx > 0 ? Math.max(0, sxy / sxx) : 0;
-    const aMs = meanY - bMsV * meanX;
+    const [slope = 0] =
+      leastSquares(
+        inverse.map((x) => [x - meanX]),
+        timesMs.map((time) => time - meanMs),
+      ) ?? [];
+    const bMsV = Math.max(0, slope);
+    const aMs = meanMs - bMsV * meanX;
     const error = inverse.reduce((sum, x, i) => sum + (aMs + bMsV * x - (timesMs[i] as number)) ** 2, 0);
     if (error < bestError) {
       bestError = error;
@@ -93,7 +90,9 @@ const KINK_SHARE = 0.06;
  * neighbours). Nothing is altered; a kink next to a worse one is not reported, since one bad point bends both sides.
  */
 export function deadTimeFlags(points: readonly DeadTimePoint[]): DeadTimeFlag[] {
-  const { volts, timesMs, law } = deadTimeCurve(points);
+  const { law } = deadTimeCurve(points);
+  const volts = points.map((point) => point.volts);
+  const timesMs = points.map((point) => point.ms);
   const flags: DeadTimeFlag[] = [];
   for (let i = 1; i < volts.length; i += 1) {
     const byMs = (timesMs[i] as number) - (timesMs[i - 1] as number);

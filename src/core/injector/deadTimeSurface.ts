@@ -1,4 +1,4 @@
-import { monotoneCubic } from '../numeric';
+import { intervalFraction, intervalIndex, monotoneCubic } from '../numeric';
 import { toBase } from '../units';
 import {
   deadTimeCurve,
@@ -12,7 +12,7 @@ import type { DeadTimeTable } from './injectorSchema';
 
 /** Dead time over voltage and pressure, ready for look-up: one curve a pressure, pressures increasing. */
 export interface DeadTimeSurface {
-  readonly pressuresKpa: readonly number[];
+  readonly pressuresKpa: Float64Array;
   readonly curves: readonly DeadTimeCurve[];
 }
 
@@ -112,8 +112,8 @@ function scaledCurve(
   const own = columns[column]?.[0];
   const factor = own === undefined ? 1 : own.ms / deadTimeMs(shape, own.volts);
   return {
-    volts: shape.volts,
-    timesMs: shape.timesMs.map((time) => time * factor),
+    x: shape.x,
+    values: shape.values.map((time) => time * factor),
     law: { aMs: shape.law.aMs * factor, bMsV: shape.law.bMsV * factor, cV: shape.law.cV },
   };
 }
@@ -122,7 +122,7 @@ function scaledCurve(
 export function deadTimeSurface(table: DeadTimeTable): DeadTimeSurface {
   const { volts, pressuresKpa, ms } = completedDeadTime(table);
   return {
-    pressuresKpa,
+    pressuresKpa: Float64Array.from(pressuresKpa),
     curves: pressuresKpa.map((_, k) =>
       deadTimeCurve(volts.map((volt, row) => ({ volts: volt, ms: (ms[row] as number[])[k] as number }))),
     ),
@@ -135,16 +135,11 @@ export function deadTimeAt(
   volts: number,
   acrossKpa: number,
 ): number {
-  const last = pressuresKpa.length - 1;
-  if (last === 0 || acrossKpa <= (pressuresKpa[0] as number))
-    return deadTimeMs(curves[0] as DeadTimeCurve, volts);
-  if (acrossKpa >= (pressuresKpa[last] as number)) return deadTimeMs(curves[last] as DeadTimeCurve, volts);
-  let k = 0;
-  while (acrossKpa > (pressuresKpa[k + 1] as number)) k += 1;
-  const low = deadTimeMs(curves[k] as DeadTimeCurve, volts);
-  const high = deadTimeMs(curves[k + 1] as DeadTimeCurve, volts);
-  const from = pressuresKpa[k] as number;
-  return low + ((high - low) * (acrossKpa - from)) / ((pressuresKpa[k + 1] as number) - from);
+  const i = intervalIndex(pressuresKpa, acrossKpa);
+  const fraction = intervalFraction(pressuresKpa, i, acrossKpa);
+  const low = deadTimeMs(curves[i] as DeadTimeCurve, volts);
+  if (fraction === 0) return low;
+  return low * (1 - fraction) + deadTimeMs(curves[i + 1] as DeadTimeCurve, volts) * fraction;
 }
 
 /** Something odd in a table, with its column. */

@@ -1,3 +1,5 @@
+import { type Curve, curveThrough, lookUpCurve } from '../numeric';
+
 /**
  * Mass flow of fuel at rated pressure, g/s, from the mass flow of the fluid the injector was rated with: a fixed
  * orifice passes mass with the root of density, so ṁ_fuel = ṁ_test·√(ρ_fuel/ρ_test) = Q·√(ρ_test·ρ_fuel).
@@ -34,44 +36,41 @@ export function feedablePowerKw(fuelGPerS: number, bsfcGPerKwh: number): number 
   return (fuelGPerS * 3600) / bsfcGPerKwh;
 }
 
-/** Fuel flow measured at one pressure across. */
-export interface FlowPoint {
-  readonly acrossKpa: number;
-  readonly gPerS: number;
-}
-
 /**
- * Fuel mass flow, g/s, from one or more measured points (pressures increasing): between two points linear in the root
- * of pressure, beyond them with the root from the nearest point, zero when nothing pushes.
+ * Fuel mass flow, g/s, through measured points: against the root of the pressure across, in √kPa, since between two
+ * points it is linear in that. Empty for none.
  */
-export function flowFromPointsGPerS(points: readonly FlowPoint[], acrossKpa: number): number {
-  const first = points[0];
-  const last = points[points.length - 1];
-  if (first === undefined || last === undefined || acrossKpa <= 0) return 0;
-  if (acrossKpa <= first.acrossKpa) return flowAtPressureGPerS(first.gPerS, first.acrossKpa, acrossKpa);
-  if (acrossKpa >= last.acrossKpa) return flowAtPressureGPerS(last.gPerS, last.acrossKpa, acrossKpa);
-  const i = points.findIndex((point) => acrossKpa <= point.acrossKpa);
-  const from = points[i - 1] ?? first;
-  const to = points[i] ?? last;
-  const root = (kpa: number) => Math.sqrt(kpa);
-  const share = (root(acrossKpa) - root(from.acrossKpa)) / (root(to.acrossKpa) - root(from.acrossKpa));
-  return from.gPerS + (to.gPerS - from.gPerS) * share;
+export type MeasuredFlow = Curve;
+
+/** The curve through measured flows, pressures increasing. */
+export function measuredFlowThrough(
+  points: readonly (readonly [acrossKpa: number, gPerS: number])[],
+): MeasuredFlow {
+  return curveThrough(points.map(([acrossKpa, gPerS]) => [Math.sqrt(acrossKpa), gPerS]));
 }
 
-/** What is known of an injector's flow: its rating, and points at several pressures where there are any. */
+/** Flow through measured points, g/s; beyond them with the root of pressure from the nearest, zero when nothing pushes. */
+function flowThroughPointsGPerS(curve: MeasuredFlow, acrossKpa: number): number {
+  if (acrossKpa <= 0) return 0;
+  const root = Math.sqrt(acrossKpa);
+  const nearest = Math.min(Math.max(root, curve.x[0] as number), curve.x[curve.x.length - 1] as number);
+  return (lookUpCurve(curve, root) * root) / nearest;
+}
+
+/** What is known of an injector's flow: its rating, and what was measured at several pressures where it was. */
 export interface RatedFlow {
   readonly ratedFlowGPerS: number;
   readonly ratedPressureKpa: number;
-  readonly flowPoints: readonly FlowPoint[];
+  readonly measuredFlow: MeasuredFlow;
 }
 
 /** Fuel mass flow of an injector, g/s, at a pressure across. */
 export function injectorFlowGPerS(
-  { ratedFlowGPerS, ratedPressureKpa, flowPoints }: RatedFlow,
+  { ratedFlowGPerS, ratedPressureKpa, measuredFlow }: RatedFlow,
   acrossKpa: number,
 ): number {
-  return flowPoints.length > 0
-    ? flowFromPointsGPerS(flowPoints, acrossKpa)
+  return measuredFlow.x.length > 0
+    ? flowThroughPointsGPerS(measuredFlow, acrossKpa)
     : flowAtPressureGPerS(ratedFlowGPerS, ratedPressureKpa, acrossKpa);
 }
 

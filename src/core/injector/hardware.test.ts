@@ -1,9 +1,10 @@
 import { valveEventsFromAngles } from '../cams';
 import { firingEvents } from '../engine';
+import { curveThrough } from '../numeric';
 import { crankDegrees, overlapLossPercent, proposedEndBeforeTdcDeg, sprayAtValve } from './angle';
 import { driverCurrentA, driverProblem } from './driver';
 import { injectionOutputs, injectorPairs, modeRefusals, squirtsPerCycle } from './events';
-import { flowFromPointsGPerS, flowUnitSuspicion, injectorFlowGPerS } from './flow';
+import { flowUnitSuspicion, injectorFlowGPerS, measuredFlowThrough } from './flow';
 import { netOfOpenMs, shortPulseAddMs } from './shortPulse';
 import { handsOverGently, stagedFuel, type StagingPlan } from './staging';
 import fc from 'fast-check';
@@ -11,16 +12,16 @@ import fc from 'fast-check';
 const FOUR = firingEvents([1, 3, 4, 2], null);
 
 describe('short pulses', () => {
-  const curve = [
-    { netMs: 0.2, addMs: 0.1 },
-    { netMs: 1, addMs: 0.02 },
-  ];
+  const curve = curveThrough([
+    [0.2, 0.1],
+    [1, 0.02],
+  ]);
   // Half-way between 0.2 and 1.0: 0.06.
   test('what is added lies between the points, is held below and none above', () => {
     expect([0.1, 0.2, 0.6, 1, 1.01].map((net) => Number(shortPulseAddMs(curve, net).toFixed(4)))).toEqual([
       0.1, 0.1, 0.06, 0.02, 0,
     ]);
-    expect(shortPulseAddMs([], 0.3)).toBe(0);
+    expect(shortPulseAddMs(curveThrough([]), 0.3)).toBe(0);
   });
 
   test('an injector opened with what is added flows for the net time', () => {
@@ -35,22 +36,23 @@ describe('short pulses', () => {
 });
 
 describe('flow at several pressures', () => {
-  const points = [
-    { acrossKpa: 250, gPerS: 6.8 },
-    { acrossKpa: 400, gPerS: 8.7 },
-  ];
+  const measuredFlow = measuredFlowThrough([
+    [250, 6.8],
+    [400, 8.7],
+  ]);
+  const rating = { ratedFlowGPerS: 7.5742, ratedPressureKpa: 300 };
+  const flowAt = (kpa: number) => injectorFlowGPerS({ ...rating, measuredFlow }, kpa);
   // √250 = 15.811, √400 = 20, √300 = 17.321: share 0.3604, 6.8 + 1.9·0.3604 = 7.485. Beyond: 8.7·√(500/400) = 9.727.
   test('runs through its points in the root of pressure', () => {
-    expect(flowFromPointsGPerS(points, 300)).toBeCloseTo(7.485, 3);
-    expect(flowFromPointsGPerS(points, 500)).toBeCloseTo(9.727, 3);
-    expect(flowFromPointsGPerS(points, 250)).toBe(6.8);
-    expect(flowFromPointsGPerS(points, 0)).toBe(0);
+    expect(flowAt(300)).toBeCloseTo(7.485, 3);
+    expect(flowAt(500)).toBeCloseTo(9.727, 3);
+    expect(flowAt(250)).toBe(6.8);
+    expect(flowAt(0)).toBe(0);
   });
 
   test('takes the place of the rating where there is one', () => {
-    const rating = { ratedFlowGPerS: 7.5742, ratedPressureKpa: 300 };
-    expect(injectorFlowGPerS({ ...rating, flowPoints: [] }, 350)).toBeCloseTo(8.181, 3);
-    expect(injectorFlowGPerS({ ...rating, flowPoints: points }, 400)).toBe(8.7);
+    expect(injectorFlowGPerS({ ...rating, measuredFlow: curveThrough([]) }, 350)).toBeCloseTo(8.181, 3);
+    expect(flowAt(400)).toBe(8.7);
   });
 
   test.each([

@@ -30,6 +30,8 @@ export {
   flowUnitSuspicion,
   fuelFlowAtRatingGPerS,
   injectorFlowGPerS,
+  type MeasuredFlow,
+  measuredFlowThrough,
   type RatedFlow,
 } from './flow';
 export type { DeadTimeTable, Injectors, Regulator } from './injectorSchema';

@@ -1,4 +1,4 @@
-import { baseValue, type Calibration, conversionContext, tableAt } from '../calibration';
+import { baseValue, type Calibration, conversionContext, measuredFlowOf } from '../calibration';
 import { fuelById } from '../fuels';
 import { fuelFlowAtRatingGPerS, injectorFlowGPerS, pressureAcrossKpa } from '../injector';
 import { fromBase } from '../units';
@@ -32,12 +32,11 @@ export function flowFigures(document: Calibration): Flow | null {
   const ratedGPerS = fuelFlowAtRatingGPerS(rated, density, densityGPerCm3);
   const across = (kpa: number) => pressureAcrossKpa(regulator.value, rail, context.barometricKpa, kpa);
   const acrossKpa = across(context.barometricKpa);
-  const flowPoints = (tableAt(document, 'injectors.flowPoints') ?? []).map(([kpa = 0, flow = 0]) => ({
-    acrossKpa: kpa,
-    gPerS: fuelFlowAtRatingGPerS(flow, density, densityGPerCm3),
-  }));
+  const measuredFlow = measuredFlowOf(document, (flow) =>
+    fuelFlowAtRatingGPerS(flow, density, densityGPerCm3),
+  );
   const flowing = (kpa: number) =>
-    injectorFlowGPerS({ ratedFlowGPerS: ratedGPerS, ratedPressureKpa: ratedKpa, flowPoints }, kpa);
+    injectorFlowGPerS({ ratedFlowGPerS: ratedGPerS, ratedPressureKpa: ratedKpa, measuredFlow }, kpa);
   const gPerS = flowing(acrossKpa);
   return {
     ratedGPerS,

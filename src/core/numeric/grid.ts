@@ -1,11 +1,11 @@
+import { type Curve, intervalFraction, intervalIndex } from './curve';
+
 /**
  * A map ready for look-up: strictly increasing axes, values row by row (a row is one y breakpoint). A curve has an
  * empty y axis and one row.
  */
-export interface Grid {
-  readonly x: Float64Array;
+export interface Grid extends Curve {
   readonly y: Float64Array;
-  readonly values: Float64Array;
 }
 
 /** Copies plain arrays into a grid. Shapes are guaranteed by the document's schema. */
@@ -15,37 +15,6 @@ export function gridOf(map: { x: readonly number[]; y: readonly number[]; values
     y: Float64Array.from(map.y),
     values: Float64Array.from(map.values),
   };
-}
-
-/**
- * Index of the interval of an axis that holds a value: 0…length − 2. Before the first breakpoint it is the first
- * interval, after the last the last one. A one-point axis gives 0. Logarithmic time.
- */
-export function intervalIndex(axis: Float64Array, value: number): number {
-  let low = 0;
-  let high = axis.length - 2;
-  while (low < high) {
-    const middle = (low + high + 1) >> 1;
-    if (value < (axis[middle] as number)) high = middle - 1;
-    else low = middle;
-  }
-  return low;
-}
-
-/** Where in its interval a value lies, clamped to 0…1, so that look-ups hold at the edges. */
-export function intervalFraction(axis: Float64Array, index: number, value: number): number {
-  const from = axis[index] as number;
-  const to = axis[index + 1];
-  if (to === undefined || value <= from) return 0;
-  return value >= to ? 1 : (value - from) / (to - from);
-}
-
-/** Value of a curve at x: linear, held beyond the ends. */
-export function lookUpCurve(curve: Grid, x: number): number {
-  const i = intervalIndex(curve.x, x);
-  const fraction = intervalFraction(curve.x, i, x);
-  const from = curve.values[i] as number;
-  return fraction === 0 ? from : from * (1 - fraction) + (curve.values[i + 1] as number) * fraction;
 }
 
 /**

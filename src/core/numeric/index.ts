@@ -1,11 +1,13 @@
+export { bisected } from './bisection';
 export {
-  type CellShare,
-  cellShares,
-  type Grid,
-  gridOf,
+  type Curve,
+  curveThrough,
   intervalFraction,
   intervalIndex,
+  inverseOf,
   lookUpCurve,
-  lookUpMap,
-} from './grid';
+  lookUpStraightOn,
+} from './curve';
+export { type CellShare, cellShares, type Grid, gridOf, lookUpMap } from './grid';
+export { leastSquares } from './leastSquares';
 export { monotoneCubic } from './monotoneCubic';

@@ -8,7 +8,6 @@ export {
   type FaultBandProblem,
   turningPoint,
   valueAtVolts,
-  voltsAtValue,
   type VoltsCurve,
 } from './linear';
 export { type PullUp, pullUpVolts, seeingRange, temperatureAtVolts, voltsAtTemperature } from './pullUp';

@@ -1,12 +1,14 @@
-/** Points of a sensor's line: volts strictly increasing. */
-export type VoltsCurve = readonly { readonly volts: number; readonly value: number }[];
+import { type Curve, curveThrough, inverseOf, lookUpStraightOn } from '../numeric';
+
+/** Points of a sensor's line: value against volts. */
+export type VoltsCurve = Curve;
 
 /** Two points of the line value = offset + slope·V, over the usual 0…5 V. */
 export function curveOfSlope(slopePerV: number, offset: number): VoltsCurve {
-  return [
-    { volts: 0, value: offset },
-    { volts: 5, value: offset + 5 * slopePerV },
-  ];
+  return curveThrough([
+    [0, offset],
+    [5, offset + 5 * slopePerV],
+  ]);
 }
 
 /**
@@ -14,32 +16,20 @@ export function curveOfSlope(slopePerV: number, offset: number): VoltsCurve {
  * Example: 0.5 V → 20 kPa, 4.5 V → 300 kPa: 2.5 V → 160.
  */
 export function valueAtVolts(curve: VoltsCurve, volts: number): number {
-  const { from, to } = stretch(curve, (point) => volts > point.volts);
-  return from.value + ((to.value - from.value) * (volts - from.volts)) / (to.volts - from.volts);
+  return lookUpStraightOn(curve, volts);
 }
 
 /** Voltage at a value, the inverse, for curves that only rise or only fall. */
 export function voltsAtValue(curve: VoltsCurve, value: number): number {
-  const rising = (curve[curve.length - 1]?.value ?? 0) > (curve[0]?.value ?? 0);
-  const { from, to } = stretch(curve, (point) => (rising ? value > point.value : value < point.value));
-  if (to.value === from.value) return from.volts;
-  return from.volts + ((to.volts - from.volts) * (value - from.value)) / (to.value - from.value);
-}
-
-function stretch(curve: VoltsCurve, isPast: (point: VoltsCurve[number]) => boolean) {
-  const last = curve.length - 1;
-  let i = 0;
-  while (i < last - 1 && isPast(curve[i + 1] as VoltsCurve[number])) i += 1;
-  return { from: curve[i] as VoltsCurve[number], to: curve[i + 1] as VoltsCurve[number] };
+  return lookUpStraightOn(inverseOf(curve), value);
 }
 
 /** Index of the first point that does not go on in the curve's direction; null when it only rises or only falls. */
-export function turningPoint(curve: VoltsCurve): number | null {
-  const direction = Math.sign((curve[1]?.value ?? 0) - (curve[0]?.value ?? 0));
-  const found = curve.findIndex(
-    (point, i) => i > 0 && Math.sign(point.value - (curve[i - 1] as VoltsCurve[number]).value) !== direction,
-  );
+export function turningPoint({ values }: VoltsCurve): number | null {
+  const stepTo = (i: number) => Math.sign((values[i] as number) - (values[i - 1] as number));
+  const direction = stepTo(1);
   if (direction === 0) return 1;
+  const found = values.findIndex((_, i) => i > 0 && stepTo(i) !== direction);
   return found === -1 ? null : found;
 }
 

@@ -1,10 +1,11 @@
-import * as fc from 'fast-check';
+import { curveThrough } from '../numeric';
 import { gearAtVolts, gearProblem } from './gear';
 import { combinedLambda } from './lambdaUse';
 import { curveOfSlope, faultBandProblem, turningPoint, valueAtVolts, voltsAtValue } from './linear';
 import { pullUpOhm, pullUpVolts, seeingRange, temperatureAtVolts, voltsAtTemperature } from './pullUp';
 import { isFalling, thermistorC, thermistorFit, thermistorFromBeta, thermistorOhm } from './steinhartHart';
 import { throttleHeadRoom, throttlePercent, throttleProblems } from './throttle';
+import * as fc from 'fast-check';
 
 const POINTS = [
   { temperatureC: -20, ohm: 15462 },
@@ -80,10 +81,11 @@ describe('thermistors', () => {
 });
 
 describe('linear sensors', () => {
-  const curve = [
-    { volts: 0.5, value: 20 },
-    { volts: 4.5, value: 300 },
+  const points: [number, number][] = [
+    [0.5, 20],
+    [4.5, 300],
   ];
+  const curve = curveThrough(points);
 
   // By hand: 280 kPa over 4 V is 70 kPa/V; 2.5 V is 20 + 2·70 = 160; the line meets 0 V at −15.
   test('straight between two points and beyond', () => {
@@ -94,7 +96,7 @@ describe('linear sensors', () => {
   });
 
   test('a table bends at its points, and volts and values are inverse', () => {
-    const bent = [...curve, { volts: 4.8, value: 400 }];
+    const bent = curveThrough([...points, [4.8, 400]]);
     expect(valueAtVolts(bent, 4.65)).toBeCloseTo(350, 9);
     fc.assert(
       fc.property(fc.double({ min: -50, max: 450, noNaN: true }), (value) => {
@@ -104,21 +106,23 @@ describe('linear sensors', () => {
   });
 
   test('a falling curve reads both ways too', () => {
-    const falling = [
-      { volts: 1, value: 100 },
-      { volts: 3, value: 0 },
-    ];
+    const falling = curveThrough([
+      [1, 100],
+      [3, 0],
+    ]);
     expect(voltsAtValue(falling, 25)).toBe(2.5);
     expect(turningPoint(falling)).toBeNull();
   });
 
   test('a curve that turns is pointed at', () => {
-    expect(turningPoint([...curve, { volts: 4.8, value: 290 }])).toBe(2);
+    expect(turningPoint(curveThrough([...points, [4.8, 290]]))).toBe(2);
     expect(
-      turningPoint([
-        { volts: 1, value: 5 },
-        { volts: 2, value: 5 },
-      ]),
+      turningPoint(
+        curveThrough([
+          [1, 5],
+          [2, 5],
+        ]),
+      ),
     ).toBe(1);
   });
 

@@ -1,3 +1,4 @@
+import { bisected, leastSquares } from '../numeric';
 import { ZERO_CELSIUS_K } from '../units';
 
 /** 1/T = a + b·ln R + c·(ln R)³, T in K, R in Ω (Steinhart & Hart 1968). */
@@ -34,7 +35,10 @@ export function thermistorFit(points: readonly ResistancePoint[]): ThermistorFit
     return [1, l - mean, l ** 3 - mean ** 3];
   });
   const targets = points.map(({ temperatureC }) => 1 / (temperatureC + ZERO_CELSIUS_K));
-  const [a0, b, c] = leastSquares(rows, targets);
+  const [a0, b, c] = leastSquares(rows, targets) ?? [];
+  if (a0 === undefined || b === undefined || c === undefined) {
+    throw new RangeError('Two points have the same resistance');
+  }
   const curve = { a: a0 - b * mean - c * mean ** 3, b, c };
   const residualsK = points.map(({ ohm, temperatureC }) => thermistorC(curve, ohm) - temperatureC);
   const sizes = residualsK.map(Math.abs);
@@ -72,13 +76,8 @@ export function thermistorOhm(curve: SteinhartHart, temperatureC: number): numbe
 }
 
 function bisectedLnOhm({ a, b, c }: SteinhartHart, wanted: number): number {
-  let { low, high }: { low: number; high: number } = LN_OHM_RANGE;
-  for (let i = 0; i < 60; i += 1) {
-    const middle = (low + high) / 2;
-    if (a + b * middle + c * middle ** 3 < wanted) low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
+  const { low, high } = LN_OHM_RANGE;
+  return bisected((l) => a + b * l + c * l ** 3 < wanted, low, high, 60);
 }
 
 /** True when resistance falls all the way from −60 to 200 °C, so that every voltage means one temperature. */
@@ -90,44 +89,4 @@ export function isFalling(curve: SteinhartHart): boolean {
     if (within && b + 3 * c * l * l <= 0) return false;
   }
   return b > 0 || c > 0;
-}
-
-/** Solves the normal equations of a three-column least-squares problem, columns scaled to one. */
-function leastSquares(rows: readonly number[][], targets: readonly number[]): [number, number, number] {
-  const scales = [0, 1, 2].map((k) => Math.max(...rows.map((row) => Math.abs(row[k] as number))) || 1);
-  const matrix = [0, 1, 2].map((i) => [
-    ...[0, 1, 2].map((k) =>
-      rows.reduce(
-        (sum, row) =>
-          sum + ((row[i] as number) / (scales[i] as number)) * ((row[k] as number) / (scales[k] as number)),
-        0,
-      ),
-    ),
-    rows.reduce(
-      (sum, row, r) => sum + ((row[i] as number) / (scales[i] as number)) * (targets[r] as number),
-      0,
-    ),
-  ]);
-  for (let column = 0; column < 3; column += 1) {
-    const pivot = [0, 1, 2]
-      .slice(column)
-      .reduce(
-        (best, row) => (Math.abs(at(matrix, row, column)) > Math.abs(at(matrix, best, column)) ? row : best),
-        column,
-      );
-    if (Math.abs(at(matrix, pivot, column)) < 1e-13)
-      throw new RangeError('Two points have the same resistance');
-    [matrix[column], matrix[pivot]] = [matrix[pivot] as number[], matrix[column] as number[]];
-    for (let row = 0; row < 3; row += 1) {
-      if (row === column) continue;
-      const factor = at(matrix, row, column) / at(matrix, column, column);
-      matrix[row] = (matrix[row] as number[]).map((value, k) => value - factor * at(matrix, column, k));
-    }
-  }
-  const solved = (i: number) => at(matrix, i, 3) / at(matrix, i, i) / (scales[i] as number);
-  return [solved(0), solved(1), solved(2)];
-}
-
-function at(matrix: readonly number[][], row: number, column: number): number {
-  return (matrix[row] as number[])[column] as number;
 }

@@ -39,7 +39,7 @@ export function openingSteps(program: EcuProgram, frame: Frame, at: Injection): 
       id: 'flow',
       title: 'Injector flow',
       formula:
-        injector.flowPoints.length > 0
+        injector.measuredFlow.x.length > 0
           ? 'between the measured flows, in √Δp'
           : 'q = q_rated · √(Δp / Δp_rated)',
       inputs: [
@@ -74,7 +74,7 @@ export function openingSteps(program: EcuProgram, frame: Frame, at: Injection): 
       ],
       result: input('t_net', 'Net time', at.netMs, 3, 'ms'),
     },
-    ...(injector.shortPulse.length > 0
+    ...(injector.shortPulse.x.length > 0
       ? [
           {
             id: 'short',
@@ -100,10 +100,10 @@ export function openingSteps(program: EcuProgram, frame: Frame, at: Injection): 
       id: 'opening',
       title: 'Injector opening',
       formula:
-        injector.shortPulse.length > 0 ? 'opening = t_net + t_short + t_dead' : 'opening = t_net + t_dead',
+        injector.shortPulse.x.length > 0 ? 'opening = t_net + t_short + t_dead' : 'opening = t_net + t_dead',
       inputs: [
         input('t_net', 'Net time', at.netMs, 3, 'ms'),
-        ...(injector.shortPulse.length > 0 ? [input('t_short', 'Added', at.shortPulseMs, 3, 'ms')] : []),
+        ...(injector.shortPulse.x.length > 0 ? [input('t_short', 'Added', at.shortPulseMs, 3, 'ms')] : []),
         input('t_dead', 'Dead time', at.deadMs, 3, 'ms'),
       ],
       result: input('opening', 'Opening', at.openingMs, 3, 'ms'),
@@ -127,7 +127,7 @@ export function openingSteps(program: EcuProgram, frame: Frame, at: Injection): 
 function beyondDeadTime({ injector }: EcuProgram, frame: Frame, at: Injection): string[] {
   const batteryV = read(frame, 'battery');
   const { curves, pressuresKpa } = injector.deadTime;
-  const volts = curves.flatMap((curve) => curve.volts);
+  const volts = curves.flatMap((curve) => [...curve.x]);
   const [lowV, highV] = [Math.min(...volts), Math.max(...volts)];
   const [lowKpa, highKpa] = [Math.min(...pressuresKpa), Math.max(...pressuresKpa)];
   const found: string[] = [];

@@ -49,7 +49,7 @@ export function DeadTimeChart({ document }: { document: Calibration }) {
   const flags = surfaceFlags(table);
   const at = (kpa: number) => volts.map((v) => deadTimeAt(surface, v, kpa));
   const shown = `${table.pressures[column]} ${table.pressureUnit}`;
-  const outer = surface.pressuresKpa.filter(
+  const outer = [...surface.pressuresKpa].filter(
     (_, k) => k !== column && (k === 0 || k === surface.pressuresKpa.length - 1),
   );
   return (

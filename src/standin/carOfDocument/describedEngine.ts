@@ -48,7 +48,7 @@ export function describedEngine(document: Calibration, program: EcuProgram): Sta
         ...injector.deadTime,
         curves: injector.deadTime.curves.map((curve) => ({
           ...curve,
-          timesMs: curve.timesMs.map((time) => time + DESCRIBED_DEAD_TIME_ADDED_MS),
+          values: curve.values.map((time) => time + DESCRIBED_DEAD_TIME_ADDED_MS),
         })),
       },
     },

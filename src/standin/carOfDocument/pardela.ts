@@ -2,6 +2,7 @@ import { barometricKpa } from '@/core/air';
 import { cylinderVolumeCm3 } from '@/core/engine';
 import { fuelById } from '@/core/fuels';
 import { fuelFlowAtRatingGPerS } from '@/core/injector';
+import { curveThrough } from '@/core/numeric';
 import type { BuiltCar } from '../car';
 import { trueVeGrid } from '../plant';
 import { thermistor, trueDeadTime } from './parts';
@@ -30,10 +31,10 @@ export const pardela: BuiltCar = {
     injector: {
       ratedFlowGPerS: fuelFlowAtRatingGPerS((34.4 * 453.59237) / 3600, 0.684, 0.745),
       ratedPressureKpa: 300,
-      flowPoints: [],
+      measuredFlow: curveThrough([]),
       railGaugeKpa: 300,
       regulator: 'fixed',
-      shortPulse: [],
+      shortPulse: curveThrough([]),
       deadTime: trueDeadTime(300, [
         [7, 2.9],
         [8, 2.28],
@@ -50,10 +51,10 @@ export const pardela: BuiltCar = {
   },
   coolant: thermistor([-20, 16000], [20, 2690], [100, 207]),
   air: thermistor([0, 5930], [25, 2080], [90, 245]),
-  map: [
-    { volts: 0.4, value: 20 },
-    { volts: 4.64, value: 110 },
-  ],
+  map: curveThrough([
+    [0.4, 20],
+    [4.64, 110],
+  ]),
   fuelPressure: null,
   wheel: {
     kind: 'missing',

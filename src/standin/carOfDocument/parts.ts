@@ -15,7 +15,7 @@ export function trueDeadTime(
 ): DeadTimeSurface {
   const at = (factor: number) => deadTimeCurve(points.map(([volts, ms]) => ({ volts, ms: ms * factor })));
   return {
-    pressuresKpa: [pressureKpa * 0.8, pressureKpa, pressureKpa * 1.2],
+    pressuresKpa: Float64Array.of(pressureKpa * 0.8, pressureKpa, pressureKpa * 1.2),
     curves: [at(0.93), at(1), at(1.07)],
   };
 }

@@ -2,6 +2,7 @@ import { barometricKpa } from '@/core/air';
 import { cylinderVolumeCm3 } from '@/core/engine';
 import { fuelById } from '@/core/fuels';
 import { fuelFlowAtRatingGPerS } from '@/core/injector';
+import { curveThrough } from '@/core/numeric';
 import type { BuiltCar } from '../car';
 import { trueVeGrid } from '../plant';
 import { thermistor, trueDeadTime } from './parts';
@@ -30,13 +31,13 @@ export const ventisca: BuiltCar = {
     injector: {
       ratedFlowGPerS: fuelFlowAtRatingGPerS((604 / 60) * 0.745, 0.745, 0.745),
       ratedPressureKpa: 300,
-      flowPoints: [],
+      measuredFlow: curveThrough([]),
       railGaugeKpa: 350,
       regulator: 'manifold',
-      shortPulse: [
-        { netMs: 0.3, addMs: 0.05 },
-        { netMs: 1.8, addMs: 0 },
-      ],
+      shortPulse: curveThrough([
+        [0.3, 0.05],
+        [1.8, 0],
+      ]),
       deadTime: trueDeadTime(350, [
         [6.5, 3.85],
         [8, 2.56],
@@ -53,14 +54,14 @@ export const ventisca: BuiltCar = {
   },
   coolant: thermistor([-20, 15300], [20, 2480], [100, 187.5]),
   air: thermistor([-20, 16900], [20, 2505], [80, 329]),
-  map: [
-    { volts: 0.41, value: 20 },
-    { volts: 4.66, value: 250 },
-  ],
-  fuelPressure: [
-    { volts: 0.51, value: 0 },
-    { volts: 4.49, value: 1000 },
-  ],
+  map: curveThrough([
+    [0.41, 20],
+    [4.66, 250],
+  ]),
+  fuelPressure: curveThrough([
+    [0.51, 0],
+    [4.49, 1000],
+  ]),
   wheel: {
     kind: 'missing',
     teeth: 60,

@@ -1,12 +1,6 @@
+import { type Curve, inverseOf, lookUpStraightOn } from '@/core/numeric';
 import type { EcuProgram, InputId } from '@/core/program';
-import {
-  type PullUp,
-  pullUpVolts,
-  type SteinhartHart,
-  thermistorOhm,
-  voltsAtValue,
-  type VoltsCurve,
-} from '@/core/sensors';
+import { type PullUp, pullUpVolts, type SteinhartHart, thermistorOhm } from '@/core/sensors';
 import type { Car } from '../car';
 import { thingAt } from './wiring';
 
@@ -31,7 +25,7 @@ export type Signal =
       readonly curve: SteinhartHart;
       readonly divider: PullUp;
     }
-  | { readonly kind: 'line'; readonly sees: 'manifoldKpa' | 'railGaugeKpa'; readonly points: VoltsCurve };
+  | { readonly kind: 'line'; readonly sees: 'manifoldKpa' | 'railGaugeKpa'; readonly volts: Curve };
 
 /** Voltage of an analogue input with nothing on it, V. */
 const OPEN_ANALOGUE_V = 0;
@@ -69,7 +63,7 @@ function signalOf(thing: InputId, car: Car, divider: PullUp | null): Signal {
   if (thing === 'map' || thing === 'fuelPressure') {
     const points = car[thing];
     const sees = thing === 'map' ? 'manifoldKpa' : 'railGaugeKpa';
-    return points === null ? { kind: 'itself' } : { kind: 'line', sees, points };
+    return points === null ? { kind: 'itself' } : { kind: 'line', sees, volts: inverseOf(points) };
   }
   const curve = car[thing];
   if (curve === null) return { kind: 'itself' };
@@ -104,7 +98,7 @@ function voltsOf(signal: Signal, truth: Truth, last: LastSignal): number {
     case 'still':
       return signal.volts;
     case 'line':
-      return voltsAtValue(signal.points, truth[signal.sees]);
+      return lookUpStraightOn(signal.volts, truth[signal.sees]);
     case 'thermistor': {
       const seen = truth[signal.sees];
       if (seen !== last.seen) {

@@ -1,11 +1,13 @@
 import { airMassMg, throttleFlowGPerS } from '@/core/air';
 import { frictionKpa } from '@/core/engine';
-import { lookUpMap } from '@/core/numeric';
+import { bisected, lookUpMap } from '@/core/numeric';
 import { ZERO_CELSIUS_K } from '@/core/units';
 import { indicatedWorkJ } from './combustion';
 import type { StandIn } from './standIn';
 import { thermalValue } from './thermal';
 
+/** The deepest vacuum an engine idles with, kPa. */
+const LOWEST_KPA = 15;
 /** Spark and mixture the air screw was set with. */
 const SET_WITH = { sparkDeg: 12, vapourShareOfStoich: 1 } as const;
 
@@ -30,17 +32,10 @@ export function idleAirAreaMm2(standIn: StandIn, coolantC: number, airC: number)
     return (work * 1000) / standIn.cylinderVolumeCm3 - friction - (standIn.barometricKpa - kpa);
   };
   const highest = standIn.barometricKpa * 0.94;
-  let low = 15;
-  let high = highest;
-  if (surplusKpa(high) > 0) {
-    for (let i = 0; i < 40; i += 1) {
-      const middle = (low + high) / 2;
-      if (surplusKpa(middle) > 0) high = middle;
-      else low = middle;
-    }
-  }
-  const flow = ((airAt(high) / 1000) * standIn.cylinders * speed) / 120;
-  return flow / throttleFlowGPerS(1, standIn.barometricKpa, airC + ZERO_CELSIUS_K, high);
+  const balanced =
+    surplusKpa(highest) > 0 ? bisected((kpa) => surplusKpa(kpa) <= 0, LOWEST_KPA, highest) : highest;
+  const flow = ((airAt(balanced) / 1000) * standIn.cylinders * speed) / 120;
+  return flow / throttleFlowGPerS(1, standIn.barometricKpa, airC + ZERO_CELSIUS_K, balanced);
 }
 
 /** What truly lets air past the closed throttle. */

@@ -1,3 +1,5 @@
+import { type Curve, lookUpCurve } from '@/core/numeric';
+
 /**
  * What the temperature of the metal does to the stand-in. Trial values that make starts believable; between the
  * temperatures linear, held beyond them.
@@ -29,15 +31,16 @@ export interface Thermal {
   readonly leanLimit: number;
 }
 
+const CURVES = Object.fromEntries(
+  Object.entries(TABLES).map(([name, values]) => [
+    name,
+    { x: Float64Array.from(TEMPERATURES), values: Float64Array.from(values) },
+  ]),
+) as Readonly<Record<keyof Thermal, Curve>>;
+
 /** One of the tables at a temperature, °C. */
 export function thermalValue(name: keyof Thermal, temperatureC: number): number {
-  const table: readonly number[] = TABLES[name];
-  const above = TEMPERATURES.findIndex((breakpoint) => breakpoint >= temperatureC);
-  if (above === -1) return table[table.length - 1] as number;
-  if (above === 0) return table[0] as number;
-  const from = TEMPERATURES[above - 1] as number;
-  const fraction = (temperatureC - from) / ((TEMPERATURES[above] as number) - from);
-  return (table[above - 1] as number) + ((table[above] as number) - (table[above - 1] as number)) * fraction;
+  return lookUpCurve(CURVES[name], temperatureC);
 }
 
 /**

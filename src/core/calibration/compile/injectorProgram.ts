@@ -1,10 +1,11 @@
 import { airFlowGPerS, airMassMg, fuelMassMg } from '../../air';
 import { fuelById } from '../../fuels';
 import { deadTimeCurve, deadTimeSurface, fuelFlowAtRatingGPerS, squirtsPerCycle } from '../../injector';
+import { curveThrough } from '../../numeric';
 import type { InjectorProgram, LoadProgram, SecondSetProgram } from '../../program';
 import { conversionContext } from '../context';
 import type { FieldPath } from '../fields';
-import { injectionChoice, stagingPlanOf } from '../hardware';
+import { curveOf, injectionChoice, measuredFlowOf, stagingPlanOf } from '../hardware';
 import { baseValue } from '../quantities';
 import type { Calibration } from '../schema';
 import { tableAt } from '../values';
@@ -42,15 +43,9 @@ export function injectorProgram(document: Calibration): InjectorProgram {
     ratedPressureKpa: number(document, 'injectors.ratedPressure'),
     railGaugeKpa: number(document, 'injectors.railPressure'),
     regulator: present(injectors.regulator).value,
-    flowPoints: (tableAt(document, 'injectors.flowPoints') ?? []).map(([acrossKpa = 0, flow = 0]) => ({
-      acrossKpa,
-      gPerS: flowOf(flow),
-    })),
+    measuredFlow: measuredFlowOf(document, flowOf),
     deadTime: deadTimeSurface(present(injectors.deadTime)),
-    shortPulse: (tableAt(document, 'injectors.shortPulse') ?? []).map(([netMs = 0, addMs = 0]) => ({
-      netMs,
-      addMs,
-    })),
+    shortPulse: curveOf(document, 'injectors.shortPulse') ?? curveThrough([]),
     squirts: squirtsPerCycle(injectionChoice(document)?.mode ?? 'sequential'),
   };
 }
