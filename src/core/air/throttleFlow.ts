@@ -12,7 +12,8 @@ const AT_LINEAR = subsonic(LINEAR_FROM);
 
 function subsonic(ratio: number): number {
   const a = Math.pow(ratio, 1 / GAMMA);
-  return a * Math.sqrt(((2 * GAMMA) / (GAMMA - 1)) * (1 - Math.pow(ratio, (GAMMA - 1) / GAMMA)));
+  // ratio / a is ratio^((γ − 1)/γ).
+  return a * Math.sqrt(((2 * GAMMA) / (GAMMA - 1)) * (1 - ratio / a));
 }
 
 /** Flow function Ψ of the pressure ratio downstream over upstream [Guzzella & Onder]: 0.6847 choked, 0 at 1. */

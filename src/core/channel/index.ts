@@ -9,4 +9,4 @@ export {
   OUTPUT_CHANNELS,
   type OutputChannel,
 } from './channels';
-export { type ChannelValues, type Frame, frameOf, PHASE, read, write } from './frame';
+export { AT, type ChannelValues, type Frame, frameOf, PHASE, read, write } from './frame';

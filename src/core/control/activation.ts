@@ -1,4 +1,4 @@
-import { type CorrectionChannel, type Frame, read } from '../channel';
+import { AT, type Frame, read } from '../channel';
 import type { Activation, PreparedCorrection } from '../correction';
 import { type Control, TIME_SLACK_S } from './control';
 
@@ -16,7 +16,7 @@ export interface ActivationOut {
 
 /** Whether a condition is met at one moment, without a memory. */
 export function isMet({ channel, comparison, threshold }: Activation, frame: Frame): boolean {
-  const value = read(frame, channel satisfies CorrectionChannel);
+  const value = read(frame, AT[channel]);
   return comparison === 'above' ? value > threshold : value < threshold;
 }
 
@@ -38,12 +38,12 @@ export const activation: Control<Activation | null, ActivationState, ActivationO
     }
     if (state.active) {
       const { comparison, threshold, hysteresis, channel } = settings;
-      const value = read(frame, channel);
+      const value = read(frame, AT[channel]);
       state.active = comparison === 'above' ? value > threshold - hysteresis : value < threshold + hysteresis;
       if (!state.active) state.metSinceS = NaN;
       out.reason = state.active ? 'held' : 'notMet';
     } else if (isMet(settings, frame)) {
-      const timeS = read(frame, 'time');
+      const timeS = read(frame, AT.time);
       if (Number.isNaN(state.metSinceS)) state.metSinceS = timeS;
       state.active = timeS - state.metSinceS >= settings.delayS - TIME_SLACK_S;
       out.reason = state.active ? 'met' : 'waiting';

@@ -1,4 +1,4 @@
-import { type Frame, read } from '../channel';
+import { AT, type Frame, read } from '../channel';
 import { type Control, TIME_SLACK_S } from './control';
 
 /** When fuel is cut because the car drives the engine; base units. */
@@ -30,20 +30,20 @@ export interface OverrunOut {
 /** Whether every condition for cutting is met at one moment. */
 export function isOverrun(cut: OverrunCut, frame: Frame): boolean {
   return (
-    read(frame, 'speed') > cut.speedAboveRpm &&
-    read(frame, 'throttle') < cut.throttleBelowPercent &&
-    read(frame, 'manifoldPressure') < cut.pressureBelowKpa &&
-    read(frame, 'coolant') > cut.coolantAboveC
+    read(frame, AT.speed) > cut.speedAboveRpm &&
+    read(frame, AT.throttle) < cut.throttleBelowPercent &&
+    read(frame, AT.manifoldPressure) < cut.pressureBelowKpa &&
+    read(frame, AT.coolant) > cut.coolantAboveC
   );
 }
 
 /** Whether a cut that acts goes on: no condition has passed its hysteresis. */
 export function staysCut(cut: OverrunCut, frame: Frame): boolean {
   return (
-    read(frame, 'speed') > cut.speedAboveRpm - cut.speedHysteresisRpm &&
-    read(frame, 'throttle') < cut.throttleBelowPercent + cut.throttleHysteresisPercent &&
-    read(frame, 'manifoldPressure') < cut.pressureBelowKpa + cut.pressureHysteresisKpa &&
-    read(frame, 'coolant') > cut.coolantAboveC - cut.coolantHysteresisC
+    read(frame, AT.speed) > cut.speedAboveRpm - cut.speedHysteresisRpm &&
+    read(frame, AT.throttle) < cut.throttleBelowPercent + cut.throttleHysteresisPercent &&
+    read(frame, AT.manifoldPressure) < cut.pressureBelowKpa + cut.pressureHysteresisKpa &&
+    read(frame, AT.coolant) > cut.coolantAboveC - cut.coolantHysteresisC
   );
 }
 
@@ -59,7 +59,7 @@ export const overrun: Control<OverrunCut | null, OverrunState, OverrunOut> = {
 };
 
 function stepped(cut: OverrunCut, state: OverrunState, frame: Frame): OverrunOut['reason'] {
-  const timeS = read(frame, 'time');
+  const timeS = read(frame, AT.time);
   if (state.cutting) {
     const leastTime = timeS - state.sinceS < cut.delayOutS - TIME_SLACK_S;
     state.cutting = leastTime || staysCut(cut, frame);

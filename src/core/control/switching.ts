@@ -1,4 +1,4 @@
-import { type Frame, read } from '../channel';
+import { AT, type Frame, read } from '../channel';
 import type { Condition, Output } from '../outputs';
 import { type Control, TIME_SLACK_S } from './control';
 
@@ -36,7 +36,7 @@ export const switching: Control<Switching, SwitchingState, SwitchingOut> = {
 
 function follow(condition: Condition, held: SwitchingState['held'][number], frame: Frame): void {
   const { threshold, hysteresis, comparison } = condition;
-  const value = read(frame, condition.channel);
+  const value = read(frame, AT[condition.channel]);
   const limit = held.on
     ? comparison === 'above'
       ? threshold - hysteresis
@@ -44,7 +44,7 @@ function follow(condition: Condition, held: SwitchingState['held'][number], fram
     : threshold;
   const wanted = comparison === 'above' ? value > limit : value < limit;
   if (wanted === held.on) return;
-  const timeS = read(frame, 'time');
+  const timeS = read(frame, AT.time);
   const least = held.on ? condition.minOnS : condition.minOffS;
   if (timeS - held.sinceS < least - TIME_SLACK_S) return;
   held.on = wanted;

@@ -1,4 +1,4 @@
-import { type CorrectionChannel, type Frame, read } from '../channel';
+import { AT, type CorrectionChannel, type Frame, read } from '../channel';
 import { type Grid, lookUpCurve, lookUpMap } from '../numeric';
 import type { Activation, Correction, CorrectionOperation, CorrectionTarget } from './correctionSchema';
 
@@ -53,7 +53,9 @@ export function correctedValue(
     if (correction.on !== on) return;
     const { x, y, grid, id, name, operation } = correction;
     const amount =
-      y === null ? lookUpCurve(grid, read(frame, x)) : lookUpMap(grid, read(frame, x), read(frame, y));
+      y === null
+        ? lookUpCurve(grid, read(frame, AT[x]))
+        : lookUpMap(grid, read(frame, AT[x]), read(frame, AT[y]));
     const isActive = active[i] === true;
     const after = isActive ? operated(current, operation, amount) : current;
     applied.push({ id, name, on, operation, active: isActive, amount, before: current, after });

@@ -1,4 +1,4 @@
-import { type Frame, PHASE, read } from '../channel';
+import { AT, type Frame, PHASE, read } from '../channel';
 import { activeAt, isOverrun } from '../control';
 import type { EcuProgram } from '../program';
 
@@ -12,6 +12,6 @@ export interface EcuDecisions {
 export function decisionsAt({ corrections, overrun }: EcuProgram, frame: Frame): EcuDecisions {
   return {
     active: corrections.length === 0 ? [] : activeAt(corrections, frame),
-    cut: read(frame, 'phase') === PHASE.running && overrun !== null && isOverrun(overrun, frame),
+    cut: read(frame, AT.phase) === PHASE.running && overrun !== null && isOverrun(overrun, frame),
   };
 }

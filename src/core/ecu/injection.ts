@@ -1,5 +1,5 @@
 import { airFlowGPerS, airMassMg, chargeHeating, chargeTemperatureC, fuelMassMg } from '../air';
-import { type Frame, PHASE, read } from '../channel';
+import { AT, type Frame, PHASE, read } from '../channel';
 import { type AppliedCorrection, correctedValue } from '../correction';
 import { cycleTimeMs } from '../engine';
 import {
@@ -108,13 +108,13 @@ export function injectionAt(
   decisions: EcuDecisions = decisionsAt(program, frame),
 ): Injection {
   const { injector, load: loadProgram } = program;
-  const cranking = read(frame, 'phase') !== PHASE.running;
-  const speedRpm = read(frame, 'speed');
-  const manifoldKpa = read(frame, 'manifoldPressure');
-  const airC = read(frame, 'air');
-  const batteryV = read(frame, 'battery');
-  const ethanolPercent = read(frame, 'ethanol');
-  const cylinder = read(frame, 'cylinder');
+  const cranking = read(frame, AT.phase) !== PHASE.running;
+  const speedRpm = read(frame, AT.speed);
+  const manifoldKpa = read(frame, AT.manifoldPressure);
+  const airC = read(frame, AT.air);
+  const batteryV = read(frame, AT.battery);
+  const ethanolPercent = read(frame, AT.ethanol);
+  const cylinder = read(frame, AT.cylinder);
   const applied: AppliedCorrection[] = [];
   const tank = fuelInTank(program, ethanolPercent);
 
@@ -125,10 +125,10 @@ export function injectionAt(
   const coldAirMg = airMassMg(filling.vePercent, densityKpa, program.cylinderVolumeCm3, airC);
   const metered = loadProgram.strategy === 'airMass';
   const flowEstimateGPerS = metered
-    ? read(frame, 'airFlow')
+    ? read(frame, AT.airFlow)
     : airFlowGPerS(coldAirMg, program.cylinders, speedRpm);
   const heating = chargeHeating(flowEstimateGPerS / loadProgram.fullAirFlowGPerS);
-  const chargeC = chargeTemperatureC(airC, read(frame, 'coolant'), heating);
+  const chargeC = chargeTemperatureC(airC, read(frame, AT.coolant), heating);
 
   const lambdaMapped = cranking ? 1 : blendedAt(program, loadProgram.target, speedRpm, load, ethanolPercent);
   const lambdaTarget = cranking
@@ -167,7 +167,7 @@ export function injectionAt(
   const enrichedMg =
     baseFuelMg * start.crankingMultiple * start.afterStart * start.warmUp * start.acceleration;
   const trim =
-    (1 + curveOr(program, 'fuelGear', read(frame, 'gear'), 0) / 100) *
+    (1 + curveOr(program, 'fuelGear', read(frame, AT.gear), 0) / 100) *
     (Number.isNaN(cylinder) ? 1 : 1 + curveOr(program, 'fuelCylinder', cylinder, 0) / 100);
   const wantedMg =
     Math.max(0, corrected(program, frame, 'fuel', enrichedMg, decisions.active, applied)) * trim;
@@ -230,7 +230,7 @@ export function injectionAt(
 
 /** Rail pressure, kPa gauge: what the sensor reads where it is measured and does, else what was typed. */
 export function railOf({ injector }: EcuProgram, frame: Frame): number {
-  const measured = read(frame, 'fuelPressure');
+  const measured = read(frame, AT.fuelPressure);
   return injector.regulator === 'measured' && !Number.isNaN(measured) ? measured : injector.railGaugeKpa;
 }
 
@@ -264,7 +264,7 @@ function airOf(
 ): number {
   if (pulseMs !== null) return pulseMs * flowGPerS * lambda * ratio;
   if (program.load.strategy === 'airMass') {
-    return meteredAirMg(read(frame, 'airFlow'), read(frame, 'speed'), program.cylinders);
+    return meteredAirMg(read(frame, AT.airFlow), read(frame, AT.speed), program.cylinders);
   }
   return airMassMg(vePercent, densityKpa, program.cylinderVolumeCm3, chargeC);
 }

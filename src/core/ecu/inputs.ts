@@ -1,4 +1,4 @@
-import { type Frame, read, write } from '../channel';
+import { AT, type Frame, read, write } from '../channel';
 import type { EcuProgram, InputProgram } from '../program';
 import { temperatureAtVolts, valueAtVolts } from '../sensors';
 import type { EcuState } from './state';
@@ -17,14 +17,14 @@ export function readInputs(program: EcuProgram, state: EcuState, volts: Float64A
     const { fault } = input;
     if (fault !== null && (at < fault.lowV || at > fault.highV)) {
       const standIn = input.fallback ?? (state.lastGood[i] as number);
-      if (!Number.isNaN(standIn)) write(frame, input.channel, standIn);
+      if (!Number.isNaN(standIn)) write(frame, AT[input.channel], standIn);
       return;
     }
     const value = readingOf(input, at);
     state.lastGood[i] = value;
-    write(frame, input.channel, value);
+    write(frame, AT[input.channel], value);
   });
-  write(frame, 'manifoldPressure', Math.max(LEAST_MANIFOLD_KPA, read(frame, 'manifoldPressure')));
+  write(frame, AT.manifoldPressure, Math.max(LEAST_MANIFOLD_KPA, read(frame, AT.manifoldPressure)));
 }
 
 function readingOf({ curve }: InputProgram, volts: number): number {

@@ -1,15 +1,15 @@
 import { airMassMg } from '../air';
-import { type Frame, read } from '../channel';
+import { AT, type Frame, read } from '../channel';
 import { lookUpCurve } from '../numeric';
 import type { EcuProgram } from '../program';
 import { blendedAt } from './tables';
 
 /** Throttle with what the idle valve lets past it, %: the load where load is measured by throttle. */
 export function loadThrottlePercent({ tables, load }: EcuProgram, frame: Frame): number {
-  const throttle = read(frame, 'throttle');
+  const throttle = read(frame, AT.throttle);
   const { idleAir } = tables;
   if (idleAir === undefined || load.idleWorthPercent === 0) return throttle;
-  return throttle + (lookUpCurve(idleAir, read(frame, 'coolant')) * load.idleWorthPercent) / 100;
+  return throttle + (lookUpCurve(idleAir, read(frame, AT.coolant)) * load.idleWorthPercent) / 100;
 }
 
 /** What the filling of a cylinder is found from: pressure its efficiency refers to, and the efficiency. */
@@ -20,7 +20,7 @@ export interface Filling {
 
 /** Load on the target and spark maps: manifold pressure, or throttle. */
 export function targetLoad({ load }: EcuProgram, frame: Frame, loadThrottle: number): number {
-  return load.axis === 'throttle' ? loadThrottle : read(frame, 'manifoldPressure');
+  return load.axis === 'throttle' ? loadThrottle : read(frame, AT.manifoldPressure);
 }
 
 /**
@@ -28,9 +28,9 @@ export function targetLoad({ load }: EcuProgram, frame: Frame, loadThrottle: num
  * pressure where that is higher. A meter and a plain pulse have none: 100 % stands in for the first estimate of flow.
  */
 export function fillingAt(program: EcuProgram, frame: Frame, loadThrottle: number): Filling {
-  const manifoldKpa = read(frame, 'manifoldPressure');
+  const manifoldKpa = read(frame, AT.manifoldPressure);
   const ve = (id: 've' | 'veThrottle', load: number) =>
-    blendedAt(program, id, read(frame, 'speed'), load, read(frame, 'ethanol'));
+    blendedAt(program, id, read(frame, AT.speed), load, read(frame, AT.ethanol));
   switch (program.load.strategy) {
     case 'speedDensity':
       return { densityKpa: manifoldKpa, vePercent: ve('ve', manifoldKpa) };

@@ -1,4 +1,4 @@
-import { type Frame, PHASE, read, write } from '../channel';
+import { AT, type Frame, PHASE, read, write } from '../channel';
 import type { EcuProgram } from '../program';
 import type { EcuState } from './state';
 
@@ -7,8 +7,8 @@ const CRANKING_RETURN_SHARE = 0.8;
 
 /** Cranking or running: running above the running speed, back to cranking below four fifths of it. */
 export function stepPhase(program: EcuProgram, state: EcuState, frame: Frame): void {
-  const speedRpm = read(frame, 'speed');
-  const timeS = read(frame, 'time');
+  const speedRpm = read(frame, AT.speed);
+  const timeS = read(frame, AT.time);
   if (state.phase !== PHASE.running && speedRpm > program.runningSpeedRpm) {
     state.phase = PHASE.running;
     state.runningSinceS = timeS;
@@ -19,6 +19,6 @@ export function stepPhase(program: EcuProgram, state: EcuState, frame: Frame): v
     state.phase = PHASE.cranking;
     state.runningSinceS = 0;
   }
-  write(frame, 'phase', state.phase);
-  write(frame, 'sinceStart', timeS - state.runningSinceS);
+  write(frame, AT.phase, state.phase);
+  write(frame, AT.sinceStart, timeS - state.runningSinceS);
 }

@@ -1,5 +1,5 @@
 import { airMassMg } from '../air';
-import { type Frame, read } from '../channel';
+import { AT, type Frame, read } from '../channel';
 import { deadTimeAt, injectorFlowGPerS, LEAST_ACROSS_KPA, pressureAcrossKpa } from '../injector';
 import { lookUpCurve } from '../numeric';
 import type { EcuProgram } from '../program';
@@ -22,11 +22,11 @@ export function primeMg(program: EcuProgram, coolantC: number, airC: number): nu
 /** One opening of every injector with the pump up, before the starter turns. */
 export function primeAt(program: EcuProgram, frame: Frame): Prime {
   const { injector, barometricKpa } = program;
-  const fuelMg = primeMg(program, read(frame, 'coolant'), read(frame, 'air'));
+  const fuelMg = primeMg(program, read(frame, AT.coolant), read(frame, AT.air));
   const acrossKpa = Math.max(
     LEAST_ACROSS_KPA,
     pressureAcrossKpa(injector.regulator, railOf(program, frame), barometricKpa, barometricKpa),
   );
-  const deadMs = deadTimeAt(injector.deadTime, read(frame, 'battery'), acrossKpa);
+  const deadMs = deadTimeAt(injector.deadTime, read(frame, AT.battery), acrossKpa);
   return { fuelMg, openingMs: fuelMg / injectorFlowGPerS(injector, acrossKpa) + deadMs };
 }

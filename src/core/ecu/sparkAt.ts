@@ -1,4 +1,4 @@
-import { type Frame, PHASE, read } from '../channel';
+import { AT, type Frame, PHASE, read } from '../channel';
 import { type AppliedCorrection, correctedValue } from '../correction';
 import { lookUpCurve } from '../numeric';
 import type { EcuProgram } from '../program';
@@ -27,16 +27,22 @@ export function sparkAt(
   applied: AppliedCorrection[],
 ): SparkParts {
   const { tables, corrections } = program;
-  const coolantC = read(frame, 'coolant');
-  const cylinder = read(frame, 'cylinder');
-  if (read(frame, 'phase') !== PHASE.running && tables.crankAdvance !== undefined) {
+  const coolantC = read(frame, AT.coolant);
+  const cylinder = read(frame, AT.cylinder);
+  if (read(frame, AT.phase) !== PHASE.running && tables.crankAdvance !== undefined) {
     const baseDeg = lookUpCurve(tables.crankAdvance, coolantC);
     return { baseDeg, coolantDeg: 0, airDeg: 0, gearDeg: 0, cylinderDeg: 0, sparkDeg: baseDeg };
   }
-  const baseDeg = blendedAt(program, program.load.spark, read(frame, 'speed'), load, read(frame, 'ethanol'));
+  const baseDeg = blendedAt(
+    program,
+    program.load.spark,
+    read(frame, AT.speed),
+    load,
+    read(frame, AT.ethanol),
+  );
   const coolantDeg = curveOr(program, 'sparkCoolant', coolantC, 0);
-  const airDeg = curveOr(program, 'sparkAir', read(frame, 'air'), 0);
-  const gearDeg = curveOr(program, 'sparkGear', read(frame, 'gear'), 0);
+  const airDeg = curveOr(program, 'sparkAir', read(frame, AT.air), 0);
+  const gearDeg = curveOr(program, 'sparkGear', read(frame, AT.gear), 0);
   const cylinderDeg = Number.isNaN(cylinder) ? 0 : curveOr(program, 'sparkCylinder', cylinder, 0);
   const built = baseDeg + coolantDeg + airDeg;
   const own =

@@ -1,4 +1,4 @@
-import { type Frame, PHASE, read } from '../channel';
+import { AT, type Frame, PHASE, read } from '../channel';
 import { lookUpCurve } from '../numeric';
 import type { EcuProgram } from '../program';
 import { afterStartFactor } from './afterStart';
@@ -18,11 +18,11 @@ export interface StartFactors {
 
 /** The factors at a moment: cranking multiple and taper while cranking, the others while running. */
 export function startFactors(program: EcuProgram, frame: Frame): StartFactors {
-  const coolantC = read(frame, 'coolant');
-  const ethanolPercent = read(frame, 'ethanol');
-  if (read(frame, 'phase') !== PHASE.running) {
+  const coolantC = read(frame, AT.coolant);
+  const ethanolPercent = read(frame, AT.ethanol);
+  if (read(frame, AT.phase) !== PHASE.running) {
     const crankingMapped = blendedAt(program, 'cranking', coolantC, 0, ethanolPercent);
-    const crankingTaper = curveOr(program, 'crankingTaper', read(frame, 'turns'), 100) / 100;
+    const crankingTaper = curveOr(program, 'crankingTaper', read(frame, AT.turns), 100) / 100;
     return {
       crankingMapped,
       crankingTaper,
@@ -42,7 +42,7 @@ export function startFactors(program: EcuProgram, frame: Frame): StartFactors {
     crankingMultiple: 1,
     afterStartInitial,
     afterStartDecayS,
-    afterStart: afterStartFactor(afterStartInitial, afterStartDecayS, read(frame, 'sinceStart')),
+    afterStart: afterStartFactor(afterStartInitial, afterStartDecayS, read(frame, AT.sinceStart)),
     warmUp: blendedAt(program, 'warmUp', coolantC, 0, ethanolPercent),
     acceleration: accelerationFactor(program, frame),
   };
@@ -51,10 +51,10 @@ export function startFactors(program: EcuProgram, frame: Frame): StartFactors {
 /** Factor of acceleration enrichment: by how fast the throttle opens and how cold it is, fading in a straight line. */
 function accelerationFactor(program: EcuProgram, frame: Frame): number {
   const { acceleration, tables } = program;
-  const rate = read(frame, 'throttleRate');
+  const rate = read(frame, AT.throttleRate);
   if (tables.acceleration === undefined || rate <= acceleration.thresholdPercentPerS) return 1;
-  const left = Math.max(0, 1 - read(frame, 'turnsSinceOpening') / acceleration.decayTurns);
+  const left = Math.max(0, 1 - read(frame, AT.turnsSinceOpening) / acceleration.decayTurns);
   const percent =
-    lookUpCurve(tables.acceleration, rate) * curveOr(program, 'accelerationCold', read(frame, 'coolant'), 1);
+    lookUpCurve(tables.acceleration, rate) * curveOr(program, 'accelerationCold', read(frame, AT.coolant), 1);
   return 1 + (percent / 100) * left;
 }

@@ -6,7 +6,7 @@ import {
   relaidWithFollowers,
   usedMaps,
 } from '../calibration';
-import { read, write } from '../channel';
+import { AT, read, write } from '../channel';
 import { injectionAt } from '../ecu';
 import type { LoadStrategy } from '../fuel';
 import { sameAxes, weightedAxis } from '../map';
@@ -96,14 +96,14 @@ describe('a steady point', () => {
     });
     const model = programOf(cutting);
     const closed = steadyPoint(cutting, model, at);
-    write(closed, 'throttle', 0);
+    write(closed, AT.throttle, 0);
     expect(injectionAt(model, closed).fuelMg).toBe(0);
     expect(injectionAt(model, steadyPoint(cutting, model, at)).fuelMg).toBeGreaterThan(5);
   });
 
   test('by throttle has the opening that gives its pressure, by a meter the air', () => {
     const throttled = switched(demo(), 'throttle');
-    const opening = read(steadyPoint(throttled, programOf(throttled), at), 'throttle');
+    const opening = read(steadyPoint(throttled, programOf(throttled), at), AT.throttle);
     expect(opening).toBeGreaterThan(5);
     expect(opening).toBeLessThan(60);
     const higher = read(

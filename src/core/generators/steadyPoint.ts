@@ -1,6 +1,6 @@
 import { airFlowGPerS, airMassMg, chargeHeating, chargeTemperatureC } from '../air';
 import { type Calibration, strategyOf, valueAt } from '../calibration';
-import { type Frame, frameOf, PHASE, write } from '../channel';
+import { AT, type Frame, frameOf, PHASE, write } from '../channel';
 import { proposedVePercent, throttleAtManifold } from '../fuel';
 import { fuelById } from '../fuels';
 import type { EcuProgram } from '../program';
@@ -32,7 +32,7 @@ export function steadyPoint(document: Calibration, program: EcuProgram, at: Stea
   if (breathingNeeds(document).some((path) => valueAt(document, path) === null)) return base;
   const breathing = breathingOf(document, camCharacterOf(document));
   if (strategy !== 'airMass') {
-    write(base, 'throttle', throttleAtManifold(breathing, at.speed, at.manifoldPressure));
+    write(base, AT.throttle, throttleAtManifold(breathing, at.speed, at.manifoldPressure));
     return base;
   }
   const ve = proposedVePercent(breathing.ve, at.speed, at.manifoldPressure);
@@ -43,6 +43,6 @@ export function steadyPoint(document: Calibration, program: EcuProgram, at: Stea
       at.speed,
     );
   const heating = chargeHeating(flowAt(at.air) / program.load.fullAirFlowGPerS);
-  write(base, 'airFlow', flowAt(chargeTemperatureC(at.air, at.coolant, heating)));
+  write(base, AT.airFlow, flowAt(chargeTemperatureC(at.air, at.coolant, heating)));
   return base;
 }

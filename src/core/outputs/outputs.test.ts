@@ -1,4 +1,4 @@
-import { CHANNELS, type Frame, frameOf, OUTPUT_CHANNELS, read, write } from '../channel';
+import { AT, CHANNELS, type Frame, frameOf, OUTPUT_CHANNELS, read, write } from '../channel';
 import { outputStates } from '../control';
 import { outputProblems } from './outputProblems';
 import { type Condition, type Output, OUTPUT_PURPOSES, outputSchema, outputsSchema } from './outputSchema';
@@ -44,7 +44,7 @@ describe('an output over time', () => {
   test('conditions are joined by and, or by or; none is never on', () => {
     const warm = above({ channel: 'coolant', threshold: 90, hysteresis: 5 });
     const samples = speeds(3100, 0, 3100);
-    samples.slice(1).forEach((frame) => write(frame, 'coolant', 95));
+    samples.slice(1).forEach((frame) => write(frame, AT.coolant, 95));
     expect(states([above(), warm], samples, 'and')).toBe('001');
     expect(states([above(), warm], samples, 'or')).toBe('111');
     expect(states([], samples)).toBe('000');
@@ -71,7 +71,7 @@ describe('over the sweep', () => {
     expect(prime?.fromS).toBe(0);
     expect(prime?.toS).toBeCloseTo(3, 1);
     expect(run?.fromS).toBeCloseTo(5, 1);
-    expect(run?.toS).toBe(read(SWEEP.frames[SWEEP.frames.length - 1] as Frame, 'time'));
+    expect(run?.toS).toBe(read(SWEEP.frames[SWEEP.frames.length - 1] as Frame, AT.time));
     expect(more).toEqual([]);
   });
 
@@ -94,8 +94,8 @@ describe('over the sweep', () => {
   test('every channel stays within what it can be, and the phases follow each other', () => {
     for (const frame of SWEEP.frames) {
       for (const id of OUTPUT_CHANNELS) {
-        expect(read(frame, id)).toBeGreaterThanOrEqual(CHANNELS[id].min - 10);
-        expect(read(frame, id)).toBeLessThanOrEqual(CHANNELS[id].max);
+        expect(read(frame, AT[id])).toBeGreaterThanOrEqual(CHANNELS[id].min - 10);
+        expect(read(frame, AT[id])).toBeLessThanOrEqual(CHANNELS[id].max);
       }
     }
     expect(SWEEP.phases.map(({ fromS }) => fromS)).toEqual([0, 5, 13, 22, 31, 43]);

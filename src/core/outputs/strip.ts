@@ -1,4 +1,4 @@
-import { type Frame, read } from '../channel';
+import { AT, type Frame, read } from '../channel';
 
 /** A stretch of time an output was on. */
 export interface OnStretch {
@@ -10,7 +10,7 @@ export interface OnStretch {
 export function onStretches(states: readonly boolean[], frames: readonly Frame[]): OnStretch[] {
   const timeAt = (i: number) => {
     const frame = frames[i];
-    return frame === undefined ? 0 : read(frame, 'time');
+    return frame === undefined ? 0 : read(frame, AT.time);
   };
   const stretches: OnStretch[] = [];
   let from: number | null = null;

@@ -1,5 +1,5 @@
 import { HEATING_BY_FLOW_SHARE } from '../air';
-import { type Frame, read } from '../channel';
+import { AT, type Frame, read } from '../channel';
 import type { Injection } from '../ecu';
 import type { EcuProgram } from '../program';
 import { ZERO_CELSIUS_K } from '../units';
@@ -17,12 +17,12 @@ function loadSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] {
       title: 'Load by throttle',
       formula: 'load = throttle + idle air · worth / 100',
       inputs: [
-        throttle(read(frame, 'throttle')),
+        throttle(read(frame, AT.throttle)),
         coolant(frame),
         input('worth', 'Idle valve fully open, in throttle', program.load.idleWorthPercent, 1, '%'),
       ],
       result: input('load', 'Load', at.loadThrottlePercent, 2, '%'),
-      ...mapRead(program, 'idleAir', read(frame, 'coolant')),
+      ...mapRead(program, 'idleAir', read(frame, AT.coolant)),
     },
   ];
 }
@@ -36,7 +36,7 @@ function fillingSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] 
   const { filling } = program.load;
   if (filling === null) return [];
   const byThrottle = usesThrottle(program);
-  const load = byThrottle ? at.loadThrottlePercent : read(frame, 'manifoldPressure');
+  const load = byThrottle ? at.loadThrottlePercent : read(frame, AT.manifoldPressure);
   return [
     {
       id: 've',
@@ -44,7 +44,7 @@ function fillingSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] 
       formula: `VE map at speed and ${byThrottle ? 'throttle' : 'pressure'}, between four cells${program.blend === null ? '' : ', blended with the second map'}`,
       inputs: [speed(frame), byThrottle ? throttle(load) : pressure(frame)],
       result: input('VE', 'Volumetric efficiency', at.vePercent, 2, '%'),
-      ...mapRead(program, filling, read(frame, 'speed'), load),
+      ...mapRead(program, filling, read(frame, AT.speed), load),
     },
   ];
 }
@@ -75,8 +75,8 @@ export function airSteps(program: EcuProgram, frame: Frame, at: Injection): Step
     title: 'Charge temperature',
     formula: 'T = T_air + k · (T_coolant − T_air)',
     inputs: [
-      input('T_air', 'Air', read(frame, 'air'), 1, '°C'),
-      input('T_coolant', 'Coolant', read(frame, 'coolant'), 1, '°C'),
+      input('T_air', 'Air', read(frame, AT.air), 1, '°C'),
+      input('T_coolant', 'Coolant', read(frame, AT.coolant), 1, '°C'),
       input('k', 'Heating', at.heating, 3, ''),
     ],
     result: input('T', 'Charge', at.chargeC, 1, '°C'),
@@ -91,7 +91,7 @@ export function airSteps(program: EcuProgram, frame: Frame, at: Injection): Step
           title: 'Air in the cylinder',
           formula: 'm_air = flow · 120 000 / (speed · cylinders)',
           inputs: [
-            input('flow', 'Air-mass meter', read(frame, 'airFlow'), 2, 'g/s'),
+            input('flow', 'Air-mass meter', read(frame, AT.airFlow), 2, 'g/s'),
             speed(frame),
             input('cylinders', 'Cylinders', program.cylinders, 0, ''),
           ],

@@ -1,4 +1,4 @@
-import { type Frame, read } from '../channel';
+import { AT, type Frame, read } from '../channel';
 import type { CorrectionTarget } from '../correction';
 import { correctionDefinition } from '../correction/schema';
 import type { Injection } from '../ecu';
@@ -37,10 +37,10 @@ export function correctionSteps(
             ? `Your correction: ${symbol} ${SIGNS[applied.operation]} map`
             : 'Your correction; its condition is not met, so it does not act',
           inputs: [
-            input(x.label, x.label, read(frame, prepared.x), x.decimals, x.unit),
+            input(x.label, x.label, read(frame, AT[prepared.x]), x.decimals, x.unit),
             ...(y === null || prepared.y === null
               ? []
-              : [input(y.label, y.label, read(frame, prepared.y), y.decimals, y.unit)]),
+              : [input(y.label, y.label, read(frame, AT[prepared.y]), y.decimals, y.unit)]),
             input('before', `${label} before`, applied.before, 3, unit),
             input('map', 'The map says', applied.amount, decimals, cellUnit),
           ],
@@ -49,8 +49,8 @@ export function correctionSteps(
           ...gridRead(
             prepared.grid,
             [AXES[prepared.x], prepared.y === null ? null : AXES[prepared.y]],
-            read(frame, prepared.x),
-            prepared.y === null ? 0 : read(frame, prepared.y),
+            read(frame, AT[prepared.x]),
+            prepared.y === null ? 0 : read(frame, AT[prepared.y]),
           ),
         },
       ];

@@ -1,4 +1,4 @@
-import { type ChannelId, CHANNELS, type Frame, read } from '../channel';
+import { AT, type ChannelId, CHANNELS, type Frame, read } from '../channel';
 import { baseUnit, formatNumber } from '../units';
 
 /** A named number that goes into a step. */
@@ -22,7 +22,7 @@ export function input(
 /** A channel of the frame with its symbol; words and unit are the channel’s own. */
 export function channelInput(symbol: string, id: ChannelId, frame: Frame, decimals: number): StepInput {
   const { label, quantity } = CHANNELS[id];
-  return input(symbol, label, read(frame, id), decimals, baseUnit(quantity).label);
+  return input(symbol, label, read(frame, AT[id]), decimals, baseUnit(quantity).label);
 }
 
 /** Engine speed. */

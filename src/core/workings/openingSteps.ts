@@ -1,4 +1,4 @@
-import { type Frame, read } from '../channel';
+import { AT, type Frame, read } from '../channel';
 import type { Injection } from '../ecu';
 import { LEAST_ACROSS_KPA } from '../injector';
 import type { EcuProgram } from '../program';
@@ -20,7 +20,7 @@ export function openingSteps(program: EcuProgram, frame: Frame, at: Injection): 
       inputs: [
         input(
           'rail',
-          injector.regulator === 'measured' && !Number.isNaN(read(frame, 'fuelPressure'))
+          injector.regulator === 'measured' && !Number.isNaN(read(frame, AT.fuelPressure))
             ? 'Rail, measured, gauge'
             : 'Rail, gauge',
           at.railGaugeKpa,
@@ -90,7 +90,7 @@ export function openingSteps(program: EcuProgram, frame: Frame, at: Injection): 
       title: 'Dead time',
       formula: 'dead-time table at battery voltage and pressure across',
       inputs: [
-        input('V', 'Battery', read(frame, 'battery'), 1, 'V'),
+        input('V', 'Battery', read(frame, AT.battery), 1, 'V'),
         input('Δp', 'Pressure across', at.acrossKpa, 1, 'kPa'),
       ],
       result: input('t_dead', 'Dead time', at.deadMs, 3, 'ms'),
@@ -125,7 +125,7 @@ export function openingSteps(program: EcuProgram, frame: Frame, at: Injection): 
 
 /** What of the point lies outside the dead-time table: its law stands in for voltages, its edge for pressures. */
 function beyondDeadTime({ injector }: EcuProgram, frame: Frame, at: Injection): string[] {
-  const batteryV = read(frame, 'battery');
+  const batteryV = read(frame, AT.battery);
   const { curves, pressuresKpa } = injector.deadTime;
   const volts = curves.flatMap((curve) => [...curve.x]);
   const [lowV, highV] = [Math.min(...volts), Math.max(...volts)];

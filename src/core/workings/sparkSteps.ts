@@ -1,4 +1,4 @@
-import { type Frame, PHASE, read } from '../channel';
+import { AT, type Frame, PHASE, read } from '../channel';
 import { type Injection, SPARK_LIMITS } from '../ecu';
 import { type EcuProgram, MAP_DEFINITIONS, type MapId } from '../program';
 import { correctionSteps } from './correctionSteps';
@@ -10,7 +10,7 @@ import type { Step } from './step';
 export function sparkSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] {
   const { tables, load: loadProgram } = program;
   const { spark } = at;
-  if (read(frame, 'phase') !== PHASE.running && tables.crankAdvance !== undefined) {
+  if (read(frame, AT.phase) !== PHASE.running && tables.crankAdvance !== undefined) {
     return [
       {
         id: 'spark',
@@ -18,29 +18,29 @@ export function sparkSteps(program: EcuProgram, frame: Frame, at: Injection): St
         formula: 'Crank advance at coolant temperature; nothing is added while the starter turns',
         inputs: [coolant(frame)],
         result: input('spark', 'Spark advance', at.sparkDeg, 1, '° BTDC'),
-        ...mapRead(program, 'crankAdvance', read(frame, 'coolant')),
+        ...mapRead(program, 'crankAdvance', read(frame, AT.coolant)),
       },
     ];
   }
   const byThrottle = loadProgram.axis === 'throttle';
-  const load = byThrottle ? at.loadThrottlePercent : read(frame, 'manifoldPressure');
+  const load = byThrottle ? at.loadThrottlePercent : read(frame, AT.manifoldPressure);
   const base: Step = {
     id: 'sparkBase',
     title: 'Spark map',
     formula: `Spark map at speed and ${byThrottle ? 'throttle' : 'pressure'}`,
     inputs: [speed(frame), byThrottle ? throttle(load) : pressure(frame)],
     result: input('s₀', 'Spark', spark.baseDeg, 1, '° BTDC'),
-    ...mapRead(program, loadProgram.spark, read(frame, 'speed'), load),
+    ...mapRead(program, loadProgram.spark, read(frame, AT.speed), load),
   };
   const trims = spark.gearDeg + spark.cylinderDeg;
   return [
     base,
-    ...added(program, 'sparkCoolant', read(frame, 'coolant'), coolant(frame), spark.coolantDeg),
+    ...added(program, 'sparkCoolant', read(frame, AT.coolant), coolant(frame), spark.coolantDeg),
     ...added(
       program,
       'sparkAir',
-      read(frame, 'air'),
-      input('T_air', 'Air', read(frame, 'air'), 1, '°C'),
+      read(frame, AT.air),
+      input('T_air', 'Air', read(frame, AT.air), 1, '°C'),
       spark.airDeg,
     ),
     ...correctionSteps(program, frame, at, 'spark'),

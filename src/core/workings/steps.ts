@@ -1,4 +1,4 @@
-import { type Frame, PHASE, read } from '../channel';
+import { AT, type Frame, PHASE, read } from '../channel';
 import { type Injection, injectionAt, LAMBDA_LIMITS } from '../ecu';
 import type { EcuProgram } from '../program';
 import { formatNumber } from '../units';
@@ -29,9 +29,9 @@ export function workingsAt(program: EcuProgram, frame: Frame): Workings {
 
 /** Where the base fuel comes from: target and air, or the plain pulse. */
 function baseFuelSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] {
-  const cranking = read(frame, 'phase') !== PHASE.running;
+  const cranking = read(frame, AT.phase) !== PHASE.running;
   const byThrottle = program.load.axis === 'throttle';
-  const load = byThrottle ? at.loadThrottlePercent : read(frame, 'manifoldPressure');
+  const load = byThrottle ? at.loadThrottlePercent : read(frame, AT.manifoldPressure);
   const target: Step[] = cranking
     ? []
     : [
@@ -41,7 +41,7 @@ function baseFuelSteps(program: EcuProgram, frame: Frame, at: Injection): Step[]
           formula: `Lambda map at speed and ${byThrottle ? 'throttle' : 'pressure'}`,
           inputs: [speed(frame), byThrottle ? throttle(load) : pressure(frame)],
           result: input('lambda', 'Lambda target', at.lambdaMapped, 3, ''),
-          ...mapRead(program, program.load.target, read(frame, 'speed'), load),
+          ...mapRead(program, program.load.target, read(frame, AT.speed), load),
         },
         ...correctionSteps(program, frame, at, 'target'),
       ];
@@ -59,7 +59,7 @@ function baseFuelSteps(program: EcuProgram, frame: Frame, at: Injection): Step[]
           input('q', 'Flow', at.flowGPerS, 4, 'g/s'),
         ],
         result: input('m₀', 'Fuel', at.baseFuelMg, 3, 'mg'),
-        ...mapRead(program, 'pulse', read(frame, 'speed'), read(frame, 'manifoldPressure')),
+        ...mapRead(program, 'pulse', read(frame, AT.speed), read(frame, AT.manifoldPressure)),
       },
     ];
   }
@@ -93,7 +93,7 @@ function heldTarget({ corrections, lambdaTarget }: Injection): string[] {
 function fuelSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] {
   const base = baseFuelSteps(program, frame, at);
   const built =
-    read(frame, 'phase') !== PHASE.running
+    read(frame, AT.phase) !== PHASE.running
       ? crankingSteps(program, frame, at)
       : runningSteps(program, frame, at);
   return [
@@ -119,7 +119,7 @@ function crankingSteps(program: EcuProgram, frame: Frame, at: Injection): Step[]
           ? [
               input(
                 'taper',
-                `After ${formatNumber(read(frame, 'turns'), 0)} turns`,
+                `After ${formatNumber(read(frame, AT.turns), 0)} turns`,
                 100 * at.crankingTaper,
                 0,
                 '%',
@@ -128,7 +128,7 @@ function crankingSteps(program: EcuProgram, frame: Frame, at: Injection): Step[]
           : []),
       ],
       result: input('m', 'Fuel', at.enrichedMg, 3, 'mg'),
-      ...mapRead(program, 'cranking', read(frame, 'coolant')),
+      ...mapRead(program, 'cranking', read(frame, AT.coolant)),
     },
   ];
 }
@@ -144,10 +144,10 @@ function runningSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] 
         coolant(frame),
         input('a₀', 'At the start', at.afterStartInitial, 3, '×'),
         input('decay', 'Decay', at.afterStartDecayS, 1, 's'),
-        input('t', 'Since start', read(frame, 'sinceStart'), 1, 's'),
+        input('t', 'Since start', read(frame, AT.sinceStart), 1, 's'),
       ],
       result: input('a', 'After-start', at.afterStart, 3, '×'),
-      ...mapRead(program, 'afterStart', read(frame, 'coolant')),
+      ...mapRead(program, 'afterStart', read(frame, AT.coolant)),
     },
     {
       id: 'warmUp',
@@ -155,7 +155,7 @@ function runningSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] 
       formula: 'Warm-up curve at coolant temperature',
       inputs: [coolant(frame)],
       result: input('w', 'Warm-up', at.warmUp, 3, '×'),
-      ...mapRead(program, 'warmUp', read(frame, 'coolant')),
+      ...mapRead(program, 'warmUp', read(frame, AT.coolant)),
     },
     ...(accelerating ? [accelerationStep(program, frame, at)] : []),
     {
@@ -179,12 +179,12 @@ function accelerationStep(program: EcuProgram, frame: Frame, at: Injection): Ste
     title: 'Acceleration enrichment',
     formula: 'acc = 1 + curve(rate) · cold(T)/100, fading over its turns',
     inputs: [
-      input('rate', 'Throttle opens by', read(frame, 'throttleRate'), 0, '%/s'),
+      input('rate', 'Throttle opens by', read(frame, AT.throttleRate), 0, '%/s'),
       coolant(frame),
-      input('turns', 'Since it began', read(frame, 'turnsSinceOpening'), 0, 'turns'),
+      input('turns', 'Since it began', read(frame, AT.turnsSinceOpening), 0, 'turns'),
     ],
     result: input('acc', 'Acceleration', at.acceleration, 3, '×'),
-    ...mapRead(program, 'acceleration', read(frame, 'throttleRate')),
+    ...mapRead(program, 'acceleration', read(frame, AT.throttleRate)),
   };
 }
 
@@ -192,14 +192,14 @@ function accelerationStep(program: EcuProgram, frame: Frame, at: Injection): Ste
 function trimSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] {
   const steps: Step[] = [];
   if (at.trim !== 1) {
-    const cylinder = read(frame, 'cylinder');
+    const cylinder = read(frame, AT.cylinder);
     const trimmed = !Number.isNaN(cylinder) && program.tables.fuelCylinder !== undefined;
     steps.push({
       id: 'trim',
       title: 'Trim',
       formula: 'factor = (1 + gear/100) · (1 + cylinder/100)',
       inputs: [
-        input('gear', 'Gear', read(frame, 'gear'), 0, ''),
+        input('gear', 'Gear', read(frame, AT.gear), 0, ''),
         ...(trimmed ? [input('cylinder', 'Cylinder', cylinder, 0, '')] : []),
       ],
       result: input('trim', 'Trim', at.trim, 4, '×'),
@@ -211,7 +211,7 @@ function trimSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] {
       id: 'cut',
       title: 'Overrun cut',
       formula: 'Speed, throttle, pressure and coolant all say that the car drives the engine: no fuel',
-      inputs: [speed(frame), pressure(frame), throttle(read(frame, 'throttle')), coolant(frame)],
+      inputs: [speed(frame), pressure(frame), throttle(read(frame, AT.throttle)), coolant(frame)],
       result: input('m', 'Fuel', at.fuelMg, 3, 'mg'),
     });
   }

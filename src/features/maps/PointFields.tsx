@@ -1,5 +1,6 @@
 import { compile } from '@/core/calibration';
 import {
+  AT,
   type ChannelId,
   channelQuantity,
   CHANNELS,
@@ -83,9 +84,9 @@ export function PointFields() {
   const result = compile(useDocument());
   const program = result.ok ? result.program : null;
   const frame = frameOf(point);
-  const running = read(frame, 'phase') === PHASE.running;
+  const running = read(frame, AT.phase) === PHASE.running;
   const valueOf = (channel: ChannelId) => {
-    const value = read(frame, channel);
+    const value = read(frame, AT[channel]);
     return Number.isNaN(value) ? (program?.injector.railGaugeKpa ?? 0) : value;
   };
   return (

@@ -1,6 +1,5 @@
-import { type RandomGenerator, xoroshiro128plus } from 'pure-rand';
 import { throttleFlowGPerS } from '@/core/air';
-import { type Frame, frameOf, PHASE, read, write } from '@/core/channel';
+import { AT, type Frame, frameOf, PHASE, read, write } from '@/core/channel';
 import {
   ecuAtKeyOn,
   ecuOut,
@@ -44,6 +43,7 @@ import {
 import { hardwareFinding, type HardwareFinding, type Sensed, WEAK_AT_RPM } from './hardwareFinding';
 import { emptyTrace, type StartEvent, type StartPhase, type StartTrace } from './trace';
 import { type StartVerdict, verdictOf } from './verdict';
+import { type RandomGenerator, xoroshiro128plus } from 'pure-rand';
 
 /** What the builder chooses for a dry start. */
 export interface StartSetup {
@@ -196,15 +196,15 @@ export class DryStart {
     const { harness, engine, program, car, frame, inputs } = this;
     const cylinder = harness.order[this.cylinderIndex % harness.order.length] as number;
     this.expose(Math.max(LEAST_COUNTED_RPM, engine.speedRpm), KEY_BEFORE_STARTER_S + engine.timeS);
-    write(frame, 'cylinder', cylinder);
-    if (program.load.strategy === 'airMass') write(frame, 'airFlow', this.airFlowGPerS());
+    write(frame, AT.cylinder, cylinder);
+    if (program.load.strategy === 'airMass') write(frame, AT.airFlow, this.airFlowGPerS());
     const { timeS, batteryV } = engine;
     const command = eventStep(program, this.ecu, this.volts, frame, this.out);
     const running = this.ecu.phase === PHASE.running;
     if (running) this.firstRunS ??= timeS;
     this.cylinderIndex += 1;
     this.nextEventTurns += harness.intervalTurns[this.cylinderIndex % harness.intervalTurns.length] as number;
-    const speedRpm = read(frame, 'speed');
+    const speedRpm = read(frame, AT.speed);
     const opens = Number.isFinite(command.openingMs) && hasFuel(harness, cylinder);
     const result = cylinderEvent(car.engine, engine, inputs, {
       openingMs: opens ? command.openingMs : 0,
@@ -229,9 +229,9 @@ export class DryStart {
       injectedMg: result.injectedMg,
       cut: command.cut,
       openingMs: command.openingMs,
-      manifoldKpa: read(frame, 'manifoldPressure'),
-      coolantC: read(frame, 'coolant'),
-      airC: read(frame, 'air'),
+      manifoldKpa: read(frame, AT.manifoldPressure),
+      coolantC: read(frame, AT.coolant),
+      airC: read(frame, AT.air),
       batteryV,
     });
   }
@@ -240,17 +240,17 @@ export class DryStart {
   private expose(speedRpm: number, sinceKeyOnS: number): void {
     const { frame, engine, car } = this;
     const truth = this.truth();
-    write(frame, 'time', sinceKeyOnS);
-    write(frame, 'sinceKeyOn', sinceKeyOnS);
-    write(frame, 'speed', speedRpm);
-    write(frame, 'turns', engine.turns);
-    write(frame, 'battery', engine.batteryV);
-    write(frame, 'coolant', truth.coolantC);
-    write(frame, 'air', truth.airC);
-    write(frame, 'manifoldPressure', truth.manifoldKpa);
-    write(frame, 'fuelPressure', this.senses ? truth.railGaugeKpa : NaN);
-    write(frame, 'oilPressure', Math.min(OIL.mostKpa, engine.speedRpm * OIL.kpaPerRpm));
-    write(frame, 'ethanol', car.engine.fuel.ethanolPercent);
+    write(frame, AT.time, sinceKeyOnS);
+    write(frame, AT.sinceKeyOn, sinceKeyOnS);
+    write(frame, AT.speed, speedRpm);
+    write(frame, AT.turns, engine.turns);
+    write(frame, AT.battery, engine.batteryV);
+    write(frame, AT.coolant, truth.coolantC);
+    write(frame, AT.air, truth.airC);
+    write(frame, AT.manifoldPressure, truth.manifoldKpa);
+    write(frame, AT.fuelPressure, this.senses ? truth.railGaugeKpa : NaN);
+    write(frame, AT.oilPressure, Math.min(OIL.mostKpa, engine.speedRpm * OIL.kpaPerRpm));
+    write(frame, AT.ethanol, car.engine.fuel.ethanolPercent);
     writeVolts(this.harness.signals, truth, this.lastSignals, this.volts);
   }
 
@@ -260,10 +260,10 @@ export class DryStart {
     this.expose(engine.speedRpm, 0);
     readInputs(this.program, this.ecu, this.volts, frame);
     return {
-      coolantC: read(frame, 'coolant'),
-      airC: read(frame, 'air'),
-      manifoldKpa: read(frame, 'manifoldPressure'),
-      railGaugeKpa: this.senses ? read(frame, 'fuelPressure') : null,
+      coolantC: read(frame, AT.coolant),
+      airC: read(frame, AT.air),
+      manifoldKpa: read(frame, AT.manifoldPressure),
+      railGaugeKpa: this.senses ? read(frame, AT.fuelPressure) : null,
     };
   }
 
