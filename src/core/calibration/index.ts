@@ -1,3 +1,8 @@
+/**
+ * The document: schema, fields by path, files, migrations, and compile(document) to a program.
+ * Everything that must see the document as a whole, and nothing more.
+ * What is said about it lives in checks and meaning, what is proposed for it in generators.
+ */
 export { isRequired, isSetAside } from './applies';
 export { missingFields, type SectionState, unconfirmedFields } from './check';
 export { capacityProgram } from './compile/capacityProgram';

@@ -1,3 +1,8 @@
+/**
+ * The one list of channels, and frames: one moment of all of them as numbers by place.
+ * Label, quantity, limits, decimals, axis and log column of a channel are said here and nowhere else.
+ * What reads or computes a channel lives elsewhere.
+ */
 export {
   AXIS_CHANNELS,
   type AxisChannel,

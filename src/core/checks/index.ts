@@ -1,3 +1,8 @@
+/**
+ * The rules a calibration must keep: each one entry with id, severity, what it finds and how it is said.
+ * Findings are ids, places and data; words are made here, in the units shown.
+ * How far a section has come is told here too.
+ */
 export type { Place } from './check';
 export { blockingFindings, conflicts, findings, findingWords } from './checks';
 export { saidAbout } from './saidAbout';

@@ -1,3 +1,8 @@
+/**
+ * Coils: who fires whom, charge current, dwell and the time there is for it.
+ * Fields and formulas of ignition hardware.
+ * When the spark comes lives in spark.
+ */
 export {
   chargeCurrentA,
   coilGroups,

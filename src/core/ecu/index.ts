@@ -1,3 +1,8 @@
+/**
+ * The engine computer: one plain state, and one step of all of it in a documented order.
+ * Sees a program, volts and a frame; the one way from sensors to opening and spark.
+ * No engine turns here: that is standin.
+ */
 export { afterStartFactor } from './afterStart';
 export { capacityAt } from './capacity';
 export type { EcuDecisions } from './decisions';

@@ -1,3 +1,8 @@
+/**
+ * The engine as built: size, cylinders, firing, friction, and the air it needs to idle.
+ * Its fields, and what follows from them alone.
+ * Air flow lives in air, valve timing in cams, wheels in trigger.
+ */
 export type { Induction } from './engineSchema';
 export {
   bankProblem,

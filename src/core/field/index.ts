@@ -1,3 +1,8 @@
+/**
+ * What a field of the document is: its kinds, its source, its tables, and how they are read and validated.
+ * One entry holds a field’s label, unit, limits, place on screen and help.
+ * The fields themselves live with their subjects; where they stand in the document is said in calibration.
+ */
 export type {
   ChoiceFieldInfo,
   FieldHelp,

@@ -1,3 +1,8 @@
+/**
+ * Fuel: VE, target, pulse, acceleration, overrun and trims; breathing and the generators of its maps.
+ * Formulas of how much fuel, without memory.
+ * The way from sensors to an opening, in order, is ecu.
+ */
 export {
   accelerationReasons,
   proposedAccelerationCold,

@@ -1,3 +1,8 @@
+/**
+ * The fuels, their properties, and blends of two.
+ * A new fuel is one entry of the list.
+ * How much of it is injected lives in fuel and ecu.
+ */
 export {
   blendOf,
   type BlendPart,

@@ -108,7 +108,7 @@ describe('a steady point', () => {
     expect(opening).toBeLessThan(60);
     const higher = read(
       steadyPoint(throttled, programOf(throttled), { ...at, manifoldPressure: 70 }),
-      'throttle',
+      AT.throttle,
     );
     expect(higher).toBeGreaterThan(opening);
   });

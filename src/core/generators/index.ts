@@ -1,3 +1,8 @@
+/**
+ * Proposals for maps and dwell from the document, with their reasons; changes of strategy and axes.
+ * A map’s generator is one entry.
+ * The formulas live with their subjects: here they are given what the document holds.
+ */
 export { type ComingMap, scaledPulse, strategySwitch } from './conversion';
 export { dwellProposal } from './dwellProposal';
 export { generatedMap, generatorNeeds, generatorValueAt } from './generate';

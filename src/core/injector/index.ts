@@ -1,3 +1,8 @@
+/**
+ * Injectors: flow over pressure, dead time, short pulses, modes, angle, second set.
+ * From a mass of fuel to an opening, and back.
+ * How much fuel is wanted lives in fuel and ecu.
+ */
 export {
   crankDegrees,
   type CrankStretch,

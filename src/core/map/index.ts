@@ -1,3 +1,8 @@
+/**
+ * What a map is: axes, definition, cells, edits, shapes, file blocks.
+ * One entry holds a map’s label, unit, limits, axes, group and help.
+ * The maps themselves live with their subjects; the whole list is in program.
+ */
 export { axisProblem, evenAxis, extendedAxis, withBreakpoint } from './axes';
 export { mapDifference } from './compare';
 export {

@@ -1,3 +1,8 @@
+/**
+ * What the numbers of a section mean: figures and curves for its screen, and what followed from a change.
+ * Everything is derived from the document, nothing stored.
+ * What is wrong with them is said in checks.
+ */
 export { BATTERY_STEP, idleBatteryErrors } from './batteryError';
 export { figureChanges } from './changes';
 export { engineMeaning } from './engineMeaning';

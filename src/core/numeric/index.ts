@@ -1,3 +1,8 @@
+/**
+ * Look-up in curves and maps, bisection, least squares, monotone cubic: once each.
+ * Plain numbers in, plain numbers out; errors are said by the caller.
+ * Nothing here knows an engine, a unit or a field.
+ */
 export { bisected } from './bisection';
 export {
   type Curve,

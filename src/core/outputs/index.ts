@@ -1,3 +1,8 @@
+/**
+ * Switched outputs: purposes, conditions, presets, and the strip that shows them over a drive.
+ * What the builder asks of an output.
+ * Its stepping, with memory, lives in control.
+ */
 export { type OutputProblem, outputProblems } from './outputProblems';
 export type { Condition, Output, OutputPurpose } from './outputSchema';
 export { type PresetEngine, presetOutput, PURPOSE_TEXT } from './presets';

@@ -1,3 +1,8 @@
+/**
+ * EcuProgram: the calibration compiled, with tables by map id, inputs, outputs, trigger, coils, control settings.
+ * Plain and cloneable: it goes to workers, and later over the link.
+ * It knows no document; what makes one of a document is calibration/compile.
+ */
 export { BLENDED, type FirstMapId, type SecondMapId } from './blend';
 export type {
   EcuProgram,

@@ -1,3 +1,8 @@
+/**
+ * Sensors: their fields, their curves both ways, fault bands, filters, gear by volts.
+ * From volts to a value and back.
+ * When the engine computer reads them, and what stands in, lives in ecu.
+ */
 export { gearProblem, LEAST_APART_V } from './gear';
 export { knockFrequencyHz } from './knock';
 export { combinedLambda, type LambdaReading } from './lambdaUse';

@@ -1,3 +1,8 @@
+/**
+ * Spark advance and its corrections, with the generators of its maps, dwell among them.
+ * Formulas of when the spark comes, without memory.
+ * Coils and their charge live in coil.
+ */
 export { DWELL_BREAKPOINTS, dwellMap, dwellReasons, proposedDwellMs } from './dwellGenerator';
 export {
   proposedCrankAdvanceDeg,

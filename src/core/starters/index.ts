@@ -1,2 +1,7 @@
+/**
+ * Documents to begin from: the two demo cars, and engines by layout.
+ * A starter is one entry.
+ * Nothing of them is vouched for: their sources say so.
+ */
 export { DEMO_SHEET, ENGINE_SHEETS } from './engineSheets';
 export { calibrationFromSheet } from './starter';

@@ -1,3 +1,8 @@
+/**
+ * Prime, cranking, after-start and warm-up: their maps and generator.
+ * Formulas over coolant and fuel, without memory.
+ * Which of them counts at a moment is decided in ecu.
+ */
 export {
   COOLANT_BREAKPOINTS,
   proposedStartUp,

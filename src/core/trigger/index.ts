@@ -1,3 +1,8 @@
+/**
+ * Crank wheel and cam teeth, the pattern they make, and what they permit.
+ * Described here; met by an engine that turns in standin/harness.
+ * Which modes need which signal is said in injector and coil.
+ */
 export {
   teethPerCamPulse,
   toothAngleDeg,

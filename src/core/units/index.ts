@@ -1,3 +1,8 @@
+/**
+ * Quantities and their units, conversion, parsing and formatting of numbers, crank angles and turns.
+ * An amount and a unit go in, a base value comes out, and back.
+ * Nothing of the engine lives here, and nothing of the document.
+ */
 export { type Amount, fromBase, toBase } from './convert';
 export { CYCLE_DEG, wrappedDeg } from './crank';
 export { formatNumber, formatSignificant } from './format';

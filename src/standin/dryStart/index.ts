@@ -1,3 +1,8 @@
+/**
+ * A start in simulation: key, starter, trace, events and verdict.
+ * One seed, one trace.
+ * The engine is plant, the engine computer is core/ecu.
+ */
 export { DryStart, START_LENGTH_S, type StartSetup } from './dryStart';
 export { explainVerdict, type StartExplanation } from './explain';
 export type { StartPhase, StartTrace } from './trace';

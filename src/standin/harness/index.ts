@@ -1,3 +1,8 @@
+/**
+ * Between engine and engine computer: signals to volts, wheel to angle, pins to drivers.
+ * Wrong wiring does here what it would do in the car.
+ * Nothing is decided here.
+ */
 export { type Harness, harnessOf, hasFuel, hasSpark, isSparkWeakAt, lostShare } from './harness';
 export { steppedPressureShare } from './pump';
 export { type LastSignal, type Truth, writeVolts } from './signals';

@@ -1,3 +1,8 @@
+/**
+ * The engine that turns: air, fuel film, combustion, torque, battery, temperatures.
+ * Sees no engine computer: openings and sparks come in, speed and pressure go out.
+ * Trial values stand here with what they make believable.
+ */
 export { type Breathing, trueVePercent } from './breathing';
 export type { EventOutcome } from './combustion';
 export {
