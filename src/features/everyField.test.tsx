@@ -1,16 +1,13 @@
 import { cleanup, render } from '@tests/support/render';
 import type { ReactElement } from 'react';
-import { demo } from '@tests/support/ventisca';
+import { choose, everything } from '@tests/support/everything';
 import {
   type Calibration,
   fieldInfo,
-  type FieldPath,
   isMapKey,
   SECTION_IDS,
-  sectionAt,
   sectionFields,
   type SectionId,
-  splitPath,
   usedMaps,
 } from '@/core/calibration';
 import { MAP_DEFINITIONS, MAP_IDS } from '@/core/program';
@@ -88,22 +85,6 @@ const SCREENS: Readonly<Record<string, (document: Calibration) => string[]>> = {
   overrun: screenOf(OverrunScreen),
   blend: onLoad,
 };
-
-function choose(document: Calibration, path: FieldPath, value: unknown): void {
-  const { section, key } = splitPath(path);
-  sectionAt(document, section)[key] = { value, source: { kind: 'measured', date: '2026-11-23' } };
-}
-
-/** Ventisca with everything fitted that can be. */
-function everything(change: (document: Calibration) => void = () => undefined): Calibration {
-  return demo('ventisca', (document) => {
-    for (const { id } of SENSOR_INFO) {
-      if (fieldInfo(`sensors.${id}.fitted`) !== undefined) choose(document, `sensors.${id}.fitted`, 'yes');
-    }
-    for (const path of ['staging.fitted', 'blend.use', 'overrun.use'] as const) choose(document, path, 'yes');
-    change(document);
-  });
-}
 
 /** The same once for every option of every choice of a section: each of its fields is of use in one of them. */
 function variants(section: SectionId): Calibration[] {

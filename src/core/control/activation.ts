@@ -2,10 +2,10 @@ import { AT, type Frame, read } from '../channel';
 import type { Activation, PreparedCorrection } from '../correction';
 import { type Control, TIME_SLACK_S } from './control';
 
-/** Whether a condition acts, and since when it is met, s; NaN while it is not. */
+/** Whether a condition acts, and since when it is met, s; null while it is not. */
 export interface ActivationState {
   active: boolean;
-  metSinceS: number;
+  metSinceS: number | null;
 }
 
 /** Whether a condition acts, and why. */
@@ -27,7 +27,7 @@ export function activeAt(corrections: readonly PreparedCorrection[], frame: Fram
 
 /** A condition of a correction: it begins after its delay, and ends only past its hysteresis. */
 export const activation: Control<Activation | null, ActivationState, ActivationOut> = {
-  atRest: () => ({ active: false, metSinceS: NaN }),
+  atRest: () => ({ active: false, metSinceS: null }),
   copied: (state) => ({ ...state }),
   out: () => ({ active: false, reason: 'notMet' }),
   step(settings, state, frame, out) {
@@ -40,15 +40,15 @@ export const activation: Control<Activation | null, ActivationState, ActivationO
       const { comparison, threshold, hysteresis, channel } = settings;
       const value = read(frame, AT[channel]);
       state.active = comparison === 'above' ? value > threshold - hysteresis : value < threshold + hysteresis;
-      if (!state.active) state.metSinceS = NaN;
+      if (!state.active) state.metSinceS = null;
       out.reason = state.active ? 'held' : 'notMet';
     } else if (isMet(settings, frame)) {
       const timeS = read(frame, AT.time);
-      if (Number.isNaN(state.metSinceS)) state.metSinceS = timeS;
+      state.metSinceS ??= timeS;
       state.active = timeS - state.metSinceS >= settings.delayS - TIME_SLACK_S;
       out.reason = state.active ? 'met' : 'waiting';
     } else {
-      state.metSinceS = NaN;
+      state.metSinceS = null;
       out.reason = 'notMet';
     }
     out.active = state.active;

@@ -15,10 +15,10 @@ export interface OverrunCut {
   readonly delayOutS: number;
 }
 
-/** Whether fuel is cut, and since when the conditions hold or the cut acts, s; NaN while neither is so. */
+/** Whether fuel is cut, and since when the conditions hold or the cut acts, s; null while neither is so. */
 export interface OverrunState {
   cutting: boolean;
-  sinceS: number;
+  sinceS: number | null;
 }
 
 /** Whether fuel is cut, and why. */
@@ -49,7 +49,7 @@ export function staysCut(cut: OverrunCut, frame: Frame): boolean {
 
 /** The cut followed in time: its delays and hysteresis kept. */
 export const overrun: Control<OverrunCut | null, OverrunState, OverrunOut> = {
-  atRest: () => ({ cutting: false, sinceS: NaN }),
+  atRest: () => ({ cutting: false, sinceS: null }),
   copied: (state) => ({ ...state }),
   out: () => ({ cut: false, reason: 'off' }),
   step(settings, state, frame, out) {
@@ -61,16 +61,16 @@ export const overrun: Control<OverrunCut | null, OverrunState, OverrunOut> = {
 function stepped(cut: OverrunCut, state: OverrunState, frame: Frame): OverrunOut['reason'] {
   const timeS = read(frame, AT.time);
   if (state.cutting) {
-    const leastTime = timeS - state.sinceS < cut.delayOutS - TIME_SLACK_S;
+    const leastTime = timeS - (state.sinceS ?? timeS) < cut.delayOutS - TIME_SLACK_S;
     state.cutting = leastTime || staysCut(cut, frame);
-    if (!state.cutting) state.sinceS = NaN;
+    if (!state.cutting) state.sinceS = null;
     return leastTime ? 'leastTime' : state.cutting ? 'held' : 'notMet';
   }
   if (!isOverrun(cut, frame)) {
-    state.sinceS = NaN;
+    state.sinceS = null;
     return 'notMet';
   }
-  if (Number.isNaN(state.sinceS)) state.sinceS = timeS;
+  state.sinceS ??= timeS;
   if (timeS - state.sinceS < cut.delayInS - TIME_SLACK_S) return 'waiting';
   state.cutting = true;
   state.sinceS = timeS;

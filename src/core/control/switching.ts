@@ -8,9 +8,9 @@ export interface Switching {
   readonly join: Output['join'];
 }
 
-/** For each condition whether it holds, and since when it does or does not, s. */
+/** For each condition whether it holds, and since when it does or does not, s; null for longer than counts. */
 export interface SwitchingState {
-  readonly held: { on: boolean; sinceS: number }[];
+  readonly held: { on: boolean; sinceS: number | null }[];
 }
 
 /** Whether an output is on, and why. */
@@ -24,7 +24,7 @@ export interface SwitchingOut {
  * off, their least off times already over.
  */
 export const switching: Control<Switching, SwitchingState, SwitchingOut> = {
-  atRest: ({ conditions }) => ({ held: conditions.map(() => ({ on: false, sinceS: -Infinity })) }),
+  atRest: ({ conditions }) => ({ held: conditions.map(() => ({ on: false, sinceS: null })) }),
   copied: ({ held }) => ({ held: held.map((one) => ({ ...one })) }),
   out: () => ({ on: false, reason: 'noCondition' }),
   step({ conditions, join }, { held }, frame, out) {
@@ -46,7 +46,7 @@ function follow(condition: Condition, held: SwitchingState['held'][number], fram
   if (wanted === held.on) return;
   const timeS = read(frame, AT.time);
   const least = held.on ? condition.minOnS : condition.minOffS;
-  if (timeS - held.sinceS < least - TIME_SLACK_S) return;
+  if (held.sinceS !== null && timeS - held.sinceS < least - TIME_SLACK_S) return;
   held.on = wanted;
   held.sinceS = timeS;
 }

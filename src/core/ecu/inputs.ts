@@ -16,8 +16,8 @@ export function readInputs(program: EcuProgram, state: EcuState, volts: Float64A
     if (Number.isNaN(at)) return;
     const { fault } = input;
     if (fault !== null && (at < fault.lowV || at > fault.highV)) {
-      const standIn = input.fallback ?? (state.lastGood[i] as number);
-      if (!Number.isNaN(standIn)) write(frame, AT[input.channel], standIn);
+      const standIn = input.fallback ?? state.lastGood[i] ?? null;
+      if (standIn !== null) write(frame, AT[input.channel], standIn);
       return;
     }
     const value = readingOf(input, at);

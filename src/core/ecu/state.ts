@@ -15,8 +15,8 @@ export interface EcuState {
   phase: number;
   /** When it last began to count as running, s. */
   runningSinceS: number;
-  /** The last reading of each input that was no fault; NaN before the first. */
-  lastGood: number[];
+  /** The last reading of each input that was no fault; null before the first. */
+  lastGood: (number | null)[];
   activations: ActivationState[];
   overrun: OverrunState;
   outputs: SwitchingState[];
@@ -27,7 +27,7 @@ export function ecuAtKeyOn(program: EcuProgram): EcuState {
   return {
     phase: PHASE.off,
     runningSinceS: 0,
-    lastGood: program.inputs.map(() => NaN),
+    lastGood: program.inputs.map(() => null),
     activations: program.corrections.map((correction) => activation.atRest(correction.activation)),
     overrun: overrun.atRest(program.overrun),
     outputs: program.outputs.map((output) => switching.atRest(output)),

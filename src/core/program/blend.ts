@@ -17,3 +17,8 @@ export type FirstMapId = keyof typeof BLENDED;
 
 /** The second of a pair of maps. */
 export type SecondMapId = (typeof BLENDED)[FirstMapId]['second'];
+
+/** True for a map of which there may be a second one. */
+export function isFirstMapId(id: string): id is FirstMapId {
+  return Object.hasOwn(BLENDED, id);
+}

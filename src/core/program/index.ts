@@ -3,7 +3,7 @@
  * Plain and cloneable: it goes to workers, and later over the link.
  * It knows no document; what makes one of a document is calibration/compile.
  */
-export { BLENDED, type FirstMapId, type SecondMapId } from './blend';
+export { BLENDED, type FirstMapId, isFirstMapId, type SecondMapId } from './blend';
 export type {
   EcuProgram,
   FuelBlend,

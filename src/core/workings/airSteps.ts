@@ -4,7 +4,7 @@ import type { Injection } from '../ecu';
 import type { EcuProgram } from '../program';
 import { ZERO_CELSIUS_K } from '../units';
 import { coolant, input, pressure, speed, throttle } from './inputs';
-import { mapRead } from './mapRead';
+import { mapReads } from './mapRead';
 import type { Step } from './step';
 
 /** Load by throttle, where the idle valve counts like a throttle a little open. */
@@ -22,7 +22,7 @@ function loadSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] {
         input('worth', 'Idle valve fully open, in throttle', program.load.idleWorthPercent, 1, '%'),
       ],
       result: input('load', 'Load', at.loadThrottlePercent, 2, '%'),
-      ...mapRead(program, 'idleAir', read(frame, AT.coolant)),
+      ...mapReads(program, frame, ['idleAir', read(frame, AT.coolant)]),
     },
   ];
 }
@@ -44,7 +44,7 @@ function fillingSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] 
       formula: `VE map at speed and ${byThrottle ? 'throttle' : 'pressure'}, between four cells${program.blend === null ? '' : ', blended with the second map'}`,
       inputs: [speed(frame), byThrottle ? throttle(load) : pressure(frame)],
       result: input('VE', 'Volumetric efficiency', at.vePercent, 2, '%'),
-      ...mapRead(program, filling, read(frame, AT.speed), load),
+      ...mapReads(program, frame, [filling, read(frame, AT.speed), load]),
     },
   ];
 }

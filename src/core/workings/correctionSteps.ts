@@ -5,7 +5,7 @@ import type { Injection } from '../ecu';
 import { AXES } from '../map';
 import type { EcuProgram } from '../program';
 import { input } from './inputs';
-import { gridRead } from './mapRead';
+import { gridRead, stepReads } from './mapRead';
 import type { Step } from './step';
 
 const SYMBOLS: Readonly<Record<CorrectionTarget, readonly [symbol: string, label: string, unit: string]>> = {
@@ -45,13 +45,15 @@ export function correctionSteps(
             input('map', 'The map says', applied.amount, decimals, cellUnit),
           ],
           result: input(symbol, label, applied.after, 3, unit),
-          correctionId: applied.id,
-          ...gridRead(
-            prepared.grid,
-            [AXES[prepared.x], prepared.y === null ? null : AXES[prepared.y]],
-            read(frame, AT[prepared.x]),
-            prepared.y === null ? 0 : read(frame, AT[prepared.y]),
-          ),
+          ...stepReads([
+            gridRead(
+              { correctionId: applied.id },
+              prepared.grid,
+              [AXES[prepared.x], prepared.y === null ? null : AXES[prepared.y]],
+              read(frame, AT[prepared.x]),
+              prepared.y === null ? 0 : read(frame, AT[prepared.y]),
+            ),
+          ]),
         },
       ];
     });

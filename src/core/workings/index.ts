@@ -3,5 +3,5 @@
  * It shows what ecu computed and computes nothing anew.
  * Cells that took part are found here for the maps.
  */
-export type { Step } from './step';
+export type { Step, StepRead } from './step';
 export { workingsAt } from './steps';

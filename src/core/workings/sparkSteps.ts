@@ -3,7 +3,7 @@ import { type Injection, SPARK_LIMITS } from '../ecu';
 import { type EcuProgram, MAP_DEFINITIONS, type MapId } from '../program';
 import { correctionSteps } from './correctionSteps';
 import { coolant, input, pressure, speed, type StepInput, throttle } from './inputs';
-import { mapRead } from './mapRead';
+import { mapReads } from './mapRead';
 import type { Step } from './step';
 
 /** From the spark map, or crank advance, to the angle that is commanded. */
@@ -18,7 +18,7 @@ export function sparkSteps(program: EcuProgram, frame: Frame, at: Injection): St
         formula: 'Crank advance at coolant temperature; nothing is added while the starter turns',
         inputs: [coolant(frame)],
         result: input('spark', 'Spark advance', at.sparkDeg, 1, '° BTDC'),
-        ...mapRead(program, 'crankAdvance', read(frame, AT.coolant)),
+        ...mapReads(program, frame, ['crankAdvance', read(frame, AT.coolant)]),
       },
     ];
   }
@@ -30,14 +30,15 @@ export function sparkSteps(program: EcuProgram, frame: Frame, at: Injection): St
     formula: `Spark map at speed and ${byThrottle ? 'throttle' : 'pressure'}`,
     inputs: [speed(frame), byThrottle ? throttle(load) : pressure(frame)],
     result: input('s₀', 'Spark', spark.baseDeg, 1, '° BTDC'),
-    ...mapRead(program, loadProgram.spark, read(frame, AT.speed), load),
+    ...mapReads(program, frame, [loadProgram.spark, read(frame, AT.speed), load]),
   };
   const trims = spark.gearDeg + spark.cylinderDeg;
   return [
     base,
-    ...added(program, 'sparkCoolant', read(frame, AT.coolant), coolant(frame), spark.coolantDeg),
+    ...added(program, frame, 'sparkCoolant', read(frame, AT.coolant), coolant(frame), spark.coolantDeg),
     ...added(
       program,
+      frame,
       'sparkAir',
       read(frame, AT.air),
       input('T_air', 'Air', read(frame, AT.air), 1, '°C'),
@@ -55,12 +56,31 @@ export function sparkSteps(program: EcuProgram, frame: Frame, at: Injection): St
         ...(trims === 0 ? [] : [input('trim', 'Gear and cylinder', trims, 1, '°')]),
       ],
       result: input('spark', 'Spark advance', at.sparkDeg, 1, '° BTDC'),
+      ...(trims === 0 ? {} : trimReads(program, frame)),
     },
   ];
 }
 
+/** The trims by gear and cylinder; a cylinder that is not known has none. */
+function trimReads(program: EcuProgram, frame: Frame): Pick<Step, 'reads' | 'beyond'> {
+  const cylinder = read(frame, AT.cylinder);
+  return mapReads(
+    program,
+    frame,
+    ['sparkGear', read(frame, AT.gear)],
+    ...(Number.isNaN(cylinder) ? [] : [['sparkCylinder', cylinder] as const]),
+  );
+}
+
 /** The step of a curve that is added to the spark map; none where it adds nothing. */
-function added(program: EcuProgram, mapId: MapId, at: number, from: StepInput, degrees: number): Step[] {
+function added(
+  program: EcuProgram,
+  frame: Frame,
+  mapId: MapId,
+  at: number,
+  from: StepInput,
+  degrees: number,
+): Step[] {
   if (degrees === 0) return [];
   return [
     {
@@ -69,7 +89,7 @@ function added(program: EcuProgram, mapId: MapId, at: number, from: StepInput, d
       formula: 'added to the spark map',
       inputs: [from],
       result: input('added', 'Added', degrees, 1, '°'),
-      ...mapRead(program, mapId, at),
+      ...mapReads(program, frame, [mapId, at]),
     },
   ];
 }

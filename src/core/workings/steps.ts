@@ -5,7 +5,7 @@ import { formatNumber } from '../units';
 import { airSteps } from './airSteps';
 import { correctionSteps } from './correctionSteps';
 import { coolant, input, pressure, speed, throttle } from './inputs';
-import { mapRead } from './mapRead';
+import { mapReads } from './mapRead';
 import { openingSteps } from './openingSteps';
 import { sparkSteps } from './sparkSteps';
 import type { Step, Workings } from './step';
@@ -41,7 +41,7 @@ function baseFuelSteps(program: EcuProgram, frame: Frame, at: Injection): Step[]
           formula: `Lambda map at speed and ${byThrottle ? 'throttle' : 'pressure'}`,
           inputs: [speed(frame), byThrottle ? throttle(load) : pressure(frame)],
           result: input('lambda', 'Lambda target', at.lambdaMapped, 3, ''),
-          ...mapRead(program, program.load.target, read(frame, AT.speed), load),
+          ...mapReads(program, frame, [program.load.target, read(frame, AT.speed), load]),
         },
         ...correctionSteps(program, frame, at, 'target'),
       ];
@@ -59,7 +59,7 @@ function baseFuelSteps(program: EcuProgram, frame: Frame, at: Injection): Step[]
           input('q', 'Flow', at.flowGPerS, 4, 'g/s'),
         ],
         result: input('m₀', 'Fuel', at.baseFuelMg, 3, 'mg'),
-        ...mapRead(program, 'pulse', read(frame, AT.speed), read(frame, AT.manifoldPressure)),
+        ...mapReads(program, frame, ['pulse', read(frame, AT.speed), read(frame, AT.manifoldPressure)]),
       },
     ];
   }
@@ -128,7 +128,12 @@ function crankingSteps(program: EcuProgram, frame: Frame, at: Injection): Step[]
           : []),
       ],
       result: input('m', 'Fuel', at.enrichedMg, 3, 'mg'),
-      ...mapRead(program, 'cranking', read(frame, AT.coolant)),
+      ...mapReads(
+        program,
+        frame,
+        ['cranking', read(frame, AT.coolant)],
+        ['crankingTaper', read(frame, AT.turns)],
+      ),
     },
   ];
 }
@@ -147,7 +152,12 @@ function runningSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] 
         input('t', 'Since start', read(frame, AT.sinceStart), 1, 's'),
       ],
       result: input('a', 'After-start', at.afterStart, 3, '×'),
-      ...mapRead(program, 'afterStart', read(frame, AT.coolant)),
+      ...mapReads(
+        program,
+        frame,
+        ['afterStart', read(frame, AT.coolant)],
+        ['afterStartDecay', read(frame, AT.coolant)],
+      ),
     },
     {
       id: 'warmUp',
@@ -155,7 +165,7 @@ function runningSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] 
       formula: 'Warm-up curve at coolant temperature',
       inputs: [coolant(frame)],
       result: input('w', 'Warm-up', at.warmUp, 3, '×'),
-      ...mapRead(program, 'warmUp', read(frame, AT.coolant)),
+      ...mapReads(program, frame, ['warmUp', read(frame, AT.coolant)]),
     },
     ...(accelerating ? [accelerationStep(program, frame, at)] : []),
     {
@@ -184,7 +194,12 @@ function accelerationStep(program: EcuProgram, frame: Frame, at: Injection): Ste
       input('turns', 'Since it began', read(frame, AT.turnsSinceOpening), 0, 'turns'),
     ],
     result: input('acc', 'Acceleration', at.acceleration, 3, '×'),
-    ...mapRead(program, 'acceleration', read(frame, AT.throttleRate)),
+    ...mapReads(
+      program,
+      frame,
+      ['acceleration', read(frame, AT.throttleRate)],
+      ['accelerationCold', read(frame, AT.coolant)],
+    ),
   };
 }
 
@@ -203,7 +218,10 @@ function trimSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] {
         ...(trimmed ? [input('cylinder', 'Cylinder', cylinder, 0, '')] : []),
       ],
       result: input('trim', 'Trim', at.trim, 4, '×'),
-      mapId: trimmed ? 'fuelCylinder' : 'fuelGear',
+      ...mapReads(program, frame, ...(trimmed ? [['fuelCylinder', cylinder] as const] : []), [
+        'fuelGear',
+        read(frame, AT.gear),
+      ]),
     });
   }
   if (at.cut) {

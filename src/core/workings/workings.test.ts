@@ -28,7 +28,7 @@ describe('workings', () => {
 
   test('name the four VE cells and their weights', () => {
     const { steps, injection } = worked(programOf(demo()));
-    const cells = steps.find((step) => step.id === 've')?.cells ?? [];
+    const cells = steps.find((step) => step.id === 've')?.reads?.[0]?.cells ?? [];
     expect(cells).toHaveLength(4);
     expect(cells.reduce((sum, cell) => sum + cell.value * cell.weight, 0)).toBeCloseTo(
       injection.vePercent,
@@ -128,7 +128,8 @@ describe('workings', () => {
     const point = { throttle: 8, airFlow: 12 };
     const { steps, injection: at } = worked(switched(to), point);
     expect(steps.slice(0, ids.length).map((step) => step.id)).toEqual(ids);
-    expect(steps.find((step) => step.id === 've')?.mapId).toBe(mapId);
+    const read = steps.find((step) => step.id === 've')?.reads?.[0]?.of;
+    expect(read).toEqual(mapId === undefined ? undefined : { mapId });
     expect(at.baseFuelMg * at.afterStart * at.warmUp).toBeCloseTo(at.fuelMg, 9);
     expect(at.fuelMg).toBeGreaterThan(0);
   });
@@ -136,7 +137,9 @@ describe('workings', () => {
   test('name every map they read by one that is there', () => {
     for (const to of ['throttle', 'throttlePressure', 'airMass', 'pulseWidth'] as const) {
       const { steps } = worked(switched(to), { throttle: 8, airFlow: 12 });
-      for (const { mapId } of steps) if (mapId !== undefined) expect(MAP_IDS).toContain(mapId);
+      const reads = steps.flatMap((step) => step.reads ?? []);
+      expect(reads.length).toBeGreaterThan(4);
+      for (const { of } of reads) expect(MAP_IDS).toContain('mapId' in of ? of.mapId : of);
     }
   });
 

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { correctionKey, definitionAt, isMapKey, mapAt, type MapKey } from '@/core/calibration';
 import { formatNumber } from '@/core/units';
-import type { Step } from '@/core/workings';
+import type { Step, StepRead } from '@/core/workings';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { placeName } from '@/ui/grid';
@@ -20,21 +20,15 @@ export function StepCard({
   onMap: (mapKey: MapKey) => void;
 }) {
   const document = useDocument();
-  const key = step.mapId ?? (step.correctionId === undefined ? undefined : correctionKey(step.correctionId));
-  const mapKey = key !== undefined && isMapKey(document, key) ? key : undefined;
+  const reads = (step.reads ?? []).flatMap(({ of, cells }) => {
+    const mapKey = 'mapId' in of ? of.mapId : correctionKey(of.correctionId);
+    return isMapKey(document, mapKey) ? [{ mapKey, cells }] : [];
+  });
+  const [first, ...others] = reads;
   return (
     <Card
       title={`${number}. ${step.title}`}
-      aside={
-        mapKey === undefined ? undefined : (
-          <Button
-            label="Open map"
-            kind="plain"
-            accessibilityLabel={`Open ${definitionAt(document, mapKey).label}`}
-            onPress={() => onMap(mapKey)}
-          />
-        )
-      }
+      aside={first === undefined ? undefined : <OpenMap mapKey={first.mapKey} onMap={onMap} />}
     >
       <Text kind="number" colour="muted">
         {step.formula}
@@ -44,7 +38,18 @@ export function StepCard({
           <Line key={input.symbol} symbol={input.symbol} label={input.label} value={input.value} />
         ))}
       </View>
-      {step.cells === undefined || mapKey === undefined ? null : <Cells mapKey={mapKey} cells={step.cells} />}
+      {first === undefined ? null : <Cells {...first} />}
+      {others.map((read) => (
+        <View key={read.mapKey} style={{ gap: 2 }}>
+          <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+            <Text kind="small" style={{ flex: 1 }}>
+              {definitionAt(document, read.mapKey).label}
+            </Text>
+            <OpenMap mapKey={read.mapKey} onMap={onMap} />
+          </View>
+          <Cells {...read} />
+        </View>
+      ))}
       {(step.beyond ?? []).map((text) => (
         <Message key={text} tone="warning">
           {text}
@@ -59,6 +64,18 @@ export function StepCard({
         </Text>
       </View>
     </Card>
+  );
+}
+
+function OpenMap({ mapKey, onMap }: { mapKey: MapKey; onMap: (mapKey: MapKey) => void }) {
+  const document = useDocument();
+  return (
+    <Button
+      label="Open map"
+      kind="plain"
+      accessibilityLabel={`Open ${definitionAt(document, mapKey).label}`}
+      onPress={() => onMap(mapKey)}
+    />
   );
 }
 
@@ -77,7 +94,7 @@ function Line({ symbol, label, value }: { symbol: string; label: string; value: 
 }
 
 /** The cells that took part, with how much each counted. */
-function Cells({ mapKey, cells }: { mapKey: MapKey; cells: NonNullable<Step['cells']> }) {
+function Cells({ mapKey, cells }: { mapKey: MapKey; cells: StepRead['cells'] }) {
   const document = useDocument();
   const map = mapAt(document, mapKey);
   if (map === null) return null;

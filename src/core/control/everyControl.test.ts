@@ -1,0 +1,133 @@
+import fc from 'fast-check';
+import { type ChannelValues, frameOf } from '../channel';
+import type { Activation } from '../correction';
+import type { Condition } from '../outputs';
+import type { Control } from './control';
+import type { OverrunCut } from './overrun';
+import type { Switching } from './switching';
+import * as controls from '.';
+
+const limit = fc.integer({ min: 0, max: 4000 });
+const wait = fc.constantFrom(0, 0.1, 0.25, 0.5, 2);
+const comparison = fc.constantFrom('above' as const, 'below' as const);
+
+const anyActivation: fc.Arbitrary<Activation> = fc.record({
+  channel: fc.constant('speed' as const),
+  comparison,
+  threshold: limit,
+  hysteresis: fc.integer({ min: 0, max: 400 }),
+  delayS: wait,
+});
+const anyCut: fc.Arbitrary<OverrunCut> = fc.record({
+  speedAboveRpm: limit,
+  speedHysteresisRpm: fc.integer({ min: 0, max: 400 }),
+  throttleBelowPercent: fc.integer({ min: 1, max: 60 }),
+  throttleHysteresisPercent: fc.integer({ min: 0, max: 5 }),
+  pressureBelowKpa: fc.integer({ min: 20, max: 90 }),
+  pressureHysteresisKpa: fc.integer({ min: 0, max: 10 }),
+  coolantAboveC: fc.integer({ min: -20, max: 60 }),
+  coolantHysteresisC: fc.integer({ min: 0, max: 5 }),
+  delayInS: wait,
+  delayOutS: wait,
+});
+const anyCondition: fc.Arbitrary<Condition> = fc.record({
+  channel: fc.constant('speed' as const),
+  comparison,
+  threshold: limit,
+  hysteresis: fc.integer({ min: 0, max: 400 }),
+  minOnS: wait,
+  minOffS: wait,
+});
+const anySwitching: fc.Arbitrary<Switching> = fc.record({
+  conditions: fc.array(anyCondition, { maxLength: 3 }),
+  join: fc.constantFrom('and' as const, 'or' as const),
+});
+
+/** Settings of each control of the folder, by its name. One without an entry here fails the test below. */
+const SETTINGS: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
+  activation: fc.option(anyActivation),
+  overrun: fc.option(anyCut),
+  switching: anySwitching,
+};
+
+const CONTROLS = Object.entries(controls as Readonly<Record<string, unknown>>).filter(
+  (entry): entry is [string, Control<unknown, object, object>] =>
+    typeof entry[1] === 'object' && entry[1] !== null && 'step' in entry[1],
+);
+
+/** Moments a tenth of a second apart, anywhere in what the controls look at. */
+const moments: fc.Arbitrary<ChannelValues[]> = fc
+  .array(
+    fc.record({
+      speed: limit,
+      throttle: fc.integer({ min: 0, max: 60 }),
+      manifoldPressure: fc.integer({ min: 15, max: 100 }),
+      coolant: fc.integer({ min: -20, max: 90 }),
+    }),
+    { minLength: 2, maxLength: 40 },
+  )
+  .map((list) => list.map((values, i) => ({ ...values, time: i / 10 })));
+
+/** What a control decided at each moment, as text. */
+function followed(
+  { atRest, out: room, step, copied }: Control<unknown, object, object>,
+  settings: unknown,
+  list: readonly ChannelValues[],
+  onTheWay: (state: object) => object,
+): string[] {
+  let state = atRest(settings);
+  const out = room(settings);
+  return list.map((values) => {
+    state = onTheWay(state);
+    step(settings, state, frameOf(values), out);
+    return JSON.stringify([out, copied(state)]);
+  });
+}
+
+test('every control of the folder is tried', () => {
+  expect(CONTROLS.map(([name]) => name).sort()).toEqual(Object.keys(SETTINGS).sort());
+});
+
+describe.each(CONTROLS)('%s', (name, control) => {
+  const settings = SETTINGS[name] as fc.Arbitrary<unknown>;
+
+  test('decides the same from the same, copied, stored as text or cloned on the way', () => {
+    fc.assert(
+      fc.property(settings, moments, (any, list) => {
+        const plain = followed(control, any, list, (state) => state);
+        expect(followed(control, any, list, (state) => state)).toEqual(plain);
+        expect(followed(control, any, list, control.copied)).toEqual(plain);
+        expect(followed(control, any, list, (state) => JSON.parse(JSON.stringify(state)))).toEqual(plain);
+        expect(followed(control, any, list, structuredClone)).toEqual(plain);
+      }),
+    );
+  });
+
+  test('a copy shares nothing: what is done with one leaves the other as it was', () => {
+    fc.assert(
+      fc.property(settings, moments, (any, list) => {
+        const state = control.atRest(any);
+        const out = control.out(any);
+        const [first, ...rest] = list;
+        control.step(any, state, frameOf(first), out);
+        const copy = control.copied(state);
+        const before = JSON.stringify(copy);
+        for (const values of rest) control.step(any, state, frameOf(values), out);
+        expect(JSON.stringify(copy)).toBe(before);
+      }),
+    );
+  });
+
+  test('gives a reason at every step', () => {
+    fc.assert(
+      fc.property(settings, moments, (any, list) => {
+        const state = control.atRest(any);
+        const out = control.out(any);
+        for (const values of list) {
+          control.step(any, state, frameOf(values), out);
+          expect(Object.entries(out).find(([key]) => key === 'reason')?.[1]).toMatch(/^[a-zA-Z]+$/);
+        }
+      }),
+    );
+  });
+});

@@ -1,0 +1,207 @@
+import fc from 'fast-check';
+import { everything } from '@tests/support/everything';
+import { programOf } from '@tests/support/ventisca';
+import { AT, frameOf, PHASE, write } from '../channel';
+import type { EcuProgram } from '../program';
+import { readInputs } from './inputs';
+import { copiedEcu, ecuAtKeyOn, type EcuState } from './state';
+import { ecuOut, eventStep, outputStep } from './step';
+
+const described = programOf(everything());
+
+/** Ventisca’s program with something in every kind of memory, and waits short enough to pass on the way. */
+const PROGRAM: EcuProgram = {
+  ...described,
+  overrun: {
+    speedAboveRpm: 1500,
+    speedHysteresisRpm: 200,
+    throttleBelowPercent: 60,
+    throttleHysteresisPercent: 5,
+    pressureBelowKpa: 400,
+    pressureHysteresisKpa: 5,
+    coolantAboveC: -60,
+    coolantHysteresisC: 2,
+    delayInS: 0.05,
+    delayOutS: 0.1,
+  },
+  corrections: [
+    {
+      id: 'own',
+      name: 'Own',
+      on: 'fuel',
+      operation: 'multiply',
+      x: 'speed',
+      y: null,
+      activation: { channel: 'speed', comparison: 'above', threshold: 2000, hysteresis: 300, delayS: 0.04 },
+      grid: { x: Float64Array.of(0, 8000), y: new Float64Array(0), values: Float64Array.of(1.1, 1.2) },
+    },
+  ],
+};
+
+interface Moment {
+  readonly speed: number;
+  readonly throttle: number;
+  readonly volts: readonly number[];
+}
+
+const moments: fc.Arbitrary<Moment[]> = fc.array(
+  fc.record({
+    speed: fc.integer({ min: 0, max: 6000 }),
+    throttle: fc.integer({ min: 0, max: 100 }),
+    volts: fc.array(fc.double({ min: 0, max: 5, noNaN: true }), {
+      minLength: PROGRAM.inputs.length,
+      maxLength: PROGRAM.inputs.length,
+    }),
+  }),
+  { minLength: 3, maxLength: 30 },
+);
+
+/** What was injected and switched at each moment, as text; `onTheWay` may exchange the memory before each. */
+function driven(list: readonly Moment[], onTheWay: (state: EcuState) => EcuState): string[] {
+  let state = ecuAtKeyOn(PROGRAM);
+  const out = ecuOut(PROGRAM);
+  return list.map(({ speed, throttle, volts }, i) => {
+    state = onTheWay(state);
+    const frame = frameOf({
+      time: i * 0.03,
+      speed,
+      throttle,
+      turns: i,
+      cylinder: 1 + (i % 6),
+      battery: 13.5,
+    });
+    eventStep(PROGRAM, state, Float64Array.from(volts), frame, out);
+    outputStep(PROGRAM, state, Float64Array.from(volts), frame, out);
+    return JSON.stringify([out, state]);
+  });
+}
+
+test('the memory copied, stored as text or cloned on the way decides the same', () => {
+  fc.assert(
+    fc.property(moments, (list) => {
+      const plain = driven(list, (state) => state);
+      expect(driven(list, (state) => state)).toEqual(plain);
+      expect(driven(list, copiedEcu)).toEqual(plain);
+      expect(driven(list, (state) => JSON.parse(JSON.stringify(state)) as EcuState)).toEqual(plain);
+      expect(driven(list, structuredClone)).toEqual(plain);
+    }),
+    { numRuns: 40 },
+  );
+});
+
+test('a copy shares nothing, whatever is written into the original', () => {
+  const scrambled = (value: unknown): void => {
+    if (typeof value !== 'object' || value === null) return;
+    for (const [key, inner] of Object.entries(value)) {
+      if (typeof inner === 'object' && inner !== null) scrambled(inner);
+      else (value as Record<string, unknown>)[key] = -1;
+    }
+  };
+  const state = ecuAtKeyOn(PROGRAM);
+  const copy = copiedEcu(state);
+  const before = JSON.stringify(copy);
+  expect(before).toBe(JSON.stringify(state));
+  scrambled(state);
+  expect(JSON.stringify(state)).not.toBe(before);
+  expect(JSON.stringify(copy)).toBe(before);
+});
+
+test('the program survives being cloned for a worker: the same decisions come of the clone', () => {
+  const clone = structuredClone(PROGRAM);
+  const frame = () => frameOf({ speed: 3000, manifoldPressure: 80, coolant: 60, air: 20, battery: 13.5 });
+  const volts = Float64Array.from(PROGRAM.inputs, () => 2);
+  const step = (program: EcuProgram) =>
+    JSON.stringify(eventStep(program, ecuAtKeyOn(program), volts, frame(), ecuOut(program)));
+  expect(step(clone)).toBe(step(PROGRAM));
+});
+
+describe('inputs', () => {
+  const coolant = PROGRAM.inputs.findIndex(({ id }) => id === 'coolant');
+  const reading = (input: Partial<EcuProgram['inputs'][number]>, ...volts: readonly number[]) => {
+    const program: EcuProgram = {
+      ...PROGRAM,
+      inputs: PROGRAM.inputs.map((known, i) => (i === coolant ? { ...known, ...input } : known)),
+    };
+    const state = ecuAtKeyOn(program);
+    return volts.map((value) => {
+      const frame = frameOf({ coolant: 33, manifoldPressure: 80 });
+      const all = new Float64Array(program.inputs.length).fill(NaN);
+      all[coolant] = value;
+      readInputs(program, state, all, frame);
+      return frame[AT.coolant] as number;
+    });
+  };
+  const fault = { lowV: 0.2, highV: 4.8 };
+
+  test('a voltage in the fault band gives what stands in, else the last good reading, else what is there', () => {
+    const [good = NaN] = reading({ fault }, 2);
+    expect(good).toBeGreaterThan(0);
+    expect(reading({ fault, fallback: 55 }, 0.1, 2, 4.9)).toEqual([55, good, 55]);
+    expect(reading({ fault, fallback: null }, 0.1, 2, 0.1, 4.9)).toEqual([33, good, good, good]);
+    expect(reading({ fault, fallback: null }, 0.2)[0]).not.toBe(33);
+    expect(reading({ fault: null, fallback: 55 }, 0.1)[0]).not.toBe(55);
+  });
+
+  test('no voltage leaves what the frame says, and no pressure is taken for nothing', () => {
+    expect(reading({ fault, fallback: 55 }, NaN)).toEqual([33]);
+    const frame = frameOf({ manifoldPressure: 2 });
+    readInputs(PROGRAM, ecuAtKeyOn(PROGRAM), new Float64Array(PROGRAM.inputs.length).fill(NaN), frame);
+    expect(frame[AT.manifoldPressure]).toBe(5);
+  });
+});
+
+describe('the phase', () => {
+  const volts = new Float64Array(PROGRAM.inputs.length).fill(NaN);
+  const follow = (...speeds: readonly number[]) => {
+    const program = { ...PROGRAM, runningSpeedRpm: 500 };
+    const state = ecuAtKeyOn(program);
+    const out = ecuOut(program);
+    return speeds.map((speed, i) => {
+      const frame = frameOf({ manifoldPressure: 60, coolant: 20, air: 20, battery: 12 });
+      write(frame, AT.time, i);
+      write(frame, AT.speed, speed);
+      eventStep(program, state, volts, frame, out);
+      return [frame[AT.phase], frame[AT.sinceStart]];
+    });
+  };
+
+  // Running above 500, back to cranking only below 400: four fifths of it.
+  test('goes up above its speed, back only below four fifths of it, and counts from there', () => {
+    const { cranking, running } = PHASE;
+    expect(follow(200, 500, 501, 450, 400, 399, 450, 600)).toEqual([
+      [cranking, 0],
+      [cranking, 1],
+      [running, 0],
+      [running, 1],
+      [running, 2],
+      [cranking, 5],
+      [cranking, 6],
+      [running, 0],
+    ]);
+  });
+
+  test('fuel is cut on overrun only while the engine runs', () => {
+    const out = ecuOut(PROGRAM);
+    const state = ecuAtKeyOn(PROGRAM);
+    const cutAt = (time: number, speed: number) => {
+      const frame = frameOf({
+        time,
+        speed,
+        throttle: 0,
+        manifoldPressure: 30,
+        coolant: 80,
+        air: 20,
+        battery: 13,
+      });
+      return eventStep(PROGRAM, state, volts, frame, out).cut;
+    };
+    expect([cutAt(0, 3000), cutAt(0.04, 3000), cutAt(0.06, 3000), cutAt(0.2, 3000)]).toEqual([
+      false,
+      false,
+      true,
+      true,
+    ]);
+    expect(out.cut).toEqual({ cut: true, reason: 'held' });
+    expect(cutAt(0.3, 1200)).toBe(false);
+  });
+});
