@@ -1,4 +1,4 @@
-import { ZERO_CELSIUS_K } from '../units';
+import { CYCLE_S_AT_1_RPM, ZERO_CELSIUS_K } from '../units';
 
 /** Specific gas constant of dry air, J/(kg·K). */
 export const GAS_CONSTANT_AIR = 287.05;
@@ -29,5 +29,5 @@ export function fuelMassMg(airMg: number, lambda: number, stoichiometricRatio: n
 
 /** Air the whole engine takes, g/s, from the air of one cylinder a cycle. */
 export function airFlowGPerS(airMg: number, cylinders: number, speedRpm: number): number {
-  return ((airMg / 1000) * cylinders * speedRpm) / 120;
+  return ((airMg / 1000) * cylinders * speedRpm) / CYCLE_S_AT_1_RPM;
 }

@@ -2,6 +2,7 @@ import { airMassMg } from '../air';
 import { AT, type Frame, read } from '../channel';
 import { lookUpCurve } from '../numeric';
 import type { EcuProgram } from '../program';
+import { CYCLE_S_AT_1_RPM } from '../units';
 import { blendedAt } from './tables';
 
 /** Throttle with what the idle valve lets past it, %: the load where load is measured by throttle. */
@@ -49,7 +50,7 @@ export function fillingAt(program: EcuProgram, frame: Frame, loadThrottle: numbe
 
 /** Air of one cylinder by the meter, mg a cycle: m = flow · 120 000 / (speed · cylinders). */
 export function meteredAirMg(airFlowGPerS: number, speedRpm: number, cylinders: number): number {
-  return (airFlowGPerS * 120000) / (speedRpm * cylinders);
+  return (airFlowGPerS * 1000 * CYCLE_S_AT_1_RPM) / (speedRpm * cylinders);
 }
 
 /** Efficiency that a mass of air means at a pressure and temperature, %. */

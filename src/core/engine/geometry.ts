@@ -1,3 +1,4 @@
+import { CYCLE_S_AT_1_RPM } from '../units';
 /** Swept volume of one cylinder, cm³, from bore and stroke in mm. Example: 84.0 × 74.0 → 410.09. */
 export function cylinderVolumeCm3(boreMm: number, strokeMm: number): number {
   return ((Math.PI / 4) * boreMm * boreMm * strokeMm) / 1000;
@@ -15,5 +16,5 @@ export function meanPistonSpeedMPerS(strokeMm: number, speedRpm: number): number
 
 /** Time of one four-stroke cycle (two turns), ms. Example: 7000 rev/min → 17.143. */
 export function cycleTimeMs(speedRpm: number): number {
-  return 120_000 / speedRpm;
+  return (1000 * CYCLE_S_AT_1_RPM) / speedRpm;
 }

@@ -1,4 +1,4 @@
-import { flowFunction, GAS_CONSTANT_AIR } from '../air';
+import { airFlowGPerS, flowFunction, GAS_CONSTANT_AIR } from '../air';
 import { ZERO_CELSIUS_K } from '../units';
 import { frictionKpa, oilFactorAt } from './friction';
 
@@ -39,7 +39,7 @@ export function idleNeed(engine: IdleEngine, speedRpm: number, coolantC: number)
     const wanted = (airMgPerCm3 * GAS_CONSTANT_AIR * chargeK) / 1000 / IDLE_VE;
     manifoldKpa = (manifoldKpa + Math.min(highest, wanted)) / 2;
   }
-  return { airGPerS: (airMgPerCm3 * displacementCm3 * speedRpm) / 120 / 1000, manifoldKpa };
+  return { airGPerS: airFlowGPerS(airMgPerCm3 * displacementCm3, 1, speedRpm), manifoldKpa };
 }
 
 /** Share of choked flow that an opening passes into a manifold at this pressure. */

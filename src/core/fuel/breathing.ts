@@ -1,7 +1,7 @@
 import { GAS_CONSTANT_AIR, throttleFlowGPerS } from '../air';
 import { type IdleEngine, idleNeed } from '../engine';
 import { bisected } from '../numeric';
-import { ZERO_CELSIUS_K } from '../units';
+import { CYCLE_S_AT_1_RPM, ZERO_CELSIUS_K } from '../units';
 import { proposedVePercent, type VeInputs } from './veGenerator';
 
 /** An engine behind a throttle, as its description has it; base units. */
@@ -27,7 +27,7 @@ function upstreamKpa({ ve, idle, maxManifoldKpa }: BreathingInputs, speedRpm: nu
 function takenGPerS({ ve, idle }: BreathingInputs, speedRpm: number, kpa: number): number {
   const perCycle =
     ((proposedVePercent(ve, speedRpm, kpa) / 100) * kpa * idle.displacementCm3) / (GAS_CONSTANT_AIR * AIR_K);
-  return (perCycle * speedRpm) / 120;
+  return (perCycle * speedRpm) / CYCLE_S_AT_1_RPM;
 }
 
 /** Openings of the throttle, mm²: closed, as far as idling needs, and wide open. */

@@ -1,4 +1,5 @@
 import { choiceField, quantityField, tableField, z } from '../field/schema';
+import { CYCLE_DEG } from '../units';
 
 /** How injections are timed and wired. */
 export const injectionSchema = z.object({
@@ -36,7 +37,7 @@ export const injectionSchema = z.object({
     quantity: 'angle',
     unit: 'deg',
     min: 0,
-    max: 720,
+    max: CYCLE_DEG,
     decimals: 0,
     required: true,
     help: {

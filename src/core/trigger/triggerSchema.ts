@@ -1,4 +1,5 @@
 import { choiceField, quantityField, z } from '../field/schema';
+import { CYCLE_DEG } from '../units';
 
 const SENSOR_OPTIONS = [
   { id: 'hall', label: 'Hall', hint: 'Three wires, square signal' },
@@ -120,7 +121,7 @@ export const triggerSchema = z.object({
     quantity: 'angle',
     unit: 'deg',
     min: 0,
-    max: 720,
+    max: CYCLE_DEG,
     decimals: 0,
     required: true,
     help: {

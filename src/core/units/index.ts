@@ -4,7 +4,7 @@
  * Nothing of the engine lives here, and nothing of the document.
  */
 export { type Amount, fromBase, toBase } from './convert';
-export { CYCLE_DEG, wrappedDeg } from './crank';
+export { CYCLE_DEG, CYCLE_S_AT_1_RPM, wrappedDeg } from './crank';
 export { formatNumber, formatSignificant } from './format';
 export { parseAmount, parseNumber, typedProblemMessage } from './parse';
 export { baseUnit, QUANTITIES, type QuantityId, type UnitId, unitOf, unitsOf } from './quantities';

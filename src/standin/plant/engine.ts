@@ -2,7 +2,7 @@ import { airMassMg, GAS_CONSTANT_AIR, throttleFlowGPerS } from '@/core/air';
 import { frictionKpa, torqueNm } from '@/core/engine';
 import { deadTimeAt, injectorFlowGPerS, netOfOpenMs, pressureAcrossKpa } from '@/core/injector';
 import { lookUpMap } from '@/core/numeric';
-import { ZERO_CELSIUS_K } from '@/core/units';
+import { CYCLE_S_AT_1_RPM, ZERO_CELSIUS_K } from '@/core/units';
 import { eventOutcome, type EventOutcome, indicatedWorkJ, vapourShare } from './combustion';
 import type { StandIn } from './standIn';
 import type { Thermal } from './thermal';
@@ -138,14 +138,18 @@ function steppedManifold(standIn: StandIn, state: EngineState, inputs: EngineInp
   const ve = lookUpMap(standIn.ve, state.speedRpm, state.manifoldKpa) / 100;
   const volumeRatePerS =
     ((ve * standIn.cylinders * standIn.cylinderVolumeCm3) / 1000 / standIn.manifoldVolumeL) *
-    (state.speedRpm / 120);
+    (state.speedRpm / CYCLE_S_AT_1_RPM);
   const risePerS = (GAS_CONSTANT_AIR * airK * inGPerS) / standIn.manifoldVolumeL / 1000;
   const next = (state.manifoldKpa + STEP_S * risePerS) / (1 + STEP_S * volumeRatePerS);
   return Math.min(standIn.barometricKpa, next);
 }
 
+function litresOf({ cylinders, cylinderVolumeCm3 }: StandIn): number {
+  return (cylinders * cylinderVolumeCm3) / 1000;
+}
+
 function starterTorque(standIn: StandIn, state: EngineState): number {
-  const litres = (standIn.cylinders * standIn.cylinderVolumeCm3) / 1000;
+  const litres = litresOf(standIn);
   const stallNm = STARTER.stallNmPerL * litres * (Math.max(0, state.batteryV) / STARTER.loadedV);
   return Math.max(0, stallNm * (1 - state.speedRpm / STARTER.freeRpm));
 }
@@ -156,7 +160,7 @@ function steppedBattery(
   inputs: EngineInputs,
   starterNm: number,
 ): number {
-  const litres = (standIn.cylinders * standIn.cylinderVolumeCm3) / 1000;
+  const litres = litresOf(standIn);
   const amps = (BATTERY.stallA * starterNm) / (STARTER.stallNmPerL * litres);
   const resistance = BATTERY.resistanceOhm * (1 + BATTERY.coldPerK * Math.max(0, 20 - state.coolantC));
   const loaded = inputs.batteryRestV - amps * resistance;
@@ -211,9 +215,9 @@ export function cylinderEvent(
     ? indicatedWorkJ(standIn, airMg, vapourMg, command.sparkDeg, state.speedRpm, state.manifoldKpa) *
       command.burnFactor
     : 0;
-  const litres = (standIn.cylinders * standIn.cylinderVolumeCm3) / 1000;
+  const litres = litresOf(standIn);
   const heatKj = burned ? (Math.min(vapourMg, stoichMg) * standIn.fuel.heatingMjPerKg) / 1000 : 0;
-  const cycleS = state.speedRpm > 0 ? 120 / state.speedRpm / standIn.cylinders : 0;
+  const cycleS = state.speedRpm > 0 ? CYCLE_S_AT_1_RPM / state.speedRpm / standIn.cylinders : 0;
   const heating = burned ? ((VALVES.heatedC - state.heatedByC) * cycleS) / VALVES.heatingS : 0;
   const wetter = outcome === 'tooRich' ? PLUG.richStep : 0;
   state.filmMg += injectedMg * thermal.filmShare;

@@ -1,4 +1,4 @@
-import { airMassMg, throttleFlowGPerS } from '@/core/air';
+import { airFlowGPerS, airMassMg, throttleFlowGPerS } from '@/core/air';
 import { frictionKpa } from '@/core/engine';
 import { bisected, lookUpMap } from '@/core/numeric';
 import { ZERO_CELSIUS_K } from '@/core/units';
@@ -34,7 +34,7 @@ export function idleAirAreaMm2(standIn: StandIn, coolantC: number, airC: number)
   const highest = standIn.barometricKpa * 0.94;
   const balanced =
     surplusKpa(highest) > 0 ? bisected((kpa) => surplusKpa(kpa) <= 0, LOWEST_KPA, highest) : highest;
-  const flow = ((airAt(balanced) / 1000) * standIn.cylinders * speed) / 120;
+  const flow = airFlowGPerS(airAt(balanced), standIn.cylinders, speed);
   return flow / throttleFlowGPerS(1, standIn.barometricKpa, airC + ZERO_CELSIUS_K, balanced);
 }
 

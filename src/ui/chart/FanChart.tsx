@@ -1,10 +1,9 @@
 import { line as lineShape } from 'd3-shape';
-import { useState } from 'react';
-import { View } from 'react-native';
-import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
+import { Circle, Path, Text as SvgText } from 'react-native-svg';
 import { formatNumber } from '@/core/units';
-import { Text } from '../text/Text';
-import { FONT, magnitudeColour, SPACE, useRoles, useScheme } from '../theme';
+import { FONT, magnitudeColour, useRoles, useScheme } from '../theme';
+import { ChartAxes } from './ChartAxes';
+import { ChartFrame } from './ChartFrame';
 import { chartScales, MARGIN } from './scales';
 
 interface Props {
@@ -39,114 +38,68 @@ export function FanChart({
 }: Props) {
   const roles = useRoles();
   const scheme = useScheme();
-  const [width, setWidth] = useState(320);
-  const scales = chartScales(x, slices, { width: width - LABELS, height });
-  const shape = lineShape<number>()
-    .x((_, i) => scales.x(x[i] as number))
-    .y((value) => scales.y(value));
   const colour = (i: number) => {
     const share = slices.length < 2 ? 0.6 : i / (slices.length - 1);
     // The dark end of the ramp is lost on a dark ground, the light one on a light ground.
     return magnitudeColour(scheme === 'dark' ? 0.35 + 0.6 * share : 0.15 + 0.55 * share);
   };
   const at = slices[chosen];
-  const labelled = labelPlaces(
-    [0, chosen, slices.length - 1].filter((i, k, all) => all.indexOf(i) === k),
-    (i) => scales.y(slices[i]?.values.at(-1) ?? 0),
-  );
   return (
-    <View
-      style={{ gap: SPACE.xs }}
-      onLayout={(event) => setWidth(Math.max(220, event.nativeEvent.layout.width))}
+    <ChartFrame
+      title={title}
+      yLabel={yLabel}
+      description={`${title}, ${yLabel} against ${xLabel}, ${slices.length} slices`}
+      height={height}
+      said={at === undefined ? '' : `${at.label}: ${formatNumber(at.values[cursor], decimals)}`}
+      leastWidth={220}
     >
-      <View style={{ flexDirection: 'row', gap: SPACE.m, flexWrap: 'wrap', alignItems: 'baseline' }}>
-        <Text kind="strong">{title}</Text>
-        <Text kind="small" colour="muted">
-          {yLabel}
-        </Text>
-        <Text kind="number" colour="accent">
-          {at === undefined ? '' : `${at.label}: ${formatNumber(at.values[cursor], decimals)}`}
-        </Text>
-      </View>
-      <View role="img" aria-label={`${title}, ${yLabel} against ${xLabel}, ${slices.length} slices`}>
-        <Svg width={width} height={height}>
-          {scales.y.ticks(4).map((tick) => (
-            <G key={tick}>
-              <Line
-                x1={MARGIN.left}
-                x2={width - LABELS - MARGIN.right}
-                y1={scales.y(tick)}
-                y2={scales.y(tick)}
-                stroke={roles.line}
+      {(width) => {
+        const right = width - LABELS - MARGIN.right;
+        const scales = chartScales(x, slices, { width: width - LABELS, height });
+        const shape = lineShape<number>()
+          .x((_, i) => scales.x(x[i] as number))
+          .y((value) => scales.y(value));
+        const labelled = labelPlaces(
+          [0, chosen, slices.length - 1].filter((i, k, all) => all.indexOf(i) === k),
+          (i) => scales.y(slices[i]?.values.at(-1) ?? 0),
+        );
+        return (
+          <>
+            <ChartAxes scales={scales} right={right} height={height} xLabel={xLabel} />
+            {slices.map((slice, i) => (
+              <Path
+                key={slice.id}
+                d={shape([...slice.values]) ?? ''}
+                fill="none"
+                stroke={i === chosen ? roles.text : colour(i)}
+                strokeWidth={i === chosen ? 2.5 : 1.25}
               />
+            ))}
+            {at?.values.map((value, i) => (
+              <Circle
+                key={x[i]}
+                cx={scales.x(x[i] as number)}
+                cy={scales.y(value)}
+                r={i === cursor ? 5 : 2.5}
+                fill={i === cursor ? roles.accent : roles.text}
+              />
+            ))}
+            {labelled.map(({ index, y }) => (
               <SvgText
-                x={MARGIN.left - 6}
-                y={scales.y(tick) + 4}
+                key={index}
+                x={right + 4}
+                y={y + 4}
                 fontSize={12}
                 fontFamily={FONT.number}
-                fill={roles.muted}
-                textAnchor="end"
+                fill={index === chosen ? roles.text : roles.muted}
               >
-                {formatNumber(tick, Math.min(decimals, 2))}
+                {slices[index]?.label ?? ''}
               </SvgText>
-            </G>
-          ))}
-          {scales.x.ticks(Math.max(3, Math.floor(width / 110))).map((tick) => (
-            <SvgText
-              key={tick}
-              x={scales.x(tick)}
-              y={height - MARGIN.bottom + 15}
-              fontSize={12}
-              fontFamily={FONT.number}
-              fill={roles.muted}
-              textAnchor="middle"
-            >
-              {formatNumber(tick, 0)}
-            </SvgText>
-          ))}
-          <SvgText
-            x={width - LABELS - MARGIN.right}
-            y={height - 3}
-            fontSize={12}
-            fontFamily={FONT.text}
-            fill={roles.muted}
-            textAnchor="end"
-          >
-            {xLabel}
-          </SvgText>
-          {slices.map((slice, i) => (
-            <Path
-              key={slice.id}
-              d={shape([...slice.values]) ?? ''}
-              fill="none"
-              stroke={i === chosen ? roles.text : colour(i)}
-              strokeWidth={i === chosen ? 2.5 : 1.25}
-            />
-          ))}
-          {at?.values.map((value, i) => (
-            <Circle
-              key={x[i]}
-              cx={scales.x(x[i] as number)}
-              cy={scales.y(value)}
-              r={i === cursor ? 5 : 2.5}
-              fill={i === cursor ? roles.accent : roles.text}
-            />
-          ))}
-          {labelled.map(({ index, y }) => (
-            <SvgText
-              key={index}
-              x={width - LABELS - MARGIN.right + 4}
-              y={y + 4}
-              fontSize={12}
-              fontFamily={FONT.number}
-              fill={index === chosen ? roles.text : roles.muted}
-            >
-              {slices[index]?.label ?? ''}
-            </SvgText>
-          ))}
-        </Svg>
-      </View>
-    </View>
+            ))}
+          </>
+        );
+      }}
+    </ChartFrame>
   );
 }
 

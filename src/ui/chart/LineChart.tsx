@@ -1,10 +1,9 @@
 import { line as lineShape } from 'd3-shape';
-import { useState } from 'react';
-import { View } from 'react-native';
-import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { Circle, Line, Path, Rect } from 'react-native-svg';
 import { formatNumber } from '@/core/units';
-import { Text } from '../text/Text';
-import { FONT, SPACE, useRoles, type Roles } from '../theme';
+import { useRoles, type Roles } from '../theme';
+import { ChartAxes } from './ChartAxes';
+import { ChartFrame } from './ChartFrame';
 import { chartScales, MARGIN, type Band, type Series } from './scales';
 
 interface Props {
@@ -46,137 +45,84 @@ export function LineChart(props: Props) {
     flagged = [],
   } = props;
   const roles = useRoles();
-  const [width, setWidth] = useState(320);
-  const scales = chartScales(x, series, { width, height }, yRange);
-  const [yLow, yHigh] = scales.y.domain() as [number, number];
-  const held = (value: number) => Math.min(yHigh, Math.max(yLow, value));
-  const path = lineShape<number | null>()
-    .defined((value) => value !== null)
-    .x((_, i) => scales.x(x[i] as number))
-    .y((value) => scales.y(held(value as number)));
   const at = (values: readonly (number | null)[]) => formatNumber(values[cursor] ?? null, decimals);
+  const said = series
+    .map((entry) => (series.length === 1 ? at(entry.values) : `${entry.label} ${at(entry.values)}`))
+    .join('   ');
   return (
-    <View
-      style={{ gap: SPACE.xs }}
-      onLayout={(event) => setWidth(Math.max(200, event.nativeEvent.layout.width))}
+    <ChartFrame
+      title={title}
+      yLabel={yLabel}
+      description={`${title}, ${yLabel} against ${xLabel}`}
+      height={height}
+      said={cursor < 0 ? '' : said}
+      leastWidth={200}
     >
-      <View style={{ flexDirection: 'row', gap: SPACE.m, flexWrap: 'wrap', alignItems: 'baseline' }}>
-        <Text kind="strong">{title}</Text>
-        <Text kind="small" colour="muted">
-          {yLabel}
-        </Text>
-        {cursor < 0 ? null : (
-          <Text kind="number" colour="accent">
-            {series
-              .map((entry) => (series.length === 1 ? at(entry.values) : `${entry.label} ${at(entry.values)}`))
-              .join('   ')}
-          </Text>
-        )}
-      </View>
-      <View role="img" aria-label={`${title}, ${yLabel} against ${xLabel}`}>
-        <Svg width={width} height={height}>
-          {bands.map((band) => (
-            <Rect
-              key={`${band.tone}${band.from}`}
-              x={scales.x(band.from)}
-              y={MARGIN.top}
-              width={Math.max(0, scales.x(band.to) - scales.x(band.from))}
-              height={height - MARGIN.top - MARGIN.bottom}
-              fill={
-                band.tone === 'cranking' ? roles.accent : band.tone === 'running' ? roles.steel : roles.line
-              }
-              opacity={band.tone === 'still' ? 0.15 : 0.16}
-            />
-          ))}
-          {scales.y.ticks(4).map((tick) => (
-            <G key={tick}>
+      {(width) => {
+        const scales = chartScales(x, series, { width, height }, yRange);
+        const [yLow, yHigh] = scales.y.domain() as [number, number];
+        const held = (value: number) => Math.min(yHigh, Math.max(yLow, value));
+        const path = lineShape<number | null>()
+          .defined((value) => value !== null)
+          .x((_, i) => scales.x(x[i] as number))
+          .y((value) => scales.y(held(value as number)));
+        return (
+          <>
+            {bands.map((band) => (
+              <Rect
+                key={`${band.tone}${band.from}`}
+                x={scales.x(band.from)}
+                y={MARGIN.top}
+                width={Math.max(0, scales.x(band.to) - scales.x(band.from))}
+                height={height - MARGIN.top - MARGIN.bottom}
+                fill={
+                  band.tone === 'cranking' ? roles.accent : band.tone === 'running' ? roles.steel : roles.line
+                }
+                opacity={band.tone === 'still' ? 0.15 : 0.16}
+              />
+            ))}
+            <ChartAxes scales={scales} right={width - MARGIN.right} height={height} xLabel={xLabel} />
+            {series.map((entry, i) => (
+              <Path
+                key={entry.id}
+                d={path(entry.values as (number | null)[]) ?? ''}
+                fill="none"
+                stroke={roles[LINE_COLOURS[i % LINE_COLOURS.length] as keyof Roles]}
+                strokeWidth={2}
+                {...(entry.dash === undefined ? {} : { strokeDasharray: entry.dash })}
+              />
+            ))}
+            {dots
+              ? x.map((value, i) => {
+                  const y = series[0]?.values[i];
+                  if (y === null || y === undefined) return null;
+                  const odd = flagged.includes(i);
+                  return (
+                    <Circle
+                      key={value}
+                      cx={scales.x(value)}
+                      cy={scales.y(held(y))}
+                      r={odd ? 6 : 3.5}
+                      fill={odd ? roles.surface : roles.accent}
+                      stroke={odd ? roles.warning : roles.accent}
+                      strokeWidth={odd ? 3 : 1}
+                    />
+                  );
+                })
+              : null}
+            {cursor < 0 || x[cursor] === undefined ? null : (
               <Line
-                x1={MARGIN.left}
-                x2={width - MARGIN.right}
-                y1={scales.y(tick)}
-                y2={scales.y(tick)}
-                stroke={roles.line}
+                x1={scales.x(x[cursor])}
+                x2={scales.x(x[cursor])}
+                y1={MARGIN.top}
+                y2={height - MARGIN.bottom}
+                stroke={roles.text}
                 strokeWidth={1}
               />
-              <SvgText
-                x={MARGIN.left - 6}
-                y={scales.y(tick) + 4}
-                fontSize={12}
-                fontFamily={FONT.number}
-                fill={roles.muted}
-                textAnchor="end"
-              >
-                {tickText(tick)}
-              </SvgText>
-            </G>
-          ))}
-          {scales.x.ticks(Math.max(3, Math.floor(width / 90))).map((tick) => (
-            <SvgText
-              key={tick}
-              x={scales.x(tick)}
-              y={height - MARGIN.bottom + 15}
-              fontSize={12}
-              fontFamily={FONT.number}
-              fill={roles.muted}
-              textAnchor="middle"
-            >
-              {tickText(tick)}
-            </SvgText>
-          ))}
-          <SvgText
-            x={width - MARGIN.right}
-            y={height - 3}
-            fontSize={12}
-            fontFamily={FONT.text}
-            fill={roles.muted}
-            textAnchor="end"
-          >
-            {xLabel}
-          </SvgText>
-          {series.map((entry, i) => (
-            <Path
-              key={entry.id}
-              d={path(entry.values as (number | null)[]) ?? ''}
-              fill="none"
-              stroke={roles[LINE_COLOURS[i % LINE_COLOURS.length] as keyof Roles]}
-              strokeWidth={2}
-              {...(entry.dash === undefined ? {} : { strokeDasharray: entry.dash })}
-            />
-          ))}
-          {dots
-            ? x.map((value, i) => {
-                const y = series[0]?.values[i];
-                if (y === null || y === undefined) return null;
-                const odd = flagged.includes(i);
-                return (
-                  <Circle
-                    key={value}
-                    cx={scales.x(value)}
-                    cy={scales.y(held(y))}
-                    r={odd ? 6 : 3.5}
-                    fill={odd ? roles.surface : roles.accent}
-                    stroke={odd ? roles.warning : roles.accent}
-                    strokeWidth={odd ? 3 : 1}
-                  />
-                );
-              })
-            : null}
-          {cursor < 0 || x[cursor] === undefined ? null : (
-            <Line
-              x1={scales.x(x[cursor])}
-              x2={scales.x(x[cursor])}
-              y1={MARGIN.top}
-              y2={height - MARGIN.bottom}
-              stroke={roles.text}
-              strokeWidth={1}
-            />
-          )}
-        </Svg>
-      </View>
-    </View>
+            )}
+          </>
+        );
+      }}
+    </ChartFrame>
   );
-}
-
-function tickText(tick: number): string {
-  return String(Number(tick.toPrecision(6))).replace('-', '−');
 }

@@ -22,13 +22,19 @@ export interface Band {
 /** Space around the plot, px. */
 export const MARGIN = { top: 8, right: 12, bottom: 34, left: 46 } as const;
 
+/** From values to pixels along both axes. */
+export interface ChartScales {
+  readonly x: ScaleLinear<number, number>;
+  readonly y: ScaleLinear<number, number>;
+}
+
 /** Scales from values to pixels inside a box; the y range is widened to round numbers. */
 export function chartScales(
   x: readonly number[],
   series: readonly Series[],
   size: { width: number; height: number },
   fixedY?: readonly [number, number],
-): { x: ScaleLinear<number, number>; y: ScaleLinear<number, number> } {
+): ChartScales {
   const [x0 = 0, x1 = 1] = extent(x) as [number | undefined, number | undefined];
   const all = series.flatMap((line) => line.values).filter((value): value is number => value !== null);
   const [low = 0, high = 1] = extent(all) as [number | undefined, number | undefined];

@@ -1,0 +1,46 @@
+import { type ReactNode, useState } from 'react';
+import { View } from 'react-native';
+import Svg from 'react-native-svg';
+import { Text } from '../text/Text';
+import { SPACE } from '../theme';
+
+interface Props {
+  title: string;
+  yLabel: string;
+  /** What the chart shows, for screen readers. */
+  description: string;
+  height: number;
+  /** What stands out, written above; empty for nothing. */
+  said: string;
+  leastWidth: number;
+  /** The drawing at the width there is, px. */
+  children: (width: number) => ReactNode;
+}
+
+/** A chart’s heading, and its drawing as wide as there is room. */
+export function ChartFrame({ title, yLabel, description, height, said, leastWidth, children }: Props) {
+  const [width, setWidth] = useState(320);
+  return (
+    <View
+      style={{ gap: SPACE.xs }}
+      onLayout={(event) => setWidth(Math.max(leastWidth, event.nativeEvent.layout.width))}
+    >
+      <View style={{ flexDirection: 'row', gap: SPACE.m, flexWrap: 'wrap', alignItems: 'baseline' }}>
+        <Text kind="strong">{title}</Text>
+        <Text kind="small" colour="muted">
+          {yLabel}
+        </Text>
+        {said === '' ? null : (
+          <Text kind="number" colour="accent">
+            {said}
+          </Text>
+        )}
+      </View>
+      <View role="img" aria-label={description}>
+        <Svg width={width} height={height}>
+          {children(width)}
+        </Svg>
+      </View>
+    </View>
+  );
+}
