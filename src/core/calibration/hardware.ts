@@ -29,7 +29,7 @@ import type { Calibration } from './schema';
 import { choiceAt, tableAt } from './values';
 
 /** Reference of the temperature inputs where no engine computer is chosen, V. */
-export const REFERENCE_V = 5;
+const REFERENCE_V = 5;
 /** Resolution of the converter where no engine computer is chosen. */
 export const ADC_BITS = 10;
 

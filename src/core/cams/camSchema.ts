@@ -1,7 +1,7 @@
 import { quantityField, z } from '../field/schema';
 
 /** How cam timing is given. */
-export const CAM_FORMS = ['events', 'lobes'] as const;
+const CAM_FORMS = ['events', 'lobes'] as const;
 
 const sheet = 'The cam card says, with the valve lift at which it counts.';
 

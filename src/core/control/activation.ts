@@ -15,7 +15,7 @@ export interface ActivationOut {
 }
 
 /** Whether a condition is met at one moment, without a memory. */
-export function isMet({ channel, comparison, threshold }: Activation, frame: Frame): boolean {
+function isMet({ channel, comparison, threshold }: Activation, frame: Frame): boolean {
   const value = read(frame, AT[channel]);
   return comparison === 'above' ? value > threshold : value < threshold;
 }

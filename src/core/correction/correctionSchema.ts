@@ -135,7 +135,7 @@ export function correctionDefinition({
 }
 
 /** The cell value that changes nothing; for `replace` a plain beginning. */
-export function neutralValue(on: CorrectionTarget, operation: CorrectionOperation): number {
+function neutralValue(on: CorrectionTarget, operation: CorrectionOperation): number {
   if (operation === 'multiply') return 1;
   if (operation === 'add') return 0;
   return { target: 1, fuel: 10, spark: 10 }[on];

@@ -12,7 +12,7 @@ export interface Prime {
 }
 
 /** Fuel of the prime pulse for one cylinder, mg: the prime multiple of what burns a full cylinder of air. */
-export function primeMg(program: EcuProgram, coolantC: number, airC: number): number {
+function primeMg(program: EcuProgram, coolantC: number, airC: number): number {
   const { prime } = program.tables;
   if (prime === undefined) return 0;
   const air = airMassMg(100, program.barometricKpa, program.cylinderVolumeCm3, airC);

@@ -2,7 +2,7 @@ import { choiceField, orderField, quantityField, tableField, z } from '../field/
 import { FUEL_OPTIONS } from '../fuels';
 
 /** How the engine's size is given. */
-export const GEOMETRIES = ['boreAndStroke', 'displacement'] as const;
+const GEOMETRIES = ['boreAndStroke', 'displacement'] as const;
 
 /** The engine as built: what the metal is, and what it is meant to do. */
 export const engineSchema = z.object({

@@ -109,7 +109,7 @@ const FUELS = {
 export type FuelId = keyof typeof FUELS;
 
 /** Every fuel of the library, in the order they are offered. */
-export const FUEL_IDS = Object.keys(FUELS) as [FuelId, ...FuelId[]];
+const FUEL_IDS = Object.keys(FUELS) as [FuelId, ...FuelId[]];
 
 /** The fuel with this id. */
 export function fuelById(id: FuelId): Fuel {

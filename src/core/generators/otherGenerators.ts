@@ -43,7 +43,7 @@ function upTo(first: number, last: number): number[] {
 }
 
 /** The fuel second maps are proposed for, and its ethanol. */
-export const SECOND_FUEL: FuelId = 'ethanol85';
+const SECOND_FUEL: FuelId = 'ethanol85';
 const SECOND_PERCENT = 85;
 
 /** Straight from none to the fuel of the second map. */

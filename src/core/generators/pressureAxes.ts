@@ -38,7 +38,7 @@ export function pressureMaps(document: Calibration): MapKey[] {
 }
 
 /** Which axis of a map is manifold pressure; null for neither. */
-export function pressureAxis(document: Calibration, key: MapKey): 'x' | 'y' | null {
+function pressureAxis(document: Calibration, key: MapKey): 'x' | 'y' | null {
   const { x, y } = definitionAt(document, key);
   if (y?.channel === 'manifoldPressure') return 'y';
   return x.channel === 'manifoldPressure' ? 'x' : null;

@@ -57,7 +57,7 @@ function continued(law: DeadTimeLaw, voltage: number, endV: number, endMs: numbe
  * Least-squares fit of a + b/(V − c): linear in a and b for a given c, which is searched on a grid below the lowest
  * voltage. b is never negative: dead time does not rise with voltage.
  */
-export function fittedLaw(volts: readonly number[], timesMs: readonly number[]): DeadTimeLaw {
+function fittedLaw(volts: readonly number[], timesMs: readonly number[]): DeadTimeLaw {
   const lowest = volts[0] as number;
   const meanMs = mean(timesMs);
   let best: DeadTimeLaw = { aMs: meanMs, bMsV: 0, cV: lowest - 2 };

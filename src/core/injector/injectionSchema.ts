@@ -62,9 +62,6 @@ export const injectionSchema = z.object({
   }),
 });
 
-/** The injection section of the calibration document. */
-export type InjectionSettings = z.infer<typeof injectionSchema>;
-
 const percent = (label: string, usual: string, min: number, max: number) =>
   quantityField({
     label,
@@ -167,6 +164,3 @@ export const stagingSchema = z.object({
   fullAt: percent('Full share from', '70 to 90 %.', 5, 100),
   shareAtFull: percent('Its full share', 'Its part of the flow of both sets.', 5, 95),
 });
-
-/** The staging section of the calibration document. */
-export type Staging = z.infer<typeof stagingSchema>;

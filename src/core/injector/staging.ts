@@ -36,7 +36,7 @@ export function stagedFuel(
 }
 
 /** Least rise of the hand-over, %: shorter, the mixture jumps with every small change. */
-export const LEAST_HAND_OVER_PERCENT = 5;
+const LEAST_HAND_OVER_PERCENT = 5;
 
 /** Whether the hand-over of a plan rises over enough. */
 export function handsOverGently(plan: Pick<StagingPlan, 'beginsAtPercent' | 'fullAtPercent'>): boolean {

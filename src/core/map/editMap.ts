@@ -36,19 +36,6 @@ export interface CellChange {
   readonly value: number;
 }
 
-/** A range with its corners in order. */
-export function orderedRange(
-  a: { column: number; row: number },
-  b: { column: number; row: number },
-): CellRange {
-  return {
-    fromColumn: Math.min(a.column, b.column),
-    toColumn: Math.max(a.column, b.column),
-    fromRow: Math.min(a.row, b.row),
-    toRow: Math.max(a.row, b.row),
-  };
-}
-
 /** Flat indices of a range's cells, row by row. */
 export function rangeIndices(range: CellRange, width: number): number[] {
   const indices: number[] = [];

@@ -6,7 +6,7 @@ export const MAX_CONDITIONS = 3;
 export const MAX_OUTPUTS = 16;
 
 /** One thing an output looks at. Threshold and hysteresis in the channel's base unit. */
-export const conditionSchema = z.object({
+const conditionSchema = z.object({
   channel: z.enum(OUTPUT_CHANNELS),
   comparison: z.enum(['above', 'below']),
   threshold: z.number(),

@@ -3,7 +3,7 @@ import { baseUnit, formatNumber } from '../units';
 import type { Condition, Output } from './outputSchema';
 
 /** A condition in words: "engine speed above 60 rev/min, lets go at 30". */
-export function conditionWords({ channel, comparison, threshold, hysteresis }: Condition): string {
+function conditionWords({ channel, comparison, threshold, hysteresis }: Condition): string {
   const { label, quantity, decimals } = CHANNELS[channel];
   const written = (value: number) => formatNumber(value, Number.isInteger(value) ? 0 : Math.max(1, decimals));
   const limit = `${written(threshold)} ${baseUnit(quantity).label}`.trim();

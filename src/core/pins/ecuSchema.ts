@@ -2,10 +2,10 @@ import { z } from '../field/schema';
 
 /** Marks a file as the description of an engine computer. */
 export const ECU_FORMAT = 'lumbre-ecu';
-export const ECU_VERSION = 1;
+const ECU_VERSION = 1;
 
 /** Electrical kinds of pins. */
-export const PIN_KINDS = [
+const PIN_KINDS = [
   'crank',
   'cam',
   'analogue',

@@ -1,4 +1,4 @@
-import { type Curve, curveThrough, inverseOf, lookUpStraightOn } from '../numeric';
+import { type Curve, curveThrough, lookUpStraightOn } from '../numeric';
 
 /** Points of a sensor's line: value against volts. */
 export type VoltsCurve = Curve;
@@ -17,11 +17,6 @@ export function curveOfSlope(slopePerV: number, offset: number): VoltsCurve {
  */
 export function valueAtVolts(curve: VoltsCurve, volts: number): number {
   return lookUpStraightOn(curve, volts);
-}
-
-/** Voltage at a value, the inverse, for curves that only rise or only fall. */
-export function voltsAtValue(curve: VoltsCurve, value: number): number {
-  return lookUpStraightOn(inverseOf(curve), value);
 }
 
 /** Index of the first point that does not go on in the curve's direction; null when it only rises or only falls. */

@@ -1,7 +1,7 @@
-import { curveThrough } from '../numeric';
+import { curveThrough, inverseOf, lookUpStraightOn } from '../numeric';
 import { gearAtVolts, gearProblem } from './gear';
 import { combinedLambda } from './lambdaUse';
-import { curveOfSlope, faultBandProblem, turningPoint, valueAtVolts, voltsAtValue } from './linear';
+import { curveOfSlope, faultBandProblem, turningPoint, valueAtVolts, type VoltsCurve } from './linear';
 import { pullUpOhm, pullUpVolts, seeingRange, temperatureAtVolts, voltsAtTemperature } from './pullUp';
 import { isFalling, thermistorC, thermistorFit, thermistorFromBeta, thermistorOhm } from './steinhartHart';
 import { throttleHeadRoom, throttlePercent, throttleProblems } from './throttle';
@@ -81,6 +81,7 @@ describe('thermistors', () => {
 });
 
 describe('linear sensors', () => {
+  const voltsAtValue = (curve: VoltsCurve, value: number) => lookUpStraightOn(inverseOf(curve), value);
   const points: [number, number][] = [
     [0.5, 20],
     [4.5, 300],

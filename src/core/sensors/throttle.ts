@@ -7,7 +7,7 @@ export interface ThrottleRange extends FaultBand {
 }
 
 /** What wide open reads, %: not 100, so that a little more is no fault. */
-export const WIDE_OPEN_PERCENT = 98;
+const WIDE_OPEN_PERCENT = 98;
 
 /** Least distance of each end from the fault band, and of the fault band from the rails, V. */
 export const HEAD_ROOM_V = 0.15;

@@ -17,5 +17,3 @@ export const startupSchema = z.object({
     },
   }),
 });
-
-export type Startup = z.infer<typeof startupSchema>;

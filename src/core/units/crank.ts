@@ -1,9 +1,6 @@
 /** Degrees of crank in a four-stroke cycle. */
 export const CYCLE_DEG = 720;
 
-/** Degrees of crank in a turn. */
-export const TURN_DEG = 360;
-
 /** Length of a four-stroke cycle in s at one rev/min: divided by the speed, its length at any. */
 export const CYCLE_S_AT_1_RPM = 120;
 

@@ -20,7 +20,7 @@ export function input(
 }
 
 /** A channel of the frame with its symbol; words and unit are the channel’s own. */
-export function channelInput(symbol: string, id: ChannelId, frame: Frame, decimals: number): StepInput {
+function channelInput(symbol: string, id: ChannelId, frame: Frame, decimals: number): StepInput {
   const { label, quantity } = CHANNELS[id];
   return input(symbol, label, read(frame, AT[id]), decimals, baseUnit(quantity).label);
 }

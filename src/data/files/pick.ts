@@ -1,7 +1,7 @@
 import * as DocumentPicker from 'expo-document-picker';
 
 /** Larger files are not read at all, bytes: a calibration with every map full has about 2 MB. */
-export const MAX_FILE_BYTES = 8 * 1024 * 1024;
+const MAX_FILE_BYTES = 8 * 1024 * 1024;
 const MEGABYTE = 1024 * 1024;
 
 /** What came of reading a file. */

@@ -12,7 +12,7 @@ export function Quantity({ path }: { path: FieldPath }) {
 }
 
 /** A choice of the open document. */
-export function Choice({ path }: { path: FieldPath }) {
+function Choice({ path }: { path: FieldPath }) {
   const info = fieldInfo(path);
   const said = useSaid(path);
   const { value, onCommit, onSource } = useSourcedField<string>(path);

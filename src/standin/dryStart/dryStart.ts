@@ -91,7 +91,7 @@ const OIL = { mostKpa: 400, kpaPerRpm: 0.25 } as const;
 const WARM_DAY_C = 20;
 
 /** Air temperature around an engine soaked at this coolant temperature, °C. */
-export function airAroundC(coolantC: number): number {
+function airAroundC(coolantC: number): number {
   return Math.min(coolantC, WARM_DAY_C);
 }
 

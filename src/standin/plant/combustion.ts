@@ -37,7 +37,7 @@ export function eventOutcome(
 }
 
 /** Spark advance that gives the most torque, ° BTDC. */
-export function bestSparkDeg(speedRpm: number, manifoldKpa: number, barometricKpa: number): number {
+function bestSparkDeg(speedRpm: number, manifoldKpa: number, barometricKpa: number): number {
   const thin = 1 - Math.min(1, manifoldKpa / barometricKpa);
   return 16 + 12 * Math.min(1, speedRpm / 3000) + 8 * thin;
 }

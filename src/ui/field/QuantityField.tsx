@@ -43,7 +43,7 @@ interface Props {
 }
 
 /** What typed text comes to in this field: an amount, nothing, or why not. */
-export function readTyped(
+function readTyped(
   info: QuantityFieldInfo,
   text: string,
   unit: string,

@@ -4,7 +4,7 @@ import glyphs from './glyphs.json';
 /** Name of an icon that ships with the app; add one to `iconNames.json` and run `npm run fonts`. */
 export type IconName = keyof typeof glyphs;
 
-export const ICON_FONT = 'LumbreIcons';
+const ICON_FONT = 'LumbreIcons';
 
 const IconSet = createIconSet(glyphs, ICON_FONT, require('../fonts/LumbreIcons.woff2'));
 

@@ -5,4 +5,4 @@ export { ListAndDetail } from './ListAndDetail';
 export { Message } from './Message';
 export { Page } from './Page';
 export { StateMark, type MarkTone } from './StateMark';
-export { useWide, WIDE_FROM } from './useWide';
+export { useWide } from './useWide';

@@ -1,7 +1,7 @@
 import { useWindowDimensions } from 'react-native';
 
 /** From this width there is room for list and detail side by side, px. */
-export const WIDE_FROM = 1000;
+const WIDE_FROM = 1000;
 
 /** True when the window has room for list and detail side by side. */
 export function useWide(): boolean {

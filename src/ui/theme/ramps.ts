@@ -25,7 +25,7 @@ export function differenceColour(share: number, scheme: Scheme): string {
 }
 
 /** Relative luminance of a colour, 0…1 [WCAG 2.2]. */
-export function luminance(colour: string): number {
+function luminance(colour: string): number {
   const { r, g, b } = rgb(colour);
   const channel = (value: number) => {
     const share = value / 255;
