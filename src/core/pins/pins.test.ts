@@ -13,7 +13,8 @@ import {
 } from './wiring';
 
 const SOURCE = { kind: 'computed', date: '2026-11-23' } as const;
-const FOUR = ECUS[0] as EcuDescription;
+const ecu = (id: string) => ECUS.find((candidate) => candidate.id === id) as EcuDescription;
+const FOUR = ecu('generic-four');
 const wire = (id: string, pin: string): PinAssignment => ({ function: id, pin, wire: '', source: SOURCE });
 const FUNCTIONS: PinFunction[] = [
   { id: 'coolant', label: 'Coolant temperature', accepts: ['temperature'] },
@@ -23,8 +24,12 @@ const FUNCTIONS: PinFunction[] = [
 ];
 
 describe('engine computers as data', () => {
-  test('three ship, valid, each larger than the one before', () => {
-    expect(ECUS.map((ecu) => ecu.pins.filter((pin) => pin.kind === 'injector').length)).toEqual([4, 6, 12]);
+  test('ship valid, each with a name of its own, small and large ones', () => {
+    const injectors = (id: string) => ecu(id).pins.filter((pin) => pin.kind === 'injector').length;
+    expect(['generic-four', 'generic-six', 'generic-twelve'].map(injectors)).toEqual([4, 6, 12]);
+    for (const key of ['id', 'name'] as const) {
+      expect(new Set(ECUS.map((one) => one[key])).size).toBe(ECUS.length);
+    }
     expect(pinCounts(FOUR)).toContainEqual({ kind: 'temperature', count: 2 });
   });
 
@@ -69,7 +74,7 @@ describe('functions and pins', () => {
   });
 
   test('a pin of the wrong kind, and one that does not exist, are conflicts', () => {
-    const direct = wiringConflicts(ECUS[1] as EcuDescription, [wire('coil1', 'B13')], FUNCTIONS);
+    const direct = wiringConflicts(ecu('generic-six'), [wire('coil1', 'B13')], FUNCTIONS);
     expect(direct[0]).toMatchObject({
       code: 'wrongKind',
       burns: true,

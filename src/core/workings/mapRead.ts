@@ -9,6 +9,9 @@ export interface MapRead extends StepRead {
   readonly beyond: readonly string[];
 }
 
+/** A map, and where it is read. */
+export type MapPoint = readonly [mapId: MapId, x: number, y?: number];
+
 /**
  * Maps of the program read at points, as the part of a step that says so, each with the second map that is blended into
  * it and how much that counts; those that the program has not are left out.
@@ -16,7 +19,7 @@ export interface MapRead extends StepRead {
 export function mapReads(
   program: EcuProgram,
   frame: Frame,
-  ...reads: readonly (readonly [mapId: MapId, x: number, y?: number])[]
+  ...reads: readonly MapPoint[]
 ): Pick<Step, 'reads' | 'beyond'> {
   return stepReads(
     reads.flatMap(([mapId, x, y = 0]) => [

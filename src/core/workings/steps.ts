@@ -5,7 +5,7 @@ import { formatNumber } from '../units';
 import { airSteps } from './airSteps';
 import { correctionSteps } from './correctionSteps';
 import { coolant, input, pressure, speed, throttle } from './inputs';
-import { mapReads } from './mapRead';
+import { type MapPoint, mapReads } from './mapRead';
 import { openingSteps } from './openingSteps';
 import { sparkSteps } from './sparkSteps';
 import type { Step, Workings } from './step';
@@ -209,6 +209,10 @@ function trimSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] {
   if (at.trim !== 1) {
     const cylinder = read(frame, AT.cylinder);
     const trimmed = !Number.isNaN(cylinder) && program.tables.fuelCylinder !== undefined;
+    const trims: MapPoint[] = [
+      ...(trimmed ? [['fuelCylinder', cylinder] as const] : []),
+      ['fuelGear', read(frame, AT.gear)],
+    ];
     steps.push({
       id: 'trim',
       title: 'Trim',
@@ -218,10 +222,7 @@ function trimSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] {
         ...(trimmed ? [input('cylinder', 'Cylinder', cylinder, 0, '')] : []),
       ],
       result: input('trim', 'Trim', at.trim, 4, '×'),
-      ...mapReads(program, frame, ...(trimmed ? [['fuelCylinder', cylinder] as const] : []), [
-        'fuelGear',
-        read(frame, AT.gear),
-      ]),
+      ...mapReads(program, frame, ...trims),
     });
   }
   if (at.cut) {
