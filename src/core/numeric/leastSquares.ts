@@ -12,7 +12,7 @@ export function leastSquares(
   targets: readonly number[],
 ): number[] | null {
   const width = rows[0]?.length ?? 0;
-  if (width === 0 || rows.length < width) return null;
+  if (width === 0) return null;
   const columns = Array.from({ length: width }, (_, k) => rows.map((row) => row[k] as number));
   const scales = columns.map((column) => powerOfTwo(Math.max(...column.map(Math.abs))));
   const scaled = columns.map((column, k) => column.map((value) => value / (scales[k] as number)));
@@ -30,16 +30,11 @@ function dot(one: readonly number[], other: readonly number[]): number {
   return one.reduce((sum, value, i) => sum + value * (other[i] as number), 0);
 }
 
-/** Makes a matrix with its right side diagonal, in place, the largest pivot first; false for a singular one. */
+/** Makes a matrix with its right side diagonal, in place; false for a singular one. Symmetric, it needs no exchange of rows. */
 function eliminated(matrix: number[][]): boolean {
   const at = (row: number, column: number) => (matrix[row] as number[])[column] as number;
   for (let column = 0; column < matrix.length; column += 1) {
-    let pivot = column;
-    for (let row = column + 1; row < matrix.length; row += 1) {
-      if (Math.abs(at(row, column)) > Math.abs(at(pivot, column))) pivot = row;
-    }
-    if (Math.abs(at(pivot, column)) < SINGULAR) return false;
-    [matrix[column], matrix[pivot]] = [matrix[pivot] as number[], matrix[column] as number[]];
+    if (Math.abs(at(column, column)) < SINGULAR) return false;
     for (let row = 0; row < matrix.length; row += 1) {
       if (row === column) continue;
       const factor = at(row, column) / at(column, column);

@@ -123,6 +123,18 @@ describe('least squares', () => {
     expect(found[1]).toBeCloseTo(1, 12);
   });
 
+  test('columns of any size are weighed alike, and as many rows as columns are met', () => {
+    const rows = [1, 2, 4].map((x) => [1, 1e-9 * x, 1e6 * x * x]);
+    const found = leastSquares(
+      rows,
+      rows.map(([a = 0, b = 0, c = 0]) => 3 * a + 5e9 * b - 2e-6 * c),
+    ) as number[];
+    expect(found[0]).toBeCloseTo(3, 6);
+    expect((found[1] as number) / 1e9).toBeCloseTo(5, 6);
+    expect((found[2] as number) * 1e6).toBeCloseTo(-2, 6);
+    expect(leastSquares([[0], [0]], [1, 2])).toBeNull();
+  });
+
   test('too few rows, or columns that depend on each other, have no answer', () => {
     expect(leastSquares([[1, 2]], [3])).toBeNull();
     expect(leastSquares([], [])).toBeNull();
