@@ -2,8 +2,10 @@ import fc from 'fast-check';
 import { everything } from '@tests/support/everything';
 import { programOf } from '@tests/support/ventisca';
 import { AT, frameOf, PHASE, write } from '../channel';
+import { deadTimeAt } from '../injector';
 import type { EcuProgram } from '../program';
 import { readInputs } from './inputs';
+import { primeAt } from './prime';
 import { copiedEcu, ecuAtKeyOn, type EcuState } from './state';
 import { ecuOut, eventStep, outputStep } from './step';
 
@@ -203,5 +205,110 @@ describe('the phase', () => {
     ]);
     expect(out.cut).toEqual({ cut: true, reason: 'held' });
     expect(cutAt(0.3, 1200)).toBe(false);
+  });
+});
+
+describe('what decides in time', () => {
+  const none = new Float64Array(PROGRAM.inputs.length).fill(NaN);
+  const at = (time: number, speed: number, phase = PHASE.running) =>
+    frameOf({ time, speed, phase, manifoldPressure: 80, coolant: 60, air: 20, battery: 13.5, throttle: 90 });
+
+  // Above 2000 rev/min for 0.04 s, and off again below 1700.
+  test('a correction acts after its delay and changes the fuel while it does', () => {
+    const state = ecuAtKeyOn(PROGRAM);
+    const out = ecuOut(PROGRAM);
+    const fuel = (time: number, speed: number) =>
+      eventStep({ ...PROGRAM, overrun: null }, state, none, at(time, speed), out).corrections.map(
+        ({ active }) => active,
+      );
+    expect([fuel(0, 2100), fuel(0.03, 2100), fuel(0.05, 2100), fuel(0.06, 1750), fuel(0.07, 1650)]).toEqual([
+      [false],
+      [false],
+      [true],
+      [true],
+      [false],
+    ]);
+    expect(out.corrections).toEqual([{ active: false, reason: 'notMet' }]);
+    expect(out.injection?.corrections.map(({ id }) => id)).toEqual(['own']);
+  });
+
+  test('fuel is not cut while the engine counts as cranking', () => {
+    const state = ecuAtKeyOn(PROGRAM);
+    const slow = { ...PROGRAM, runningSpeedRpm: 9000 };
+    const out = ecuOut(slow);
+    const cut = (time: number) => eventStep(slow, state, none, frameOf({ ...CLOSED, time }), out).cut;
+    expect([cut(0), cut(0.1), cut(0.2)]).toEqual([false, false, false]);
+    expect(out.cut.cut).toBe(true);
+  });
+
+  test('an output is switched at its own step, with its memory', () => {
+    const fan = {
+      id: 'fan',
+      purpose: 'fan',
+      join: 'and',
+      conditions: [
+        { channel: 'coolant', comparison: 'above', threshold: 90, hysteresis: 5, minOnS: 0, minOffS: 0 },
+      ],
+    } as const;
+    const program: EcuProgram = { ...PROGRAM, outputs: [fan, { ...fan, id: 'none', conditions: [] }] };
+    const state = ecuAtKeyOn(program);
+    const out = ecuOut(program);
+    const on = (coolant: number) => {
+      outputStep(program, state, none, frameOf({ coolant, manifoldPressure: 80 }), out);
+      return out.outputs.map((output) => output.on);
+    };
+    expect([on(89), on(91), on(86), on(84)]).toEqual([
+      [false, false],
+      [true, false],
+      [true, false],
+      [false, false],
+    ]);
+    expect(out.outputs[1]?.reason).toBe('noCondition');
+  });
+
+  test('outputs see what the sensors are taken for, not what is', () => {
+    const state = ecuAtKeyOn(PROGRAM);
+    const frame = frameOf({ coolant: 20, manifoldPressure: 80 });
+    const volts = none.slice();
+    const coolant = PROGRAM.inputs.findIndex(({ id }) => id === 'coolant');
+    volts[coolant] = 1;
+    outputStep(PROGRAM, state, volts, frame, ecuOut(PROGRAM));
+    expect(frame[AT.coolant]).not.toBe(20);
+    expect(state.lastGood[coolant]).toBe(frame[AT.coolant]);
+  });
+});
+
+const CLOSED = { speed: 3000, throttle: 0, manifoldPressure: 30, coolant: 80, air: 20, battery: 13 };
+
+describe('the prime', () => {
+  const flat = (value: number) => ({
+    x: Float64Array.of(-40, 100),
+    y: new Float64Array(0),
+    values: Float64Array.of(value, value),
+  });
+  const primed = (change: Partial<EcuProgram>) =>
+    primeAt(
+      { ...PROGRAM, second: null, ...change },
+      frameOf({ coolant: -20, air: -20, battery: 12, manifoldPressure: 80 }),
+    );
+
+  // What is in one cylinder of air at barometric pressure and coolant temperature burns m_air/ratio; the map says how many of them.
+  test('is so many stoichiometric masses of a cylinder of air, through an opening with its dead time', () => {
+    const tables = { ...PROGRAM.tables, prime: flat(2) };
+    const { fuelMg, openingMs } = primed({ tables });
+    const once = primed({ tables: { ...tables, prime: flat(1) } });
+    expect(fuelMg).toBeCloseTo(2 * once.fuelMg, 9);
+    const airMg = (80.487 * PROGRAM.cylinderVolumeCm3 * 1000) / (287.05 * 253.15);
+    expect(once.fuelMg).toBeCloseTo(airMg / 14.3, 3);
+    const net = openingMs - once.openingMs;
+    // 7.574 g/s at 300 kPa is 8.181 at 350.
+    expect(net).toBeCloseTo(once.fuelMg / 8.181, 3);
+    expect(once.openingMs - net).toBeCloseTo(deadTimeAt(PROGRAM.injector.deadTime, 12, 350), 9);
+  });
+
+  test('is nothing where there is no such map, or it says nothing', () => {
+    const { prime: _gone, ...tables } = PROGRAM.tables;
+    expect(primed({ tables }).fuelMg).toBe(0);
+    expect(primed({ tables: { ...tables, prime: flat(0) } }).fuelMg).toBe(0);
   });
 });

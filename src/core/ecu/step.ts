@@ -2,10 +2,12 @@ import { type Frame, PHASE } from '../channel';
 import {
   activation,
   type ActivationOut,
+  type ActivationState,
   overrun,
   type OverrunOut,
   switching,
   type SwitchingOut,
+  type SwitchingState,
 } from '../control';
 import type { EcuProgram } from '../program';
 import { type Injection, injectionAt } from './injection';
@@ -49,9 +51,8 @@ export function eventStep(
   readInputs(program, state, volts, frame);
   stepPhase(program, state, frame);
   program.corrections.forEach((correction, i) => {
-    const [memory, decided] = [state.activations[i], out.corrections[i]];
-    if (memory !== undefined && decided !== undefined)
-      activation.step(correction.activation, memory, frame, decided);
+    const memory = state.activations[i] as ActivationState;
+    activation.step(correction.activation, memory, frame, out.corrections[i] as ActivationOut);
   });
   overrun.step(program.overrun, state.overrun, frame, out.cut);
   const active = out.corrections.map((decided) => decided.active);
@@ -71,7 +72,6 @@ export function outputStep(
 ): void {
   readInputs(program, state, volts, frame);
   program.outputs.forEach((output, i) => {
-    const [memory, decided] = [state.outputs[i], out.outputs[i]];
-    if (memory !== undefined && decided !== undefined) switching.step(output, memory, frame, decided);
+    switching.step(output, state.outputs[i] as SwitchingState, frame, out.outputs[i] as SwitchingOut);
   });
 }
