@@ -1,5 +1,3 @@
-import fc from 'fast-check';
-import { monotoneCubic } from '../numeric';
 import { completedDeadTime, deadTimeAt, deadTimeSurface, surfaceFlags } from './deadTimeSurface';
 import type { DeadTimeTable } from './injectorSchema';
 
@@ -25,31 +23,6 @@ const FULL = table(
   [300, 350, 400],
   VOLTS.map((v) => [v, truth(v, 300), truth(v, 350), truth(v, 400)] as const),
 );
-
-describe('monotone cubic', () => {
-  // Two points: a straight line. Three on a line: the same line.
-  test('is straight through points on a line', () => {
-    expect(monotoneCubic([0, 10], [0, 20])(4)).toBeCloseTo(8, 12);
-    expect(monotoneCubic([0, 5, 10], [0, 10, 20])(7)).toBeCloseTo(14, 12);
-  });
-
-  test('stays between neighbours, for any falling points', () => {
-    const falls = fc.array(fc.double({ min: 0.01, max: 5, noNaN: true }), { minLength: 3, maxLength: 8 });
-    fc.assert(
-      fc.property(falls, (steps) => {
-        let level = 50;
-        const y = steps.map((step) => (level -= step));
-        const x = y.map((_, i) => i);
-        const curve = monotoneCubic(x, y);
-        for (let at = 0; at <= x.length - 1; at += 0.05) {
-          const i = Math.min(x.length - 2, Math.floor(at));
-          expect(curve(at)).toBeLessThanOrEqual((y[i] as number) + 1e-9);
-          expect(curve(at)).toBeGreaterThanOrEqual((y[i + 1] as number) - 1e-9);
-        }
-      }),
-    );
-  });
-});
 
 describe('a table over voltage and pressure', () => {
   test('is exact on its points, linear between pressures, held beyond them', () => {

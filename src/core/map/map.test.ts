@@ -1,10 +1,8 @@
 import type { Source } from '../field';
-import { cellShares, gridOf, lookUpCurve, lookUpMap } from '../numeric';
 import { cellLimitMessage, editedCells, withCells } from './editMap';
 import { AXES, type MapDefinition } from './mapDefinition';
 import { type MapData, mapSchema } from './mapSchema';
 import { acceptedMap, proposalDifference } from './proposal';
-import fc from 'fast-check';
 
 const DEFINITION: MapDefinition = {
   id: 'test',
@@ -26,78 +24,6 @@ function mapOf(x: number[], y: number[], values: number[]): MapData {
 }
 
 const SMALL = mapOf([1000, 2000], [40, 90], [60, 70, 64, 80]);
-
-const axis = (longest: number) =>
-  fc
-    .uniqueArray(fc.integer({ min: 0, max: 400 }), { minLength: 2, maxLength: longest })
-    .map((values) => values.sort((a, b) => a - b));
-const anyMap = fc.tuple(axis(12), axis(12)).chain(([x, y]) =>
-  fc
-    .array(fc.double({ min: -100, max: 100, noNaN: true }), {
-      minLength: x.length * y.length,
-      maxLength: x.length * y.length,
-    })
-    .map((values) => ({ x, y, values })),
-);
-
-describe('look-up', () => {
-  test('60, 70 / 64, 80 at fractions 0.25, 0.4 is 64.7', () => {
-    expect(lookUpMap(gridOf(SMALL), 1250, 60)).toBeCloseTo(64.7, 9);
-  });
-
-  test('a curve is linear between points and held beyond them', () => {
-    const curve = gridOf({ x: [-20, 0, 20], y: [], values: [4.6, 3.4, 2.5] });
-    expect([-40, -20, -10, 20, 90].map((x) => lookUpCurve(curve, x))).toEqual([4.6, 4.6, 4, 2.5, 2.5]);
-  });
-
-  test('is exact on every breakpoint, for any map', () => {
-    fc.assert(
-      fc.property(anyMap, (map) => {
-        const grid = gridOf(map);
-        map.y.forEach((y, row) =>
-          map.x.forEach((x, column) =>
-            expect(lookUpMap(grid, x, y) === map.values[row * map.x.length + column]).toBe(true),
-          ),
-        );
-      }),
-    );
-  });
-
-  test('stays within the map’s own values, anywhere', () => {
-    const place = fc.double({ min: -100, max: 600, noNaN: true });
-    fc.assert(
-      fc.property(anyMap, place, place, (map, x, y) => {
-        const value = lookUpMap(gridOf(map), x, y);
-        expect(value).toBeGreaterThanOrEqual(Math.min(...map.values) - 1e-9);
-        expect(value).toBeLessThanOrEqual(Math.max(...map.values) + 1e-9);
-      }),
-    );
-  });
-
-  test('is continuous: a tiny move makes a tiny change, across breakpoints too', () => {
-    fc.assert(
-      fc.property(anyMap, fc.double({ min: 0, max: 400, noNaN: true }), (map, y) => {
-        const grid = gridOf(map);
-        for (const x of map.x) {
-          expect(Math.abs(lookUpMap(grid, x - 1e-7, y) - lookUpMap(grid, x + 1e-7, y))).toBeLessThan(1e-4);
-        }
-      }),
-    );
-  });
-
-  test('the cells that take part add up to the look-up', () => {
-    const place = fc.double({ min: -50, max: 500, noNaN: true });
-    fc.assert(
-      fc.property(anyMap, place, place, (map, x, y) => {
-        const grid = gridOf(map);
-        const shares = cellShares(grid, x, y);
-        expect(shares.reduce((sum, cell) => sum + cell.weight, 0)).toBeCloseTo(1, 9);
-        const sum = shares.reduce((total, cell) => total + cell.weight * cell.value, 0);
-        expect(sum).toBeCloseTo(lookUpMap(grid, x, y), 6);
-      }),
-    );
-  });
-});
 
 describe('editing', () => {
   const all = { fromColumn: 0, toColumn: 1, fromRow: 0, toRow: 1 };

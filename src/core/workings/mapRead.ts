@@ -49,7 +49,7 @@ function secondReads({ blend }: EcuProgram, frame: Frame, mapId: MapId, x: numbe
 export function stepReads(reads: readonly MapRead[]): Pick<Step, 'reads' | 'beyond'> {
   return {
     reads: reads.map(({ of, cells }) => ({ of, cells })),
-    beyond: reads.flatMap(({ beyond }) => beyond),
+    beyond: [...new Set(reads.flatMap(({ beyond }) => beyond))],
   };
 }
 

@@ -2,6 +2,7 @@ import { choose, everything } from '@tests/support/everything';
 import { demo, programOf, TEST_DAY } from '@tests/support/ventisca';
 import { neutralMap } from '../../correction/schema';
 import { lookUpCurve, lookUpMap } from '../../numeric';
+import { valueAtVolts } from '../../sensors';
 import { emptyCalibration } from '../empty';
 import type { FieldPath } from '../fields';
 
@@ -169,6 +170,41 @@ describe('a program', () => {
     expect(program.firing?.map(({ cylinder }) => cylinder)).toEqual(full.engine.firingOrder?.value);
   });
 
+  test('has nothing where hardware is not described', () => {
+    const empty = programOf(
+      demo('ventisca', (document) => {
+        document.coils.mode = null;
+        document.idle.air = null;
+        document.injection.mode = null;
+        document.sensors.map.form = null;
+        document.sensors.map.points = null;
+      }),
+    );
+    expect(empty.ignition).toMatchObject({ mode: null, groups: null });
+    expect(empty).toMatchObject({ injection: null, idleAir: 'thermostatic' });
+    expect(empty.injector.squirts).toBe(1);
+    expect(empty.inputs.map(({ id }) => id)).not.toContain('map');
+    const noEnd = programOf(demo('ventisca', (document) => set(document, 'injection.endOfInjection', null)));
+    const noCams = programOf(demo('ventisca', (document) => set(document, 'cams.intakeOpens', null)));
+    expect([noEnd.injection?.spray, noCams.injection?.spray]).toEqual([null, null]);
+    expect(
+      programOf(demo('ventisca', (document) => choose(document, 'injection.mode', 'batch'))).injector.squirts,
+    ).toBe(2);
+  });
+
+  test('reads sensors by their curves, coils and idle air as chosen', () => {
+    const [coolant] = program.inputs;
+    expect(coolant?.curve).toMatchObject({ kind: 'thermistor', pullUp: { referenceV: 5 } });
+    const map = program.inputs.find(({ id }) => id === 'map')?.curve;
+    if (map?.kind !== 'line') throw new TypeError('a line');
+    expect(valueAtVolts(map.points, 2.5)).toBeGreaterThan(100);
+    expect(program.ignition.mode).toBe(full.coils.mode?.value);
+    expect(program.idleAir).toBe(full.idle.air?.value);
+    const [rows] = full.injectors.shortPulse?.rows ?? [];
+    expect(rows).toBeDefined();
+    expect([program.injector.shortPulse.x[0], program.injector.shortPulse.values[0]]).toEqual(rows);
+  });
+
   test('a reading that is held has nothing that stands in; a sensor that is not fitted is no input', () => {
     const document = structuredClone(full);
     choose(document, 'sensors.coolant.onFault', 'last');
@@ -224,7 +260,12 @@ describe('a program', () => {
     expect(second?.ratedFlowGPerS).toBeCloseTo(4.718, 3);
     expect(second?.ratedPressureKpa).toBe(300);
     expect([...(second?.deadTime.values ?? [])]).toEqual([2, 1]);
-    for (const path of ['staging.ratedFlow', 'staging.ratedPressure'] as const) {
+    for (const path of [
+      'staging.ratedFlow',
+      'staging.ratedPressure',
+      'staging.deadTime',
+      'staging.by',
+    ] as const) {
       const short = structuredClone(document);
       set(short, path, null);
       expect(programOf(short).second).toBeNull();
