@@ -1,4 +1,11 @@
-import { type Calibration, fieldInfo, type FieldPath, sectionAt, splitPath, usedMaps } from '@/core/calibration';
+import {
+  type Calibration,
+  fieldInfo,
+  type FieldPath,
+  sectionAt,
+  splitPath,
+  usedMaps,
+} from '@/core/calibration';
 import type { LoadStrategy } from '@/core/fuel';
 import { generatedMap } from '@/core/generators';
 import { isSecondMapId, MAP_DEFINITIONS } from '@/core/program';
