@@ -11,6 +11,17 @@ describe('what is asked of the worker', () => {
     expect(JSON.stringify(request)).not.toMatch(/lumbre-calibration|cellSources/);
   });
 
+  test('is one car where it is known, and seven others besides where only its description is', () => {
+    expect(dryStartRequest(demo(), SETUP).others).toEqual([]);
+    const described = demo('ventisca', (changed) => {
+      changed.standIn = 'described';
+    });
+    const { car, others } = dryStartRequest(described, SETUP);
+    expect(others).toHaveLength(7);
+    const flows = [car, ...others].map(({ engine }) => engine.injector.ratedFlowGPerS);
+    expect(new Set(flows).size).toBe(8);
+  });
+
   test('is refused for an incomplete calibration, saying what is missing', () => {
     expect(() => dryStartRequest(emptyCalibration('Empty', TEST_DAY), SETUP)).toThrow(
       /not complete: engine\.bore.*maps\.warmUp/,

@@ -8,6 +8,9 @@ let worker: Worker | null = null;
 let remote: Remote<DryStartWorker> | null = null;
 let runs = 0;
 
+/** Seeds of the engines that are started besides, where an engine is known only by its description. */
+const OTHER_SEEDS = [2, 3, 4, 5, 6, 7, 8] as const;
+
 /** A dry start under way. */
 export interface RunningDryStart {
   /** The answer; null after a cancel. Rejects when the worker fails. */
@@ -28,7 +31,14 @@ export function dryStartRequest(document: Calibration, setup: StartSetup): DrySt
   const [burning] = blockingFindings(document);
   if (burning !== undefined)
     throw new RangeError(`Nothing was started, a part would burn. ${findingWords(burning)}`);
-  return { program: result.program, car: carOf(document, result.program), setup };
+  const { program } = result;
+  const seeds = document.standIn === 'described' ? OTHER_SEEDS : [];
+  return {
+    program,
+    car: carOf(document, program),
+    others: seeds.map((seed) => carOf(document, program, seed)),
+    setup,
+  };
 }
 
 /** Starts a dry start in the worker, which is made on first use and kept. @throws as {@link dryStartRequest}. */

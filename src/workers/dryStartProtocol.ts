@@ -8,7 +8,15 @@ export type { StartExplanation, StartPhase, StartSetup, StartTrace, StartVerdict
 export interface DryStartRequest {
   readonly program: EcuProgram;
   readonly car: Car;
+  /** Further cars of the same description, as other parts would make them; none where the car is known. */
+  readonly others: readonly Car[];
   readonly setup: StartSetup;
+}
+
+/** How sure a verdict is: of so many engines like the one described, so many ended like this one. */
+export interface Sureness {
+  readonly alike: number;
+  readonly of: number;
 }
 
 /** What the worker answers. */
@@ -20,6 +28,8 @@ export interface DryStartAnswer {
   readonly trace: StartTrace;
   readonly verdict: StartVerdict;
   readonly explanation: StartExplanation;
+  /** Null where the car is known, and there is but one. */
+  readonly sureness: Sureness | null;
 }
 
 /** Names one run, so that a cancel reaches that run and no other. */

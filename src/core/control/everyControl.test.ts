@@ -46,6 +46,10 @@ const anySwitching: fc.Arbitrary<Switching> = fc.record({
 /** Settings of each control of the folder, by its name. One without an entry here fails the test below. */
 const SETTINGS: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
   activation: fc.option(anyActivation),
+  opening: fc.record({
+    thresholdPercentPerS: fc.integer({ min: 10, max: 300 }),
+    decayTurns: fc.integer({ min: 1, max: 30 }),
+  }),
   overrun: fc.option(anyCut),
   switching: anySwitching,
 };

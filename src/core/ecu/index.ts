@@ -10,5 +10,5 @@ export { type Injection, injectionAt } from './injection';
 export { readInputs } from './inputs';
 export { LAMBDA_LIMITS, SPARK_LIMITS } from './limits';
 export { primeAt } from './prime';
-export { ecuAtKeyOn, type EcuState } from './state';
-export { ecuOut, type EcuOut, eventStep, outputStep } from './step';
+export { copiedEcu, ecuAtKeyOn, type EcuState } from './state';
+export { ecuOut, type EcuOut, eventStep, outputStep, sparkStep } from './step';

@@ -186,10 +186,10 @@ describe('injection', () => {
     const model = programOf(demo());
     const cold = { ...FULL_LOAD, speed: 1200, manifoldPressure: 40, coolant: -20, air: -20 };
     const at = (sinceStart: number) => injected(model, { ...cold, sinceStart });
-    expect(at(0).afterStart).toBeCloseTo(2.3, 9);
-    expect(at(18).afterStart).toBeCloseTo(1.65, 9);
-    expect(at(36).afterStart).toBe(1);
-    expect(at(36).warmUp).toBeCloseTo(1.24, 9);
+    expect(at(0).afterStart).toBeCloseTo(2.5, 9);
+    expect(at(9.5).afterStart).toBeCloseTo(1.75, 9);
+    expect(at(24).afterStart).toBe(1);
+    expect(at(24).warmUp).toBeCloseTo(1.48, 9);
   });
 
   test('cranking takes the multiple of the stoichiometric mass and no lambda target', () => {

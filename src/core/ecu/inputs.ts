@@ -11,19 +11,22 @@ const LEAST_MANIFOLD_KPA = 5;
  * @param volts at each input of the program, in its order; NaN leaves what the frame already says.
  */
 export function readInputs(program: EcuProgram, state: EcuState, volts: Float64Array, frame: Frame): void {
-  program.inputs.forEach((input, i) => {
+  for (let i = 0; i < program.inputs.length; i += 1) {
+    const input = program.inputs[i] as InputProgram;
     const at = volts[i] as number;
-    if (Number.isNaN(at)) return;
+    if (Number.isNaN(at)) continue;
     const { fault } = input;
     if (fault !== null && (at < fault.lowV || at > fault.highV)) {
       const standIn = input.fallback ?? state.lastGood[i] ?? null;
       if (standIn !== null) write(frame, AT[input.channel], standIn);
-      return;
+      continue;
     }
-    const value = readingOf(input, at);
+    // The same voltage is the same reading, and what is slow seldom changes.
+    const value = at === state.lastVolts[i] ? (state.lastGood[i] as number) : readingOf(input, at);
+    state.lastVolts[i] = at;
     state.lastGood[i] = value;
     write(frame, AT[input.channel], value);
-  });
+  }
   write(frame, AT.manifoldPressure, Math.max(LEAST_MANIFOLD_KPA, read(frame, AT.manifoldPressure)));
 }
 

@@ -2,6 +2,8 @@ import { PHASE } from '../channel';
 import {
   activation,
   type ActivationState,
+  opening,
+  type OpeningState,
   overrun,
   type OverrunState,
   switching,
@@ -17,7 +19,10 @@ export interface EcuState {
   runningSinceS: number;
   /** The last reading of each input that was no fault; null before the first. */
   lastGood: (number | null)[];
+  /** The voltage of that reading. */
+  lastVolts: (number | null)[];
   activations: ActivationState[];
+  opening: OpeningState;
   overrun: OverrunState;
   outputs: SwitchingState[];
 }
@@ -28,7 +33,9 @@ export function ecuAtKeyOn(program: EcuProgram): EcuState {
     phase: PHASE.off,
     runningSinceS: 0,
     lastGood: program.inputs.map(() => null),
+    lastVolts: program.inputs.map(() => null),
     activations: program.corrections.map((correction) => activation.atRest(correction.activation)),
+    opening: opening.atRest(program.acceleration),
     overrun: overrun.atRest(program.overrun),
     outputs: program.outputs.map((output) => switching.atRest(output)),
   };
@@ -40,7 +47,9 @@ export function copiedEcu(state: EcuState): EcuState {
     phase: state.phase,
     runningSinceS: state.runningSinceS,
     lastGood: [...state.lastGood],
+    lastVolts: [...state.lastVolts],
     activations: state.activations.map(activation.copied),
+    opening: opening.copied(state.opening),
     overrun: overrun.copied(state.overrun),
     outputs: state.outputs.map(switching.copied),
   };

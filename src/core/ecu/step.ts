@@ -1,8 +1,10 @@
-import { type Frame, PHASE } from '../channel';
+import { AT, type Frame, PHASE, write } from '../channel';
 import {
   activation,
   type ActivationOut,
   type ActivationState,
+  opening,
+  type OpeningOut,
   overrun,
   type OverrunOut,
   switching,
@@ -12,13 +14,17 @@ import {
 import type { EcuProgram } from '../program';
 import { type Injection, injectionAt } from './injection';
 import { readInputs } from './inputs';
+import { loadThrottlePercent, targetLoad } from './load';
 import { stepPhase } from './phase';
+import { sparkAt } from './sparkAt';
 import type { EcuState } from './state';
 
 /** What the engine computer decided at its last steps, with reasons; the caller owns it and reads from it. */
 export interface EcuOut {
   /** Of each correction, whether it acts. */
   readonly corrections: ActivationOut[];
+  /** How fast the throttle opens. */
+  readonly opening: OpeningOut;
   readonly cut: OverrunOut;
   /** Of each output, whether it is on. */
   readonly outputs: SwitchingOut[];
@@ -30,6 +36,7 @@ export interface EcuOut {
 export function ecuOut(program: EcuProgram): EcuOut {
   return {
     corrections: program.corrections.map((correction) => activation.out(correction.activation)),
+    opening: opening.out(program.acceleration),
     cut: overrun.out(program.overrun),
     outputs: program.outputs.map((output) => switching.out(output)),
     injection: null,
@@ -37,8 +44,8 @@ export function ecuOut(program: EcuProgram): EcuOut {
 }
 
 /**
- * The step of a cylinder’s event, in this order: inputs, phase, conditions of the corrections, overrun cut, fuel and
- * spark. The frame brings what is counted (time, speed, turns, cylinder) and leaves with what was read and decided.
+ * The step of a cylinder’s event, in this order: inputs, phase, opening throttle, conditions of the corrections, overrun cut,
+ * fuel and spark. The frame brings what is counted (time, speed, turns, cylinder) and leaves with what was read and decided.
  * @param volts at each input, as {@link readInputs} takes them.
  */
 export function eventStep(
@@ -50,6 +57,9 @@ export function eventStep(
 ): Injection {
   readInputs(program, state, volts, frame);
   stepPhase(program, state, frame);
+  opening.step(program.acceleration, state.opening, frame, out.opening);
+  write(frame, AT.throttleRate, out.opening.rate);
+  write(frame, AT.turnsSinceOpening, out.opening.turnsSince);
   program.corrections.forEach((correction, i) => {
     const memory = state.activations[i] as ActivationState;
     activation.step(correction.activation, memory, frame, out.corrections[i] as ActivationOut);
@@ -60,6 +70,20 @@ export function eventStep(
   const injection = injectionAt(program, frame, { active, cut });
   out.injection = injection;
   return injection;
+}
+
+/**
+ * Spark of a cylinder that is about to fire, ° BTDC, with what the last event decided: fuel is computed a good part of a
+ * cycle before it burns, the spark just before.
+ * @throws {TypeError} before the first event.
+ */
+export function sparkStep(program: EcuProgram, frame: Frame, out: EcuOut): number {
+  if (out.injection === null) throw new TypeError('No event has been stepped');
+  const alike = program.tables.sparkCylinder === undefined && program.corrections.length === 0;
+  if (alike) return out.injection.sparkDeg;
+  const active = out.corrections.map((decided) => decided.active);
+  const load = targetLoad(program, frame, loadThrottlePercent(program, frame));
+  return sparkAt(program, frame, load, { active, cut: out.cut.cut }, []).sparkDeg;
 }
 
 /** The step of the outputs, at a rate of its own: inputs, then each output by its conditions. */

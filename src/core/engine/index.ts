@@ -13,6 +13,6 @@ export {
   oddAnglesProblem,
 } from './firing';
 export { commonFiringOrders, firingOrderMessage, firingOrderProblem, parseFiringOrder } from './firingOrder';
-export { frictionKpa, torqueNm } from './friction';
+export { frictionKpa, oilFactorAt, torqueNm } from './friction';
 export { boreForVolumeMm, cycleTimeMs, cylinderVolumeCm3, meanPistonSpeedMPerS } from './geometry';
 export { flowShare, type IdleEngine, idleNeed } from './idleNeed';

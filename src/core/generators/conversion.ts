@@ -189,6 +189,13 @@ function axesFor(document: Calibration, mapId: MapId) {
   return { x: inUse?.x ?? usual.x, y: usual.y };
 }
 
+/**
+ * An engine is below this share of its idle speed only while it is cranked or has just caught: then the manifold is as full
+ * as at cranking speed, whatever the throttle would hold there in the long run.
+ */
+const CATCHING_SHARE = 0.8;
+const CRANKING_RPM = 250;
+
 interface Conversion {
   readonly value: (speed: number, load: number) => number;
   readonly reasons: readonly Reason[];
@@ -206,7 +213,10 @@ function conversionOf(
   const volume = sweptVolumePerCylinderCm3(document) ?? 0;
   const air = airMg ?? (() => 0);
   const full = (kpa: number) => airMassMg(100, kpa, volume, PULSE_CHARGE_C);
-  const behind = (speed: number, throttle: number) => manifoldAtThrottle(breathing, speed, throttle);
+  const behind = (speed: number, throttle: number) => {
+    const catching = speed < CATCHING_SHARE * breathing.idleSpeedRpm;
+    return manifoldAtThrottle(breathing, catching ? CRANKING_RPM : speed, throttle);
+  };
   switch (mapId) {
     case 've':
       return {
@@ -229,6 +239,9 @@ function conversionOf(
           {
             text: 'The same air as the maps in use give, at the pressure the description puts behind each throttle opening.',
             formula: 'VE = air(speed, p(throttle)) / (p_baro · V / (R · T))',
+          },
+          {
+            text: 'Below idle speed the engine is being cranked or has just caught: there the manifold is taken to be as full as while cranking.',
           },
           {
             text: 'The pressure behind a throttle is a model’s: log manifold pressure, or lambda, before you trust it.',

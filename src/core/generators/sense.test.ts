@@ -79,12 +79,12 @@ const STEPS: Readonly<Record<MapId, readonly [across: number, up: number]>> = {
   sparkCoolant: [4, 0],
   sparkAir: [4, 0],
   prime: [1, 0],
-  cranking: [4, 0],
+  cranking: [10.3, 0],
   crankingTaper: [15, 0],
   crankAdvance: [1, 0],
-  afterStart: [1, 0],
+  afterStart: [1.6, 0],
   afterStartDecay: [8, 0],
-  warmUp: [0.2, 0],
+  warmUp: [0.36, 0],
   idleAir: [32, 0],
   idleSpeed: [120, 0],
   acceleration: [25, 0],
@@ -104,9 +104,9 @@ const STEPS: Readonly<Record<MapId, readonly [across: number, up: number]>> = {
   lambdaThrottleSecond: [0.2, 0.081],
   sparkSecond: [21, 13],
   sparkThrottleSecond: [23, 18],
-  crankingSecond: [4, 0],
-  afterStartSecond: [1, 0],
-  warmUpSecond: [0.2, 0],
+  crankingSecond: [5.3, 0],
+  afterStartSecond: [1.2, 0],
+  warmUpSecond: [0.3, 0],
 };
 
 /** The largest steps between neighbours, across and up. */

@@ -1,4 +1,4 @@
-import { bisected, type Curve, lookUpCurve } from '../numeric';
+import { type Curve, lookUpCurve } from '../numeric';
 
 /** Time to add to short openings, ms against the net time, ms. Empty for none. */
 export type ShortPulseCurve = Curve;
@@ -12,16 +12,20 @@ export function shortPulseAddMs(curve: ShortPulseCurve, netMs: number): number {
   return last === undefined || netMs > last ? 0 : lookUpCurve(curve, netMs);
 }
 
-/** More than any correction takes off a net opening, ms. */
-const MOST_TAKEN_MS = 2;
-
 /**
- * Net opening whose fuel an opening with its dead time taken off really gives, ms: the inverse of adding, found by
- * bisection. An injector with this curve, opened for `openMs`, flows for this long.
+ * Net opening whose fuel an opening with its dead time taken off really gives, ms: the inverse of adding. An injector with
+ * this curve, opened for `openMs`, flows for this long.
  */
-export function netOfOpenMs(curve: ShortPulseCurve, openMs: number): number {
-  const last = curve.x.length - 1;
-  if (openMs <= 0 || last < 0) return Math.max(0, openMs);
-  if (curve.values[last] === 0 && openMs >= (curve.x[last] as number)) return openMs;
-  return bisected((netMs) => netMs + shortPulseAddMs(curve, netMs) < openMs, 0, openMs + MOST_TAKEN_MS);
+export function netOfOpenMs({ x, values }: ShortPulseCurve, openMs: number): number {
+  if (openMs <= 0) return 0;
+  for (let i = 0; i < x.length; i += 1) {
+    const net = x[i] as number;
+    const open = net + (values[i] as number);
+    if (openMs > open) continue;
+    if (i === 0) return Math.max(0, openMs - (values[0] as number));
+    const netBefore = x[i - 1] as number;
+    const openBefore = netBefore + (values[i - 1] as number);
+    return netBefore + ((net - netBefore) * (openMs - openBefore)) / (open - openBefore);
+  }
+  return openMs;
 }

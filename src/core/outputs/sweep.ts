@@ -73,6 +73,9 @@ function sampleAt(engine: SweepEngine, phases: readonly SweepPhase[], timeS: num
     battery: speed > 600 ? 14.0 + 0.05 * ripple : 12.3,
     oilPressure:
       speed === 0 ? 0 : Math.min(520, 90 + speed * 0.11 - Math.max(0, coolant - 90) * 3) + ripple * 6,
+    lambdaOne: 1 - 0.14 * load,
+    lambdaTwo: 1 - 0.14 * load,
+    oilTemperature: coolant + 8,
     vehicleSpeed: vehicle,
     sinceKeyOn: timeS,
   });

@@ -48,13 +48,13 @@ describe('proposed start-up curves', () => {
     expect(alcohol.at(-1)).toBe(petrol.at(-1));
   });
 
-  // 1.15 + (4.8 − 1.15) · 1.5 = 6.625 at −20 °C; 0 + (1.2 − 0) · 1.8 = 2.16; the decay is the metal's, not the fuel's.
-  test('what the cold adds is multiplied by the fuel’s excess, the hot value and the decay are not', () => {
+  // 1.15 · (4.8 ÷ 1.15)^1.5 = 9.8065 at −20 °C; 1.2 · 1.8 = 2.16; the decay is the metal's, not the fuel's.
+  test('what the cold asks for grows with the power of the fuel’s excess, the hot value and the decay do not', () => {
     expect(COOLANT_BREAKPOINTS).toEqual([-30, -20, -10, 0, 20, 40, 60, 80]);
     expect(proposedStartUp('cranking', 'petrol').values).toEqual([6.4, 4.8, 4.1, 3.4, 2.5, 1.85, 1.4, 1.15]);
-    expect(proposedStartUp('cranking', 'ethanol85').values[1]).toBeCloseTo(6.625, 9);
+    expect(proposedStartUp('cranking', 'ethanol85').values[1]).toBeCloseTo(9.8065, 4);
     expect(proposedStartUp('prime', 'methanol').values[1]).toBeCloseTo(2.16, 9);
-    expect(proposedStartUp('afterStartDecay', 'methanol').values).toEqual([42, 36, 31, 26, 19, 14, 10, 7]);
+    expect(proposedStartUp('afterStartDecay', 'methanol').values).toEqual([20, 19, 18, 17, 15, 12, 10, 7]);
     expect(proposedStartUp('warmUp', 'petrolOxygenated')).toEqual(proposedStartUp('warmUp', 'petrol'));
     expect(fuels.map((id) => fuelById(id).coldExcess)).toEqual([1, 1, 1.25, 1.5, 1.8]);
   });

@@ -11,9 +11,9 @@ export type StartUpCurveId = 'prime' | 'cranking' | 'afterStart' | 'afterStartDe
 const PETROL_CURVES: Readonly<Record<StartUpCurveId, readonly number[]>> = {
   prime: [1.6, 1.2, 1, 0.8, 0.5, 0.3, 0.15, 0],
   cranking: [6.4, 4.8, 4.1, 3.4, 2.5, 1.85, 1.4, 1.15],
-  afterStart: [2.7, 2.3, 2.05, 1.8, 1.5, 1.3, 1.18, 1.1],
-  afterStartDecay: [42, 36, 31, 26, 19, 14, 10, 7],
-  warmUp: [1.3, 1.24, 1.21, 1.18, 1.12, 1.07, 1.03, 1],
+  afterStart: [2.9, 2.5, 2.2, 1.85, 1.45, 1.27, 1.16, 1.08],
+  afterStartDecay: [20, 19, 18, 17, 15, 12, 10, 7],
+  warmUp: [1.58, 1.48, 1.38, 1.28, 1.15, 1.06, 1.02, 1],
 };
 
 const REASONS: Readonly<Record<StartUpCurveId, string>> = {
@@ -30,7 +30,7 @@ const REASONS: Readonly<Record<StartUpCurveId, string>> = {
 
 /**
  * A start-up curve for a fuel, on {@link COOLANT_BREAKPOINTS}, with its reasons. Factors keep their value at 80 °C and
- * grow with the fuel's cold excess below it.
+ * grow with the power of the fuel's cold excess below it.
  */
 export function proposedStartUp(
   curve: StartUpCurveId,
@@ -40,15 +40,20 @@ export function proposedStartUp(
   const hot = petrol[petrol.length - 1] as number;
   const { coldExcess: excess, label } = fuelById(fuelId);
   const scaled = curve !== 'afterStartDecay';
-  const values = petrol.map((value) => (scaled ? hot + (value - hot) * excess : value));
+  const values = petrol.map((value) => (scaled ? scaledBy(value, hot, excess) : value));
   const reasons: Reason[] = [{ text: REASONS[curve] }];
   if (scaled && excess > 1) {
     reasons.push({
-      text: `${label} needs more heat to evaporate than petrol: what the cold adds is multiplied by ${excess}.`,
-      formula: 'value = hot + (petrol value − hot) × cold excess',
+      text: `${label} needs more heat to evaporate than petrol: how much the cold asks for is raised to the power of ${excess}.`,
+      formula: 'value = hot × (petrol value ÷ hot)^cold excess',
     });
   }
   return { values, reasons };
+}
+
+/** Factors grow with the power of the cold excess; a prime pulse, which has no factor left when hot, in proportion. */
+function scaledBy(petrol: number, hot: number, excess: number): number {
+  return hot > 0 ? hot * Math.pow(petrol / hot, excess) : petrol * excess;
 }
 
 /** Turns of the crank that the taper is proposed on. */

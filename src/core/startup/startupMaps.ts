@@ -73,7 +73,7 @@ export const STARTUP_MAPS = {
     label: 'After-start enrichment',
     unit: '×',
     min: 1,
-    max: 5,
+    max: 8,
     decimals: 2,
     step: 0.01,
     x: AXES.coolant,

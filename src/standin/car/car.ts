@@ -1,14 +1,15 @@
 import type { CoilPrimary } from '@/core/coil';
 import type { PullUp, SteinhartHart, VoltsCurve } from '@/core/sensors';
 import type { TriggerWheel } from '@/core/trigger';
-import type { StandIn } from '../plant';
+import type { Metal } from '../plant';
 
 /**
  * A car as it truly is, whatever the calibration says about it: engine, what is bolted to it and how it is wired. Plain
  * data. Null where nothing is known beyond the calibration: there the calibration is taken as right.
  */
 export interface Car {
-  readonly engine: StandIn;
+  readonly engine: Metal;
+  readonly barometricKpa: number;
   readonly coolant: SteinhartHart | null;
   readonly air: SteinhartHart | null;
   /** kPa absolute against volts. */
@@ -19,11 +20,6 @@ export interface Car {
   readonly pullUp: PullUp | null;
   readonly wheel: TriggerWheel | null;
   readonly coil: { readonly primary: CoilPrimary; readonly wantedA: number } | null;
-  /** Air the idle valve truly passes fully open, g/s; null while none is described. */
-  readonly idleValveGPerS: number | null;
   /** What the loom has on each pin; null while nothing is wired. */
   readonly loom: Readonly<Record<string, string>> | null;
 }
-
-/** A demo’s car without its loom and the computer in it. */
-export type BuiltCar = Omit<Car, 'pullUp' | 'loom'>;

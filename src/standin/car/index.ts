@@ -3,4 +3,4 @@
  * What the builder’s description may differ from.
  * It is made of a document in carOfDocument.
  */
-export type { BuiltCar, Car } from './car';
+export type { Car } from './car';

@@ -1,11 +1,11 @@
 import type { Calibration } from '@/core/calibration';
 import { deadTimeAt } from '@/core/injector';
 import { lookUpMap } from '@/core/numeric';
-import { type Breathing, type StandIn, trueVePercent } from '../plant';
+import { type Breathing, type Metal, trueVePercent } from '../plant';
 import { carOf } from './carOf';
 import { demo, programOf, tableOf } from '@tests/support/ventisca';
 
-function standIn(document: Calibration): StandIn {
+function standIn(document: Calibration): Metal {
   return carOf(document, programOf(document)).engine;
 }
 
@@ -67,6 +67,28 @@ describe('an engine like the one described', () => {
       expect(value).not.toBeCloseTo(proposed[i] as number, 2);
       expect(Math.abs(value - (proposed[i] as number))).toBeLessThan(18);
     });
+  });
+
+  test('is another by each seed, within what parts differ by, and the same by the same', () => {
+    const document = described();
+    const program = programOf(document);
+    const flows = Array.from({ length: 40 }, (_, seed) => carOf(document, program, seed));
+    const shares = flows.map(
+      ({ engine }) => engine.injector.ratedFlowGPerS / program.injector.ratedFlowGPerS,
+    );
+    expect(new Set(shares).size).toBe(40);
+    expect(Math.min(...shares)).toBeGreaterThan(0.96);
+    expect(Math.max(...shares)).toBeLessThan(1.04);
+    expect(Math.max(...shares) - Math.min(...shares)).toBeGreaterThan(0.05);
+    expect(carOf(document, program, 7)).toEqual(carOf(document, program, 7));
+    for (const { engine } of flows) {
+      const added =
+        deadTimeAt(engine.injector.deadTime, 13, 330) - deadTimeAt(program.injector.deadTime, 13, 330);
+      expect(Math.abs(added)).toBeLessThan(0.1);
+      for (const parts of [engine.airShare, engine.fuelShare]) {
+        expect(parts.reduce((sum, part) => sum + part, 0)).toBeCloseTo(6, 9);
+      }
+    }
   });
 
   test('is named as what it is', () => {

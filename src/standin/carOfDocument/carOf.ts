@@ -1,46 +1,74 @@
-import { baseValue, type Calibration, lineOf, type StandInId, thermistorOf } from '@/core/calibration';
+import {
+  type Calibration,
+  conversionContext,
+  lineOf,
+  type StandInId,
+  thermistorOf,
+} from '@/core/calibration';
 import type { EcuProgram } from '@/core/program';
-import type { PullUp } from '@/core/sensors';
-import type { BuiltCar, Car } from '../car';
+import {
+  type PullUp,
+  type SteinhartHart,
+  thermistorFit,
+  thermistorOhm,
+  type VoltsCurve,
+} from '@/core/sensors';
+import type { Car } from '../car';
+import type { BuiltCar } from './builtCar';
 import { describedEngine } from './describedEngine';
+import { draws } from './draws';
 import { pardela } from './pardela';
 import { ventisca } from './ventisca';
 
 /** The demos as built. */
-const BUILT: Readonly<Record<Exclude<StandInId, 'described'>, BuiltCar>> = { ventisca, pardela };
+const BUILT: Readonly<Record<Exclude<StandInId, 'described'>, (program: EcuProgram) => BuiltCar>> = {
+  ventisca,
+  pardela,
+};
 
-/** What a real idle valve passes of what its sheet says. */
-const DESCRIBED_VALVE = 0.97;
+/** How far sensors are off their sheets, each way: share of a thermistor’s resistance, kPa. */
+const SENSORS_OFF = { resistance: 0.03, mapKpa: 0.8 } as const;
 
 /**
  * The car a calibration meets. The loom is the wiring last confirmed, else what is planned: a pin changed since on the
  * screen but not in the loom is felt. A car known only by its description cannot notice that the description is wrong,
- * except where two parts of it disagree, as a pull-up with the engine computer's own.
+ * except where two parts of it disagree, as a pull-up with the engine computer's own; of such cars each seed is another.
  */
-export function carOf(document: Calibration, program: EcuProgram): Car {
-  const shared = { pullUp: pullUpOf(document), loom: loomOf(document) };
-  const described = baseValue(document, 'idle.valveFlow');
-  const idleValveGPerS = described === null ? null : described * DESCRIBED_VALVE;
+export function carOf(document: Calibration, program: EcuProgram, seed = 1): Car {
+  const shared = {
+    barometricKpa: conversionContext(document).barometricKpa,
+    pullUp: pullUpOf(document),
+    loom: loomOf(document),
+  };
   if (document.standIn !== 'described') {
-    const built = BUILT[document.standIn];
-    return {
-      ...built,
-      fuelPressure: built.fuelPressure ?? lineOf(document, 'fuelPressure'),
-      idleValveGPerS: built.idleValveGPerS ?? idleValveGPerS,
-      ...shared,
-    };
+    const built = BUILT[document.standIn](program);
+    return { ...built, fuelPressure: built.fuelPressure ?? lineOf(document, 'fuelPressure'), ...shared };
   }
+  const draw = draws(seed + 1);
   return {
-    engine: describedEngine(document, program),
-    coolant: thermistorOf(document, 'coolant')?.curve ?? null,
-    air: thermistorOf(document, 'air')?.curve ?? null,
-    map: lineOf(document, 'map'),
+    engine: describedEngine(document, program, seed),
+    coolant: off(thermistorOf(document, 'coolant')?.curve, 1 + draw(SENSORS_OFF.resistance)),
+    air: off(thermistorOf(document, 'air')?.curve, 1 + draw(SENSORS_OFF.resistance)),
+    map: shifted(lineOf(document, 'map'), draw(SENSORS_OFF.mapKpa)),
     fuelPressure: lineOf(document, 'fuelPressure'),
     wheel: program.trigger,
     coil: describedCoil(program),
-    idleValveGPerS,
     ...shared,
   };
+}
+
+/** A thermistor whose resistance is off its sheet by a factor, through three points of the range it works in. */
+function off(curve: SteinhartHart | undefined, factor: number): SteinhartHart | null {
+  if (curve === undefined) return null;
+  const points = [-20, 30, 90].map((temperatureC) => ({
+    temperatureC,
+    ohm: factor * thermistorOhm(curve, temperatureC),
+  }));
+  return thermistorFit(points).curve;
+}
+
+function shifted(points: VoltsCurve | null, kpa: number): VoltsCurve | null {
+  return points === null ? null : { ...points, values: points.values.map((value) => value + kpa) };
 }
 
 function pullUpOf({ pins }: Calibration): PullUp | null {

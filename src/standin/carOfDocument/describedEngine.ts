@@ -1,7 +1,19 @@
-import { baseValue, type Calibration, conversionContext } from '@/core/calibration';
+import { bankOf, baseValue, type Calibration, conversionContext } from '@/core/calibration';
 import { fuelById } from '@/core/fuels';
 import type { EcuProgram } from '@/core/program';
-import { type StandIn, trueVeGrid } from '../plant';
+import { type Metal, trueVeGrid } from '../plant';
+import { draws } from './draws';
+import {
+  type Outline,
+  shares,
+  usualCharger,
+  usualExhaust,
+  usualIdlePath,
+  usualPlateMm2,
+  usualPumpGPerS,
+  usualSizes,
+  usualVehicle,
+} from './usualParts';
 
 /** Peak filling and floor by induction, for an engine only known by its description. */
 const DESCRIBED_BREATHING = {
@@ -11,49 +23,118 @@ const DESCRIBED_BREATHING = {
   turbocharger: { peakPercent: 94, floorShare: 0.49, backflowShare: 0.45 },
 } as const;
 
-/** What a real injector set differs by from its sheet in a stand-in made from a description. */
-const DESCRIBED_FLOW_FACTOR = 0.985;
-const DESCRIBED_DEAD_TIME_ADDED_MS = 0.03;
+/** How far an engine may differ from its description, each way: shares, and ms of dead time. */
+const DIFFERS = {
+  flow: 0.04,
+  deadTimeMs: 0.1,
+  peak: 0.03,
+  floor: 0.06,
+  speed: 0.05,
+  friction: 0.05,
+  stop: 0.03,
+  cylinder: 0.01,
+} as const;
+
+/** What an idle valve passes of what its sheet says. */
+const VALVE_SHARE = 0.97;
+
+/** Cylinders by the bank their lambda sensor sits in. */
+export function banksOf(document: Calibration, cylinders: number): number[][] {
+  const all = Array.from({ length: cylinders }, (_, i) => i + 1);
+  const second = all.filter((cylinder) => bankOf(document, cylinder) === 2);
+  return second.length === 0 ? [all] : [all.filter((cylinder) => !second.includes(cylinder)), second];
+}
+
+/** Evenly firing cylinders in their own order: what stands in while no order is described. */
+export function evenFiring(cylinders: number): Metal['firing'] {
+  return Array.from({ length: cylinders }, (_, i) => ({ cylinder: i + 1, angleDeg: (i * 720) / cylinders }));
+}
 
 /**
- * A stand-in for an engine known only by its description: the same metal and injectors, with a filling of its own and
- * injectors a little off their sheet. It cannot know that the description itself is wrong.
+ * An engine like the one described, as one of its kind is built: drawn by seed, with a filling, injectors and friction of
+ * its own. It cannot know that the description itself is wrong.
  */
-export function describedEngine(document: Calibration, program: EcuProgram): StandIn {
-  const context = conversionContext(document);
-  const { injector } = program;
-  const displacementL = (program.cylinders * program.cylinderVolumeCm3) / 1000;
-  const maxSpeed = baseValue(document, 'engine.maxSpeed') ?? 7000;
-  const peakSpeedRpm = (baseValue(document, 'engine.torquePeakSpeed') ?? maxSpeed * 0.62) * 0.96;
+export function describedEngine(document: Calibration, program: EcuProgram, seed: number): Metal {
+  const draw = draws(seed);
+  const { barometricKpa } = conversionContext(document);
+  const { injector, second, cylinders, cylinderVolumeCm3 } = program;
+  const maxSpeedRpm = baseValue(document, 'engine.maxSpeed') ?? 7000;
   const induction = document.engine.induction?.value ?? 'natural';
+  const outline: Outline = {
+    cylinders,
+    displacementL: (cylinders * cylinderVolumeCm3) / 1000,
+    maxSpeedRpm,
+    induction,
+  };
+  const fuel = fuelById(document.engine.fuel?.value ?? 'petrol');
+  const breathing = DESCRIBED_BREATHING[induction];
+  const peakSpeedRpm =
+    (baseValue(document, 'engine.torquePeakSpeed') ?? maxSpeedRpm * 0.62) * (1 + draw(DIFFERS.speed));
+  const idleEngine = {
+    displacementCm3: cylinders * cylinderVolumeCm3,
+    barometricKpa,
+    heatOfAirMjPerKg: fuel.heatingMjPerKg / fuel.stoichiometricRatio,
+  };
+  const idle = {
+    kind: program.idleAir,
+    valveGPerS: (baseValue(document, 'idle.valveFlow') ?? 0) * VALVE_SHARE,
+    hotSpeedRpm: baseValue(document, 'idle.hotSpeed') ?? 950,
+  };
+  const plates = induction === 'individualThrottles' ? cylinders : 1;
+  const addedMs = draw(DIFFERS.deadTimeMs);
+  const flow = 1 + draw(DIFFERS.flow);
+  const later = <Part extends { readonly values: Float64Array }>(curve: Part): Part => ({
+    ...curve,
+    values: curve.values.map((time) => Math.max(0.05, time + addedMs)),
+  });
   return {
     label: 'An engine like the one described',
-    cylinders: program.cylinders,
-    cylinderVolumeCm3: program.cylinderVolumeCm3,
+    cylinders,
+    cylinderVolumeCm3,
     compressionRatio: baseValue(document, 'engine.compressionRatio') ?? 10,
-    barometricKpa: context.barometricKpa,
-    fuel: fuelById(document.engine.fuel?.value ?? 'petrol'),
+    firing: program.firing ?? evenFiring(cylinders),
+    fuel,
     ve: trueVeGrid({
-      ...DESCRIBED_BREATHING[induction],
+      ...breathing,
+      peakPercent: breathing.peakPercent * (1 + draw(DIFFERS.peak)),
+      floorShare: breathing.floorShare * (1 + draw(DIFFERS.floor)),
       peakSpeedRpm,
       widthRpm: peakSpeedRpm * 0.58,
       rippleShare: 0.02,
       ripplePeriodRpm: 2000,
-      barometricKpa: context.barometricKpa,
+      barometricKpa,
     }),
+    airShare: shares(Array.from({ length: cylinders }, () => draw(DIFFERS.cylinder))),
+    fuelShare: shares(Array.from({ length: cylinders }, () => draw(DIFFERS.cylinder))),
+    throttle: {
+      fullMm2: usualPlateMm2(outline),
+      stopMm2: usualIdlePath(idleEngine, idle, plates, 1 + draw(DIFFERS.stop)).stopMm2,
+    },
+    idleAir: usualIdlePath(idleEngine, idle, plates).idleAir,
+    heating: 1,
+    fullAirFlowGPerS: program.load.fullAirFlowGPerS,
     injector: {
       ...injector,
-      ratedFlowGPerS: injector.ratedFlowGPerS * DESCRIBED_FLOW_FACTOR,
-      deadTime: {
-        ...injector.deadTime,
-        curves: injector.deadTime.curves.map((curve) => ({
-          ...curve,
-          values: curve.values.map((time) => time + DESCRIBED_DEAD_TIME_ADDED_MS),
-        })),
-      },
+      ratedFlowGPerS: injector.ratedFlowGPerS * flow,
+      deadTime: { ...injector.deadTime, curves: injector.deadTime.curves.map(later) },
     },
-    inertiaKgM2: 0.03 + 0.065 * displacementL,
-    manifoldVolumeL: displacementL * (induction === 'individualThrottles' ? 0.55 : 1.6),
-    hotIdleRpm: 950,
+    second:
+      second === null
+        ? null
+        : {
+            ratedFlowGPerS: second.ratedFlowGPerS * (1 + draw(DIFFERS.flow)),
+            ratedPressureKpa: second.ratedPressureKpa,
+            deadTime: later(second.deadTime),
+          },
+    pumpGPerS: usualPumpGPerS(program.load.fullFuelMg, cylinders, maxSpeedRpm),
+    ...usualSizes(outline),
+    friction: 1 + draw(DIFFERS.friction),
+    charger: usualCharger(
+      outline,
+      barometricKpa,
+      baseValue(document, 'engine.maxManifoldPressure') ?? barometricKpa,
+    ),
+    exhaust: usualExhaust(outline.displacementL, banksOf(document, cylinders)),
+    vehicle: usualVehicle(outline.displacementL),
   };
 }

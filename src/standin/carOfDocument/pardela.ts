@@ -3,26 +3,40 @@ import { cylinderVolumeCm3 } from '@/core/engine';
 import { fuelById } from '@/core/fuels';
 import { fuelFlowAtRatingGPerS } from '@/core/injector';
 import { curveThrough } from '@/core/numeric';
-import type { BuiltCar } from '../car';
+import type { EcuProgram } from '@/core/program';
 import { trueVeGrid } from '../plant';
+import type { BuiltCar } from './builtCar';
+import { evenFiring } from './describedEngine';
 import { thermistor, trueDeadTime } from './parts';
+import { shares, usualExhaust } from './usualParts';
 
 const BAROMETRIC_KPA = barometricKpa(300);
+/** Its thermostatic valve, °C to mm²: made for engines of its size. */
+const THERMOSTATIC = curveThrough([
+  [-30, 19],
+  [-20, 13.5],
+  [-10, 11],
+  [0, 7.8],
+  [20, 3.9],
+  [40, 1.3],
+  [60, 0.3],
+  [75, 0],
+]);
 
 /** Pardela as built. */
-export const pardela: BuiltCar = {
+export const pardela = (program: EcuProgram): BuiltCar => ({
   engine: {
     label: 'Pardela as built',
     cylinders: 4,
     cylinderVolumeCm3: cylinderVolumeCm3(79, 81.4),
     compressionRatio: 11.8,
-    barometricKpa: BAROMETRIC_KPA,
+    firing: program.firing ?? evenFiring(4),
     fuel: fuelById('petrol'),
     ve: trueVeGrid({
       peakPercent: 102,
       peakSpeedRpm: 5600,
       widthRpm: 3100,
-      floorShare: 0.43,
+      floorShare: 0.41,
       rippleShare: 0.03,
       ripplePeriodRpm: 2300,
       backflowShare: 0.52,
@@ -45,9 +59,29 @@ export const pardela: BuiltCar = {
         [16, 0.7],
       ]),
     },
-    inertiaKgM2: 0.11,
+    second:
+      program.second === null
+        ? null
+        : { ...program.second, ratedFlowGPerS: program.second.ratedFlowGPerS * 1.02 },
+    airShare: shares([0.004, -0.006, 0.007, -0.005]),
+    fuelShare: shares([0.008, -0.003, -0.009, 0.004]),
+    throttle: { fullMm2: 1590, stopMm2: [3.4, 3.1, 3.3, 3.2] },
+    idleAir: { valveMm2: 0, thermostatic: THERMOSTATIC },
     manifoldVolumeL: 0.9,
-    hotIdleRpm: 1100,
+    heating: 0.95,
+    fullAirFlowGPerS: 128,
+    pumpGPerS: 26,
+    inertiaKgM2: 0.11,
+    friction: 0.98,
+    charger: null,
+    exhaust: usualExhaust(1.6, [[1, 2, 3, 4]]),
+    vehicle: {
+      massKg: 720,
+      tyreRadiusM: 0.29,
+      ratios: [13.6, 9.9, 7.7, 6.3, 5.4],
+      dragAreaM2: 0.62,
+      rolling: 0.014,
+    },
   },
   coolant: thermistor([-20, 16000], [20, 2690], [100, 207]),
   air: thermistor([0, 5930], [25, 2080], [90, 245]),
@@ -64,5 +98,4 @@ export const pardela: BuiltCar = {
     cam: { teeth: 1, beforeTdcDeg: 396, windowDeg: 60 },
   },
   coil: { primary: { resistanceOhm: 0.5, inductanceMh: 2.65 }, wantedA: 7.5 },
-  idleValveGPerS: null,
-};
+});

@@ -3,20 +3,26 @@ import { cylinderVolumeCm3 } from '@/core/engine';
 import { fuelById } from '@/core/fuels';
 import { fuelFlowAtRatingGPerS } from '@/core/injector';
 import { curveThrough } from '@/core/numeric';
-import type { BuiltCar } from '../car';
+import type { EcuProgram } from '@/core/program';
 import { trueVeGrid } from '../plant';
+import type { BuiltCar } from './builtCar';
+import { evenFiring } from './describedEngine';
 import { thermistor, trueDeadTime } from './parts';
+import { openingMm2, shares, usualExhaust } from './usualParts';
 
 const BAROMETRIC_KPA = barometricKpa(1900);
+/** Set on the running engine: with it and a valve a third open it idles hot at the speed that is meant. */
+const STOP_MM2 = 14.6;
+const STOP_ALONE_MM2 = 22.4;
 
-/** Ventisca as built: its parts differ from their sheets, as parts do. */
-export const ventisca: BuiltCar = {
+/** Ventisca as built: its parts differ from their sheets, as parts do. What is typed of its make-up is right. */
+export const ventisca = (program: EcuProgram): BuiltCar => ({
   engine: {
     label: 'Ventisca as built',
     cylinders: 6,
     cylinderVolumeCm3: cylinderVolumeCm3(84, 74),
     compressionRatio: 9.2,
-    barometricKpa: BAROMETRIC_KPA,
+    firing: program.firing ?? evenFiring(6),
     fuel: fuelById('petrolOxygenated'),
     ve: trueVeGrid({
       peakPercent: 95,
@@ -48,9 +54,35 @@ export const ventisca: BuiltCar = {
         [16, 0.81],
       ]),
     },
-    inertiaKgM2: 0.19,
+    second:
+      program.second === null
+        ? null
+        : { ...program.second, ratedFlowGPerS: program.second.ratedFlowGPerS * 0.97 },
+    airShare: shares([0.006, -0.008, 0.01, -0.004, 0.003, -0.007]),
+    fuelShare: shares([-0.004, 0.009, 0.002, -0.01, 0.006, -0.003]),
+    throttle: { fullMm2: 2960, stopMm2: [program.idleAir === 'valve' ? STOP_MM2 : STOP_ALONE_MM2] },
+    idleAir: {
+      valveMm2: program.idleAir === 'valve' ? openingMm2(44.4 / 3.6, BAROMETRIC_KPA, 0) : 0,
+      thermostatic: curveThrough([[0, 0]]),
+    },
     manifoldVolumeL: 4.2,
-    hotIdleRpm: 1000,
+    heating: 0.95,
+    fullAirFlowGPerS: 255,
+    pumpGPerS: 42,
+    inertiaKgM2: 0.19,
+    friction: 1.1,
+    charger: { drive: 'belt', pressureRatio: 2.05, topSpeedRpm: 7400, limitKpa: 163, cooled: 0.72 },
+    exhaust: usualExhaust(2.46, [
+      [1, 2, 3],
+      [4, 5, 6],
+    ]),
+    vehicle: {
+      massKg: 980,
+      tyreRadiusM: 0.3105,
+      ratios: [13.1, 8.9, 6.7, 5.148, 4.2],
+      dragAreaM2: 0.74,
+      rolling: 0.028,
+    },
   },
   coolant: thermistor([-20, 15300], [20, 2480], [100, 187.5]),
   air: thermistor([-20, 16900], [20, 2505], [80, 329]),
@@ -70,5 +102,4 @@ export const ventisca: BuiltCar = {
     cam: { teeth: 1, beforeTdcDeg: 152, windowDeg: 40 },
   },
   coil: { primary: { resistanceOhm: 0.57, inductanceMh: 3.2 }, wantedA: 8 },
-  idleValveGPerS: 44.4 / 3.6,
-};
+});

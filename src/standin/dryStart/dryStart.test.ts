@@ -5,7 +5,7 @@ import { calibrationFromSheet, ENGINE_SHEETS } from '@/core/starters';
 import { carOf } from '../carOfDocument';
 import { DryStart, START_LENGTH_S, type StartResult } from './dryStart';
 import { explainVerdict } from './explain';
-import type { StartEvent } from './trace';
+import type { CarEvent } from '../virtualCar';
 import { demo, injected, programOf } from '@tests/support/ventisca';
 
 const TEMPERATURES = [-20, 0, 20, 80] as const;
@@ -40,7 +40,7 @@ function meanOver(
   result: StartResult,
   fromS: number,
   toS: number,
-  pick: (event: StartEvent) => number,
+  pick: (event: CarEvent) => number,
 ): number {
   const events = result.events.filter((event) => event.timeS >= fromS && event.timeS < toS);
   return events.reduce((sum, event) => sum + pick(event), 0) / events.length;
@@ -96,7 +96,7 @@ describe('Ventisca', () => {
     expect(cold.verdict.turnsToCatch as number).toBeGreaterThan(hot.verdict.turnsToCatch as number);
     expect(cold.verdict.endSpeedRpm).toBeGreaterThan(hot.verdict.endSpeedRpm + 200);
     const crankingSpeed = (result: StartResult) => meanOver(result, 0.6, 1, (event) => event.speedRpm);
-    expect(crankingSpeed(start(plainCranking(0.25), -20))).toBeGreaterThan(190);
+    expect(crankingSpeed(start(plainCranking(0.25), -20))).toBeGreaterThan(180);
     expect(crankingSpeed(start(plainCranking(0.25), -20))).toBeLessThan(230);
     expect(crankingSpeed(start(plainCranking(0.25), 80))).toBeGreaterThan(255);
     expect(crankingSpeed(start(plainCranking(0.25), 80))).toBeLessThan(300);
@@ -169,11 +169,11 @@ describe('a dead time 0.5 ms short at 9.5 V', () => {
     });
 
   test('is leaner by what the arithmetic says', () => {
-    const [right, wrong] = [start(lean(0), -20), start(lean(0.5), -20)];
+    const [right, wrong] = [start(lean(0), -20, 1, 13.3), start(lean(0.5), -20, 1, 13.3)];
     const lambda = (result: StartResult) => meanOver(result, 6, 9, (event) => event.vapourLambda);
     const volts = meanOver(right, 6, 9, (event) => event.batteryV);
     expect(volts).toBeGreaterThan(9.2);
-    expect(volts).toBeLessThan(9.8);
+    expect(volts).toBeLessThan(9.9);
 
     // The ECU opens for net + its own dead time; the injector flows for what is left of it after the true one.
     const { engine } = carOf(demo(), programOf(demo()));
@@ -235,7 +235,7 @@ describe('a run', () => {
 
   test('injects exactly what Workings shows for the same readings', () => {
     const result = start(demo(), 80);
-    const event = result.events.find((candidate) => candidate.phase === 'cranking') as StartEvent;
+    const event = result.events.find((candidate) => candidate.phase === PHASE.cranking) as CarEvent;
     const at = injected(programOf(demo()), {
       turns: event.turns,
       phase: PHASE.cranking,

@@ -1,4 +1,4 @@
-import type { LoadProgram, MapId } from '@/core/program';
+import type { EcuProgram, LoadProgram, MapId } from '@/core/program';
 import { formatNumber } from '@/core/units';
 import type { StartSetup } from './dryStart';
 import type { HardwareFinding, HardwareSection } from './hardwareFinding';
@@ -23,9 +23,17 @@ export interface ExplainedBy {
   readonly load: Pick<LoadProgram, 'filling' | 'spark'>;
   /** Cranking takes its own advance instead of the spark map. */
   readonly crankAdvance: boolean;
+  readonly idleAir: EcuProgram['idleAir'];
+  /** Net opening at the end, ms; null where none is known. */
+  readonly netMs: number | null;
 }
 
-const SPEED_DENSITY: ExplainedBy = { load: { filling: 've', spark: 'spark' }, crankAdvance: false };
+const SPEED_DENSITY: ExplainedBy = {
+  load: { filling: 've', spark: 'spark' },
+  crankAdvance: false,
+  idleAir: 'screw',
+  netMs: null,
+};
 
 /** Below this coolant temperature a start counts as cold: start-up enrichment is what keeps it alive, °C. */
 const COLD_C = 60;
@@ -40,7 +48,7 @@ export function explainVerdict(
   const byMaps = explainByMaps(verdict, setup, by);
   if (finding === null) return { ...byMaps, sheet: null };
   if (finding.headline === null) {
-    return { ...byMaps, reason: `${finding.reason} ${byMaps.reason}`, sheet: finding.sheet };
+    return { ...byMaps, reason: `${finding.reason} ${byMaps.reason}`, sheet: finding.sheet, good: false };
   }
   return {
     headline: finding.headline,
@@ -64,6 +72,13 @@ function explainByMaps(verdict: StartVerdict, setup: StartSetup, by: ExplainedBy
         mapId: null,
         good: true,
       };
+    case 'runsOff':
+      return {
+        headline: `Caught after ${turns(verdict)} and runs, ${offWords(verdict)}`,
+        reason: offReason(verdict, by),
+        mapId: verdict.off.lambda !== null ? by.load.filling : by.idleAir === 'valve' ? 'idleAir' : null,
+        good: false,
+      };
     case 'unsettled':
       return {
         headline: `Caught after ${turns(verdict)}, but surges`,
@@ -74,17 +89,26 @@ function explainByMaps(verdict: StartVerdict, setup: StartSetup, by: ExplainedBy
     case 'cranksLean':
       return {
         headline: 'Cranks and is too lean',
-        reason: `Too little of the fuel is vapour when it should burn${lambda}. Give more cranking fuel at ${coolant}.`,
-        mapId: 'cranking',
+        reason: isFarTooLean(verdict)
+          ? `Hardly any fuel arrives${lambda}: that is no map’s fault. Look at the injectors’ flow and its unit, their dead time and the fuel pressure.`
+          : `Too little of the fuel is vapour when it should burn${lambda}. Give more cranking fuel at ${coolant}.`,
+        mapId: isFarTooLean(verdict) ? null : 'cranking',
         good: false,
       };
     case 'floods':
-      return {
-        headline: 'Floods',
-        reason: `Too much fuel: the charge is too rich to burn and the plugs get wet${lambda}. Give less cranking fuel at ${coolant}.`,
-        mapId: 'cranking',
-        good: false,
-      };
+      return verdict.primed
+        ? {
+            headline: 'Floods from the prime pulse',
+            reason: `The first charges, which only the prime pulse had fed, were too rich to burn already and wet the plugs${lambda}. Give a smaller prime pulse at ${coolant}.`,
+            mapId: 'prime',
+            good: false,
+          }
+        : {
+            headline: 'Floods',
+            reason: `Too much fuel: the charge is too rich to burn and the plugs get wet${lambda}. Give less cranking fuel at ${coolant}.`,
+            mapId: 'cranking',
+            good: false,
+          };
     case 'stalls':
       return {
         headline: 'Fires and stalls',
@@ -107,6 +131,20 @@ function explainByMaps(verdict: StartVerdict, setup: StartSetup, by: ExplainedBy
         mapId: by.crankAdvance ? 'crankAdvance' : by.load.spark,
         good: false,
       };
+    case 'starved':
+      return {
+        headline: 'Burns, but starves for air',
+        reason: `The charges burn, with ${percent(verdict.airShare)} of the air that fills a cylinder: too little to keep it turning at ${coolant}. ${idleAirWords(by.idleAir)}`,
+        mapId: by.idleAir === 'valve' ? 'idleAir' : null,
+        good: false,
+      };
+    case 'goesOut':
+      return {
+        headline: 'The engine computer goes out',
+        reason: `While the starter turns, the battery falls to ${verdict.crankingV.toFixed(1)} V and the engine computer starts anew each time. Charge the battery or take a larger one; no map will help.`,
+        mapId: null,
+        good: false,
+      };
     case 'doesNotTurn':
       return {
         headline: 'The starter does not turn it',
@@ -121,6 +159,75 @@ function turns({ turnsToCatch }: StartVerdict): string {
   const count = Math.round(turnsToCatch ?? 0);
   return `${count} ${count === 1 ? 'turn' : 'turns'}`;
 }
+
+/** Vapour lambda beyond which a map would have to be several times too low. */
+const FAR_TOO_LEAN = 5;
+
+function isFarTooLean({ vapourLambda }: StartVerdict): boolean {
+  return vapourLambda !== null && vapourLambda > FAR_TOO_LEAN;
+}
+
+function percent(share: number): string {
+  return `${formatNumber(100 * share, 0)} %`;
+}
+
+/** Where idle air comes from, and what to do for more of it. */
+function idleAirWords(kind: EcuProgram['idleAir']): string {
+  switch (kind) {
+    case 'valve':
+      return 'Open the idle valve further at this temperature.';
+    case 'thermostatic':
+      return 'Open the stop screw, or look whether the thermostatic valve opens when cold.';
+    case 'screw':
+      return 'Open the stop screw of the throttle; a cold engine needs more than a screw that is set hot.';
+  }
+}
+
+/** "32 % richer than the target, 270 rev/min over its idle speed". */
+function offWords({ off }: StartVerdict): string {
+  const parts: string[] = [];
+  if (off.lambda !== null) {
+    parts.push(
+      `${percent(Math.abs(1 - off.lambda))} ${off.lambda < 1 ? 'richer' : 'leaner'} than the target`,
+    );
+  }
+  if (off.speedRpm !== null) {
+    const by = Math.round(Math.abs(off.speedRpm) / 10) * 10;
+    parts.push(`${by} rev/min ${off.speedRpm > 0 ? 'over' : 'under'} its idle speed`);
+  }
+  return parts.join(', ');
+}
+
+/** What was asked, what came, and what would explain the difference. */
+function offReason(verdict: StartVerdict, { netMs, idleAir }: ExplainedBy): string {
+  const { off, vapourLambda, lambdaTarget, idleRpm, endSpeedRpm } = verdict;
+  const parts: string[] = [];
+  if (off.lambda !== null) {
+    const rich = off.lambda < 1;
+    const share = percent(Math.abs(1 / off.lambda - 1));
+    const dead =
+      netMs === null
+        ? ''
+        : `, or a dead time ${formatNumber(netMs * Math.abs(1 - off.lambda), 2)} ms too ${rich ? 'long' : 'short'}`;
+    parts.push(
+      `Vapour lambda is ${(vapourLambda ?? 0).toFixed(2)} where ${(lambdaTarget ?? 0).toFixed(2)} is asked. A filling ${share} too ${rich ? 'high' : 'low'} where it idles would explain it, injectors that flow ${share} ${rich ? 'more' : 'less'} than typed${dead}.`,
+    );
+  }
+  if (off.speedRpm !== null) {
+    const over = off.speedRpm > 0;
+    const mixture = off.lambda === null ? '' : ', or the mixture';
+    parts.push(
+      `It idles at ${Math.round(endSpeedRpm)} rev/min where ${Math.round(idleRpm ?? 0)} is asked: too ${over ? 'much' : 'little'} idle air${mixture}. ${over ? CLOSE_WORDS[idleAir] : idleAirWords(idleAir)}`,
+    );
+  }
+  return parts.join(' ');
+}
+
+const CLOSE_WORDS: Readonly<Record<EcuProgram['idleAir'], string>> = {
+  valve: 'Close the idle valve at this temperature.',
+  thermostatic: 'Close the stop screw.',
+  screw: 'Close the stop screw.',
+};
 
 const CUT_WORDS =
   'Fuel was cut as on overrun: the limits of the overrun cut reach where it idles. They are drawn on the filling map';

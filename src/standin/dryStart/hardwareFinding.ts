@@ -12,7 +12,7 @@ export interface Sensed {
 }
 
 /** The section of the build sheet that a finding is about. */
-export type HardwareSection = 'pins' | 'trigger' | 'outputs' | 'sensors' | 'coils';
+export type HardwareSection = 'pins' | 'trigger' | 'outputs' | 'sensors' | 'coils' | 'injectors';
 
 /** Speed that the starter turns the engine at, where the spark is judged, rev/min. */
 export const WEAK_AT_RPM = 200;
@@ -34,6 +34,8 @@ interface Found {
   readonly sparksWeakly: boolean;
   readonly truth: Pick<Sensed, 'coolantC' | 'airC' | 'manifoldKpa'>;
   readonly sensed: Sensed;
+  /** Fuel pressure at the end, as it is and as the injectors’ flow is computed from, kPa gauge; null without a pump. */
+  readonly rail: { readonly isKpa: number; readonly takenKpa: number } | null;
 }
 
 const SYNC_TEXT: Readonly<
@@ -71,7 +73,9 @@ const SYNC_TEXT: Readonly<
 };
 
 /** A reading this far off the truth is worth saying. */
-const OFF = { temperatureC: 6, pressureKpa: 6 } as const;
+const OFF = { temperatureC: 6, pressureKpa: 6, railKpa: 15 } as const;
+/** Sparks this far from where they are meant are worth saying, °. */
+const SPARKS_OFF_DEG = 8;
 
 /** The first thing that is wrong beyond maps and mixture; null when nothing is. */
 export function hardwareFinding(found: Found): HardwareFinding | null {
@@ -95,11 +99,38 @@ export function hardwareFinding(found: Found): HardwareFinding | null {
       sheet: 'trigger',
     };
   }
-  return wiringFinding(found, ran) ?? weakSpark(found, ran) ?? sensorFinding(found);
+  return (
+    wiringFinding(found, ran) ??
+    offsetFinding(sync.sparkShiftDeg, ran) ??
+    weakSpark(found, ran) ??
+    sensorFinding(found) ??
+    railFinding(found)
+  );
+}
+
+function offsetFinding(shiftDeg: number, ran: boolean): HardwareFinding | null {
+  if (Math.abs(shiftDeg) < SPARKS_OFF_DEG) return null;
+  const side = shiftDeg > 0 ? 'early' : 'late';
+  return {
+    headline: ran ? null : `Sparks ${formatNumber(Math.abs(shiftDeg), 0)}° too ${side}`,
+    reason: `Every spark comes ${formatNumber(Math.abs(shiftDeg), 0)}° ${side === 'early' ? 'earlier' : 'later'} than it is meant: the trigger’s offset is not that of this engine. Set it with a timing light.`,
+    sheet: 'trigger',
+  };
+}
+
+function railFinding({ rail }: Found): HardwareFinding | null {
+  if (rail === null || Math.abs(rail.isKpa - rail.takenKpa) < OFF.railKpa) return null;
+  const [is, taken] = [formatNumber(rail.isKpa, 0), formatNumber(rail.takenKpa, 0)];
+  return {
+    headline: null,
+    reason: `A gauge on the rail shows ${is} kPa at idle where the calibration takes ${taken}: look at the kind of regulator, and at the pressure typed.`,
+    sheet: 'injectors',
+  };
 }
 
 function wiringFinding({ harness }: Found, ran: boolean): HardwareFinding | null {
-  const { fuel, spark } = harness.dead;
+  const { dead, crossed } = harness;
+  const { fuel, spark } = dead;
   if (spark.length > 0) {
     const all = spark.length === harness.order.length;
     return {
@@ -119,11 +150,18 @@ function wiringFinding({ harness }: Found, ran: boolean): HardwareFinding | null
       sheet: 'pins',
     };
   }
+  if (crossed.length > 0) {
+    return {
+      headline: null,
+      reason: `The injectors of ${list(crossed)} hang on each other’s pins: each sprays at the other’s time and with the other’s trim. Move the wires, or the pins on the screen.`,
+      sheet: 'pins',
+    };
+  }
   return null;
 }
 
 function weakSpark({ sparksWeakly, verdict }: Found, ran: boolean): HardwareFinding | null {
-  if (ran || !sparksWeakly) return null;
+  if (ran || !sparksWeakly || verdict.code === 'goesOut' || verdict.code === 'doesNotTurn') return null;
   return {
     headline: 'Sparks too weak to light',
     reason: `At ${verdict.crankingV.toFixed(1)} V, while the starter draws, the dwell does not charge the coils. Give more dwell at low voltage.`,

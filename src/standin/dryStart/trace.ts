@@ -1,5 +1,3 @@
-import type { EventOutcome } from '../plant';
-
 /** What the ECU was doing at a sample. */
 export type StartPhase = 'rest' | 'cranking' | 'running' | 'stopped';
 
@@ -17,25 +15,7 @@ export interface StartTrace {
   readonly phase: StartPhase[];
 }
 
-/** One cylinder's charge during a dry start. */
-export interface StartEvent {
-  readonly timeS: number;
-  readonly turns: number;
-  readonly speedRpm: number;
-  readonly phase: 'cranking' | 'running';
-  readonly outcome: EventOutcome;
-  readonly vapourLambda: number;
-  readonly injectedMg: number;
-  /** The engine computer cut fuel as on overrun. */
-  readonly cut: boolean;
-  readonly openingMs: number;
-  /** As the engine computer takes them. */
-  readonly manifoldKpa: number;
-  readonly coolantC: number;
-  readonly airC: number;
-  readonly batteryV: number;
-}
-
+/** Columns without an entry. */
 export function emptyTrace(): StartTrace {
   return {
     timeS: [],

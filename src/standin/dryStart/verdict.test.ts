@@ -1,21 +1,25 @@
 import { explainVerdict } from './explain';
-import type { StartEvent, StartTrace } from './trace';
-import { verdictOf } from './verdict';
+import { PHASE } from '@/core/channel';
+import type { CarEvent } from '../virtualCar';
+import type { StartTrace } from './trace';
+import { type Asked, verdictOf } from './verdict';
 
 /** A stretch of a made-up start. */
 interface Stretch {
   readonly forS: number;
   readonly phase: StartTrace['phase'][number];
   readonly speedRpm: number;
-  readonly outcome?: StartEvent['outcome'];
+  readonly outcome?: CarEvent['outcome'];
   readonly lambda?: number;
   /** Speed swings by this much, ± rev/min. */
   readonly swing?: number;
   readonly batteryV?: number;
+  readonly airShare?: number;
+  readonly sparkShare?: number;
 }
 
 /** Trace and events of stretches one after the other: a sample and an event each tenth of a second. */
-function story(stretches: readonly Stretch[]): { trace: StartTrace; events: StartEvent[] } {
+function story(stretches: readonly Stretch[]): { trace: StartTrace; events: CarEvent[] } {
   const trace: StartTrace = {
     timeS: [],
     speedRpm: [],
@@ -27,10 +31,20 @@ function story(stretches: readonly Stretch[]): { trace: StartTrace; events: Star
     manifoldKpa: [],
     phase: [],
   };
-  const events: StartEvent[] = [];
+  const events: CarEvent[] = [];
   let timeS = 0;
   let turns = 0;
-  for (const { forS, phase, speedRpm, outcome, lambda = 1, swing = 0, batteryV = 12 } of stretches) {
+  for (const {
+    forS,
+    phase,
+    speedRpm,
+    outcome,
+    lambda = 1,
+    swing = 0,
+    batteryV = 12,
+    airShare = 0.8,
+    sparkShare = 1,
+  } of stretches) {
     for (let i = 0; i < forS * 10; i += 1) {
       const speed = speedRpm + (i % 2 === 0 ? swing : -swing);
       turns += speed / 600;
@@ -48,7 +62,16 @@ function story(stretches: readonly Stretch[]): { trace: StartTrace; events: Star
           timeS,
           turns,
           speedRpm: speed,
-          phase,
+          phase: PHASE[phase],
+          cylinder: 1,
+          airMg: 150,
+          airShare,
+          sparkDeg: 10,
+          sparkShare,
+          knock: 0,
+          netMs: 2,
+          lambdaTarget: 1,
+          loadThrottlePercent: 0,
           outcome: outcome ?? 'burned',
           vapourLambda: lambda,
           injectedMg: 10,
@@ -70,9 +93,9 @@ const STOP: Stretch = { forS: 6, phase: 'stopped', speedRpm: 0 };
 const COLD = { coolantC: -20, batteryV: 12.6, seed: 1 };
 const HOT = { ...COLD, coolantC: 80 };
 
-function verdict(stretches: readonly Stretch[]) {
+function verdict(stretches: readonly Stretch[], asked: Partial<Asked> = {}) {
   const { trace, events } = story(stretches);
-  return verdictOf(trace, events);
+  return verdictOf(trace, events, { idleRpm: null, resets: 0, ...asked });
 }
 
 describe('verdicts read off what happened', () => {
@@ -135,7 +158,7 @@ describe('verdicts read off what happened', () => {
 });
 
 describe('reasons in plain words', () => {
-  const stall = (outcome: StartEvent['outcome']) =>
+  const stall = (outcome: CarEvent['outcome']) =>
     verdict([CRANK, { forS: 2, phase: 'running', speedRpm: 600, outcome }, STOP]);
 
   test.each([

@@ -7,7 +7,7 @@ import type { TriggerWheel } from '@/core/trigger';
 import type { Car } from '../car';
 import { carOf } from '../carOfDocument';
 import { harnessOf, hasFuel, hasSpark, isSparkWeakAt, lostShare } from './harness';
-import { pumpWiring, steppedPressureShare } from './pump';
+import { pumpWiring } from './pump';
 import { signalsOf, type Truth, writeVolts } from './signals';
 import { type SyncInputs, syncOf } from './sync';
 
@@ -173,10 +173,8 @@ describe('fuel, spark and pump through the loom', () => {
   const sparks = (of: Car, cylinder: number, volts = 12, rpm = 800) =>
     hasSpark(program, of, harnessOf(program, of), cylinder, volts, rpm);
 
-  test('with all right every cylinder has both, in firing order, 120° apart', () => {
+  test('with all right every cylinder has both, in firing order', () => {
     expect(all.order).toEqual(document.engine.firingOrder?.value);
-    expect(all.intervalTurns).toHaveLength(6);
-    for (const turns of all.intervalTurns) expect(turns).toBeCloseTo(1 / 3, 9);
     for (const cylinder of all.order) {
       expect([cylinder, hasFuel(all, cylinder), sparks(car, cylinder)]).toEqual([cylinder, true, true]);
     }
@@ -184,9 +182,9 @@ describe('fuel, spark and pump through the loom', () => {
   });
 
   test('without a firing order cylinders fire as they are numbered, evenly', () => {
-    const bare = harnessOf({ ...program, firing: null }, { ...car, loom: null });
-    expect(bare.order).toEqual([1, 2, 3, 4, 5, 6]);
-    expect(bare.intervalTurns[0]).toBeCloseTo(1 / 3, 9);
+    const bare = carOf(document, { ...program, firing: null });
+    expect(bare.engine.firing.map(({ cylinder }) => cylinder)).toEqual([1, 2, 3, 4, 5, 6]);
+    expect(bare.engine.firing[1]?.angleDeg).toBeCloseTo(120, 9);
   });
 
   test('coils changed for each other light neither, injectors changed still spray, an open pin gives none', () => {
@@ -253,12 +251,5 @@ describe('fuel, spark and pump through the loom', () => {
     const pumpFunction = Object.keys(program.pins).find((pin) => pin.endsWith(id)) ?? '';
     expect(pumpWiring(program, rewired({ [pumpFunction]: null })).connected).toBe(false);
     expect(pumpWiring({ ...program, outputs: [] }, car)).toEqual({ output: null, connected: true });
-  });
-
-  // A 35th of the way up in 0.01 s of 0.35 s; down by a twentieth a second.
-  test('pressure comes up within a third of a second and leaks away over twenty', () => {
-    expect(steppedPressureShare(0, true, 0.01)).toBeCloseTo(1 / 35, 12);
-    expect(steppedPressureShare(0.5, true, 0.01)).toBeCloseTo(0.5 + 0.5 / 35, 12);
-    expect(steppedPressureShare(0.8, false, 0.1)).toBeCloseTo(0.8 - 0.8 / 200, 12);
   });
 });

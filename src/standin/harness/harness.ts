@@ -1,5 +1,4 @@
 import { chargeCurrentA, dwellMs } from '@/core/coil';
-import { firingIntervals } from '@/core/engine';
 import { injectorPairs, overlapLossPercent, sprayAtValve } from '@/core/injector';
 import { coilFunction, injectorFunction } from '@/core/pins';
 import type { EcuProgram } from '@/core/program';
@@ -19,27 +18,26 @@ const BLOWN_SHARE = 0.5;
 export interface Harness {
   /** Cylinders in the order they fire. */
   readonly order: readonly number[];
-  /** Turns of the crank before each of them fires. */
-  readonly intervalTurns: readonly number[];
   readonly sync: Sync;
   readonly signals: readonly Signal[];
   readonly pump: PumpWiring;
+  /** Of each cylinder by its number, the one whose injector hangs on the pin that is opened for it. */
+  readonly sprays: readonly number[];
+  /** Cylinders whose injectors hang on each other’s pins. */
+  readonly crossed: readonly number[];
   /** Cylinders that get no fuel, and those that get no spark in time, by wiring. */
   readonly dead: { readonly fuel: readonly number[]; readonly spark: readonly number[] };
 }
 
 /** A program in a car. */
 export function harnessOf(program: EcuProgram, car: Car): Harness {
-  const { firing } = program;
-  const { cylinders } = car.engine;
-  const order = firing?.map(({ cylinder }) => cylinder) ?? Array.from({ length: cylinders }, (_, i) => i + 1);
+  const order = car.engine.firing.map(({ cylinder }) => cylinder);
   const needsPhase = program.injection?.mode === 'sequential' || program.ignition.mode === 'individual';
+  const sprays = spraysOf(program, car);
   return {
     order,
-    intervalTurns:
-      firing === null
-        ? order.map(() => 2 / cylinders)
-        : firingIntervals(firing).map((interval) => interval / 360),
+    sprays,
+    crossed: order.filter((cylinder) => sprays[cylinder - 1] !== cylinder),
     sync: syncOf({
       described: program.trigger,
       real: car.wheel,
@@ -63,6 +61,15 @@ function withoutFuel(program: EcuProgram, car: Car, order: readonly number[]): n
     // Injectors changed for each other still spray, at another time of the cycle.
     const sprays = thing === undefined || (thing?.startsWith(injectorFunction([])) ?? false);
     return sprays ? [] : group;
+  });
+}
+
+/** Where the injectors of single cylinders truly spray; those in groups, and open pins, are left where they are meant. */
+function spraysOf(program: EcuProgram, car: Car): number[] {
+  const cylinders = Array.from({ length: car.engine.cylinders }, (_, i) => i + 1);
+  return cylinders.map((cylinder) => {
+    const thing = thingAt(program, car, injectorFunction([cylinder]));
+    return cylinders.find((other) => injectorFunction([other]) === thing) ?? cylinder;
   });
 }
 

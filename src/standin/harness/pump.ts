@@ -10,19 +10,10 @@ export interface PumpWiring {
   readonly connected: boolean;
 }
 
-/** How fast the pump brings pressure up, and how fast it leaks away, s. */
-const RISE_S = 0.35;
-const LEAK_S = 20;
-
 /** What drives the fuel pump. */
 export function pumpWiring(program: EcuProgram, car: Car): PumpWiring {
   const output = program.outputs.findIndex(({ purpose }) => purpose === 'fuelPump');
   const pump = program.outputs[output];
   if (pump === undefined) return { output: null, connected: true };
   return { output, connected: isItself(program, car, outputFunction(pump.id)) };
-}
-
-/** Share of the regulator’s pressure after a time with the pump on or off, 0…1. */
-export function steppedPressureShare(share: number, on: boolean, stepS: number): number {
-  return share + (on ? ((1 - share) * stepS) / RISE_S : (-share * stepS) / LEAK_S);
 }

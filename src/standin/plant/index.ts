@@ -1,19 +1,28 @@
 /**
- * The engine that turns: air, fuel film, combustion, torque, battery, temperatures.
- * Sees no engine computer: openings and sparks come in, speed and pressure go out.
- * Trial values stand here with what they make believable.
+ * The engine that turns, with the car it is in: air, fuel, combustion, torque, heat, electrics, wheels.
+ * Sees no engine computer: openings and sparks come in, speeds, pressures and temperatures go out.
+ * Trial values stand here with what they make believable; docs/physics.md says where each comes from.
  */
-export { type Breathing, trueVePercent } from './breathing';
-export type { EventOutcome } from './combustion';
-export {
-  cylinderEvent,
-  engineAtRest,
-  type EngineInputs,
-  type EngineState,
-  prime,
-  STEP_S,
-  stepEngine,
-} from './engine';
-export { idleOpeningMm2, idlePath, type IdlePath } from './idleAir';
-export { type StandIn, trueVeGrid } from './standIn';
-export { thermalAt } from './thermal';
+export { drawingDeg, plateShare, stepAir, stepChargeTemperature } from './air';
+export { type Breathing, trueVePercent, trueVeGrid } from './breathing';
+export { chargedAirC, stepCharger } from './charger';
+export { type CrankLoad, stepCrank } from './crank';
+export { starterTorqueNm, stepElectrics } from './electrics';
+export { lambdaRead, stepLambda } from './exhaust';
+export { type EventOutcome, fire, firedAtRest } from './fire';
+export { oilPressureKpa, stepHeat } from './heat';
+export type {
+  Charger,
+  Exhaust,
+  FuelInTank,
+  IdleAir,
+  InjectorSet,
+  Metal,
+  SecondInjectorSet,
+  Surroundings,
+  Throttle,
+  Vehicle,
+} from './metal';
+export { copiedPlant, intervalsDeg, manifoldKpa, plantAtRest, type PlantState } from './plantState';
+export { soakedAirC } from './soak';
+export { inject, railGaugeKpa, stepSupply } from './supply';

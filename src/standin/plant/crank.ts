@@ -1,0 +1,84 @@
+import { frictionKpa, torqueNm } from '@/core/engine';
+import { type Drivetrain, driveTorqueNm, stepVehicle } from './drivetrain';
+import { displacementCm3 } from './fire';
+import type { Metal } from './metal';
+import type { PlantState } from './plantState';
+
+export const RPM_PER_RAD_S = 60 / (2 * Math.PI);
+/** A brake brings the speed to what it holds within this time, s, and no faster than this, rad/s². */
+const BRAKE = { withinS: 0.004, most: 4000 } as const;
+/** What the pistons of a high compression cost at cranking speed beyond the usual, kPa for each whole ratio, gone by this speed. */
+const COMPRESSION = { usual: 9.5, kpaPerRatio: 6, goneRpm: 450 } as const;
+
+/** What turns and holds the crank during a step. */
+export interface CrankLoad extends Drivetrain {
+  readonly starterNm: number;
+  /** Speed that a brake dynamometer holds, rev/min; null without one. */
+  readonly holdRpm: number | null;
+}
+
+/** Friction, pumping, compression while cranking, charger and alternator, N·m. */
+export function dragTorqueNm(metal: Metal, state: PlantState, manifold: number): number {
+  const { speedRpm } = state;
+  const slow = Math.max(0, 1 - speedRpm / COMPRESSION.goneRpm);
+  const compression = COMPRESSION.kpaPerRatio * (metal.compressionRatio - COMPRESSION.usual) * slow;
+  const kpa =
+    metal.friction * frictionKpa(speedRpm, state.oilFactor) +
+    Math.max(-20, compression) +
+    state.backKpa -
+    manifold;
+  return torqueNm(kpa, displacementCm3(metal)) + state.chargerNm + state.alternatorNm;
+}
+
+/**
+ * Crank and wheels over a step, or over the part of it until the next firing. Torque is constant within, angle the mean of
+ * the speeds at both ends, so that work and speed agree exactly.
+ * @returns the time that has passed, s.
+ */
+export function stepCrank(
+  metal: Metal,
+  state: PlantState,
+  load: CrankLoad,
+  manifold: number,
+  dtS: number,
+): number {
+  const drag = dragTorqueNm(metal, state, manifold);
+  const driving = state.gasTorqueNm + load.starterNm;
+  // What a clutch that locks in this step makes of the speed comes first.
+  const drive = load.holdRpm === null ? driveTorqueNm(metal, state, load, driving - drag) : null;
+  const omega = state.speedRpm / RPM_PER_RAD_S;
+  const inertia = drive === null ? metal.inertiaKgM2 : drive.inertiaKgM2;
+  let taken: number;
+  if (load.holdRpm !== null) {
+    const wanted = (load.holdRpm / RPM_PER_RAD_S - omega) / BRAKE.withinS;
+    const accelerates = Math.min(BRAKE.most, Math.max(-BRAKE.most, wanted));
+    taken = driving - drag - inertia * accelerates;
+  } else {
+    taken = drive === null ? 0 : drive.torqueNm;
+  }
+  let acceleration = (driving - drag - taken) / inertia;
+  // Drag holds an engine at rest and does not turn it back.
+  if (omega === 0 && acceleration < 0) acceleration = 0;
+
+  const leftRad = (state.nextFiringTurns - state.turns) * 2 * Math.PI;
+  const root = omega * omega + 2 * acceleration * leftRad;
+  const untilFiring = root > 0 ? (2 * leftRad) / (omega + Math.sqrt(root)) : Infinity;
+  const fires = untilFiring <= dtS;
+  const untilRest = acceleration < 0 ? omega / -acceleration : Infinity;
+  const rests = !fires && untilRest <= dtS;
+  const passed = fires ? Math.max(0, untilFiring) : rests ? untilRest : dtS;
+  const after = rests ? 0 : Math.max(0, omega + acceleration * passed);
+  const turned = ((omega + after) / 2) * passed;
+
+  state.speedRpm = after * RPM_PER_RAD_S;
+  state.turns = fires ? state.nextFiringTurns : state.turns + turned / (2 * Math.PI);
+  state.loadNm = taken;
+  const { totals } = state;
+  totals.starterJ += load.starterNm * turned;
+  totals.dragJ += drag * turned;
+  totals.loadJ += (taken + (inertia - metal.inertiaKgM2) * acceleration) * turned;
+  stepVehicle(metal, state, load, after, passed);
+  // An engine that has come to rest lets its gas out.
+  if (after === 0) state.gasTorqueNm = 0;
+  return rests ? dtS : passed;
+}

@@ -1,0 +1,46 @@
+import { GAS_CONSTANT_AIR } from '@/core/air';
+import { ZERO_CELSIUS_K } from '@/core/units';
+import { bestSparkDeg } from './work';
+import type { Metal } from './metal';
+
+/** One atmosphere, kPa. */
+const ATMOSPHERE_KPA = 101.325;
+/** Exponents of compression, for pressure and for the temperature of what is not yet burned. */
+const POLYTROPIC = 1.3;
+const TEMPERATURE_EXPONENT = 0.242;
+/** Pressure at its peak over that of compression alone: with the best spark, and what each degree earlier adds. */
+const PEAK = { best: 2.1, perDeg: 0.045, least: 1.1, most: 3.4 } as const;
+/** Degrees of crank that the last of the charge has to light by itself. */
+const WINDOW_DEG = 40;
+
+/**
+ * Time that a mixture takes to light by itself, ms: 17.68·(ON/100)^3.402·p^−1.7·e^(3800/T) [Douaud & Eyzat].
+ * Example: octane 98, 40 atm, 800 K → 3.606.
+ */
+export function selfIgnitionMs(octane: number, atm: number, kelvin: number): number {
+  return 17.68 * Math.pow(octane / 100, 3.402) * Math.pow(atm, -1.7) * Math.exp(3800 / kelvin);
+}
+
+/**
+ * Knock of a charge: how far the time its last part has exceeds the time it takes to light by itself, at the peak [Livengood
+ * & Wu]. 0 while it does not; 1 is twice the time.
+ */
+export function knockOf(
+  metal: Metal,
+  airMg: number,
+  chargeC: number,
+  sparkDeg: number,
+  speedRpm: number,
+  pressureShare: number,
+): number {
+  const kelvin = chargeC + ZERO_CELSIUS_K;
+  const startKpa = (airMg * GAS_CONSTANT_AIR * kelvin * 1e-3) / metal.cylinderVolumeCm3;
+  if (startKpa < 45 || speedRpm <= 0) return 0;
+  const early = sparkDeg - bestSparkDeg(speedRpm, pressureShare);
+  const rise = Math.min(PEAK.most, Math.max(PEAK.least, PEAK.best * (1 + PEAK.perDeg * early)));
+  const ratio = Math.pow(metal.compressionRatio, POLYTROPIC) * rise;
+  const peakAtm = (startKpa * ratio) / ATMOSPHERE_KPA;
+  const peakK = kelvin * Math.pow(ratio, TEMPERATURE_EXPONENT);
+  const hasMs = (WINDOW_DEG * 1000) / (6 * speedRpm);
+  return Math.max(0, hasMs / selfIgnitionMs(metal.fuel.octane, peakAtm, peakK) - 1);
+}

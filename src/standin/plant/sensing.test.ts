@@ -1,0 +1,111 @@
+import { builtCar } from '@tests/support/car';
+import { exhaustInto, lambdaLineAtRest, lambdaRead, stepLambda } from './exhaust';
+import { oilPressureKpa, stepHeat } from './heat';
+import { plantAtRest } from './plantState';
+import { soakedAirC } from './soak';
+
+const { metal, place } = builtCar();
+
+describe('lambda sensor', () => {
+  const warmed = () => {
+    const line = lambdaLineAtRest();
+    line.heatedS = 12;
+    return line;
+  };
+
+  test('reads nothing cold, and something after twelve seconds of key on', () => {
+    const line = lambdaLineAtRest();
+    expect(lambdaRead(line)).toBeNull();
+    for (let i = 0; i < 1250; i += 1) stepLambda(metal, line, true);
+    expect(lambdaRead(line)).toBeCloseTo(4, 6);
+    stepLambda(metal, line, false);
+    expect(lambdaRead(line)).toBeNull();
+  });
+
+  test('meets a charge once the line is pushed through, by mass', () => {
+    const line = warmed();
+    for (let i = 0; i < 10; i += 1) exhaustInto(line, 100, 0.8, 450);
+    expect(line.atSensor).toBe(0.8);
+    for (let i = 1; i <= 4; i += 1) exhaustInto(line, 100, 1.2, 450);
+    expect(line.atSensor).toBe(0.8);
+    exhaustInto(line, 100, 1.2, 450);
+    exhaustInto(line, 100, 1.2, 450);
+    expect(line.atSensor).toBe(1.2);
+  });
+
+  // 0.04 s dead, then 1 − e^(−0.06/0.06) = 0.632 of the way after 0.06 s more.
+  test('then waits a fixed time and follows with its lag', () => {
+    const line = warmed();
+    Object.assign(line, { atSensor: 1, shown: 1 });
+    line.delayed.fill(1);
+    line.atSensor = 0.8;
+    for (let i = 0; i < 4; i += 1) stepLambda(metal, line, true);
+    expect(line.shown).toBeCloseTo(1, 9);
+    for (let i = 0; i < 6; i += 1) stepLambda(metal, line, true);
+    expect(line.shown).toBeCloseTo(1 - 0.2 * 0.632, 3);
+  });
+
+  test('a line longer than what is kept of it forgets the oldest, and does not grow', () => {
+    const line = warmed();
+    const size = line.endsMg.length;
+    for (let i = 0; i < 500; i += 1) exhaustInto(line, 1, i < 250 ? 0.7 : 0.9, 1e6);
+    expect(line.endsMg).toHaveLength(size);
+    expect(line.atSensor).toBe(0.9);
+  });
+});
+
+describe('heat', () => {
+  test('coolant gains about 5 K in 20 s of a fast cold idle, and not before it fires', () => {
+    const state = plantAtRest(metal, place, -20, 13);
+    const { airC } = { airC: -20 };
+    // 4 g/s of air: 4/14.3 · 42.4 kJ = 11.9 kW.
+    for (let i = 0; i < 400; i += 1) {
+      state.heatJ = 11_900 * 0.05;
+      stepHeat(metal, state, { ...place, airC }, airC, false, 0.05);
+    }
+    expect(state.coolantC).toBeGreaterThan(-19);
+    expect(state.coolantC).toBeLessThan(-15);
+  });
+
+  test('heat is kept: without losses what is burned is in metal and oil', () => {
+    const state = plantAtRest(metal, { ...place, airC: 20 }, 20, 13);
+    state.heatJ = 100_000;
+    stepHeat(metal, state, { ...place, airC: 20 }, 20, false, 0.05);
+    const litres = 2.4605;
+    const inMetal = (state.coolantC - 20) * 13_000 * litres;
+    const inOil = (state.oilC - 20) * 3000 * litres;
+    expect(inMetal).toBeCloseTo(28_000, -1);
+    expect(inOil).toBeCloseTo(5000, -1);
+  });
+
+  test('the thermostat holds a running engine between its temperatures, and the fan cools a standing one', () => {
+    const after = (fanOn: boolean, mPerS: number) => {
+      const state = plantAtRest(metal, place, 88, 13);
+      state.vehicleMPerS = mPerS;
+      for (let i = 0; i < 20 * 900; i += 1) {
+        state.heatJ = 30_000 * 0.05;
+        stepHeat(metal, state, place, 10, fanOn, 0.05);
+      }
+      return state.coolantC;
+    };
+    expect(after(false, 25)).toBeGreaterThan(78);
+    expect(after(false, 25)).toBeLessThan(95);
+    expect(after(true, 0)).toBeLessThan(after(false, 0) - 20);
+  });
+
+  test('air under the bonnet of a hot engine that stands is warmed by a third of the way', () => {
+    expect(soakedAirC({ ...place, airC: 20 }, 80)).toBeCloseTo(41, 9);
+    expect(soakedAirC({ ...place, airC: 20 }, -5)).toBe(20);
+  });
+
+  test('oil pressure rises with speed to its relief, and is higher cold', () => {
+    const state = plantAtRest(metal, place, 90, 13);
+    expect(oilPressureKpa(state)).toBe(0);
+    state.speedRpm = 800;
+    const hot = oilPressureKpa(state);
+    state.oilFactor = 3;
+    expect(oilPressureKpa(state)).toBeGreaterThan(hot * 1.5);
+    state.speedRpm = 7000;
+    expect(oilPressureKpa(state)).toBeLessThan(450);
+  });
+});

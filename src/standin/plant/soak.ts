@@ -1,0 +1,19 @@
+import { oilFactorAt } from '@/core/engine';
+import type { Surroundings } from './metal';
+
+/** Colder oil is as thick as this. */
+const COLDEST_OIL_C = -40;
+/** The oil in these engines thickens a little more in the cold than a book’s: its factor is raised to this power. */
+const THICKER = 1.12;
+/** Share of the way from outside air to coolant that air standing under the bonnet comes to. */
+const BONNET_SHARE = 0.35;
+
+/** Friction of oil as cold as this over that of hot oil. */
+export function oilFactorOf(oilC: number): number {
+  return Math.pow(oilFactorAt(Math.max(COLDEST_OIL_C, oilC)), THICKER);
+}
+
+/** Air at the plates of an engine that has stood, °C. */
+export function soakedAirC({ airC }: Surroundings, coolantC: number): number {
+  return coolantC > airC ? airC + BONNET_SHARE * (coolantC - airC) : airC;
+}

@@ -1,0 +1,89 @@
+import {
+  deadTimeAt,
+  deadTimeMs,
+  flowAtPressureGPerS,
+  injectorFlowGPerS,
+  netOfOpenMs,
+  pressureAcrossKpa,
+} from '@/core/injector';
+import { CYCLE_S_AT_1_RPM } from '@/core/units';
+import { sprayed } from './evaporation';
+import type { Metal, Surroundings } from './metal';
+import { manifoldKpa, type PlantState } from './plantState';
+
+/** What the engine computer opens for one cylinder’s cycle. */
+export interface Opening {
+  /** One opening of the first set, ms, and how many in the cycle. */
+  readonly openingMs: number;
+  readonly squirts: number;
+  /** Opening of a second set, ms; 0 while it is shut. */
+  readonly secondOpeningMs: number;
+  /** Share of the fuel that is blown through while both valves are open. */
+  readonly lostShare: number;
+}
+
+/** Voltage the pump’s flow holds for; less voltage gives proportionally less. */
+const PUMP_V = 13.5;
+/** How fast an idle pump brings the pressure up from nothing, and how fast it leaks away, s. */
+const RISE_S = 0.35;
+const LEAK_S = 20;
+/** Fuel that the rail gives between full pressure and none, for each cylinder, mg: what its walls and hoses yield. */
+const YIELD_MG = 120;
+
+/** Fuel pressure across the injectors now, kPa. */
+export function acrossKpa(metal: Metal, state: PlantState, { barometricKpa }: Surroundings): number {
+  const { regulator, railGaugeKpa } = metal.injector;
+  return (
+    state.railShare * pressureAcrossKpa(regulator, railGaugeKpa, barometricKpa, manifoldKpa(metal, state))
+  );
+}
+
+/** True fuel pressure against the air outside, kPa. */
+export function railGaugeKpa(metal: Metal, state: PlantState, surroundings: Surroundings): number {
+  const manifold = manifoldKpa(metal, state);
+  return acrossKpa(metal, state, surroundings) + state.railShare * (manifold - surroundings.barometricKpa);
+}
+
+/** The injectors of a cylinder open: what flows wets its wall and waits at its valve. An opening longer than the cycle is the cycle. */
+export function inject(
+  metal: Metal,
+  state: PlantState,
+  surroundings: Surroundings,
+  cylinder: number,
+  { openingMs, squirts, secondOpeningMs, lostShare }: Opening,
+): number {
+  const { injector, second } = metal;
+  const across = acrossKpa(metal, state, surroundings);
+  const cycleMs = state.speedRpm > 0 ? (CYCLE_S_AT_1_RPM * 1000) / state.speedRpm : Infinity;
+  const open = Math.min(openingMs, cycleMs / squirts);
+  const flowingMs =
+    open > 0
+      ? netOfOpenMs(injector.shortPulse, open - deadTimeAt(injector.deadTime, state.batteryV, across))
+      : 0;
+  const share = metal.fuelShare[cylinder - 1] as number;
+  let mg = squirts * flowingMs * injectorFlowGPerS(injector, across) * share;
+  if (second !== null && secondOpeningMs > 0) {
+    const netMs = Math.max(
+      0,
+      Math.min(secondOpeningMs, cycleMs) - deadTimeMs(second.deadTime, state.batteryV),
+    );
+    mg += netMs * flowAtPressureGPerS(second.ratedFlowGPerS, second.ratedPressureKpa, across) * share;
+  }
+  state.takenMg += mg;
+  state.totals.injectedMg += mg;
+  state.totals.lostMg += mg * lostShare;
+  sprayed(metal, state, cylinder, mg * (1 - lostShare));
+  return mg;
+}
+
+/** Pump and rail over one slow step: pressure rises to what the regulator holds, and falls when more is taken than comes. */
+export function stepSupply(metal: Metal, state: PlantState, pumpOn: boolean, dtS: number): void {
+  const takenMg = state.takenMg;
+  state.takenMg = 0;
+  const comesMg = pumpOn ? metal.pumpGPerS * Math.max(0, state.batteryV / PUMP_V) * dtS * 1000 : 0;
+  const yieldMg = YIELD_MG * metal.cylinders;
+  const rising = pumpOn ? ((1 - state.railShare) * dtS) / RISE_S : (-state.railShare * dtS) / LEAK_S;
+  const balance = (comesMg - takenMg) / yieldMg;
+  const next = state.railShare + Math.min(rising, Math.max(balance, -state.railShare));
+  state.railShare = Math.min(1, Math.max(0, next));
+}

@@ -1,0 +1,31 @@
+/** What a driver does, and what a test bench does to a car; changed in place from moment to moment. */
+export interface Controls {
+  key: boolean;
+  starter: boolean;
+  /** 0 let go … 100 to the stop. */
+  pedalPercent: number;
+  /** 0 pressed … 1 let go. */
+  clutch: number;
+  /** 0 is neutral. */
+  gear: number;
+  /** Brake pedal, 0…1. */
+  brake: number;
+  /** Speed that a brake dynamometer holds, rev/min; null without one. */
+  holdRpm: number | null;
+  /** Lamps, heaters and what else is switched on, A. */
+  loadsA: number;
+}
+
+/** Nobody in the car: neutral, everything let go. */
+export function controlsAtRest(): Controls {
+  return {
+    key: false,
+    starter: false,
+    pedalPercent: 0,
+    clutch: 1,
+    gear: 0,
+    brake: 0,
+    holdRpm: null,
+    loadsA: 0,
+  };
+}

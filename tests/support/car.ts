@@ -1,0 +1,41 @@
+import type { Calibration } from '@/core/calibration';
+import type { Car } from '@/standin/car';
+import { carOf } from '@/standin/carOfDocument';
+import type { Metal, Surroundings } from '@/standin/plant';
+import { type CarSetup, VirtualCar } from '@/standin/virtualCar';
+import { demo, programOf } from './ventisca';
+
+/** What a demo’s car is, and the place it stands. */
+export function builtCar(id: 'ventisca' | 'pardela' = 'ventisca'): {
+  metal: Metal;
+  place: Surroundings;
+  car: Car;
+} {
+  const document = demo(id);
+  const car = carOf(document, programOf(document));
+  return { metal: car.engine, place: { barometricKpa: car.barometricKpa, airC: 10 }, car };
+}
+
+/** A car that also says what it was made of. */
+export type BuiltVirtualCar = VirtualCar & { readonly built: Car; readonly place: Surroundings };
+
+/** A demo’s car with its engine changed, as a test needs it. */
+export function virtualCar(
+  document: Calibration = demo(),
+  setup: Partial<CarSetup> = {},
+  change: (metal: Metal) => Metal = (metal) => metal,
+  part: Partial<Car> = {},
+): BuiltVirtualCar {
+  const program = programOf(document);
+  const car = carOf(document, program);
+  const built = { ...car, ...part, engine: change(car.engine) };
+  const place = { barometricKpa: car.barometricKpa, airC: 10 };
+  const made = new VirtualCar(program, built, {
+    coolantC: 80,
+    batteryV: 12.6,
+    surroundings: place,
+    seed: 1,
+    ...setup,
+  });
+  return Object.assign(made, { built, place });
+}
