@@ -2,7 +2,7 @@ import { flowFunction, throttleFlowGPerS } from '@/core/air';
 import { lookUpMap } from '@/core/numeric';
 import { builtCar } from '@tests/support/car';
 import fc from 'fast-check';
-import { plateShare, stepAir } from './air';
+import { plateShare, stepAir, stepFilling } from './air';
 import { flowBetween } from './flowTable';
 import { copiedPlant, manifoldKpa, plantAtRest, pressureKpa } from './plantState';
 
@@ -113,7 +113,10 @@ describe('air behind the plates', () => {
     Object.assign(state, { speedRpm: 1500, chargeC: 40 });
     const plate = { share: 0, idleMm2: 20 };
     // A sixth of 720° is 120°: at 1500 rev/min 9° a millisecond.
-    for (let i = 0; i < 4000; i += 1) stepAir(metal, state, plate, 9 / 120, 0.001);
+    for (let i = 0; i < 4000; i += 1) {
+      stepFilling(metal, state);
+      stepAir(metal, state, plate, 9 / 120, 0.001);
+    }
     const kpa = manifoldKpa(metal, state);
     const area = (metal.throttle.stopMm2[0] ?? 0) + 20;
     const inGPerS = throttleFlowGPerS(area, place.barometricKpa, state.intakeC + 273.15, kpa);

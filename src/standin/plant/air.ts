@@ -56,7 +56,7 @@ export function stepAir(
     flowBetween(area, state.boostKpa, intakeK, kpa, chargeK, flow);
     const cylinder = plates === 1 ? (metal.firing[state.nextFiring] as { cylinder: number }).cylinder : i + 1;
     const drawn =
-      (swept * lookUpMap(metal.ve, state.speedRpm, kpa) * (metal.airShare[cylinder - 1] as number)) / 100;
+      (swept * (state.fillingPercent[i] as number) * (metal.airShare[cylinder - 1] as number)) / 100;
     const slopePerS = flow.perKpa * kpaPerMg * 1000;
     const next = (mass + dtS * (flow.gPerS * 1000 - slopePerS * mass)) / (1 + dtS * (drawn - slopePerS));
     // A wide opening on a small volume would overshoot the pressure that drives it within a step.
@@ -71,6 +71,16 @@ export function stepAir(
     flowing += entered;
   }
   state.airFlowGPerS += (flowing / dtS / 1000 - state.airFlowGPerS) * Math.min(1, dtS / FLOW_S);
+}
+
+/** How well the cylinders fill behind each plate now; it moves with speed and pressure, which a firing or two do not change much. */
+export function stepFilling(metal: Metal, state: PlantState): void {
+  const plates = state.manifoldMg.length;
+  const kpaPerMg = pressureKpa(1, metal.manifoldVolumeL / plates, state.chargeC);
+  for (let i = 0; i < plates; i += 1) {
+    const kpa = (state.manifoldMg[i] as number) * kpaPerMg;
+    state.fillingPercent[i] = lookUpMap(metal.ve, state.speedRpm, kpa);
+  }
 }
 
 /** The temperature of the charge, by how fast the air is against the full flow; what is in the manifold keeps its mass. */

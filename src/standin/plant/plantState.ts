@@ -22,6 +22,8 @@ export interface PlantState {
   /** Behind each plate: air, mg, and what has been drawn of it since the last cylinder closed, mg. */
   manifoldMg: Float64Array;
   drawnMg: Float64Array;
+  /** Filling of the cylinders behind each plate, %. */
+  fillingPercent: Float64Array;
   /** Before the plates, kPa. */
   boostKpa: number;
   /** Air at the plates, and in the manifold and the cylinders, °C. */
@@ -155,6 +157,7 @@ export function plantAtRest(
       throttle.stopMm2,
       (_, plate) => full * drawnShare(metal, plate, nextFiring, nextDeg),
     ),
+    fillingPercent: Float64Array.from(throttle.stopMm2, () => lookUpMap(metal.ve, 0, barometricKpa)),
     boostKpa: barometricKpa,
     intakeC: standingC,
     chargeC,

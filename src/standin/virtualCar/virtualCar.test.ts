@@ -19,6 +19,15 @@ function idling(car: VirtualCar): VirtualCar {
   return car;
 }
 
+/** Raises the speed, lets the clutch slip, and lets it go. */
+function driveOff(car: VirtualCar): void {
+  Object.assign(car.controls, { pedalPercent: 20, gear: 1, clutch: 0 });
+  car.advance(0.5);
+  car.controls.clutch = 0.25;
+  car.advance(1.5);
+  car.controls.clutch = 1;
+}
+
 const sum = (values: Float64Array) => values.reduce((total, value) => total + value, 0);
 
 /** Air and fuel that are somewhere in the car, mg. */
@@ -145,9 +154,7 @@ describe('a run', () => {
       car.onEvent = ({ speedRpm }) => over.push(speedRpm);
       car.advance(4);
       const idle = over.reduce((total, rpm) => total + rpm, 0) / over.length;
-      Object.assign(car.controls, { pedalPercent: 25, gear: 1, clutch: 0.35 });
-      car.advance(2.5);
-      car.controls.clutch = 1;
+      driveOff(car);
       car.advance(2);
       return [idle, car.plant.vehicleMPerS];
     };
@@ -259,9 +266,7 @@ describe('key and voltage', () => {
 describe('driving', () => {
   test('first gear and a foot on the pedal move the car, and the clutch holds in the end', () => {
     const car = idling(virtualCar());
-    Object.assign(car.controls, { pedalPercent: 25, gear: 1, clutch: 0.35 });
-    car.advance(2.5);
-    car.controls.clutch = 1;
+    driveOff(car);
     car.advance(1.5);
     expect(car.plant.locked).toBe(true);
     expect(car.plant.vehicleMPerS).toBeGreaterThan(4);

@@ -48,6 +48,7 @@ import {
   stepCharger,
   stepCrank,
   stepElectrics,
+  stepFilling,
   stepHeat,
   stepLambda,
   stepSupply,
@@ -93,6 +94,8 @@ export interface CarState {
   idleValvePercent: number;
   /** Share of its full opening that the pedal gives each plate. */
   plateShare: number;
+  /** Opening of the idle path, all plates together, mm². */
+  idleMm2: number;
   /** How often it went out for want of voltage while the key was on. */
   resets: number;
   /** What the engine computer last took things for; null where nothing is known. */
@@ -230,6 +233,7 @@ export class VirtualCar {
       fanOn: false,
       idleValvePercent: 0,
       plateShare: 0,
+      idleMm2: 0,
       resets: 0,
       frame: Array.from(frameOf(), (value) => (Number.isNaN(value) ? null : value)),
       random: [],
@@ -245,9 +249,7 @@ export class VirtualCar {
     const load = this.loadNow(starterNm);
     const { plate } = this;
     plate.share = state.plateShare;
-    plate.idleMm2 =
-      (metal.idleAir.valveMm2 * state.idleValvePercent) / 100 +
-      lookUpCurve(metal.idleAir.thermostatic, plant.coolantC);
+    plate.idleMm2 = state.idleMm2;
     let left = stepS;
     while (left > 1e-12) {
       const before = plant.turns;
@@ -258,10 +260,15 @@ export class VirtualCar {
       plant.timeS += passed;
       if (plant.turns >= plant.nextFiringTurns) this.event();
     }
-    const loadsA = controls.loadsA + (state.pumpOn ? DRAWS_A.pump : 0) + (state.fanOn ? DRAWS_A.fan : 0);
-    stepElectrics(plant, starterNm, this.setup.batteryV, loadsA, stepS);
+    // Under the starter voltage moves within milliseconds, else slowly.
+    if (starterNm > 0) stepElectrics(plant, starterNm, this.setup.batteryV, this.loadsA(), stepS);
     state.steps += 1;
     plant.timeS = state.steps * stepS;
+  }
+
+  private loadsA(): number {
+    const { controls, state } = this;
+    return controls.loadsA + (state.pumpOn ? DRAWS_A.pump : 0) + (state.fanOn ? DRAWS_A.fan : 0);
   }
 
   private loadNow(starterNm: number): CrankLoad {
@@ -281,6 +288,11 @@ export class VirtualCar {
     this.stepPower();
     state.plateShare = plateShare(controls.pedalPercent);
     if (state.steps % this.outputSteps === 0) this.stepOutputs();
+    state.idleMm2 =
+      (metal.idleAir.valveMm2 * state.idleValvePercent) / 100 +
+      lookUpCurve(metal.idleAir.thermostatic, plant.coolantC);
+    stepFilling(metal, plant);
+    if (!controls.starter) stepElectrics(plant, 0, setup.batteryV, this.loadsA(), SLOW_S);
     stepSupply(metal, plant, state.pumpOn, SLOW_S);
     stepCharger(metal, plant, surroundings, SLOW_S);
     for (const line of plant.lambda) stepLambda(metal, line, controls.key);
@@ -356,6 +368,7 @@ export class VirtualCar {
     plant.nextFiring = next;
     plant.nextFiringTurns += nextDeg / 360;
     stepChargeTemperature(metal, plant);
+    stepFilling(metal, plant);
   }
 
   private computedEvent(index: number, cylinder: number, nextDeg: number): void {
