@@ -68,7 +68,7 @@ function explainByMaps(verdict: StartVerdict, setup: StartSetup, by: ExplainedBy
     case 'caught':
       return {
         headline: `Caught after ${turns(verdict)} and settles`,
-        reason: `It holds about ${Math.round(verdict.endSpeedRpm)} rev/min with a mixture that burns${lambda}.`,
+        reason: settledReason(verdict),
         mapId: null,
         good: true,
       };
@@ -221,6 +221,13 @@ function offReason(verdict: StartVerdict, { netMs, idleAir }: ExplainedBy): stri
     );
   }
   return parts.join(' ');
+}
+
+/** What was compared with what was asked. */
+function settledReason({ endSpeedRpm, idleRpm, vapourLambda, lambdaTarget }: StartVerdict): string {
+  const speed = `It holds ${Math.round(endSpeedRpm)} rev/min${idleRpm === null ? '' : `, ${Math.round(idleRpm)} asked`}`;
+  if (vapourLambda === null || lambdaTarget === null) return `${speed}.`;
+  return `${speed}, with a vapour lambda of ${vapourLambda.toFixed(2)}, ${lambdaTarget.toFixed(2)} asked.`;
 }
 
 const CLOSE_WORDS: Readonly<Record<EcuProgram['idleAir'], string>> = {
