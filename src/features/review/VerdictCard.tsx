@@ -32,14 +32,18 @@ export function VerdictCard({ answer, outdated, onMap, onSheet }: Props) {
   const roles = useRoles();
   const { explanation, verdict, setup } = answer;
   const { mapId, sheet } = explanation;
+  const { sureness } = answer;
+  // A tick is for what every engine like it does.
+  const unsure = explanation.good && sureness !== null && sureness.alike < sureness.of;
+  const good = explanation.good && !unsure;
   return (
     <Card>
       <View role="status" style={{ gap: SPACE.s }}>
         <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center' }}>
           <Icon
-            name={explanation.good ? 'check-circle-outline' : 'alert-circle-outline'}
+            name={good ? 'check-circle-outline' : 'alert-circle-outline'}
             size={28}
-            color={explanation.good ? roles.good : roles.error}
+            color={good ? roles.good : unsure ? roles.warning : roles.error}
           />
           <View style={{ flex: 1 }}>
             <Heading level={3} kind="title">
@@ -52,7 +56,7 @@ export function VerdictCard({ answer, outdated, onMap, onSheet }: Props) {
           {`${answer.standIn}; coolant ${formatNumber(setup.coolantC, 0)} °C, air ${formatNumber(answer.airC, 0)} °C, battery ${setup.batteryV} V at rest, ${verdict.crankingV.toFixed(1)} V at the lowest.`}
         </Text>
       </View>
-      {answer.sureness === null ? null : <Sureness {...answer.sureness} />}
+      {sureness === null ? null : <Sureness {...sureness} />}
       {outdated ? (
         <StateMark tone="warning" label="The calibration has changed since. Run it again." />
       ) : null}
@@ -80,8 +84,13 @@ export function VerdictCard({ answer, outdated, onMap, onSheet }: Props) {
 function Sureness({ alike, of }: { readonly alike: number; readonly of: number }) {
   const all = alike === of ? `All ${of}` : `${alike} of ${of}`;
   return (
-    <Text kind="small" colour="muted">
-      {`${all} engines drawn from this description end like this: injector flow within 4 %, dead time within 0.1 ms, filling, friction and sensors each a little their own. What is typed wrong altogether (a wheel, a displacement, a firing order) this start cannot notice: these engines are built as typed.`}
-    </Text>
+    <View style={{ gap: SPACE.xs }}>
+      <Text kind="strong">{`${all} engines drawn from this description end like this.`}</Text>
+      <Text kind="small" colour="muted">
+        Their injector flow is within 4 %, their dead time within 0.1 ms; filling, friction and sensors are
+        each a little their own. What is typed wrong altogether (a wheel, a displacement, a firing order) this
+        start cannot notice: they are built as typed.
+      </Text>
+    </View>
   );
 }
