@@ -74,4 +74,25 @@ describe('look-up', () => {
       }),
     );
   });
+
+  test('on a breakpoint only that cell takes part, on a line between two of them two', () => {
+    const grid = gridOf({ x: [0, 10], y: [0, 5], values: [1, 2, 3, 4] });
+    expect(cellShares(grid, 10, 5)).toEqual([{ column: 1, row: 1, value: 4, weight: 1 }]);
+    expect(cellShares(grid, 4, 0)).toEqual([
+      { column: 0, row: 0, value: 1, weight: 0.6 },
+      { column: 1, row: 0, value: 2, weight: 0.4 },
+    ]);
+    expect(cellShares(grid, 0, 2).map(({ column, row }) => [column, row])).toEqual([
+      [0, 0],
+      [0, 1],
+    ]);
+  });
+
+  test('of a curve, cells of its one row', () => {
+    const curve = gridOf({ x: [0, 10, 20], y: [], values: [1, 2, 3] });
+    expect(cellShares(curve, 15, 999)).toEqual([
+      { column: 1, row: 0, value: 2, weight: 0.5 },
+      { column: 2, row: 0, value: 3, weight: 0.5 },
+    ]);
+  });
 });

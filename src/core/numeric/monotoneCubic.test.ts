@@ -41,4 +41,22 @@ describe('monotone cubic', () => {
     const [start, end] = [(-3 * 1) / size, (-3 * 5.5) / size];
     expect(monotoneCubic([0, 1, 2], [20, 19, 9])(0.5)).toBeCloseTo(19.5 + 0.125 * (start - end), 12);
   });
+
+  test('does not pass a peak whose sides are of unequal slope, on either side of it', () => {
+    const peak = monotoneCubic([0, 1, 2, 3], [0, 4, 2, 1]);
+    for (const at of [0.9, 0.97, 1.03, 1.1]) expect(peak(at)).toBeLessThan(4);
+    const dip = monotoneCubic([0, 1, 2, 3], [9, 1, 2, 6]);
+    for (const at of [0.9, 0.97, 1.03, 1.1]) expect(dip(at)).toBeGreaterThan(1);
+  });
+
+  test('is level along a step, before and after it, and exact on its points, the ends too', () => {
+    const x = [0, 1, 2, 3, 4];
+    const y = [0, 2, 2, 7, 7];
+    const curve = monotoneCubic(x, y);
+    x.forEach((at, i) => expect(curve(at)).toBeCloseTo(y[i] as number, 12));
+    for (const at of [1.2, 1.7]) expect(curve(at)).toBe(2);
+    for (const at of [3.2, 3.7]) expect(curve(at)).toBe(7);
+    expect(curve(0.999)).toBeLessThan(2);
+    expect(curve(2.001)).toBeGreaterThanOrEqual(2);
+  });
 });
