@@ -13,4 +13,4 @@ export {
   overrunRegion,
   type OverrunState,
 } from './overrun';
-export { outputStates, switching, type SwitchingOut, type SwitchingState } from './switching';
+export { outputStates, type Switching, switching, type SwitchingOut, type SwitchingState } from './switching';

@@ -175,12 +175,10 @@ export function injectionAt(
 
   const deadMs = deadTimeAt(injector.deadTime, batteryV, acrossKpa);
   const cycleMs = cycleTimeMs(speedRpm);
-  const one = (mg: number) => oneOpening(injector, mg, flowGPerS, deadMs);
-  const second = secondSet(program, fuelMg, acrossKpa, densityRoot, batteryV, () =>
-    dutyPercent(injector.squirts * one(fuelMg).openingMs, cycleMs),
-  );
+  const first: FirstSet = { flowGPerS, deadMs, cycleMs };
+  const second = secondSet(program, first, fuelMg, acrossKpa, densityRoot, batteryV);
   const firstMg = fuelMg - second.fuelMg;
-  const { netMs, shortPulseMs, openingMs } = one(firstMg);
+  const { netMs, shortPulseMs, openingMs } = oneOpening(injector, firstMg, first);
   const spark = sparkAt(program, frame, load, decisions, applied);
 
   return {
@@ -269,8 +267,15 @@ function airOf(
   return airMassMg(vePercent, densityKpa, program.cylinderVolumeCm3, chargeC);
 }
 
+/** The first set at a moment. */
+interface FirstSet {
+  readonly flowGPerS: number;
+  readonly deadMs: number;
+  readonly cycleMs: number;
+}
+
 /** One opening of the first set for its fuel of a cycle. */
-function oneOpening(injector: InjectorProgram, cycleMg: number, flowGPerS: number, deadMs: number) {
+function oneOpening(injector: InjectorProgram, cycleMg: number, { flowGPerS, deadMs }: FirstSet) {
   const netMs = cycleMg === 0 ? 0 : cycleMg / injector.squirts / flowGPerS;
   const shortPulseMs = netMs === 0 ? 0 : shortPulseAddMs(injector.shortPulse, netMs);
   return { netMs, shortPulseMs, openingMs: netMs === 0 ? 0 : Math.max(0, netMs + shortPulseMs + deadMs) };
@@ -278,17 +283,20 @@ function oneOpening(injector: InjectorProgram, cycleMg: number, flowGPerS: numbe
 
 /** The second set's fuel and opening, once a cycle. Duty of the first set alone is only asked for when the plan goes by it. */
 function secondSet(
-  { second, load }: EcuProgram,
+  { second, load, injector }: EcuProgram,
+  first: FirstSet,
   fuelMg: number,
   acrossKpa: number,
   densityRoot: number,
   batteryV: number,
-  dutyAlone: () => number,
 ): typeof SHUT {
   if (second === null || fuelMg === 0) return SHUT;
   const flowGPerS =
     flowAtPressureGPerS(second.ratedFlowGPerS, second.ratedPressureKpa, acrossKpa) * densityRoot;
-  const by = second.plan.by === 'duty' ? dutyAlone() : (100 * fuelMg) / load.fullFuelMg;
+  const by =
+    second.plan.by === 'duty'
+      ? dutyPercent(injector.squirts * oneOpening(injector, fuelMg, first).openingMs, first.cycleMs)
+      : (100 * fuelMg) / load.fullFuelMg;
   const { secondMg } = stagedFuel(second.plan, fuelMg, by, flowGPerS);
   if (secondMg === 0) return SHUT;
   const netMs = secondMg / flowGPerS;

@@ -30,22 +30,27 @@ export function targetLoad({ load }: EcuProgram, frame: Frame, loadThrottle: num
  */
 export function fillingAt(program: EcuProgram, frame: Frame, loadThrottle: number): Filling {
   const manifoldKpa = read(frame, AT.manifoldPressure);
-  const ve = (id: 've' | 'veThrottle', load: number) =>
-    blendedAt(program, id, read(frame, AT.speed), load, read(frame, AT.ethanol));
   switch (program.load.strategy) {
     case 'speedDensity':
-      return { densityKpa: manifoldKpa, vePercent: ve('ve', manifoldKpa) };
+      return { densityKpa: manifoldKpa, vePercent: veAt(program, frame, 've', manifoldKpa) };
     case 'throttle':
-      return { densityKpa: program.barometricKpa, vePercent: ve('veThrottle', loadThrottle) };
+      return {
+        densityKpa: program.barometricKpa,
+        vePercent: veAt(program, frame, 'veThrottle', loadThrottle),
+      };
     case 'throttlePressure':
       return {
         densityKpa: Math.max(program.barometricKpa, manifoldKpa),
-        vePercent: ve('veThrottle', loadThrottle),
+        vePercent: veAt(program, frame, 'veThrottle', loadThrottle),
       };
     case 'airMass':
     case 'pulseWidth':
       return { densityKpa: manifoldKpa, vePercent: 100 };
   }
+}
+
+function veAt(program: EcuProgram, frame: Frame, id: 've' | 'veThrottle', load: number): number {
+  return blendedAt(program, id, read(frame, AT.speed), load, read(frame, AT.ethanol));
 }
 
 /** Air of one cylinder by the meter, mg a cycle: m = flow · 120 000 / (speed · cylinders). */

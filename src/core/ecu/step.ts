@@ -7,10 +7,12 @@ import {
   type OpeningOut,
   overrun,
   type OverrunOut,
+  type Switching,
   switching,
   type SwitchingOut,
   type SwitchingState,
 } from '../control';
+import type { PreparedCorrection } from '../correction';
 import type { EcuProgram } from '../program';
 import { type Injection, injectionAt } from './injection';
 import { readInputs } from './inputs';
@@ -60,16 +62,28 @@ export function eventStep(
   opening.step(program.acceleration, state.opening, frame, out.opening);
   write(frame, AT.throttleRate, out.opening.rate);
   write(frame, AT.turnsSinceOpening, out.opening.turnsSince);
-  program.corrections.forEach((correction, i) => {
-    const memory = state.activations[i] as ActivationState;
-    activation.step(correction.activation, memory, frame, out.corrections[i] as ActivationOut);
-  });
+  for (let i = 0; i < program.corrections.length; i += 1) {
+    const { activation: settings } = program.corrections[i] as PreparedCorrection;
+    activation.step(
+      settings,
+      state.activations[i] as ActivationState,
+      frame,
+      out.corrections[i] as ActivationOut,
+    );
+  }
   overrun.step(program.overrun, state.overrun, frame, out.cut);
-  const active = out.corrections.map((decided) => decided.active);
+  const active = activeOf(out);
   const cut = out.cut.cut && state.phase === PHASE.running;
   const injection = injectionAt(program, frame, { active, cut });
   out.injection = injection;
   return injection;
+}
+
+const NONE: readonly boolean[] = [];
+
+/** Of each correction, whether it acts; nothing is made where there are none. */
+function activeOf({ corrections }: EcuOut): readonly boolean[] {
+  return corrections.length === 0 ? NONE : corrections.map((decided) => decided.active);
 }
 
 /**
@@ -81,7 +95,7 @@ export function sparkStep(program: EcuProgram, frame: Frame, out: EcuOut): numbe
   if (out.injection === null) throw new TypeError('No event has been stepped');
   const alike = program.tables.sparkCylinder === undefined && program.corrections.length === 0;
   if (alike) return out.injection.sparkDeg;
-  const active = out.corrections.map((decided) => decided.active);
+  const active = activeOf(out);
   const load = targetLoad(program, frame, loadThrottlePercent(program, frame));
   return sparkAt(program, frame, load, { active, cut: out.cut.cut }, []).sparkDeg;
 }
@@ -95,7 +109,8 @@ export function outputStep(
   out: EcuOut,
 ): void {
   readInputs(program, state, volts, frame);
-  program.outputs.forEach((output, i) => {
+  for (let i = 0; i < program.outputs.length; i += 1) {
+    const output = program.outputs[i] as Switching;
     switching.step(output, state.outputs[i] as SwitchingState, frame, out.outputs[i] as SwitchingOut);
-  });
+  }
 }

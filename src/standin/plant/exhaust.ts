@@ -45,6 +45,16 @@ export function lambdaLineAtRest(): LambdaLine {
   };
 }
 
+/** A copy that shares nothing with its original. */
+export function copiedLine(line: LambdaLine): LambdaLine {
+  return {
+    ...line,
+    endsMg: line.endsMg.slice(),
+    lambdas: line.lambdas.slice(),
+    delayed: line.delayed.slice(),
+  };
+}
+
 /** A cylinder’s exhaust enters the line; what it pushes out of the other end is what the sensor meets. */
 export function exhaustInto(line: LambdaLine, gasMg: number, lambda: number, lineMg: number): void {
   line.enteredMg += gasMg;

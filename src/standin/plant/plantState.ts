@@ -2,7 +2,7 @@ import { GAS_CONSTANT_AIR } from '@/core/air';
 import { firingIntervals } from '@/core/engine';
 import { lookUpMap } from '@/core/numeric';
 import { CYCLE_DEG, ZERO_CELSIUS_K } from '@/core/units';
-import { type LambdaLine, lambdaLineAtRest } from './exhaust';
+import { copiedLine, type LambdaLine, lambdaLineAtRest } from './exhaust';
 import { type Metal, plateOf, type Surroundings } from './metal';
 import { oilFactorOf, soakedAirC } from './soak';
 
@@ -199,5 +199,17 @@ function drawnShare(metal: Metal, plate: number, nextFiring: number, nextDeg: nu
 
 /** A copy that shares nothing with its original. */
 export function copiedPlant(state: PlantState): PlantState {
-  return structuredClone(state);
+  return {
+    ...state,
+    manifoldMg: state.manifoldMg.slice(),
+    drawnMg: state.drawnMg.slice(),
+    fillingPercent: state.fillingPercent.slice(),
+    filmMg: state.filmMg.slice(),
+    waitingMg: state.waitingMg.slice(),
+    plugWetness: state.plugWetness.slice(),
+    filmAtS: state.filmAtS.slice(),
+    knock: state.knock.slice(),
+    lambda: state.lambda.map(copiedLine),
+    totals: { ...state.totals },
+  };
 }

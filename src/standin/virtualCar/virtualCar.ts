@@ -469,5 +469,12 @@ function lambdaOf({ lambda }: PlantState, place: number): number {
 }
 
 function copiedCar(state: CarState): CarState {
-  return { ...structuredClone(state), plant: copiedPlant(state.plant), ecu: copiedEcu(state.ecu) };
+  return {
+    ...state,
+    plant: copiedPlant(state.plant),
+    ecu: copiedEcu(state.ecu),
+    controls: { ...state.controls },
+    frame: [...state.frame],
+    random: [...state.random],
+  };
 }
