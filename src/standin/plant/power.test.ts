@@ -61,6 +61,13 @@ describe('knock', () => {
     expect(selfIgnitionMs(98, 40, 800)).toBeCloseTo(3.606, 3);
   });
 
+  // 680 mg at 60 °C start at 158.6 kPa; with the best spark of 28° the peak is 58.8 atm and 801 K: 1.921 ms of 2.222 at 3000.
+  test('680 mg at 60 °C with the best spark at 3000 rev/min: 0.157; none for want of air, or at rest', () => {
+    expect(knockOf(metal, 680, 60, 28, 3000, 2)).toBeCloseTo(0.1565, 4);
+    expect(knockOf(metal, 50, 500, 60, 100, 2)).toBe(0);
+    expect(knockOf(metal, 680, 60, 28, 0, 2)).toBe(0);
+  });
+
   test('comes with spark, boost, heat and low speed, and not at idle', () => {
     const at = (airMg: number, chargeC: number, spark: number, rpm: number) =>
       knockOf(metal, airMg, chargeC, spark, rpm, 2);

@@ -1,5 +1,5 @@
 import { builtCar } from '@tests/support/car';
-import { exhaustInto, lambdaLineAtRest, lambdaRead, stepLambda } from './exhaust';
+import { copiedLine, exhaustInto, lambdaLineAtRest, lambdaRead, stepLambda } from './exhaust';
 import { oilPressureKpa, stepHeat } from './heat';
 import { plantAtRest } from './plantState';
 import { soakedAirC } from './soak';
@@ -16,7 +16,9 @@ describe('lambda sensor', () => {
   test('reads nothing cold, and something after twelve seconds of key on', () => {
     const line = lambdaLineAtRest();
     expect(lambdaRead(line)).toBeNull();
-    for (let i = 0; i < 1250; i += 1) stepLambda(metal, line, true);
+    for (let i = 0; i < 1190; i += 1) stepLambda(metal, line, true);
+    expect(lambdaRead(line)).toBeNull();
+    for (let i = 0; i < 20; i += 1) stepLambda(metal, line, true);
     expect(lambdaRead(line)).toBeCloseTo(4, 6);
     stepLambda(metal, line, false);
     expect(lambdaRead(line)).toBeNull();
@@ -41,8 +43,29 @@ describe('lambda sensor', () => {
     line.atSensor = 0.8;
     for (let i = 0; i < 4; i += 1) stepLambda(metal, line, true);
     expect(line.shown).toBeCloseTo(1, 9);
-    for (let i = 0; i < 6; i += 1) stepLambda(metal, line, true);
+    for (let i = 0; i < 3; i += 1) stepLambda(metal, line, true);
+    expect(line.shown).toBeCloseTo(1 - 0.2 * (1 - Math.exp(-0.5)), 6);
+    for (let i = 0; i < 3; i += 1) stepLambda(metal, line, true);
     expect(line.shown).toBeCloseTo(1 - 0.2 * 0.632, 3);
+  });
+
+  test('a dead time longer than what is kept of it is as long as that', () => {
+    const slow = { ...metal, exhaust: { ...metal.exhaust, deadS: 9, lagS: 1e-6 } };
+    const line = warmed();
+    line.delayed.fill(1);
+    Object.assign(line, { atSensor: 0.8, shown: 1 });
+    for (let i = 0; i < 39; i += 1) stepLambda(slow, line, true);
+    expect(line.shown).toBeCloseTo(1, 9);
+    stepLambda(slow, line, true);
+    expect(line.shown).toBeCloseTo(0.8, 9);
+  });
+
+  test('a copy of a line shares nothing with it', () => {
+    const line = warmed();
+    const copy = copiedLine(line);
+    for (let i = 0; i < 9; i += 1) exhaustInto(line, 100, 0.7, 300);
+    for (let i = 0; i < 9; i += 1) stepLambda(metal, line, true);
+    expect(copy).toEqual(warmed());
   });
 
   test('a line longer than what is kept of it forgets the oldest, and does not grow', () => {
