@@ -10,6 +10,10 @@ const BRAKE = { withinS: 0.004, most: 4000 } as const;
 /** What the pistons of a high compression cost at cranking speed beyond the usual, kPa for each whole ratio, gone by this speed. */
 const COMPRESSION = { usual: 9.5, kpaPerRatio: 6, goneRpm: 450 } as const;
 
+/** No compression is so low that it helps the starter by more than this, kPa. */
+const MOST_HELP_KPA = 20;
+const NEUTRAL: Drivetrain = { gear: 0, clutch: 1, brake: 0 };
+
 /** What turns and holds the crank during a step. */
 export interface CrankLoad extends Drivetrain {
   readonly starterNm: number;
@@ -24,10 +28,16 @@ export function dragTorqueNm(metal: Metal, state: PlantState, manifold: number):
   const compression = COMPRESSION.kpaPerRatio * (metal.compressionRatio - COMPRESSION.usual) * slow;
   const kpa =
     metal.friction * frictionKpa(speedRpm, state.oilFactor) +
-    Math.max(-20, compression) +
+    Math.max(-MOST_HELP_KPA, compression) +
     state.backKpa -
     manifold;
   return torqueNm(kpa, displacementCm3(metal)) + state.chargerNm + state.alternatorNm;
+}
+
+/** Acceleration by which a brake brings the crank to the speed it holds, rad/s². */
+function brakedAcceleration(holdRpm: number, omega: number): number {
+  const wanted = (holdRpm / RPM_PER_RAD_S - omega) / BRAKE.withinS;
+  return Math.min(BRAKE.most, Math.max(-BRAKE.most, wanted));
 }
 
 /**
@@ -48,14 +58,8 @@ export function stepCrank(
   const drive = load.holdRpm === null ? driveTorqueNm(metal, state, load, driving - drag) : null;
   const omega = state.speedRpm / RPM_PER_RAD_S;
   const inertia = drive === null ? metal.inertiaKgM2 : drive.inertiaKgM2;
-  let taken: number;
-  if (load.holdRpm !== null) {
-    const wanted = (load.holdRpm / RPM_PER_RAD_S - omega) / BRAKE.withinS;
-    const accelerates = Math.min(BRAKE.most, Math.max(-BRAKE.most, wanted));
-    taken = driving - drag - inertia * accelerates;
-  } else {
-    taken = drive === null ? 0 : drive.torqueNm;
-  }
+  const taken =
+    drive === null ? driving - drag - inertia * brakedAcceleration(load.holdRpm ?? 0, omega) : drive.torqueNm;
   let acceleration = (driving - drag - taken) / inertia;
   // Drag holds an engine at rest and does not turn it back.
   if (omega === 0 && acceleration < 0) acceleration = 0;
@@ -77,7 +81,9 @@ export function stepCrank(
   totals.starterJ += load.starterNm * turned;
   totals.dragJ += drag * turned;
   totals.loadJ += (taken + (inertia - metal.inertiaKgM2) * acceleration) * turned;
-  stepVehicle(metal, state, load, after, passed);
+  // On a brake the wheels are off the crank.
+  if (drive === null) state.locked = false;
+  stepVehicle(metal, state, drive === null ? NEUTRAL : load, after, passed);
   // An engine that has come to rest lets its gas out.
   if (after === 0) state.gasTorqueNm = 0;
   return rests ? dtS : passed;

@@ -175,6 +175,19 @@ describe('crank', () => {
     expect(state.gasTorqueNm).toBe(0);
   });
 
+  test('on a brake the wheels are off the crank: the car stands, whatever gear is in, and coasts if it rolled', () => {
+    const state = turning(3000);
+    state.gasTorqueNm = 250;
+    const braked = { ...FREE, gear: 2, holdRpm: 3000 };
+    for (let i = 0; i < 200; i += 1) stepCrank(metal, state, braked, 90, 0.001);
+    expect(state.vehicleMPerS).toBe(0);
+    Object.assign(state, { vehicleMPerS: 10, locked: true });
+    for (let i = 0; i < 200; i += 1) stepCrank(metal, state, braked, 90, 0.001);
+    expect(state.locked).toBe(false);
+    expect(state.vehicleMPerS).toBeLessThan(10);
+    expect(state.vehicleMPerS).toBeGreaterThan(9.5);
+  });
+
   test('a brake holds its speed to the revolution, pulling or pushing', () => {
     const state = turning(2000);
     state.gasTorqueNm = 250;

@@ -263,6 +263,18 @@ describe('key and voltage', () => {
   });
 });
 
+describe('a starter held too long', () => {
+  test('does not keep the voltage down once the engine outruns it: the alternator comes', () => {
+    const car = virtualCar();
+    car.controls.key = true;
+    car.advance(3);
+    car.controls.starter = true;
+    car.advance(6);
+    expect(car.phase).toBe(PHASE.running);
+    expect(car.plant.batteryV).toBeGreaterThan(13);
+  });
+});
+
 describe('driving', () => {
   test('first gear and a foot on the pedal move the car, and the clutch holds in the end', () => {
     const car = idling(virtualCar());

@@ -77,7 +77,7 @@ const BURN_SPREAD = 0.05;
 /** What pump and fan draw, A. */
 const DRAWS_A = { pump: 7, fan: 18 } as const;
 
-/** All of a car at one moment: plain data that can be copied, stored as text and taken up again. */
+/** All of a car at one moment: plain data that can be copied, cloned to another thread and taken up again. */
 export interface CarState {
   steps: number;
   plant: PlantState;
@@ -260,8 +260,8 @@ export class VirtualCar {
       plant.timeS += passed;
       if (plant.turns >= plant.nextFiringTurns) this.event();
     }
-    // Under the starter voltage moves within milliseconds, else slowly.
-    if (starterNm > 0) stepElectrics(plant, starterNm, this.setup.batteryV, this.loadsA(), stepS);
+    // With the starter held voltage moves within milliseconds, else slowly.
+    if (controls.starter) stepElectrics(plant, starterNm, this.setup.batteryV, this.loadsA(), stepS);
     state.steps += 1;
     plant.timeS = state.steps * stepS;
   }
