@@ -1,6 +1,7 @@
 import { CAM_ANGLES } from '../cams/schema';
 import { fieldInfo, type FieldPath, splitPath } from './fields';
 import type { Calibration } from './schema';
+import { loadsByThrottle, usesIdleAir } from './strategy';
 import { choiceAt } from './values';
 
 /** Needed for dwell from coil data; with a table they only serve the picture and the check of current. */
@@ -68,10 +69,9 @@ export function isSetAside(document: Calibration, path: FieldPath): boolean {
   }
 }
 
-function isIdleFieldSetAside({ idle, load }: Calibration, key: string): boolean {
-  if (key === 'valveFlow') return idle.air?.value !== 'valve';
-  const byThrottle = load.strategy?.value === 'throttle' || load.strategy?.value === 'throttlePressure';
-  return key === 'throttleWorth' && (idle.air?.value !== 'valve' || !byThrottle);
+function isIdleFieldSetAside(document: Calibration, key: string): boolean {
+  if (key === 'valveFlow') return !usesIdleAir(document);
+  return key === 'throttleWorth' && !(usesIdleAir(document) && loadsByThrottle(document));
 }
 
 function isSensorFieldSetAside(document: Calibration, path: FieldPath, key: string): boolean {

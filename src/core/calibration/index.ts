@@ -36,5 +36,5 @@ export { correctionKey, definitionAt, isMapKey, mapAt, type MapKey, putMap } fro
 export { pinFunctions } from './pinFunctions';
 export { baseValue, sweptVolumePerCylinderCm3 } from './quantities';
 export { type Calibration, calibrationSchema, type StandInId } from './schema';
-export { fillingMap, strategyMaps, strategyOf, usedMaps } from './strategy';
+export { fillingMap, strategyMaps, strategyOf, usedMaps, usesIdleAir } from './strategy';
 export { choiceAt, sectionAt, tableAt, valueAt } from './values';

@@ -7,6 +7,17 @@ export function strategyOf(document: Calibration): LoadStrategy {
   return document.load.strategy?.value ?? 'speedDensity';
 }
 
+/** Load is measured by the throttle, with or without pressure: then what passes beside it has to be counted. */
+export function loadsByThrottle(document: Calibration): boolean {
+  return fillingMap(strategyOf(document)) === 'veThrottle';
+}
+
+/** The opening of an idle path is used: a valve’s to drive it, a thermostatic valve’s to count it. */
+export function usesIdleAir(document: Calibration): boolean {
+  const by = document.idle.air?.value;
+  return by === 'valve' || (by === 'thermostatic' && loadsByThrottle(document));
+}
+
 /** What target and spark run over with a strategy. */
 export function loadAxisOf(document: Calibration): 'manifoldPressure' | 'throttle' {
   return strategyOf(document) === 'throttle' ? 'throttle' : 'manifoldPressure';
@@ -66,7 +77,7 @@ export function usedMaps(document: Calibration): MapId[] {
     if (isSecondMapId(id)) return blended && seconds.includes(id);
     if (BLEND_CURVES.includes(id))
       return blended && (id !== 'blendFuel' || strategyOf(document) !== 'airMass');
-    if (id === 'idleAir') return document.idle.air?.value === 'valve';
+    if (id === 'idleAir') return usesIdleAir(document);
     if (id === 'fuelCylinder' || id === 'sparkCylinder') return (document.engine.cylinders?.amount ?? 2) > 1;
     return true;
   });

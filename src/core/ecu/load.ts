@@ -1,16 +1,21 @@
-import { airMassMg } from '../air';
+import { airMassMg, positionUncovering, uncoveredShare } from '../air';
 import { AT, type Frame, read } from '../channel';
 import { lookUpCurve } from '../numeric';
 import type { EcuProgram } from '../program';
 import { CYCLE_S_AT_1_RPM } from '../units';
 import { blendedAt } from './tables';
 
-/** Throttle with what the idle valve lets past it, %: the load where load is measured by throttle. */
+/**
+ * Throttle with what the idle path lets past it, %: the load where load is measured by throttle. Openings add, not angles:
+ * the position at which a butterfly uncovers what the throttle does and the idle path’s part of what it is worth.
+ * Example: throttle 2 %, 30 % of a path worth 5 % → 3.39 %.
+ */
 export function loadThrottlePercent({ tables, load }: EcuProgram, frame: Frame): number {
   const throttle = read(frame, AT.throttle);
   const { idleAir } = tables;
   if (idleAir === undefined || load.idleWorthPercent === 0) return throttle;
-  return throttle + (lookUpCurve(idleAir, read(frame, AT.coolant)) * load.idleWorthPercent) / 100;
+  const share = lookUpCurve(idleAir, read(frame, AT.coolant)) / 100;
+  return positionUncovering(uncoveredShare(throttle) + share * uncoveredShare(load.idleWorthPercent));
 }
 
 /** What the filling of a cylinder is found from: pressure its efficiency refers to, and the efficiency. */

@@ -191,7 +191,7 @@ describe('other measures of load', () => {
     expect(at.vePercent).toBeCloseTo((100 * 20 * 0.9 * 14.7) / gasMg(100, 50, at.chargeC), 9);
   });
 
-  // The valve half open is worth 5 % of throttle: 30 + 5.
+  // By hand: 1 − cos 27° + 0.5·(1 − cos 9°) = 0.108994 + 0.006156 = 1 − cos 27.767°, which is 30.852 %.
   test('throttle: idle air counts, pressure does not but where it boosts', () => {
     const [ve, target] = [byLoad(0, 100), byLoad(0.8, 1.2)];
     const maps = { veThrottle: ve, lambda: target, lambdaThrottle: target, idleAir: flat(50) };
@@ -202,8 +202,10 @@ describe('other measures of load', () => {
         manifoldPressure: kpa,
       });
     const plain = load({ strategy: 'throttle', axis: 'throttle', target: 'lambdaThrottle' });
-    expect(plain).toMatchObject({ loadThrottlePercent: 35, vePercent: 35, densityKpa: 100 });
-    expect(plain.lambdaMapped).toBeCloseTo(0.94, 9);
+    expect(plain.loadThrottlePercent).toBeCloseTo(30.852, 3);
+    expect(plain.vePercent).toBeCloseTo(30.852, 3);
+    expect(plain.densityKpa).toBe(100);
+    expect(plain.lambdaMapped).toBeCloseTo(0.8 + 0.4 * 0.30852, 5);
     expect(load({ strategy: 'throttlePressure' }).densityKpa).toBe(100);
     expect(load({ strategy: 'throttlePressure' }, 150).densityKpa).toBe(150);
     expect(load({ strategy: 'throttle' }, 50).lambdaMapped).toBeCloseTo(1, 9);

@@ -5,6 +5,7 @@ import {
   strategyMaps,
   strategyOf,
   sweptVolumePerCylinderCm3,
+  usesIdleAir,
   valueAt,
 } from '../calibration';
 import { type LoadStrategy, manifoldAtThrottle, throttleAtManifold } from '../fuel';
@@ -44,8 +45,8 @@ export function strategySwitch(
   choices: GeneratorChoices,
   date: string,
 ): StrategySwitch {
-  const now = strategyMaps(strategyOf(document));
-  const then = strategyMaps(to);
+  const now = mapsOfLoad(document);
+  const then = mapsOfLoad(withStrategy(document, to));
   return {
     staying: then.filter((id) => now.includes(id)),
     leaving: now.filter((id) => !then.includes(id)),
@@ -53,6 +54,12 @@ export function strategySwitch(
       .filter((id) => !now.includes(id))
       .map((mapId) => comingMap(document, to, mapId, choices, date)),
   };
+}
+
+/** The maps that the way load is found decides about, and the idle path where it has to be counted. */
+function mapsOfLoad(document: Calibration): readonly MapId[] {
+  const maps = strategyMaps(strategyOf(document));
+  return usesIdleAir(document) ? [...maps, 'idleAir'] : maps;
 }
 
 function comingMap(
@@ -63,19 +70,32 @@ function comingMap(
   date: string,
 ): ComingMap {
   const kept = document.maps[mapId];
+  if (mapId === 'idleAir') return proposedMap(document, to, mapId, choices, date);
   const missing = conversionNeeds(document, mapId).filter((path) => valueAt(document, path) === null);
   if (missing.length > 0) return { mapId, kept, converted: null, missing };
   const present = presentEngine(document, choices);
   if (present === null || (present.airMg === null && NEEDS_AIR.includes(mapId))) {
-    const generated = generatedMap(withStrategy(document, to), mapId, choices, date);
-    return {
-      mapId,
-      kept,
-      converted: generated.ok ? { ...generated.proposal, before: kept } : null,
-      missing: generated.ok ? [] : generated.missing,
-    };
+    return proposedMap(document, to, mapId, choices, date);
   }
   return { mapId, kept, converted: converted(document, to, mapId, present, choices, date), missing: [] };
+}
+
+/** A coming map by its own proposal, where the maps in use say nothing of it. */
+function proposedMap(
+  document: Calibration,
+  to: LoadStrategy,
+  mapId: MapId,
+  choices: GeneratorChoices,
+  date: string,
+): ComingMap {
+  const kept = document.maps[mapId];
+  const generated = generatedMap(withStrategy(document, to), mapId, choices, date);
+  return {
+    mapId,
+    kept,
+    converted: generated.ok ? { ...generated.proposal, before: kept } : null,
+    missing: generated.ok ? [] : generated.missing,
+  };
 }
 
 const NEEDS_AIR: readonly MapId[] = ['ve', 'veThrottle', 'pulse'];

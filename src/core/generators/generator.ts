@@ -10,6 +10,7 @@ import { overlapDeg } from '../cams';
 import type { IdleEngine } from '../engine';
 import type { BreathingInputs, CamCharacter, EngineUse, VeInputs } from '../fuel';
 import { fuelById } from '../fuels';
+import { SCREW_SHARE } from '../idle';
 import type { Reason } from '../map';
 
 /** Understood choices of the generators. */
@@ -123,8 +124,14 @@ export function breathingOf(document: Calibration, cams: CamCharacter): Breathin
     ve: veInputsOf(document, cams),
     idle: idleEngineOf(document),
     idleSpeedRpm: number(document, 'idle.hotSpeed'),
+    stopShare: stopShareOf(document),
     maxManifoldKpa: number(document, 'engine.maxManifoldPressure'),
   };
+}
+
+/** Part of the air of a hot idle that passes the closed throttle, by what else it comes by. */
+export function stopShareOf({ idle }: Calibration): number {
+  return idle.air?.value === 'valve' ? SCREW_SHARE : 1;
 }
 
 /** How much harder than petrol the engine’s fuel is to evaporate. */

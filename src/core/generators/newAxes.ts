@@ -10,6 +10,8 @@ const PRESSURE_BREAKPOINTS = 12;
 /** Throttle openings while nothing is known of the engine: close together where little changes much. */
 const THROTTLE_BREAKPOINTS: readonly number[] = [0, 2, 4, 7, 11, 16, 23, 32, 45, 60, 80, 100];
 const THROTTLE_COUNT = 14;
+/** Where in the first gap one more is laid. */
+const FIRST_GAP_SHARE = 0.5;
 /** Openings at which the engine's filling is looked at to lay the axis, %. */
 const LOOKED_AT = [0, 1, 2, 3, 4, 5, 6, 7, 8, 10, 12, 14, 16, 18, 20, 23, 26, 30, 35, 40, 50, 60, 80, 100];
 /** Every part of the axis counts this much beside the filling that changes there. */
@@ -76,7 +78,10 @@ function throttleBreakpoints(breathing: BreathingInputs, speeds: readonly number
     const steps = looked.map((_, i) => (shares[above]?.[i] ?? 0) - (shares[above - 1]?.[i] ?? 0));
     return EVEN_WEIGHT + Math.max(...steps) / span;
   };
-  return weightedAxis(0, 100, THROTTLE_COUNT, weight, 1);
+  const [closed = 0, ...open] = weightedAxis(0, 100, THROTTLE_COUNT - 1, weight, 1);
+  // A butterfly uncovers by the square of its angle at first, where a straight line over the whole first gap is far off.
+  const between = Math.round(10 * (closed + FIRST_GAP_SHARE * ((open[0] ?? 100) - closed))) / 10;
+  return [closed, between, ...open];
 }
 
 /** A curve over coolant temperature. */

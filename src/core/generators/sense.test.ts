@@ -70,7 +70,7 @@ function generated(document: Calibration, id: MapId, chosen: GeneratorChoices): 
 /** Each map's largest step between neighbours across and up, in its own unit: more is a cliff no engine has. */
 const STEPS: Readonly<Record<MapId, readonly [across: number, up: number]>> = {
   ve: [20, 38],
-  veThrottle: [56, 60],
+  veThrottle: [60, 60],
   pulse: [5, 4],
   lambda: [0.05, 0.081],
   lambdaThrottle: [0.2, 0.081],
@@ -98,7 +98,7 @@ const STEPS: Readonly<Record<MapId, readonly [across: number, up: number]>> = {
   blendSpark: [20, 0],
   blendStart: [20, 0],
   veSecond: [21, 39],
-  veThrottleSecond: [58, 62],
+  veThrottleSecond: [60, 62],
   pulseSecond: [5, 4],
   lambdaSecond: [0.05, 0.081],
   lambdaThrottleSecond: [0.2, 0.081],

@@ -16,7 +16,7 @@ import {
   taperReasons,
   TURNS_BREAKPOINTS,
 } from '../startup';
-import { coldExcessOf, idleEngineOf, type MapGenerator, sizeNeeds } from './generator';
+import { coldExcessOf, idleEngineOf, type MapGenerator, sizeNeeds, stopShareOf } from './generator';
 import { over, overCoolant } from './newAxes';
 
 /** The generator of a start-up curve over coolant temperature. */
@@ -43,6 +43,7 @@ function idleInputs(document: Calibration): IdleInputs {
     engine: idleEngineOf(document),
     hotSpeedRpm: baseValue(document, 'idle.hotSpeed') ?? 0,
     valveGPerS: baseValue(document, 'idle.valveFlow'),
+    screwShare: stopShareOf(document),
   };
 }
 

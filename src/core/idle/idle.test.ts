@@ -1,9 +1,15 @@
 import fc from 'fast-check';
 import { flowShare, type IdleEngine, idleNeed } from '../engine';
-import { type IdleInputs, idleReasons, proposedIdleAir, proposedIdleSpeed } from './idleGenerator';
+import {
+  type IdleInputs,
+  idleReasons,
+  proposedIdleAir,
+  proposedIdleSpeed,
+  SCREW_SHARE,
+} from './idleGenerator';
 
 const SIX: IdleEngine = { displacementCm3: 2460.5, barometricKpa: 80.5, heatOfAirMjPerKg: 42.4 / 14.3 };
-const INPUTS: IdleInputs = { engine: SIX, hotSpeedRpm: 1000, valveGPerS: 12 };
+const INPUTS: IdleInputs = { engine: SIX, hotSpeedRpm: 1000, valveGPerS: 12, screwShare: SCREW_SHARE };
 
 describe('air for idling', () => {
   test('a hot six of 2.46 L at 1000 rev/min needs 3 to 5 g/s at 28 to 42 kPa', () => {
@@ -95,10 +101,17 @@ describe('proposed idle', () => {
     expect(proposedIdleAir(large, -30)).toBeCloseTo((100 * (need.airGPerS / share - 0.6 * hot)) / 60, 6);
   });
 
+  test('a thermostatic valve is shut when hot, and gives in the cold what the stop does not', () => {
+    const thermostatic = { ...INPUTS, screwShare: 1 };
+    const [hot, cold] = [idleNeed(SIX, 1000, 80), idleNeed(SIX, 1100, 50)];
+    expect(proposedIdleAir(thermostatic, 80)).toBe(0);
+    expect(proposedIdleAir(thermostatic, 50)).toBeCloseTo((100 * (cold.airGPerS - hot.airGPerS)) / 12, 6);
+    expect(idleReasons('idleAir', thermostatic)[1]?.text).toMatch(/shut when hot/);
+  });
+
   test('is never less than shut nor more than open', () => {
     expect(proposedIdleAir({ ...INPUTS, valveGPerS: 0.5 }, -30)).toBe(100);
-    const runsAway = { ...INPUTS, hotSpeedRpm: 1000, valveGPerS: 12 };
-    expect(proposedIdleAir(runsAway, 20)).toBeGreaterThan(0);
+    expect(proposedIdleAir(INPUTS, 20)).toBeGreaterThan(0);
   });
 
   test('says what it comes to', () => {

@@ -7,11 +7,13 @@ export interface IdleInputs {
   readonly hotSpeedRpm: number;
   /** Air the valve passes fully open while idling, g/s; null without a valve. */
   readonly valveGPerS: number | null;
+  /** {@link SCREW_SHARE} beside a driven valve; a thermostatic one is shut when hot. */
+  readonly screwShare: number;
 }
 
 const HOT_C = 80;
-/** The screw, or the throttle stop, passes this much of the hot need; the valve has room both ways. */
-const SCREW_SHARE = 0.6;
+/** Beside a driven valve the screw, or the throttle stop, passes this much of the hot need; the valve has room both ways. */
+export const SCREW_SHARE = 0.6;
 /** Faster when cold: rev/min for each kelvin below working temperature, and at most. */
 const FASTER = { perK: 5, belowC: 70, most: 450 } as const;
 
@@ -23,13 +25,13 @@ export function proposedIdleSpeed({ hotSpeedRpm }: IdleInputs, coolantC: number)
 
 /** Opening of the idle valve at a coolant temperature, %. */
 export function proposedIdleAir(inputs: IdleInputs, coolantC: number): number {
-  const { engine, valveGPerS } = inputs;
+  const { engine, valveGPerS, screwShare } = inputs;
   if (valveGPerS === null) return 0;
   const speed = (temperatureC: number) => proposedIdleSpeed(inputs, temperatureC);
   const hot = idleNeed(engine, speed(HOT_C), HOT_C);
   const need = idleNeed(engine, speed(coolantC), Math.min(HOT_C, coolantC));
   const passes = flowShare(engine, need.manifoldKpa);
-  const screw = SCREW_SHARE * hot.airGPerS * passes;
+  const screw = screwShare * hot.airGPerS * passes;
   const percent = (100 * (need.airGPerS - screw)) / (valveGPerS * passes);
   return Math.min(100, Math.max(0, percent));
 }
@@ -52,7 +54,7 @@ export function idleReasons(id: 'idleAir' | 'idleSpeed', inputs: IdleInputs): Re
       formula: 'air = (friction + p_baro − p) · V / (0.27 · heat of air) · speed / 120',
     },
     {
-      text: 'The screw or the throttle stop is taken to pass six tenths of the hot need; the valve gives the rest, less where the manifold pressure is too high for choked flow.',
+      text: `${inputs.screwShare < 1 ? 'The screw or the throttle stop is taken to pass six tenths of the hot need; the valve gives the rest' : 'A thermostatic valve is shut when hot, and the screw or the throttle stop passes all of that need: the curve says how far the valve is taken to have opened by itself'}, less where the manifold pressure is too high for choked flow.`,
       formula: 'opening = (need − screw) / valve flow, both × Ψ(p/p_baro)/0.6847',
     },
   ];

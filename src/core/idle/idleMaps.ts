@@ -16,9 +16,10 @@ export const IDLE_MAPS = {
     x: AXES.coolant,
     y: null,
     help: {
-      what: 'Opening of the idle valve against coolant temperature.',
-      usual: '15 to 30 % hot, 50 to 80 % in hard frost.',
-      changes: 'Idle speed before any closed loop acts, and whether a cold engine keeps running.',
+      what: 'Opening of the idle valve against coolant temperature; of a thermostatic valve, how far it opens by itself.',
+      usual: '15 to 30 % hot, 50 to 80 % in hard frost; a thermostatic valve is shut when hot.',
+      changes:
+        'Idle speed before any closed loop acts, whether a cold engine keeps running, and the load where it is measured by throttle.',
     },
   },
   idleSpeed: {

@@ -55,7 +55,7 @@ export const idleSchema = z.object({
     required: true,
     help: {
       what: 'Throttle opening that passes as much air as the idle valve fully open.',
-      usual: 'About 3 to 8 %.',
+      usual: 'About 8 to 20 %: a butterfly uncovers little at first.',
       changes: 'The load where it is measured by throttle: idle air counts like a throttle a little open.',
     },
   }),

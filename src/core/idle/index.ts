@@ -3,5 +3,11 @@
  * What air is needed is said in engine.
  * Nothing is regulated here: a loop would be control.
  */
-export { type IdleInputs, idleReasons, proposedIdleAir, proposedIdleSpeed } from './idleGenerator';
+export {
+  type IdleInputs,
+  idleReasons,
+  proposedIdleAir,
+  proposedIdleSpeed,
+  SCREW_SHARE,
+} from './idleGenerator';
 export { IDLE_MAPS } from './idleMaps';

@@ -186,7 +186,8 @@ export const pardela: EngineSheet = {
     idle: {
       air: choice('thermostatic', 'measured'),
       hotSpeed: amount(1100, 'rev/min', 'estimated'),
-      throttleWorth: amount(4, '%', 'estimated'),
+      valveFlow: amount(16, 'kg/h', 'dataSheet', 'In frost'),
+      throttleWorth: amount(11, '%', 'estimated'),
     },
     acceleration: { threshold: amount(20, '%/s', 'estimated'), decay: amount(6, '1', 'estimated') },
     overrun: { use: choice('no', 'computed', 'Not before idle is tuned') },

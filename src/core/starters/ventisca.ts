@@ -259,7 +259,7 @@ export const ventisca: EngineSheet = {
       air: choice('valve', 'measured'),
       valveFlow: amount(46, 'kg/h', 'dataSheet'),
       hotSpeed: amount(1000, 'rev/min', 'estimated'),
-      throttleWorth: amount(13, '%', 'estimated'),
+      throttleWorth: amount(18, '%', 'estimated'),
     },
     acceleration: { threshold: amount(20, '%/s', 'estimated'), decay: amount(8, '1', 'estimated') },
     overrun: {

@@ -15,7 +15,7 @@ function loadSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] {
     {
       id: 'load',
       title: 'Load by throttle',
-      formula: 'load = throttle + idle air · worth / 100',
+      formula: '1 − cos(load) = (1 − cos(throttle)) + idle air / 100 · (1 − cos(worth)), 100 % as 90°',
       inputs: [
         throttle(read(frame, AT.throttle)),
         coolant(frame),

@@ -121,7 +121,7 @@ describe('workings', () => {
     );
 
   test.each([
-    ['throttle', ['ve', 'heating', 'charge', 'air', 'lambda', 'baseFuel'], 'veThrottle'],
+    ['throttle', ['load', 've', 'heating', 'charge', 'air', 'lambda', 'baseFuel'], 'veThrottle'],
     ['airMass', ['air', 'lambda', 'baseFuel'], undefined],
     ['pulseWidth', ['lambda', 'baseFuel'], undefined],
   ] as const)('by %s begin with what that strategy looks at, and still add up', (to, ids, mapId) => {

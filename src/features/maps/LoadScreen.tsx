@@ -112,7 +112,7 @@ function InUse({ strategy }: { strategy: LoadStrategy }) {
   if (strategy === 'throttle' || strategy === 'throttlePressure') {
     return (
       <Card title="Idle air as load">
-        <DocumentFields fields={['idle.air', 'idle.throttleWorth']} />
+        <DocumentFields fields={['idle.air', 'idle.valveFlow', 'idle.throttleWorth']} />
       </Card>
     );
   }

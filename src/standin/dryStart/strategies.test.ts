@@ -43,13 +43,25 @@ describe('a calibration converted to another load strategy', () => {
     }
   });
 
-  // By throttle the air of a manifold that is still full, and of a thermostatic valve, is not seen: leaner than asked.
   test.each(['throttle', 'throttlePressure'] as const)(
-    'both demos catch and run on by %s when warm',
+    'both demos start by %s, from hard frost to hot, on six seeds of six',
     (to) => {
       for (const id of ['ventisca', 'pardela'] as const) {
-        for (const coolantC of [20, 80])
-          expect(start(switched(id, to), coolantC).verdict.turnsToCatch).toBeLessThan(25);
+        const document = switched(id, to);
+        for (const coolantC of [-20, -10, 0, 20, 40, 80]) {
+          for (const seed of [1, 2, 3, 4, 5, 6]) {
+            const { verdict } = start(document, coolantC, seed);
+            expect(verdict.turnsToCatch).toBeLessThan(12);
+            // Ventisca's stop passes a fifth more than the description has it: hot, with the valve nearly shut, that is seen.
+            const lean = id === 'ventisca' && coolantC === 80;
+            expect([id, coolantC, seed, verdict.code]).toEqual([
+              id,
+              coolantC,
+              seed,
+              lean ? 'runsOff' : 'caught',
+            ]);
+          }
+        }
       }
     },
   );
