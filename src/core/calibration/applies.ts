@@ -6,6 +6,7 @@ import { choiceAt } from './values';
 
 /** Needed for dwell from coil data; with a table they only serve the picture and the check of current. */
 const COIL_DATA: readonly FieldPath[] = ['coils.resistance', 'coils.inductance', 'coils.wantedCurrent'];
+const CHARGER_FIELDS = ['chargerRatio', 'boostLimit', 'coolerShare'];
 const CAM_FIELDS: readonly string[] = [...CAM_ANGLES.events, ...CAM_ANGLES.lobes];
 const THERMISTOR_FIELDS: Readonly<Record<string, string>> = {
   resistances: 'resistance',
@@ -38,6 +39,7 @@ export function isSetAside(document: Calibration, path: FieldPath): boolean {
       if (key === 'bore') return engine.geometry === 'displacement';
       if (key === 'displacement') return engine.geometry !== 'displacement';
       if (key === 'firingAngles') return engine.spacing?.value !== 'odd';
+      if (CHARGER_FIELDS.includes(key)) return !isCharged(document);
       if (key === 'bankTwo') return engine.layout?.value === 'inline';
       return false;
     case 'cams':
@@ -67,6 +69,10 @@ export function isSetAside(document: Calibration, path: FieldPath): boolean {
     default:
       return isSensorFieldSetAside(document, path, key);
   }
+}
+
+function isCharged({ engine }: Calibration): boolean {
+  return engine.induction?.value === 'supercharger' || engine.induction?.value === 'turbocharger';
 }
 
 function isIdleFieldSetAside(document: Calibration, key: string): boolean {

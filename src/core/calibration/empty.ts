@@ -39,7 +39,7 @@ const USUAL: Readonly<Record<string, Readonly<Record<string, string | readonly [
   coils: { sparkTime: [1.2, 'ms'] },
   startUp: { runningSpeed: [600, 'rev/min'] },
   load: { strategy: 'speedDensity' },
-  idle: { air: 'thermostatic', hotSpeed: [1000, 'rev/min'], throttleWorth: [5, '%'] },
+  idle: { air: 'thermostatic', hotSpeed: [1000, 'rev/min'], throttleWorth: [12, '%'] },
   acceleration: { threshold: [20, '%/s'], decay: [8, '1'] },
   overrun: {
     use: 'no',

@@ -1,3 +1,4 @@
+import { CAR_FIELDS } from './carSchema';
 import { choiceField, orderField, quantityField, tableField, z } from '../field/schema';
 import { FUEL_OPTIONS } from '../fuels';
 
@@ -239,6 +240,7 @@ export const engineSchema = z.object({
       changes: 'The end of every pressure axis. Leave room for the boost you intend and not more.',
     },
   }),
+  ...CAR_FIELDS,
 });
 
 /** The engine section of the calibration document. */

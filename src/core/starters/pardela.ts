@@ -25,6 +25,22 @@ export const pardela: EngineSheet = {
       torquePeakSpeed: amount(5800, 'rev/min', 'estimated'),
       powerPeakSpeed: amount(7600, 'rev/min', 'estimated'),
       maxSpeed: amount(8200, 'rev/min', 'dataSheet'),
+      throttleBore: amount(48, 'mm', 'measured'),
+      pumpFlow: amount(125, 'l/h', 'dataSheet'),
+      mass: amount(720, 'kg', 'measured', 'On scales, with driver'),
+      tyreRadius: amount(290, 'mm', 'measured'),
+      gearRatios: rows(
+        [
+          [1, 13.6],
+          [2, 9.9],
+          [3, 7.7],
+          [4, 6.3],
+          [5, 5.4],
+        ],
+        'dataSheet',
+      ),
+      dragArea: amount(0.62, 'm2', 'estimated'),
+      rolling: amount(1.4, '%', 'estimated'),
       maxManifoldPressure: amount(100, 'kPaAbs', 'estimated'),
     },
     cams: {

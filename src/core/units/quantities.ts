@@ -5,11 +5,13 @@ import { pressureAbsolute, pressureDifference, pressureGauge } from './pressure'
 import {
   airFlow,
   angle,
+  area,
   count,
   density,
   duration,
   frequency,
   lambda,
+  mass,
   percentage,
   pulsesPerDistance,
   ratio,
@@ -52,6 +54,8 @@ export const QUANTITIES = {
   airFlow,
   throttleRate,
   temperatureDifference,
+  mass,
+  area,
 } as const satisfies Record<string, Quantity>;
 
 /** The id of a quantity in {@link QUANTITIES}. */

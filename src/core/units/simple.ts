@@ -39,6 +39,18 @@ export const voltage = {
 /** A number of things. */
 export const count = { id: 'count', units: [scaledUnit('1', '', 1)] } as const satisfies Quantity;
 
+/** Mass of a car. Base kg; 1 lb = 0.45359237 kg exactly. */
+export const mass = {
+  id: 'mass',
+  units: [scaledUnit('kg', 'kg', 1), scaledUnit('lb', 'lb', 0.45359237, ['lbs'])],
+} as const satisfies Quantity;
+
+/** An area that air meets. Base m²; 1 ft = 0.3048 m exactly. */
+export const area = {
+  id: 'area',
+  units: [scaledUnit('m2', 'm²', 1, ['m²']), scaledUnit('ft2', 'ft²', 0.3048 ** 2, ['ft²', 'sqft'])],
+} as const satisfies Quantity;
+
 /** A ratio to one, written "9.2". */
 export const ratio = { id: 'ratio', units: [scaledUnit(':1', ':1', 1, [':1'])] } as const satisfies Quantity;
 

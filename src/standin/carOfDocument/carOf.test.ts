@@ -1,4 +1,5 @@
 import type { Calibration } from '@/core/calibration';
+import { CAR_FIELDS } from '@/core/engine/schema';
 import { deadTimeAt } from '@/core/injector';
 import { lookUpMap } from '@/core/numeric';
 import { type Breathing, type Metal, trueVePercent } from '../plant';
@@ -103,6 +104,60 @@ describe('an engine like the one described', () => {
       Object.assign(engine.induction ?? {}, { value: 'individualThrottles' }),
     );
     expect(standIn(throttles).manifoldVolumeL).toBeLessThan(standIn(described()).manifoldVolumeL / 2);
+  });
+});
+
+describe('what is bolted to it', () => {
+  const parts = (change: (document: Calibration) => void) => standIn(described(change));
+  /** The engine with one field made half as large again; or left empty. */
+  const other = (key: string, change: 'more' | 'none') =>
+    parts(({ engine }) => {
+      const fields = engine as unknown as Record<string, { amount: number; rows: number[][] } | null>;
+      const field = fields[key];
+      if (field === null || field === undefined) throw new Error(`${key} is empty`);
+      if (change === 'none') fields[key] = null;
+      else if (field.rows === undefined) field.amount *= 1.5;
+      else field.rows = field.rows.map(([gear = 0, ratio = 0]) => [gear, ratio * 1.5]);
+    });
+
+  test('is as described: a 65 mm plate, 205 L/h, 980 kg, five gears, and charged to 165 kPa', () => {
+    const metal = parts(() => undefined);
+    // By hand: 0.85·π/4·65² = 2820.6 mm²; 205 L/h of 0.745 kg/L = 42.42 g/s.
+    expect(metal.throttle.fullMm2).toBeCloseTo(2820.6, 1);
+    expect(metal.pumpGPerS).toBeCloseTo(42.42, 2);
+    expect(metal.vehicle).toMatchObject({
+      massKg: 980,
+      tyreRadiusM: 0.311,
+      ratios: [13.1, 8.9, 6.7, 5.15, 4.2],
+      dragAreaM2: 0.74,
+    });
+    expect(metal.vehicle.rolling).toBeCloseTo(0.028, 9);
+    expect(metal.charger).toMatchObject({ drive: 'belt', pressureRatio: 2, limitKpa: 165, cooled: 0.7 });
+  });
+
+  test.each(Object.keys(CAR_FIELDS))('follows %s, and is as usual where that is left empty', (key) => {
+    const [usual, more] = [other(key, 'none'), other(key, 'more')];
+    expect(more).not.toEqual(parts(() => undefined));
+    expect(usual).not.toEqual(more);
+    // Only the second injector set is not there.
+    expect(JSON.stringify({ ...usual, ve: 0, injector: 0 }).match(/null/g)).toHaveLength(1);
+  });
+
+  test('a gear that is left out is none', () => {
+    const gaps = parts(({ engine }) =>
+      Object.assign(engine.gearRatios ?? {}, {
+        rows: [
+          [1, 12],
+          [3, 6],
+        ],
+      }),
+    );
+    expect(gaps.vehicle.ratios).toEqual([12, 0, 6]);
+  });
+
+  test('an engine without a charger has none, whatever is still written of one', () => {
+    const natural = parts(({ engine }) => Object.assign(engine.induction ?? {}, { value: 'natural' }));
+    expect(natural.charger).toBeNull();
   });
 });
 

@@ -2,18 +2,9 @@ import { bankOf, baseValue, type Calibration, conversionContext } from '@/core/c
 import { fuelById } from '@/core/fuels';
 import type { EcuProgram } from '@/core/program';
 import { type Metal, trueVeGrid } from '../plant';
+import { describedParts } from './describedParts';
 import { draws } from './draws';
-import {
-  type Outline,
-  shares,
-  usualCharger,
-  usualExhaust,
-  usualIdlePath,
-  usualPlateMm2,
-  usualPumpGPerS,
-  usualSizes,
-  usualVehicle,
-} from './usualParts';
+import { type Outline, shares, usualExhaust, usualIdlePath, usualSizes } from './usualParts';
 
 /** Peak filling and floor by induction, for an engine only known by its description. */
 const DESCRIBED_BREATHING = {
@@ -80,6 +71,8 @@ export function describedEngine(document: Calibration, program: EcuProgram, seed
     valveGPerS: (baseValue(document, 'idle.valveFlow') ?? 0) * VALVE_SHARE,
     hotSpeedRpm: baseValue(document, 'idle.hotSpeed') ?? 950,
   };
+  const { fullFuelMg } = program.load;
+  const parts = describedParts(document, outline, { barometricKpa, fullFuelMg });
   const plates = induction === 'individualThrottles' ? cylinders : 1;
   const addedMs = draw(DIFFERS.deadTimeMs);
   const flow = 1 + draw(DIFFERS.flow);
@@ -107,7 +100,7 @@ export function describedEngine(document: Calibration, program: EcuProgram, seed
     airShare: shares(Array.from({ length: cylinders }, () => draw(DIFFERS.cylinder))),
     fuelShare: shares(Array.from({ length: cylinders }, () => draw(DIFFERS.cylinder))),
     throttle: {
-      fullMm2: usualPlateMm2(outline),
+      fullMm2: parts.plateMm2,
       stopMm2: usualIdlePath(idleEngine, idle, plates, 1 + draw(DIFFERS.stop)).stopMm2,
     },
     idleAir: usualIdlePath(idleEngine, idle, plates).idleAir,
@@ -126,15 +119,11 @@ export function describedEngine(document: Calibration, program: EcuProgram, seed
             ratedPressureKpa: second.ratedPressureKpa,
             deadTime: later(second.deadTime),
           },
-    pumpGPerS: usualPumpGPerS(program.load.fullFuelMg, cylinders, maxSpeedRpm),
+    pumpGPerS: parts.pumpGPerS,
     ...usualSizes(outline),
     friction: 1 + draw(DIFFERS.friction),
-    charger: usualCharger(
-      outline,
-      barometricKpa,
-      baseValue(document, 'engine.maxManifoldPressure') ?? barometricKpa,
-    ),
+    charger: parts.charger,
     exhaust: usualExhaust(outline.displacementL, banksOf(document, cylinders)),
-    vehicle: usualVehicle(outline.displacementL),
+    vehicle: parts.vehicle,
   };
 }

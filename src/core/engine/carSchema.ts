@@ -1,0 +1,151 @@
+import { quantityField, tableField } from '../field/schema';
+
+/**
+ * What is bolted to the engine and what it sits in: nothing is computed from it for the engine computer, but it is what a
+ * virtual car of this description is made of. Left empty, each is as it usually is with an engine of its size.
+ */
+export const CAR_FIELDS = {
+  throttleBore: quantityField({
+    card: 'Throttle, charger and pump',
+    label: 'Bore of a throttle plate',
+    quantity: 'length',
+    unit: 'mm',
+    min: 15,
+    max: 150,
+    decimals: 1,
+    required: false,
+    help: {
+      what: 'Diameter where a plate closes; with individual throttles that of each.',
+      usual: '55 to 75 mm for one plate, 38 to 50 mm for one a cylinder.',
+      changes: 'How a virtual car of this description answers to its pedal.',
+    },
+  }),
+  chargerRatio: quantityField({
+    label: 'Pressure ratio the charger would reach',
+    quantity: 'ratio',
+    unit: ':1',
+    min: 1.05,
+    max: 6,
+    decimals: 2,
+    required: false,
+    help: {
+      what: 'Pressure behind the charger over that before it, at maximum speed, with bypass or wastegate held shut.',
+      usual: '1.5 to 2.2 by belt, 2 to 3.5 by exhaust.',
+      changes: 'How a virtual car of this description builds its boost.',
+    },
+  }),
+  boostLimit: quantityField({
+    label: 'Bypass or wastegate opens at',
+    quantity: 'pressureAbsolute',
+    unit: 'kPaAbs',
+    min: 60,
+    max: 450,
+    decimals: 0,
+    required: false,
+    help: {
+      what: 'Pressure that the charger is held to without the engine computer’s help.',
+      usual: 'The maximum manifold pressure, or somewhat less.',
+      changes: 'Where the boost of a virtual car of this description ends.',
+    },
+  }),
+  coolerShare: quantityField({
+    label: 'Heat the charge cooler takes away',
+    quantity: 'percentage',
+    unit: '%',
+    min: 0,
+    max: 95,
+    decimals: 0,
+    required: false,
+    help: {
+      what: 'Part of the heat of compression that is gone behind the cooler. 0 without one.',
+      usual: '60 to 80 % with air in front of it.',
+      changes: 'Temperature of the boosted air of a virtual car of this description, and so its knock.',
+    },
+  }),
+  pumpFlow: quantityField({
+    label: 'Fuel the pump delivers',
+    quantity: 'injectorFlow',
+    unit: 'l/h',
+    min: 20,
+    max: 2000,
+    decimals: 0,
+    required: false,
+    help: {
+      what: 'Flow of the fuel pump at the rail pressure and 13.5 V.',
+      usual: 'Half as much again as full load takes.',
+      changes: 'Whether the fuel pressure of a virtual car of this description holds at full load.',
+    },
+  }),
+  mass: quantityField({
+    card: 'Car',
+    label: 'Mass with driver',
+    quantity: 'mass',
+    unit: 'kg',
+    min: 150,
+    max: 5000,
+    decimals: 0,
+    required: false,
+    help: {
+      what: 'The car ready to race, with its driver.',
+      usual: '600 to 1400 kg.',
+      changes: 'How fast a virtual car of this description gains speed.',
+    },
+  }),
+  tyreRadius: quantityField({
+    label: 'Rolling radius of the driven tyres',
+    quantity: 'length',
+    unit: 'mm',
+    min: 150,
+    max: 600,
+    decimals: 0,
+    required: false,
+    help: {
+      what: 'From the road to the middle of the hub: the way of ten turns of the wheel, divided by 62.8.',
+      usual: '280 to 330 mm.',
+      changes: 'Road speed for each gear and speed of the engine, in a virtual car of this description.',
+    },
+  }),
+  gearRatios: tableField({
+    label: 'Gears with final drive',
+    required: false,
+    minRows: 1,
+    maxRows: 8,
+    columns: [
+      { label: 'Gear', quantity: 'count', unit: '1', min: 1, max: 8 },
+      { label: 'Turns of the crank for one of the wheel', quantity: 'ratio', unit: ':1', min: 1, max: 40 },
+    ],
+    help: {
+      what: 'Ratio of each gear times that of the final drive, first gear first.',
+      usual: '12 to 15 in first, 4 to 5 in the highest.',
+      changes: 'Road speed and load by gear, in a virtual car of this description.',
+    },
+  }),
+  dragArea: quantityField({
+    label: 'Drag area',
+    quantity: 'area',
+    unit: 'm2',
+    min: 0.1,
+    max: 3,
+    decimals: 2,
+    required: false,
+    help: {
+      what: 'Drag coefficient times frontal area.',
+      usual: '0.55 to 0.8 m²; more with wings.',
+      changes: 'Top speed of a virtual car of this description.',
+    },
+  }),
+  rolling: quantityField({
+    label: 'Rolling resistance',
+    quantity: 'percentage',
+    unit: '%',
+    min: 0.3,
+    max: 12,
+    decimals: 1,
+    required: false,
+    help: {
+      what: 'Force that keeps the car rolling slowly on the level, as a share of its weight.',
+      usual: '1 to 2 % on tarmac, 2 to 4 % on ice with studs, more on gravel.',
+      changes: 'Load at low speed, in a virtual car of this description.',
+    },
+  }),
+} as const;
