@@ -6,7 +6,7 @@
 export { afterStartFactor } from './afterStart';
 export { capacityAt } from './capacity';
 export type { EcuDecisions } from './decisions';
-export { type Injection, injectionAt } from './injection';
+export { type Fuel, type Injection, injectionAt } from './injection';
 export { readInputs } from './inputs';
 export { LAMBDA_LIMITS, SPARK_LIMITS } from './limits';
 export { primeAt } from './prime';

@@ -29,8 +29,8 @@ import { startFactors } from './startFactors';
 import { blendedAt, curveOr } from './tables';
 import { fuelInTank } from './tank';
 
-/** Every number on the way from sensors to injector opening and spark, for one cylinder's cycle. */
-export interface Injection {
+/** Every number on the way from sensors to injector opening, for one cylinder's cycle. */
+export interface Fuel {
   /** Efficiency, at {@link densityKpa}; with a meter or a plain pulse, the one that the air implies. */
   readonly vePercent: number;
   /** Pressure that efficiency refers to, kPa. */
@@ -92,6 +92,10 @@ export interface Injection {
   readonly secondDutyPercent: number;
   readonly cycleMs: number;
   readonly dutyPercent: number;
+}
+
+/** The same with the spark. */
+export interface Injection extends Fuel {
   readonly spark: SparkParts;
   readonly sparkDeg: number;
 }
@@ -107,6 +111,66 @@ export function injectionAt(
   frame: Frame,
   decisions: EcuDecisions = decisionsAt(program, frame),
 ): Injection {
+  const fuel = fuelAt(program, frame, decisions, fuelRoom());
+  const corrections = [...fuel.corrections];
+  const load = targetLoad(program, frame, fuel.loadThrottlePercent);
+  const spark = sparkAt(program, frame, load, decisions, corrections);
+  return { ...fuel, corrections, spark, sparkDeg: spark.sparkDeg };
+}
+
+/** Room for the way from sensors to an opening: an engine computer computes it hundreds of times a second. */
+export function fuelRoom(): FuelRoom {
+  return {
+    vePercent: 0,
+    densityKpa: 0,
+    loadThrottlePercent: 0,
+    flowEstimateGPerS: 0,
+    heating: 0,
+    chargeC: 0,
+    airMg: 0,
+    stoichiometricRatio: 0,
+    lambdaMapped: 0,
+    lambdaTarget: 0,
+    pulseMs: null,
+    baseFuelMg: 0,
+    crankingMapped: 0,
+    crankingTaper: 0,
+    crankingMultiple: 0,
+    afterStartInitial: 0,
+    afterStartDecayS: 0,
+    afterStart: 0,
+    warmUp: 0,
+    acceleration: 0,
+    enrichedMg: 0,
+    trim: 0,
+    cut: false,
+    corrections: NO_CORRECTIONS,
+    fuelMg: 0,
+    railGaugeKpa: 0,
+    acrossKpa: 0,
+    flowGPerS: 0,
+    firstMg: 0,
+    netMs: 0,
+    shortPulseMs: 0,
+    deadMs: 0,
+    openingMs: 0,
+    secondNetMs: 0,
+    secondOpeningMs: 0,
+    secondFlowGPerS: 0,
+    secondDutyPercent: 0,
+    cycleMs: 0,
+    dutyPercent: 0,
+  };
+}
+
+/** Where there are none; nothing is ever put in. */
+const NO_CORRECTIONS: AppliedCorrection[] = [];
+
+/** {@link Fuel} while it is written. */
+export type FuelRoom = { -readonly [Part in keyof Fuel]: Fuel[Part] };
+
+/** Injector opening at a moment, written into a room of the caller’s; as {@link injectionAt}, without the spark. */
+export function fuelAt(program: EcuProgram, frame: Frame, decisions: EcuDecisions, out: FuelRoom): Fuel {
   const { injector, load: loadProgram } = program;
   const cranking = read(frame, AT.phase) !== PHASE.running;
   const speedRpm = read(frame, AT.speed);
@@ -115,7 +179,7 @@ export function injectionAt(
   const batteryV = read(frame, AT.battery);
   const ethanolPercent = read(frame, AT.ethanol);
   const cylinder = read(frame, AT.cylinder);
-  const applied: AppliedCorrection[] = [];
+  const applied: AppliedCorrection[] = program.corrections.length === 0 ? NO_CORRECTIONS : [];
   const tank = fuelInTank(program, ethanolPercent);
 
   const loadThrottle = loadThrottlePercent(program, frame);
@@ -179,51 +243,46 @@ export function injectionAt(
   const second = secondSet(program, first, fuelMg, acrossKpa, densityRoot, batteryV);
   const firstMg = fuelMg - second.fuelMg;
   const { netMs, shortPulseMs, openingMs } = oneOpening(injector, firstMg, first);
-  const spark = sparkAt(program, frame, load, decisions, applied);
-
-  return {
-    vePercent,
-    densityKpa,
-    loadThrottlePercent: loadThrottle,
-    flowEstimateGPerS,
-    heating,
-    chargeC,
-    airMg,
-    stoichiometricRatio: tank.stoichiometricRatio,
-    lambdaMapped,
-    lambdaTarget,
-    pulseMs,
-    baseFuelMg,
-    crankingMapped: start.crankingMapped,
-    crankingTaper: start.crankingTaper,
-    crankingMultiple: start.crankingMultiple,
-    afterStartInitial: start.afterStartInitial,
-    afterStartDecayS: start.afterStartDecayS,
-    afterStart: start.afterStart,
-    warmUp: start.warmUp,
-    acceleration: start.acceleration,
-    enrichedMg,
-    trim,
-    cut: decisions.cut,
-    corrections: applied,
-    fuelMg,
-    railGaugeKpa,
-    acrossKpa,
-    flowGPerS,
-    firstMg,
-    netMs,
-    shortPulseMs,
-    deadMs,
-    openingMs,
-    secondNetMs: second.netMs,
-    secondOpeningMs: second.openingMs,
-    secondFlowGPerS: second.flowGPerS,
-    secondDutyPercent: dutyPercent(second.openingMs, cycleMs),
-    cycleMs,
-    dutyPercent: dutyPercent(injector.squirts * openingMs, cycleMs),
-    spark,
-    sparkDeg: spark.sparkDeg,
-  };
+  out.vePercent = vePercent;
+  out.densityKpa = densityKpa;
+  out.loadThrottlePercent = loadThrottle;
+  out.flowEstimateGPerS = flowEstimateGPerS;
+  out.heating = heating;
+  out.chargeC = chargeC;
+  out.airMg = airMg;
+  out.stoichiometricRatio = tank.stoichiometricRatio;
+  out.lambdaMapped = lambdaMapped;
+  out.lambdaTarget = lambdaTarget;
+  out.pulseMs = pulseMs;
+  out.baseFuelMg = baseFuelMg;
+  out.crankingMapped = start.crankingMapped;
+  out.crankingTaper = start.crankingTaper;
+  out.crankingMultiple = start.crankingMultiple;
+  out.afterStartInitial = start.afterStartInitial;
+  out.afterStartDecayS = start.afterStartDecayS;
+  out.afterStart = start.afterStart;
+  out.warmUp = start.warmUp;
+  out.acceleration = start.acceleration;
+  out.enrichedMg = enrichedMg;
+  out.trim = trim;
+  out.cut = decisions.cut;
+  out.corrections = applied;
+  out.fuelMg = fuelMg;
+  out.railGaugeKpa = railGaugeKpa;
+  out.acrossKpa = acrossKpa;
+  out.flowGPerS = flowGPerS;
+  out.firstMg = firstMg;
+  out.netMs = netMs;
+  out.shortPulseMs = shortPulseMs;
+  out.deadMs = deadMs;
+  out.openingMs = openingMs;
+  out.secondNetMs = second.netMs;
+  out.secondOpeningMs = second.openingMs;
+  out.secondFlowGPerS = second.flowGPerS;
+  out.secondDutyPercent = dutyPercent(second.openingMs, cycleMs);
+  out.cycleMs = cycleMs;
+  out.dutyPercent = dutyPercent(injector.squirts * openingMs, cycleMs);
+  return out;
 }
 
 /** Rail pressure, kPa gauge: what the sensor reads where it is measured and does, else what was typed. */

@@ -229,7 +229,7 @@ describe('what decides in time', () => {
       [false],
     ]);
     expect(out.corrections).toEqual([{ active: false, reason: 'notMet' }]);
-    expect(out.injection?.corrections.map(({ id }) => id)).toEqual(['own']);
+    expect(out.fuel.corrections.map(({ id }) => id)).toEqual(['own']);
   });
 
   test('fuel is not cut while the engine counts as cranking', () => {

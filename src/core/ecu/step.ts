@@ -14,9 +14,9 @@ import {
 } from '../control';
 import type { PreparedCorrection } from '../correction';
 import type { EcuProgram } from '../program';
-import { type Injection, injectionAt } from './injection';
+import { type Fuel, fuelAt, fuelRoom, type FuelRoom } from './injection';
 import { readInputs } from './inputs';
-import { loadThrottlePercent, targetLoad } from './load';
+import { targetLoad } from './load';
 import { stepPhase } from './phase';
 import { sparkAt } from './sparkAt';
 import type { EcuState } from './state';
@@ -30,8 +30,10 @@ export interface EcuOut {
   readonly cut: OverrunOut;
   /** Of each output, whether it is on. */
   readonly outputs: SwitchingOut[];
-  /** Opening and spark of the cylinder asked for; null before the first event. */
-  injection: Injection | null;
+  /** Opening of the cylinder last asked for; the same room from event to event. */
+  readonly fuel: FuelRoom;
+  /** An event has been stepped. */
+  stepped: boolean;
 }
 
 /** Room for what steps decide. */
@@ -41,13 +43,14 @@ export function ecuOut(program: EcuProgram): EcuOut {
     opening: opening.out(program.acceleration),
     cut: overrun.out(program.overrun),
     outputs: program.outputs.map((output) => switching.out(output)),
-    injection: null,
+    fuel: fuelRoom(),
+    stepped: false,
   };
 }
 
 /**
  * The step of a cylinder’s event, in this order: inputs, phase, opening throttle, conditions of the corrections, overrun cut,
- * fuel and spark. The frame brings what is counted (time, speed, turns, cylinder) and leaves with what was read and decided.
+ * fuel. The frame brings what is counted (time, speed, turns, cylinder) and leaves with what was read and decided.
  * @param volts at each input, as {@link readInputs} takes them.
  */
 export function eventStep(
@@ -56,7 +59,7 @@ export function eventStep(
   volts: Float64Array,
   frame: Frame,
   out: EcuOut,
-): Injection {
+): Fuel {
   readInputs(program, state, volts, frame);
   stepPhase(program, state, frame);
   opening.step(program.acceleration, state.opening, frame, out.opening);
@@ -74,9 +77,8 @@ export function eventStep(
   overrun.step(program.overrun, state.overrun, frame, out.cut);
   const active = activeOf(out);
   const cut = out.cut.cut && state.phase === PHASE.running;
-  const injection = injectionAt(program, frame, { active, cut });
-  out.injection = injection;
-  return injection;
+  out.stepped = true;
+  return fuelAt(program, frame, { active, cut }, out.fuel);
 }
 
 const NONE: readonly boolean[] = [];
@@ -92,11 +94,9 @@ function activeOf({ corrections }: EcuOut): readonly boolean[] {
  * @throws {TypeError} before the first event.
  */
 export function sparkStep(program: EcuProgram, frame: Frame, out: EcuOut): number {
-  if (out.injection === null) throw new TypeError('No event has been stepped');
-  const alike = program.tables.sparkCylinder === undefined && program.corrections.length === 0;
-  if (alike) return out.injection.sparkDeg;
+  if (!out.stepped) throw new TypeError('No event has been stepped');
   const active = activeOf(out);
-  const load = targetLoad(program, frame, loadThrottlePercent(program, frame));
+  const load = targetLoad(program, frame, out.fuel.loadThrottlePercent);
   return sparkAt(program, frame, load, { active, cut: out.cut.cut }, []).sparkDeg;
 }
 

@@ -203,7 +203,7 @@ export const pardela: EngineSheet = {
       air: choice('thermostatic', 'measured'),
       hotSpeed: amount(1100, 'rev/min', 'estimated'),
       valveFlow: amount(16, 'kg/h', 'dataSheet', 'In frost'),
-      throttleWorth: amount(11, '%', 'estimated'),
+      throttleWorth: amount(10, '%', 'estimated'),
     },
     acceleration: { threshold: amount(20, '%/s', 'estimated'), decay: amount(6, '1', 'estimated') },
     overrun: { use: choice('no', 'computed', 'Not before idle is tuned') },

@@ -11,7 +11,7 @@ export type StartUpCurveId = 'prime' | 'cranking' | 'afterStart' | 'afterStartDe
 const PETROL_CURVES: Readonly<Record<StartUpCurveId, readonly number[]>> = {
   prime: [1.6, 1.2, 1, 0.8, 0.5, 0.3, 0.15, 0],
   cranking: [6.4, 4.8, 4.1, 3.4, 2.5, 1.85, 1.4, 1.15],
-  afterStart: [2.9, 2.5, 2.2, 1.85, 1.45, 1.27, 1.16, 1.08],
+  afterStart: [2.7, 2.5, 2.2, 1.85, 1.45, 1.27, 1.16, 1.08],
   afterStartDecay: [20, 19, 18, 17, 15, 12, 10, 7],
   warmUp: [1.58, 1.48, 1.38, 1.28, 1.15, 1.06, 1.02, 1],
 };

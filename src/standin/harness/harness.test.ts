@@ -6,7 +6,7 @@ import { pullUpVolts, thermistorOhm } from '@/core/sensors';
 import type { TriggerWheel } from '@/core/trigger';
 import type { Car } from '../car';
 import { carOf } from '../carOfDocument';
-import { harnessOf, hasFuel, hasSpark, isSparkWeakAt, lostShare } from './harness';
+import { harnessOf, coilsCharge, hasFuel, hasSpark, isSparkWeakAt, lostShare } from './harness';
 import { pumpWiring } from './pump';
 import { signalsOf, type Truth, writeVolts } from './signals';
 import { type SyncInputs, syncOf } from './sync';
@@ -171,7 +171,7 @@ describe('where the crank is', () => {
 describe('fuel, spark and pump through the loom', () => {
   const all = harnessOf(program, car);
   const sparks = (of: Car, cylinder: number, volts = 12, rpm = 800) =>
-    hasSpark(program, of, harnessOf(program, of), cylinder, volts, rpm);
+    hasSpark(program, harnessOf(program, of), cylinder) && coilsCharge(program, of, volts, rpm);
 
   test('with all right every cylinder has both, in firing order', () => {
     expect(all.order).toEqual(document.engine.firingOrder?.value);
@@ -210,9 +210,9 @@ describe('fuel, spark and pump through the loom', () => {
 
   test('two turns taken for each other leave a coil a cylinder without a spark in time, a shared one not', () => {
     const reversed = { ...all, sync: { found: true, turns: 1, sparkShiftDeg: 0, reversed: true } as const };
-    expect(hasSpark(program, car, reversed, 1, 12, 800)).toBe(program.ignition.mode !== 'individual');
+    expect(hasSpark(program, reversed, 1)).toBe(program.ignition.mode !== 'individual');
     const shared = { ...program, ignition: { ...program.ignition, mode: 'wasted' as const } };
-    expect(hasSpark(shared, car, reversed, 1, 12, 800)).toBe(true);
+    expect(hasSpark(shared, reversed, 1)).toBe(true);
   });
 
   test('a coil charged to less than 55 % of its current lights nothing', () => {

@@ -95,18 +95,19 @@ export function hasFuel({ dead }: Harness, cylinder: number): boolean {
   return !dead.fuel.includes(cylinder);
 }
 
-/** Whether a cylinder gets a spark that lights, at a voltage and speed. */
-export function hasSpark(
-  program: EcuProgram,
+/** Whether the wiring lets a cylinder have its spark. */
+export function hasSpark({ ignition }: EcuProgram, { dead, sync }: Harness, cylinder: number): boolean {
+  if (sync.found && sync.reversed && ignition.mode === 'individual') return false;
+  return !dead.spark.includes(cylinder);
+}
+
+/** Whether the coils reach the current that lights a charge, at a voltage and speed. */
+export function coilsCharge(
+  { ignition: { dwell } }: EcuProgram,
   { coil }: Car,
-  { dead, sync }: Harness,
-  cylinder: number,
   batteryV: number,
   speedRpm: number,
 ): boolean {
-  const { mode, dwell } = program.ignition;
-  if (dead.spark.includes(cylinder)) return false;
-  if (sync.found && sync.reversed && mode === 'individual') return false;
   const ms = dwell === null ? null : dwellMs(dwell, batteryV, speedRpm);
   if (coil === null || ms === null) return true;
   return chargeCurrentA(coil.primary, batteryV, ms) >= WEAK_SPARK_SHARE * coil.wantedA;
@@ -120,6 +121,6 @@ export function isSparkWeakAt(
   batteryV: number,
   speedRpm: number,
 ): boolean {
-  const alive = harness.order.find((cylinder) => !harness.dead.spark.includes(cylinder));
-  return alive !== undefined && !hasSpark(program, car, harness, alive, batteryV, speedRpm);
+  const alive = harness.order.some((cylinder) => hasSpark(program, harness, cylinder));
+  return alive && !coilsCharge(program, car, batteryV, speedRpm);
 }

@@ -3,6 +3,6 @@
  * Wrong wiring does here what it would do in the car.
  * Nothing is decided here.
  */
-export { type Harness, harnessOf, hasFuel, hasSpark, isSparkWeakAt, lostShare } from './harness';
+export { coilsCharge, type Harness, harnessOf, hasFuel, hasSpark, isSparkWeakAt, lostShare } from './harness';
 export { type LastSignal, type Truth, writeVolts } from './signals';
-export type { SyncFailure } from './sync';
+export type { Sync, SyncFailure } from './sync';

@@ -86,9 +86,9 @@ export function writeVolts(
   last: readonly LastSignal[],
   volts: Float64Array,
 ): void {
-  signals.forEach((signal, i) => {
-    volts[i] = voltsOf(signal, truth, last[i] as LastSignal);
-  });
+  for (let i = 0; i < signals.length; i += 1) {
+    volts[i] = voltsOf(signals[i] as Signal, truth, last[i] as LastSignal);
+  }
 }
 
 function voltsOf(signal: Signal, truth: Truth, last: LastSignal): number {

@@ -20,8 +20,8 @@ const ALTERNATOR = {
   riseS: 0.8,
   efficiency: 0.55,
 } as const;
-/** What the engine computer, coils and injectors draw, A. */
-const BASE_A = 9;
+/** What the engine computer draws, and coil and injector of each cylinder, A. */
+const DRAWS_A = { computer: 3, cylinder: 1 } as const;
 
 /** Torque of the starter at a speed and voltage, N·m. */
 export function starterTorqueNm(metal: Metal, speedRpm: number, batteryV: number): number {
@@ -38,6 +38,7 @@ export function starterTorqueNm(metal: Metal, speedRpm: number, batteryV: number
  * @param loadsA what is switched on besides engine computer and ignition, A.
  */
 export function stepElectrics(
+  metal: Metal,
   state: PlantState,
   starterNm: number,
   restV: number,
@@ -48,7 +49,7 @@ export function stepElectrics(
   const weak = 1 + WEAK.perV * Math.max(0, WEAK.fullV - restV);
   const resistance = BATTERY.resistanceOhm * cold * weak;
   const starterA = starterNm * BATTERY.aPerNm;
-  const drawnA = starterA + loadsA + (restV > 0 ? BASE_A : 0);
+  const drawnA = starterA + loadsA + (restV > 0 ? DRAWS_A.computer + DRAWS_A.cylinder * metal.cylinders : 0);
   const alone = restV - drawnA * resistance;
   const { fromRpm, fullRpm } = ALTERNATOR;
   const turning = Math.min(1, Math.max(0, (state.speedRpm - fromRpm) / (fullRpm - fromRpm)));

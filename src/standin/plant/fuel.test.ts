@@ -152,7 +152,7 @@ describe('what becomes of a charge', () => {
 
 describe('fuel pressure', () => {
   const steps = (state: ReturnType<typeof plantAtRest>, count: number, pumpOn: boolean) => {
-    for (let i = 0; i < count; i += 1) stepSupply(metal, state, pumpOn, 0.01);
+    for (let i = 0; i < count; i += 1) stepSupply(metal, state, place, pumpOn, 0.01);
   };
 
   test('comes up within a third of a second and leaks away over twenty', () => {
@@ -172,13 +172,30 @@ describe('fuel pressure', () => {
       state.railShare = 1;
       for (let i = 0; i < 300; i += 1) {
         state.takenMg = gPerS * 10;
-        stepSupply(metal, state, true, 0.01);
+        stepSupply(metal, state, place, true, 0.01);
       }
       return state.railShare;
     };
     expect(taking(30, 13.5)).toBeCloseTo(1, 6);
     expect(taking(30, 8)).toBeLessThan(0.2);
     expect(taking(60, 13.5)).toBeLessThan(0.2);
+  });
+
+  // Six cylinders hold 36 g: 360 mg used are one part in a hundred of the way to the tank, 10 + 6 °C.
+  test('comes with fuel that the engine warms and use sweeps out', () => {
+    const state = plantAtRest(metal, place, 90, 13);
+    expect(state.railC).toBeCloseTo(62, 9);
+    state.takenMg = 360;
+    stepSupply(metal, state, place, true, 0.01);
+    expect(state.railC).toBeCloseTo(62 - 0.01 * 46, 6);
+    const stood = plantAtRest(metal, place, 90, 13);
+    stood.railC = 20;
+    for (let i = 0; i < 300 * 100; i += 1) stepSupply(metal, stood, place, false, 0.01);
+    expect(stood.railC).toBeCloseTo(62 - 42 * Math.exp(-1), 1);
+    const hot = plantAtRest(metal, { ...place, airC: 60 }, 90, 13);
+    hot.takenMg = 1e9;
+    stepSupply(metal, hot, { ...place, airC: 60 }, true, 0.01);
+    expect(hot.railC).toBeCloseTo(45, 1);
   });
 
   // Manifold-referenced, 350 kPa: across it stays 350; on the gauge it falls with the manifold, 80 − 40 = 40 kPa less.

@@ -11,6 +11,7 @@ export { starterTorqueNm, stepElectrics } from './electrics';
 export { lambdaRead, stepLambda } from './exhaust';
 export { type EventOutcome, fire, firedAtRest } from './fire';
 export { oilPressureKpa, stepHeat } from './heat';
+export { knockNoiseV } from './knock';
 export type {
   Charger,
   Exhaust,
@@ -23,6 +24,13 @@ export type {
   Throttle,
   Vehicle,
 } from './metal';
-export { copiedPlant, intervalsDeg, manifoldKpa, plantAtRest, type PlantState } from './plantState';
+export {
+  copiedPlant,
+  intervalsDeg,
+  isStanding,
+  manifoldKpa,
+  plantAtRest,
+  type PlantState,
+} from './plantState';
 export { soakedAirC } from './soak';
-export { inject, railGaugeKpa, stepSupply } from './supply';
+export { inject, type Opening, railGaugeKpa, stepSupply } from './supply';

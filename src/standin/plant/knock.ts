@@ -44,3 +44,21 @@ export function knockOf(
   const hasMs = (WINDOW_DEG * 1000) / (6 * speedRpm);
   return Math.max(0, hasMs / selfIgnitionMs(metal.fuel.octane, peakAtm, peakK) - 1);
 }
+
+/** Noise of a healthy engine at its knock sensor, V: at rest, by speed, by each kelvin it is colder than warm, and its spread. */
+const NOISE = { restV: 0.12, perV: 0.1, coldPerK: 0.004, warmC: 80, spread: 0.12 } as const;
+/** What a clear knock adds, V, and where the amplifier ends. */
+const KNOCK_V = 1.8;
+const MOST_V = 5;
+
+/**
+ * What a knock sensor gives in the window after a firing, V: noise that rises with speed to the power of 1.5 and with cold,
+ * and knock on top. Example: 4000 rev/min, warm, no knock → 0.12 + 0.1·8 = 0.92.
+ * @param spread how this firing differs, −1…1.
+ */
+export function knockNoiseV(speedRpm: number, coolantC: number, knock: number, spread: number): number {
+  const thousands = speedRpm / 1000;
+  const cold = 1 + NOISE.coldPerK * Math.max(0, NOISE.warmC - coolantC);
+  const noise = (NOISE.restV + NOISE.perV * thousands * Math.sqrt(thousands)) * cold;
+  return Math.min(MOST_V, noise * (1 + NOISE.spread * spread) + KNOCK_V * knock);
+}

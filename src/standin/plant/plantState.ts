@@ -4,7 +4,7 @@ import { lookUpMap } from '@/core/numeric';
 import { CYCLE_DEG, ZERO_CELSIUS_K } from '@/core/units';
 import { copiedLine, type LambdaLine, lambdaLineAtRest } from './exhaust';
 import { type Metal, plateOf, type Surroundings } from './metal';
-import { oilFactorOf, soakedAirC } from './soak';
+import { oilFactorOf, soakedAirC, soakedRailC } from './soak';
 
 /** Where the crank rests, ° after the firing TDC of cylinder 1. */
 export const REST_DEG = 200;
@@ -47,6 +47,8 @@ export interface PlantState {
   batteryV: number;
   /** Fuel pressure as a share of what the regulator holds, 0…1. */
   railShare: number;
+  /** Fuel in the rail, °C. */
+  railC: number;
   /** Fuel taken from the rail since the supply was last stepped, mg. */
   takenMg: number;
 
@@ -67,6 +69,8 @@ export interface PlantState {
   lambda: LambdaLine[];
   /** Knock of the last firing of each cylinder by its number: 0 none, 1 clear. */
   knock: Float64Array;
+  /** At the knock sensor after the last firing, V. */
+  knockNoiseV: number;
 
   vehicleMPerS: number;
   /** The clutch holds: engine and wheels turn as one. */
@@ -171,6 +175,7 @@ export function plantAtRest(
     gasTorqueNm: 0,
     batteryV,
     railShare: 0,
+    railC: soakedRailC({ barometricKpa, airC }, coolantC),
     takenMg: 0,
     alternatorNm: 0,
     oilFactor: oilFactorOf(coolantC),
@@ -181,10 +186,16 @@ export function plantAtRest(
     heatJ: 0,
     lambda: metal.exhaust.banks.map(lambdaLineAtRest),
     knock: each(),
+    knockNoiseV: 0,
     vehicleMPerS: 0,
     locked: false,
     totals: { ...NOTHING },
   };
+}
+
+/** Nothing turns, neither crank nor wheels. */
+export function isStanding({ speedRpm, vehicleMPerS }: PlantState): boolean {
+  return speedRpm === 0 && vehicleMPerS === 0;
 }
 
 /** Share of its next charge that a cylinder at rest has drawn. */

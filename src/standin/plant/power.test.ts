@@ -112,7 +112,7 @@ describe('starter and battery', () => {
 
   const settled = (restV: number, coolantC: number, speedRpm: number, starterNm: number, loadsA: number) => {
     const state = { ...turning(speedRpm), coolantC };
-    for (let i = 0; i < 8000; i += 1) stepElectrics(state, starterNm, restV, loadsA, 0.001);
+    for (let i = 0; i < 8000; i += 1) stepElectrics(metal, state, starterNm, restV, loadsA, 0.001);
     return state;
   };
 

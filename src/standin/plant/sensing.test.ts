@@ -1,10 +1,13 @@
 import { builtCar } from '@tests/support/car';
 import { copiedLine, exhaustInto, lambdaLineAtRest, lambdaRead, stepLambda } from './exhaust';
 import { oilPressureKpa, stepHeat } from './heat';
+import { knockNoiseV } from './knock';
 import { plantAtRest } from './plantState';
-import { soakedAirC } from './soak';
+import { soakedAirC, soakedRailC } from './soak';
+import { liquidShare } from './supply';
 
 const { metal, place } = builtCar();
+const STILL = { fanOn: false, headwindMPerS: 0 };
 
 describe('lambda sensor', () => {
   const warmed = () => {
@@ -84,7 +87,7 @@ describe('heat', () => {
     // 4 g/s of air: 4/14.3 · 42.4 kJ = 11.9 kW.
     for (let i = 0; i < 400; i += 1) {
       state.heatJ = 11_900 * 0.05;
-      stepHeat(metal, state, { ...place, airC }, airC, false, 0.05);
+      stepHeat(metal, state, { ...place, airC }, airC, STILL, 0.05);
     }
     expect(state.coolantC).toBeGreaterThan(-19);
     expect(state.coolantC).toBeLessThan(-15);
@@ -93,7 +96,7 @@ describe('heat', () => {
   test('heat is kept: without losses what is burned is in metal and oil', () => {
     const state = plantAtRest(metal, { ...place, airC: 20 }, 20, 13);
     state.heatJ = 100_000;
-    stepHeat(metal, state, { ...place, airC: 20 }, 20, false, 0.05);
+    stepHeat(metal, state, { ...place, airC: 20 }, 20, STILL, 0.05);
     const litres = 2.4605;
     const inMetal = (state.coolantC - 20) * 13_000 * litres;
     const inOil = (state.oilC - 20) * 3000 * litres;
@@ -102,18 +105,27 @@ describe('heat', () => {
   });
 
   test('the thermostat holds a running engine between its temperatures, and the fan cools a standing one', () => {
-    const after = (fanOn: boolean, mPerS: number) => {
+    const after = (fanOn: boolean, headwindMPerS: number) => {
       const state = plantAtRest(metal, place, 88, 13);
-      state.vehicleMPerS = mPerS;
       for (let i = 0; i < 20 * 900; i += 1) {
         state.heatJ = 30_000 * 0.05;
-        stepHeat(metal, state, place, 10, fanOn, 0.05);
+        stepHeat(metal, state, place, 10, { fanOn, headwindMPerS }, 0.05);
       }
       return state.coolantC;
     };
     expect(after(false, 25)).toBeGreaterThan(78);
     expect(after(false, 25)).toBeLessThan(95);
     expect(after(true, 0)).toBeLessThan(after(false, 0) - 20);
+  });
+
+  test('coolant that is not cooled boils, and gets no hotter than that', () => {
+    const state = plantAtRest(metal, place, 100, 13);
+    for (let i = 0; i < 20 * 600; i += 1) {
+      state.heatJ = 200_000 * 0.05;
+      stepHeat(metal, state, place, 10, STILL, 0.05);
+    }
+    expect(state.coolantC).toBeGreaterThan(118);
+    expect(state.coolantC).toBeLessThan(126);
   });
 
   test('air under the bonnet of a hot engine that stands is warmed by a third of the way', () => {
@@ -130,5 +142,35 @@ describe('heat', () => {
     expect(oilPressureKpa(state)).toBeGreaterThan(hot * 1.5);
     state.speedRpm = 7000;
     expect(oilPressureKpa(state)).toBeLessThan(450);
+  });
+});
+
+describe('the knock sensor', () => {
+  // By hand: 0.12 + 0.1·4^1.5 = 0.92; 40 K colder 0.16 of it more; knock of 0.5 adds 0.9.
+  test('hears an engine that is louder with speed and cold, and knock above it', () => {
+    expect(knockNoiseV(4000, 80, 0, 0)).toBeCloseTo(0.92, 9);
+    expect(knockNoiseV(4000, 95, 0, 0)).toBeCloseTo(0.92, 9);
+    expect(knockNoiseV(4000, 40, 0, 0)).toBeCloseTo(0.92 * 1.16, 9);
+    expect(knockNoiseV(4000, 80, 0.5, 0)).toBeCloseTo(1.82, 9);
+    expect(knockNoiseV(0, 80, 0, 0)).toBeCloseTo(0.12, 9);
+  });
+
+  test('spreads by an eighth from firing to firing, and ends at 5 V', () => {
+    expect(knockNoiseV(4000, 80, 0, 1)).toBeCloseTo(0.92 * 1.12, 9);
+    expect(knockNoiseV(4000, 80, 0, -1)).toBeCloseTo(0.92 * 0.88, 9);
+    expect(knockNoiseV(7000, 80, 4, 0)).toBe(5);
+  });
+});
+
+describe('hot fuel', () => {
+  test('is all liquid up to 55 °C, loses 1.2 % for each kelvin above, and never more than 40 %', () => {
+    expect([-20, 55, 56, 75, 100, 150].map((railC) => Math.round(1000 * liquidShare(railC)))).toEqual([
+      1000, 1000, 988, 760, 600, 600,
+    ]);
+  });
+
+  test('in a rail that has stood is two thirds of the way from the air to the engine', () => {
+    expect(soakedRailC({ ...place, airC: 20 }, 80)).toBeCloseTo(59, 9);
+    expect(soakedRailC({ ...place, airC: 20 }, 0)).toBeCloseTo(7, 9);
   });
 });

@@ -10,6 +10,7 @@ import { CYCLE_S_AT_1_RPM } from '@/core/units';
 import { sprayed } from './evaporation';
 import type { Metal, Surroundings } from './metal';
 import { manifoldKpa, type PlantState } from './plantState';
+import { soakedRailC } from './soak';
 
 /** What the engine computer opens for one cylinder’s cycle. */
 export interface Opening {
@@ -29,6 +30,19 @@ const RISE_S = 0.35;
 const LEAK_S = 20;
 /** Fuel that the rail gives between full pressure and none, for each cylinder, mg: what its walls and hoses yield. */
 const YIELD_MG = 120;
+
+/** Fuel that lies in the rail and its injectors, for each cylinder, mg, and how fast the engine warms it, s. */
+const HELD_MG = 6000;
+const WARMS_S = 300;
+/** The tank is so much warmer than the air, and never warmer than this, °C: it is large and lies low. */
+const TANK = { overAirK: 6, mostC: 45 } as const;
+/** Fuel warmer than this begins to boil in the injectors: share of the flow that is lost to bubbles for each kelvin, and at most. */
+const BOILS = { fromC: 55, perK: 0.012, most: 0.4 } as const;
+
+/** Share of what flows through an injector that is liquid: hot fuel, after a stop in the heat, comes with bubbles. */
+export function liquidShare(railC: number): number {
+  return 1 - Math.min(BOILS.most, BOILS.perK * Math.max(0, railC - BOILS.fromC));
+}
 
 /** Fuel pressure across the injectors now, kPa. */
 export function acrossKpa(metal: Metal, state: PlantState, { barometricKpa }: Surroundings): number {
@@ -60,7 +74,7 @@ export function inject(
     open > 0
       ? netOfOpenMs(injector.shortPulse, open - deadTimeAt(injector.deadTime, state.batteryV, across))
       : 0;
-  const share = metal.fuelShare[cylinder - 1] as number;
+  const share = (metal.fuelShare[cylinder - 1] as number) * liquidShare(state.railC);
   let mg = squirts * flowingMs * injectorFlowGPerS(injector, across) * share;
   if (second !== null && secondOpeningMs > 0) {
     const netMs = Math.max(
@@ -76,9 +90,22 @@ export function inject(
   return mg;
 }
 
-/** Pump and rail over one slow step: pressure rises to what the regulator holds, and falls when more is taken than comes. */
-export function stepSupply(metal: Metal, state: PlantState, pumpOn: boolean, dtS: number): void {
+/**
+ * Pump and rail over one slow step: pressure rises to what the regulator holds, and falls when more is taken than comes;
+ * the fuel in the rail warms with the engine and is swept out by what is used.
+ */
+export function stepSupply(
+  metal: Metal,
+  state: PlantState,
+  surroundings: Surroundings,
+  pumpOn: boolean,
+  dtS: number,
+): void {
   const takenMg = state.takenMg;
+  const swept = Math.min(1, takenMg / (HELD_MG * metal.cylinders));
+  state.railC +=
+    ((soakedRailC(surroundings, state.coolantC) - state.railC) * dtS) / WARMS_S +
+    (Math.min(TANK.mostC, surroundings.airC + TANK.overAirK) - state.railC) * swept;
   state.takenMg = 0;
   const comesMg = pumpOn ? metal.pumpGPerS * Math.max(0, state.batteryV / PUMP_V) * dtS * 1000 : 0;
   const yieldMg = YIELD_MG * metal.cylinders;

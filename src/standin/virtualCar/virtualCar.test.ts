@@ -1,15 +1,14 @@
 import { AT, frameOf, PHASE, read } from '@/core/channel';
-import { lookUpMap } from '@/core/numeric';
 import { virtualCar } from '@tests/support/car';
-import { demo, programOf, tableOf } from '@tests/support/ventisca';
+import { demo, programOf } from '@tests/support/ventisca';
 import fc from 'fast-check';
-import type { Metal } from '../plant';
 import type { Controls } from './controls';
-import type { CarEvent } from './event';
-import { type CarState, VirtualCar } from './virtualCar';
+import type { CarState } from './carState';
+import { carOfText, carText } from './carText';
+import { VirtualCar } from './virtualCar';
 
 /** A car that is started and idles, 8 s after the key. */
-function idling(car: VirtualCar): VirtualCar {
+function idling<Built extends VirtualCar>(car: Built): Built {
   car.controls.key = true;
   car.advance(3);
   car.controls.starter = true;
@@ -126,6 +125,25 @@ describe('a run', () => {
     expect(driven(other)).toBe(straight);
   });
 
+  test('goes on from a text as from a snapshot, number for number', () => {
+    const document = demo('pardela');
+    const car = idling(virtualCar(document));
+    const text = carText(car.snapshot());
+    const stored = carOfText(text);
+    expect(stored).toEqual(car.snapshot());
+    expect(carText(stored)).toBe(text);
+    const { built, place } = car;
+    const setup = { coolantC: 80, batteryV: 12.6, seed: 1, surroundings: place };
+    const other = new VirtualCar(programOf(document), built, setup, stored);
+    expect(driven(other)).toBe(driven(car));
+  });
+
+  test('a text that is no car’s, or of another version, is refused by name', () => {
+    expect(() => carOfText('{"format":"something"}')).toThrow(/no car’s state/);
+    const text = carText(virtualCar().snapshot()).replace('"version":1', '"version":7');
+    expect(() => carOfText(text)).toThrow(/version 7, not 1/);
+  });
+
   test('a snapshot shares nothing with the car', () => {
     const car = idling(virtualCar());
     const snapshot = car.snapshot();
@@ -175,67 +193,6 @@ describe('a run', () => {
   });
 });
 
-/** A car whose air, fuel and sensors are as the calibration has them, but for its filling and what is changed. */
-function asTyped(change: (metal: Metal) => Metal) {
-  const document = demo('ventisca', ({ overrun }) => {
-    if (overrun.use !== null) overrun.use.value = 'no';
-  });
-  const { injector, load } = programOf(document);
-  const even = [1, 1, 1, 1, 1, 1];
-  const car = virtualCar(
-    document,
-    { coolantC: 80, surroundings: { barometricKpa: 80.5, airC: 80 } },
-    (metal) =>
-      change({
-        ...metal,
-        injector,
-        airShare: even,
-        fuelShare: even,
-        heating: 1,
-        fullAirFlowGPerS: load.fullAirFlowGPerS,
-      }),
-    { coolant: null, air: null, map: null, fuelPressure: null, pullUp: null },
-  );
-  return car;
-}
-
-describe('at a held speed, warm and steady', () => {
-  // lambda = target × true VE ÷ typed VE × true flow ÷ typed flow; air as warm as coolant, so that no charge is heated.
-  test.each([
-    [1000, 0],
-    [2000, 4],
-    [3000, 8],
-    [4500, 12],
-    [3000, 30],
-  ] as const)(
-    '%d rev/min at %d %% pedal: lambda is the target by filling and flow, within 0.3 %%',
-    (rpm, pedal) => {
-      for (const flow of [1, 0.9, 1.12]) {
-        const car = asTyped((metal) => ({
-          ...metal,
-          ve: { ...metal.ve, values: metal.ve.values.map((value) => value * 1.05) },
-          injector: { ...metal.injector, ratedFlowGPerS: metal.injector.ratedFlowGPerS * flow },
-          charger: null,
-        }));
-        const events: CarEvent[] = [];
-        Object.assign(car.controls, { key: true, holdRpm: rpm, pedalPercent: pedal });
-        car.advance(14);
-        car.onEvent = (event) => events.push(event);
-        car.advance(4);
-        const ve = tableOf(programOf(demo()), 've');
-        const mean = (pick: (event: CarEvent) => number) =>
-          events.reduce((total, event) => total + pick(event), 0) / events.length;
-        const lambda = mean(({ vapourLambda }) => vapourLambda);
-        const kpa = mean(({ manifoldKpa }) => manifoldKpa);
-        const truth = lookUpMap(car.built.engine.ve, rpm, kpa);
-        const expected = (mean(({ lambdaTarget }) => lambdaTarget) * truth) / lookUpMap(ve, rpm, kpa) / flow;
-        expect(Math.abs(lambda / expected - 1)).toBeLessThan(0.003);
-        expect(Math.abs((car.plant.lambda[0]?.shown ?? 0) / lambda - 1)).toBeLessThan(0.02);
-      }
-    },
-  );
-});
-
 describe('key and voltage', () => {
   test('without the key nothing lives; turned off, the engine dies', () => {
     const car = virtualCar();
@@ -260,6 +217,113 @@ describe('key and voltage', () => {
     weak.advance(4);
     expect(weak.power.resets).toBeGreaterThan(0);
     expect(weak.phase).not.toBe(PHASE.running);
+  });
+});
+
+describe('a car that stands', () => {
+  test('finds the pressure of its place, whatever that becomes, and turns nothing', () => {
+    const car = virtualCar();
+    car.advance(1);
+    expect(car.surroundings.barometricKpa).toBeCloseTo(80.5, 0);
+    car.surroundings = { barometricKpa: 97, airC: -5 };
+    car.advance(1);
+    expect(Math.abs(read(car.sensed(), AT.manifoldPressure) - 97)).toBeLessThan(1.5);
+    expect(car.plant.turns).toBe(0);
+    expect(car.snapshot().surroundings).toEqual({ barometricKpa: 97, airC: -5 });
+  });
+
+  test('cools with the hours, and the air at its plates and the fuel in its rail with it', () => {
+    const car = virtualCar(demo(), { coolantC: 90, surroundings: { barometricKpa: 80.5, airC: -10 } });
+    const was = car.plant.coolantC;
+    car.advance(1800);
+    const { coolantC, oilC, intakeC, railC } = car.plant;
+    expect(coolantC).toBeLessThan(was - 10);
+    expect(coolantC).toBeGreaterThan(20);
+    expect(oilC).toBeLessThan(90);
+    for (const warmed of [intakeC, railC]) {
+      expect(warmed).toBeGreaterThan(-10);
+      expect(warmed).toBeLessThan(coolantC);
+    }
+  });
+});
+
+describe('where a car is', () => {
+  test('a climb takes air and torque from it', () => {
+    const at = (barometricKpa: number) => {
+      const car = idling(virtualCar(demo('pardela'), { surroundings: { barometricKpa: 98, airC: 10 } }));
+      car.surroundings = { barometricKpa, airC: 10 };
+      Object.assign(car.controls, { holdRpm: 4000, pedalPercent: 100 });
+      car.advance(4);
+      return { kpa: read(car.frame, AT.manifoldPressure), nm: car.plant.loadNm };
+    };
+    const [sea, high] = [at(98), at(78)];
+    expect(high.kpa / sea.kpa).toBeCloseTo(78 / 98, 1);
+    expect(high.nm).toBeLessThan(0.85 * sea.nm);
+  });
+
+  test('colder weather is felt at the plates of a running engine', () => {
+    const car = idling(virtualCar());
+    Object.assign(car.controls, { holdRpm: 4000, pedalPercent: 40 });
+    car.advance(20);
+    const was = car.plant.intakeC;
+    car.surroundings = { ...car.surroundings, airC: car.surroundings.airC - 25 };
+    car.advance(30);
+    expect(car.plant.intakeC).toBeLessThan(was - 15);
+  });
+});
+
+describe('a hot restart after a soak', () => {
+  /** Turns until it counts as running, and the mean vapour lambda of its first two seconds. */
+  const started = (car: VirtualCar) => {
+    const lambdas: number[] = [];
+    const from = car.plant.turns;
+    let caughtTurns = NaN;
+    let sinceS = 0;
+    car.onEvent = ({ phase, vapourLambda, timeS, turns }) => {
+      if (phase !== PHASE.running) return;
+      if (Number.isNaN(caughtTurns)) [caughtTurns, sinceS] = [turns - from, timeS];
+      if (timeS < sinceS + 2 && Number.isFinite(vapourLambda)) lambdas.push(vapourLambda);
+    };
+    idling(car);
+    car.onEvent = null;
+    return { caughtTurns, lambda: lambdas.reduce((total, one) => total + one, 0) / lambdas.length };
+  };
+  const warmed = () => {
+    const car = idling(virtualCar(demo(), { surroundings: { barometricKpa: 80.5, airC: 30 } }));
+    Object.assign(car.controls, { holdRpm: 3500, pedalPercent: 30 });
+    car.advance(400);
+    Object.assign(car.controls, { holdRpm: null, pedalPercent: 0 });
+    car.advance(5);
+    return car;
+  };
+  const stopped = (car: VirtualCar, forS: number) => {
+    car.controls.key = false;
+    car.advance(forS);
+    expect(car.plant.speedRpm).toBe(0);
+    return started(car);
+  };
+
+  test('is leaner than one after a short stop, by the bubbles in its fuel, and than a cold start', () => {
+    const [short, soaked] = [stopped(warmed(), 8), stopped(warmed(), 600)];
+    const cold = started(virtualCar(demo(), { coolantC: 20 }));
+    expect(soaked.lambda / short.lambda).toBeGreaterThan(1.03);
+    expect(soaked.caughtTurns).toBeGreaterThan(short.caughtTurns);
+    expect(soaked.caughtTurns).toBeLessThan(12);
+    expect(soaked.lambda).toBeGreaterThan(cold.lambda);
+  });
+
+  test('soaks its rail and its intake air, and sweeps both out as it runs on', () => {
+    const car = warmed();
+    const running = { rail: car.plant.railC, intake: car.plant.intakeC };
+    car.controls.key = false;
+    car.advance(600);
+    expect(car.plant.railC).toBeGreaterThan(running.rail + 15);
+    expect(car.plant.intakeC).toBeGreaterThan(car.surroundings.airC + 10);
+    idling(car);
+    Object.assign(car.controls, { holdRpm: 3500, pedalPercent: 30 });
+    car.advance(120);
+    expect(car.plant.railC).toBeLessThan(running.rail + 3);
+    expect(car.plant.intakeC).toBeLessThan(running.intake + 4);
   });
 });
 

@@ -1,0 +1,101 @@
+import { type Frame, frameOf } from '@/core/channel';
+import { copiedEcu, ecuAtKeyOn, type EcuState } from '@/core/ecu';
+import type { EcuProgram } from '@/core/program';
+import { type SpeedCount } from './speedCount';
+import { copiedPlant, type Metal, plantAtRest, type PlantState, type Surroundings } from '../plant';
+import { type Controls, controlsAtRest } from './controls';
+
+/** All of a car at one moment: plain data that can be copied, cloned to another thread, stored and taken up again. */
+export interface CarState {
+  steps: number;
+  plant: PlantState;
+  ecu: EcuState;
+  controls: Controls;
+  surroundings: Surroundings;
+  power: PowerState;
+  count: SpeedCount;
+  /** Turns of the crank at which the engine computer knows its position; null while it has no power or never finds it. */
+  syncedAtTurns: number | null;
+  primed: boolean;
+  pumpOn: boolean;
+  fanOn: boolean;
+  idleValvePercent: number;
+  /** The coils reach the current that lights a charge. */
+  coilsCharge: boolean;
+  /** Share of its full opening that the pedal gives each plate. */
+  plateShare: number;
+  /** Opening of the idle path, all plates together, mm². */
+  idleMm2: number;
+  /** What the engine computer last took things for; null where nothing is known. */
+  frame: (number | null)[];
+  random: readonly number[];
+}
+
+/** Power of the engine computer. */
+export interface PowerState {
+  on: boolean;
+  /** Since when, s. */
+  sinceS: number;
+  /** How often it went out for want of voltage while the key was on. */
+  resets: number;
+}
+
+/** What a car starts from. */
+export interface CarSetup {
+  readonly coolantC: number;
+  /** Voltage of the battery at rest. */
+  readonly batteryV: number;
+  readonly surroundings: Surroundings;
+  readonly seed: number;
+  /** Time that events are counted from, s; 0 where nothing else is asked. */
+  readonly eventsFromS?: number;
+  /** A millisecond where nothing else is asked. */
+  readonly stepS?: number;
+}
+
+/** A car that stands with its key off. */
+export function carAtRest(program: EcuProgram, metal: Metal, setup: CarSetup): CarState {
+  return {
+    steps: 0,
+    plant: plantAtRest(metal, setup.surroundings, setup.coolantC, setup.batteryV),
+    ecu: ecuAtKeyOn(program),
+    controls: controlsAtRest(),
+    surroundings: { ...setup.surroundings },
+    power: { on: false, sinceS: 0, resets: 0 },
+    count: { turns: 0, timeS: 0, speedRpm: 0 },
+    syncedAtTurns: null,
+    primed: false,
+    pumpOn: false,
+    fanOn: false,
+    idleValvePercent: 0,
+    coilsCharge: true,
+    plateShare: 0,
+    idleMm2: 0,
+    frame: numbersOf(frameOf()),
+    random: [],
+  };
+}
+
+/** A copy that shares nothing with its original. */
+export function copiedCar(state: CarState): CarState {
+  return {
+    ...state,
+    plant: copiedPlant(state.plant),
+    ecu: copiedEcu(state.ecu),
+    controls: { ...state.controls },
+    surroundings: { ...state.surroundings },
+    power: { ...state.power },
+    count: { ...state.count },
+    frame: [...state.frame],
+    random: [...state.random],
+  };
+}
+
+/** A frame as plain data, null for what is not known; and back. */
+export function numbersOf(frame: Frame): (number | null)[] {
+  return Array.from(frame, (value) => (Number.isNaN(value) ? null : value));
+}
+
+export function frameFrom(numbers: readonly (number | null)[], into: Frame): void {
+  into.set(numbers.map((value) => value ?? NaN));
+}
