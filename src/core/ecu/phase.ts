@@ -5,20 +5,34 @@ import type { EcuState } from './state';
 /** Cranking fuel returns below this share of the running speed, so that a failed catch can recover. */
 const CRANKING_RETURN_SHARE = 0.8;
 
-/** Cranking or running: running above the running speed, back to cranking below four fifths of it. */
+/** It counts as running once it has been above the running speed for so many turns: a single strong burn does not make it. */
+const CATCH_TURNS = 2;
+
+/**
+ * Cranking or running: running after a cycle above the running speed, back to cranking below four fifths of it. A cycle,
+ * because charges that a prime pulse alone has fed burn even where cranking fuel drowns what comes after them.
+ */
 export function stepPhase(program: EcuProgram, state: EcuState, frame: Frame): void {
   const speedRpm = read(frame, AT.speed);
   const timeS = read(frame, AT.time);
-  if (state.phase !== PHASE.running && speedRpm > program.runningSpeedRpm) {
-    state.phase = PHASE.running;
-    state.runningSinceS = timeS;
-  } else if (state.phase === PHASE.running && speedRpm < program.runningSpeedRpm * CRANKING_RETURN_SHARE) {
-    state.phase = PHASE.cranking;
-    state.runningSinceS = 0;
-  } else if (state.phase === PHASE.off) {
-    state.phase = PHASE.cranking;
-    state.runningSinceS = 0;
+  const turns = read(frame, AT.turns);
+  if (state.phase === PHASE.running) {
+    if (speedRpm < program.runningSpeedRpm * CRANKING_RETURN_SHARE) toCranking(state);
+  } else {
+    if (state.phase === PHASE.off) toCranking(state);
+    if (speedRpm <= program.runningSpeedRpm) state.aboveFromTurns = null;
+    else state.aboveFromTurns ??= turns;
+    if (state.aboveFromTurns !== null && turns >= state.aboveFromTurns + CATCH_TURNS) {
+      state.phase = PHASE.running;
+      state.runningSinceS = timeS;
+    }
   }
   write(frame, AT.phase, state.phase);
   write(frame, AT.sinceStart, timeS - state.runningSinceS);
+}
+
+function toCranking(state: EcuState): void {
+  state.phase = PHASE.cranking;
+  state.runningSinceS = 0;
+  state.aboveFromTurns = null;
 }

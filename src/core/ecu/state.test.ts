@@ -154,6 +154,7 @@ describe('inputs', () => {
 
 describe('the phase', () => {
   const volts = new Float64Array(PROGRAM.inputs.length).fill(NaN);
+  /** Phases at events a turn apart. */
   const follow = (...speeds: readonly number[]) => {
     const program = { ...PROGRAM, runningSpeedRpm: 500 };
     const state = ecuAtKeyOn(program);
@@ -162,24 +163,35 @@ describe('the phase', () => {
       const frame = frameOf({ manifoldPressure: 60, coolant: 20, air: 20, battery: 12 });
       write(frame, AT.time, i);
       write(frame, AT.speed, speed);
+      write(frame, AT.turns, i);
       eventStep(program, state, volts, frame, out);
       return [frame[AT.phase], frame[AT.sinceStart]];
     });
   };
 
-  // Running above 500, back to cranking only below 400: four fifths of it.
-  test('goes up above its speed, back only below four fifths of it, and counts from there', () => {
+  // Running after two turns above 500, back to cranking only below 400: four fifths of it.
+  test('goes up after a cycle above its speed, back only below four fifths of it, and counts from there', () => {
     const { cranking, running } = PHASE;
-    expect(follow(200, 500, 501, 450, 400, 399, 450, 600)).toEqual([
+    expect(follow(200, 500, 501, 600, 501, 450, 400, 399, 450, 600, 700, 700)).toEqual([
       [cranking, 0],
       [cranking, 1],
+      [cranking, 2],
+      [cranking, 3],
       [running, 0],
       [running, 1],
       [running, 2],
-      [cranking, 5],
-      [cranking, 6],
+      [cranking, 7],
+      [cranking, 8],
+      [cranking, 9],
+      [cranking, 10],
       [running, 0],
     ]);
+  });
+
+  test('a burn or two that pull away and fall back do not make it running', () => {
+    expect(new Set(follow(200, 700, 650, 500, 700, 600, 300).map(([phase]) => phase))).toEqual(
+      new Set([PHASE.cranking]),
+    );
   });
 
   test('fuel is cut on overrun only while the engine runs', () => {
@@ -189,6 +201,7 @@ describe('the phase', () => {
       const frame = frameOf({
         time,
         speed,
+        turns: (speed * time) / 60,
         throttle: 0,
         manifoldPressure: 30,
         coolant: 80,
@@ -197,7 +210,8 @@ describe('the phase', () => {
       });
       return eventStep(PROGRAM, state, volts, frame, out).cut;
     };
-    expect([cutAt(0, 3000), cutAt(0.04, 3000), cutAt(0.06, 3000), cutAt(0.2, 3000)]).toEqual([
+    // Two turns at 3000 rev/min are 0.04 s.
+    expect([cutAt(0, 3000), cutAt(0.03, 3000), cutAt(0.06, 3000), cutAt(0.2, 3000)]).toEqual([
       false,
       false,
       true,

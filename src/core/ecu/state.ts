@@ -15,6 +15,8 @@ import type { EcuProgram } from '../program';
 export interface EcuState {
   /** One of {@link PHASE}. */
   phase: number;
+  /** Turns at which it came above the running speed; null while it is below. */
+  aboveFromTurns: number | null;
   /** When it last began to count as running, s. */
   runningSinceS: number;
   /** The last reading of each input that was no fault; null before the first. */
@@ -31,6 +33,7 @@ export interface EcuState {
 export function ecuAtKeyOn(program: EcuProgram): EcuState {
   return {
     phase: PHASE.off,
+    aboveFromTurns: null,
     runningSinceS: 0,
     lastGood: program.inputs.map(() => null),
     lastVolts: program.inputs.map(() => null),
@@ -45,6 +48,7 @@ export function ecuAtKeyOn(program: EcuProgram): EcuState {
 export function copiedEcu(state: EcuState): EcuState {
   return {
     phase: state.phase,
+    aboveFromTurns: state.aboveFromTurns,
     runningSinceS: state.runningSinceS,
     lastGood: [...state.lastGood],
     lastVolts: [...state.lastVolts],

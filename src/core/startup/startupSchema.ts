@@ -11,7 +11,7 @@ export const startupSchema = z.object({
     decimals: 0,
     required: true,
     help: {
-      what: 'Speed above which cranking fuel ends and running fuel begins. Cranking fuel returns below four fifths of it.',
+      what: 'Speed above which, held for two turns, cranking fuel ends and running fuel begins. Cranking fuel returns below four fifths of it.',
       usual: '400 to 700 rev/min: above what the starter reaches, below idle.',
       changes: 'Too low and a strong starter cuts its own cranking fuel; too high and it never leaves it.',
     },

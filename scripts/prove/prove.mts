@@ -1,0 +1,20 @@
+/**
+ * Acceptance of the virtual car on fresh seeds. Prints what was reached and the worst; exits with 1 where a line is not met.
+ * Usage: npm run prove [-- first seed]
+ */
+import { proveBands } from './bands.mts';
+import { proveDescribed } from './described.mts';
+import { proveDrives } from './drives.mts';
+import { proveHalved } from './halved.mts';
+import { missedLines } from './report.mts';
+import { proveStarts } from './starts.mts';
+import { proveSteady } from './steady.mts';
+
+const firstSeed = Number(process.argv[2] ?? Date.now() % 100_000);
+console.log(`seeds from ${firstSeed}`);
+for (const prove of [proveStarts, proveBands, proveDescribed, proveSteady, proveDrives, proveHalved]) {
+  prove(firstSeed);
+}
+const missed = missedLines();
+console.log(missed === 0 ? 'all met' : `${missed} missed`);
+process.exitCode = missed === 0 ? 0 : 1;
