@@ -17,15 +17,16 @@ export function readInputs(program: EcuProgram, state: EcuState, volts: Float64A
     if (Number.isNaN(at)) continue;
     const { fault } = input;
     if (fault !== null && (at < fault.lowV || at > fault.highV)) {
-      const standIn = input.fallback ?? state.lastGood[i] ?? null;
-      if (standIn !== null) write(frame, AT[input.channel], standIn);
+      const standIn = input.fallback ?? (state.lastGood[i] as number);
+      if (!Number.isNaN(standIn)) write(frame, AT[input.channel], standIn);
       continue;
     }
     // The same voltage is the same reading, and what is slow seldom changes.
-    const value = at === state.lastVolts[i] ? (state.lastGood[i] as number) : readingOf(input, at);
-    state.lastVolts[i] = at;
-    state.lastGood[i] = value;
-    write(frame, AT[input.channel], value);
+    if (at !== state.lastVolts[i]) {
+      state.lastVolts[i] = at;
+      state.lastGood[i] = readingOf(input, at);
+    }
+    write(frame, AT[input.channel], state.lastGood[i] as number);
   }
   write(frame, AT.manifoldPressure, Math.max(LEAST_MANIFOLD_KPA, read(frame, AT.manifoldPressure)));
 }

@@ -19,10 +19,9 @@ export interface EcuState {
   aboveFromTurns: number | null;
   /** When it last began to count as running, s. */
   runningSinceS: number;
-  /** The last reading of each input that was no fault; null before the first. */
-  lastGood: (number | null)[];
-  /** The voltage of that reading. */
-  lastVolts: (number | null)[];
+  /** The last reading of each input that was no fault, and its voltage; NaN before the first. */
+  lastGood: Float64Array;
+  lastVolts: Float64Array;
   activations: ActivationState[];
   opening: OpeningState;
   overrun: OverrunState;
@@ -35,8 +34,8 @@ export function ecuAtKeyOn(program: EcuProgram): EcuState {
     phase: PHASE.off,
     aboveFromTurns: null,
     runningSinceS: 0,
-    lastGood: program.inputs.map(() => null),
-    lastVolts: program.inputs.map(() => null),
+    lastGood: new Float64Array(program.inputs.length).fill(NaN),
+    lastVolts: new Float64Array(program.inputs.length).fill(NaN),
     activations: program.corrections.map((correction) => activation.atRest(correction.activation)),
     opening: opening.atRest(program.acceleration),
     overrun: overrun.atRest(program.overrun),
@@ -50,8 +49,8 @@ export function copiedEcu(state: EcuState): EcuState {
     phase: state.phase,
     aboveFromTurns: state.aboveFromTurns,
     runningSinceS: state.runningSinceS,
-    lastGood: [...state.lastGood],
-    lastVolts: [...state.lastVolts],
+    lastGood: state.lastGood.slice(),
+    lastVolts: state.lastVolts.slice(),
     activations: state.activations.map(activation.copied),
     opening: opening.copied(state.opening),
     overrun: overrun.copied(state.overrun),

@@ -13,12 +13,20 @@ const PEAK = { best: 2.1, perDeg: 0.045, least: 1.1, most: 3.4 } as const;
 /** Degrees of crank that the last of the charge has to light by itself. */
 const WINDOW_DEG = 40;
 
+/** Of the law below: its factor, and the exponents of octane and pressure. */
+const LAW = { ms: 17.68, octane: 3.402, pressure: -1.7, kelvin: 3800 } as const;
+
 /**
  * Time that a mixture takes to light by itself, ms: 17.68·(ON/100)^3.402·p^−1.7·e^(3800/T) [Douaud & Eyzat].
  * Example: octane 98, 40 atm, 800 K → 3.606.
  */
 export function selfIgnitionMs(octane: number, atm: number, kelvin: number): number {
-  return 17.68 * Math.pow(octane / 100, 3.402) * Math.pow(atm, -1.7) * Math.exp(3800 / kelvin);
+  return Math.exp(lnSelfIgnitionMs(octane, Math.log(atm), kelvin));
+}
+
+/** The same as logarithms: a firing takes one of each, where powers would take four. */
+function lnSelfIgnitionMs(octane: number, lnAtm: number, kelvin: number): number {
+  return Math.log(LAW.ms) + LAW.octane * Math.log(octane / 100) + LAW.pressure * lnAtm + LAW.kelvin / kelvin;
 }
 
 /**
@@ -38,11 +46,12 @@ export function knockOf(
   if (startKpa < 45 || speedRpm <= 0) return 0;
   const early = sparkDeg - bestSparkDeg(speedRpm, pressureShare);
   const rise = Math.min(PEAK.most, Math.max(PEAK.least, PEAK.best * (1 + PEAK.perDeg * early)));
-  const ratio = Math.pow(metal.compressionRatio, POLYTROPIC) * rise;
-  const peakAtm = (startKpa * ratio) / ATMOSPHERE_KPA;
-  const peakK = kelvin * Math.pow(ratio, TEMPERATURE_EXPONENT);
-  const hasMs = (WINDOW_DEG * 1000) / (6 * speedRpm);
-  return Math.max(0, hasMs / selfIgnitionMs(metal.fuel.octane, peakAtm, peakK) - 1);
+  const lnRatio = POLYTROPIC * Math.log(metal.compressionRatio) + Math.log(rise);
+  const lnPeakAtm = Math.log(startKpa / ATMOSPHERE_KPA) + lnRatio;
+  const peakK = kelvin * Math.exp(TEMPERATURE_EXPONENT * lnRatio);
+  const lnHas = Math.log((WINDOW_DEG * 1000) / (6 * speedRpm));
+  const lnTimes = lnHas - lnSelfIgnitionMs(metal.fuel.octane, lnPeakAtm, peakK);
+  return lnTimes > 0 ? Math.exp(lnTimes) - 1 : 0;
 }
 
 /** Noise of a healthy engine at its knock sensor, V: at rest, by speed, by each kelvin it is colder than warm, and its spread. */

@@ -57,13 +57,12 @@ export function efficiency(metal: Metal, speedRpm: number): number {
   return idealOf(metal) * CYCLE_QUALITY * (0.78 + 0.22 * Math.min(1, speedRpm / 1500));
 }
 
-const ideals = new WeakMap<Metal, number>();
+let known = { compressionRatio: NaN, ideal: NaN };
 
-/** Efficiency of the ideal cycle, remembered by engine. */
-function idealOf(metal: Metal): number {
-  const known = ideals.get(metal);
-  if (known !== undefined) return known;
-  const ideal = 1 - Math.pow(metal.compressionRatio, 1 - GAMMA_BURNED);
-  ideals.set(metal, ideal);
-  return ideal;
+/** Efficiency of the ideal cycle, remembered: an engine keeps its compression. */
+function idealOf({ compressionRatio }: Metal): number {
+  if (known.compressionRatio !== compressionRatio) {
+    known = { compressionRatio, ideal: 1 - Math.pow(compressionRatio, 1 - GAMMA_BURNED) };
+  }
+  return known.ideal;
 }
