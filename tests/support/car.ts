@@ -5,17 +5,6 @@ import type { Metal, Surroundings } from '@/standin/plant';
 import { type CarSetup, VirtualCar } from '@/standin/virtualCar';
 import { demo, programOf } from './ventisca';
 
-/** What a demo’s car is, and the place it stands. */
-export function builtCar(id: 'ventisca' | 'pardela' = 'ventisca'): {
-  metal: Metal;
-  place: Surroundings;
-  car: Car;
-} {
-  const document = demo(id);
-  const car = carOf(document, programOf(document));
-  return { metal: car.engine, place: { barometricKpa: car.barometricKpa, airC: 10 }, car };
-}
-
 /** A car that also says what it was made of. */
 export type BuiltVirtualCar = VirtualCar & { readonly built: Car; readonly place: Surroundings };
 

@@ -14,14 +14,14 @@ import {
   type VoltsCurve,
 } from '@/core/sensors';
 import type { Car } from '../car';
-import type { BuiltCar } from './builtCar';
+import type { BuiltCar, BuiltFor } from './builtCar';
 import { describedEngine } from './describedEngine';
 import { draws } from './draws';
 import { pardela } from './pardela';
 import { ventisca } from './ventisca';
 
 /** The demos as built. */
-const BUILT: Readonly<Record<Exclude<StandInId, 'described'>, (program: EcuProgram) => BuiltCar>> = {
+const BUILT: Readonly<Record<Exclude<StandInId, 'described'>, (program: BuiltFor) => BuiltCar>> = {
   ventisca,
   pardela,
 };

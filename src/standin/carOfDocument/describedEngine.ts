@@ -4,7 +4,7 @@ import type { EcuProgram } from '@/core/program';
 import { type Metal, trueVeGrid } from '../plant';
 import { describedParts } from './describedParts';
 import { draws } from './draws';
-import { type Outline, shares, usualExhaust, usualIdlePath, usualSizes } from './usualParts';
+import { evenFiring, type Outline, shares, usualExhaust, usualIdlePath, usualSizes } from './usualParts';
 
 /** Peak filling and floor by induction, for an engine only known by its description. */
 const DESCRIBED_BREATHING = {
@@ -34,11 +34,6 @@ export function banksOf(document: Calibration, cylinders: number): number[][] {
   const all = Array.from({ length: cylinders }, (_, i) => i + 1);
   const second = all.filter((cylinder) => bankOf(document, cylinder) === 2);
   return second.length === 0 ? [all] : [all.filter((cylinder) => !second.includes(cylinder)), second];
-}
-
-/** Evenly firing cylinders in their own order: what stands in while no order is described. */
-export function evenFiring(cylinders: number): Metal['firing'] {
-  return Array.from({ length: cylinders }, (_, i) => ({ cylinder: i + 1, angleDeg: (i * 720) / cylinders }));
 }
 
 /**

@@ -3,12 +3,10 @@ import { cylinderVolumeCm3 } from '@/core/engine';
 import { fuelById } from '@/core/fuels';
 import { fuelFlowAtRatingGPerS } from '@/core/injector';
 import { curveThrough } from '@/core/numeric';
-import type { EcuProgram } from '@/core/program';
 import { trueVeGrid } from '../plant';
-import type { BuiltCar } from './builtCar';
-import { evenFiring } from './describedEngine';
+import type { BuiltCar, BuiltFor } from './builtCar';
 import { thermistor, trueDeadTime } from './parts';
-import { shares, usualExhaust } from './usualParts';
+import { evenFiring, shares, usualExhaust } from './usualParts';
 
 const BAROMETRIC_KPA = barometricKpa(300);
 /** Its thermostatic valve, °C to mm²: made for engines of its size. */
@@ -24,7 +22,7 @@ const THERMOSTATIC = curveThrough([
 ]);
 
 /** Pardela as built. */
-export const pardela = (program: EcuProgram): BuiltCar => ({
+export const pardela = (program: BuiltFor): BuiltCar => ({
   engine: {
     label: 'Pardela as built',
     cylinders: 4,

@@ -139,3 +139,8 @@ export function shares(differences: readonly number[]): number[] {
   const mean = differences.reduce((sum, value) => sum + value, 0) / differences.length;
   return differences.map((value) => 1 + value - mean);
 }
+
+/** Evenly firing cylinders in their own order: what stands in while no order is described. */
+export function evenFiring(cylinders: number): Metal['firing'] {
+  return Array.from({ length: cylinders }, (_, i) => ({ cylinder: i + 1, angleDeg: (i * 720) / cylinders }));
+}

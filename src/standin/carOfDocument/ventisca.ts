@@ -3,12 +3,10 @@ import { cylinderVolumeCm3 } from '@/core/engine';
 import { fuelById } from '@/core/fuels';
 import { fuelFlowAtRatingGPerS } from '@/core/injector';
 import { curveThrough } from '@/core/numeric';
-import type { EcuProgram } from '@/core/program';
 import { trueVeGrid } from '../plant';
-import type { BuiltCar } from './builtCar';
-import { evenFiring } from './describedEngine';
+import type { BuiltCar, BuiltFor } from './builtCar';
 import { thermistor, trueDeadTime } from './parts';
-import { openingMm2, shares, usualExhaust } from './usualParts';
+import { evenFiring, openingMm2, shares, usualExhaust } from './usualParts';
 
 const BAROMETRIC_KPA = barometricKpa(1900);
 /** Set on the running engine: with it and a valve a third open it idles hot at the speed that is meant. */
@@ -16,7 +14,7 @@ const STOP_MM2 = 14.6;
 const STOP_ALONE_MM2 = 22.4;
 
 /** Ventisca as built: its parts differ from their sheets, as parts do. What is typed of its make-up is right. */
-export const ventisca = (program: EcuProgram): BuiltCar => ({
+export const ventisca = (program: BuiltFor): BuiltCar => ({
   engine: {
     label: 'Ventisca as built',
     cylinders: 6,

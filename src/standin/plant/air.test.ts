@@ -1,12 +1,12 @@
 import { flowFunction, throttleFlowGPerS } from '@/core/air';
 import { lookUpMap } from '@/core/numeric';
-import { builtCar } from '@tests/support/car';
+import { builtMetal } from '@tests/support/metal';
 import fc from 'fast-check';
 import { plateShare, stepAir, stepFilling } from './air';
 import { flowBetween } from './flowTable';
 import { copiedPlant, manifoldKpa, plantAtRest, pressureKpa } from './plantState';
 
-const { metal, place } = builtCar();
+const { metal, place } = builtMetal();
 
 describe('flow through an opening', () => {
   const flow = { gPerS: 0, perKpa: 0 };
@@ -87,7 +87,7 @@ describe('air behind the plates', () => {
         }),
         fc.constantFrom('ventisca' as const, 'pardela' as const),
         (manifoldVolumeL, steps, id) => {
-          const built = builtCar(id);
+          const built = builtMetal(id);
           const small = { ...built.metal, manifoldVolumeL };
           const state = plantAtRest(small, built.place, 80, 13);
           state.speedRpm = 3000;

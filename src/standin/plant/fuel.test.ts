@@ -1,11 +1,11 @@
-import { builtCar } from '@tests/support/car';
+import { builtMetal } from '@tests/support/metal';
 import fc from 'fast-check';
 import { evaporate, filmShare, filmTauS, leanLimit, richLimit, sprayed, vapourShare } from './evaporation';
 import { fire, firedAtRest } from './fire';
 import { manifoldKpa, plantAtRest } from './plantState';
 import { acrossKpa, inject, railGaugeKpa, stepSupply } from './supply';
 
-const { metal, place } = builtCar();
+const { metal, place } = builtMetal();
 const petrol = metal.fuel;
 const alcohol = { ...petrol, coldExcess: 1.5 };
 const SPARK = { sparks: true, deg: 12, burnFactor: 1 } as const;

@@ -1,5 +1,5 @@
 import { frictionKpa, torqueNm } from '@/core/engine';
-import { builtCar } from '@tests/support/car';
+import { builtMetal } from '@tests/support/metal';
 import fc from 'fast-check';
 import { chargedAirC, stepCharger } from './charger';
 import { type CrankLoad, dragTorqueNm, RPM_PER_RAD_S, stepCrank } from './crank';
@@ -9,7 +9,7 @@ import { knockOf, selfIgnitionMs } from './knock';
 import { manifoldKpa, plantAtRest } from './plantState';
 import { bestSparkDeg, efficiency, freedShare, sparkShare } from './work';
 
-const { metal, place } = builtCar();
+const { metal, place } = builtMetal();
 const FREE: CrankLoad = { starterNm: 0, gear: 0, clutch: 1, brake: 0, holdRpm: null };
 
 function turning(speedRpm: number) {
@@ -277,7 +277,7 @@ describe('charger', () => {
 });
 
 test('a sensor line joins all plates', () => {
-  const four = builtCar('pardela');
+  const four = builtMetal('pardela');
   const state = plantAtRest(four.metal, four.place, 20, 12);
   state.manifoldMg[0] = 0;
   expect(manifoldKpa(four.metal, state)).toBeCloseTo(0.75 * four.place.barometricKpa, 6);

@@ -1,4 +1,4 @@
-import { builtCar } from '@tests/support/car';
+import { builtMetal } from '@tests/support/metal';
 import { copiedLine, exhaustInto, lambdaLineAtRest, lambdaRead, stepLambda } from './exhaust';
 import { oilPressureKpa, stepHeat } from './heat';
 import { knockNoiseV } from './knock';
@@ -6,7 +6,7 @@ import { plantAtRest } from './plantState';
 import { soakedAirC, soakedRailC } from './soak';
 import { liquidShare } from './supply';
 
-const { metal, place } = builtCar();
+const { metal, place } = builtMetal();
 const STILL = { fanOn: false, headwindMPerS: 0 };
 
 describe('lambda sensor', () => {
