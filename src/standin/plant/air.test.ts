@@ -2,7 +2,7 @@ import { flowFunction, throttleFlowGPerS } from '@/core/air';
 import { lookUpMap } from '@/core/numeric';
 import { builtMetal } from '@tests/support/metal';
 import fc from 'fast-check';
-import { plateShare, stepAir, stepFilling } from './air';
+import { drawingDeg, plateShare, stepAir, stepChargeTemperature, stepFilling } from './air';
 import { flowBetween } from './flowTable';
 import { copiedPlant, manifoldKpa, plantAtRest, pressureKpa } from './plantState';
 
@@ -135,5 +135,94 @@ describe('air behind the plates', () => {
 
   test('pressure and mass: 4.2 L at 80 kPa and 20 °C hold 3.993 g', () => {
     expect(pressureKpa(3993, 4.2, 20)).toBeCloseTo(80, 1);
+  });
+});
+
+describe('one step by hand', () => {
+  const four = builtMetal('pardela');
+
+  test('one plate is drawn from in turns, plates of their own all the cycle', () => {
+    expect(drawingDeg(metal, [120, 110, 130, 120, 120, 120], 2)).toBe(130);
+    expect(drawingDeg(four.metal, [180, 180, 180, 180], 2)).toBe(720);
+  });
+
+  // 14.6 + 0.1·2960 + 20 mm² at 80.5 kPa into a manifold at 30 kPa, choked: for a microsecond that is what flows.
+  test('an opening is stop, plate and idle path, and flows as the formula has it', () => {
+    const state = plantAtRest(metal, place, 20, 13);
+    Object.assign(state, { boostKpa: 80.5, intakeC: 10, airFlowGPerS: 2 });
+    state.manifoldMg[0] = (state.manifoldMg[0] ?? 0) * (30 / place.barometricKpa);
+    stepAir(metal, state, { share: 0.1, idleMm2: 20 }, 0, 1e-6);
+    const flow = throttleFlowGPerS(14.6 + 296 + 20, 80.5, 283.15, 30);
+    expect(state.totals.airInMg / 1e-6 / 1000).toBeCloseTo(flow, 2);
+    expect(state.airFlowGPerS).toBeCloseTo(2 + (flow - 2) * (1e-6 / 0.02), 6);
+    expect(state.drawnMg[0]).toBeGreaterThan(0);
+  });
+
+  test('the smoothed flow is all of it after its time constant or longer', () => {
+    const state = plantAtRest(metal, place, 20, 13);
+    state.airFlowGPerS = 7;
+    stepAir(metal, state, { share: 0.1, idleMm2: 0 }, 0.5, 0.05);
+    expect(state.airFlowGPerS).toBeCloseTo(state.totals.airInMg / 0.05 / 1000, 9);
+  });
+
+  test('an idle path is shared by all plates, and each plate feeds its own cylinder', () => {
+    const { metal: own, place: there } = four;
+    const odd = { ...own, airShare: [1.2, 1, 1, 0.8] };
+    const state = plantAtRest(odd, there, 20, 13);
+    state.manifoldMg.forEach((mg, i) => (state.manifoldMg[i] = mg * 0.3));
+    state.drawnMg.fill(0);
+    const before = state.manifoldMg[0] ?? 0;
+    stepAir(odd, state, { share: 0, idleMm2: 40 }, 0.001, 1e-6);
+    const flows = odd.throttle.stopMm2.map((stop) =>
+      throttleFlowGPerS(stop + 10, state.boostKpa, state.intakeC + 273.15, 0.3 * there.barometricKpa),
+    );
+    expect(state.totals.airInMg / 1e-6 / 1000).toBeCloseTo(
+      flows.reduce((sum, flow) => sum + flow, 0),
+      2,
+    );
+    // A thousandth of its charge: filling · part · swept volume over the volume it is drawn from.
+    const share =
+      ((state.fillingPercent[0] ?? 0) / 100) * (odd.cylinderVolumeCm3 / 1000 / (odd.manifoldVolumeL / 4));
+    expect(state.drawnMg[0]).toBeCloseTo(before * share * 1.2 * 0.001, 3);
+    expect((state.drawnMg[3] ?? 0) / (state.drawnMg[0] ?? 1)).toBeCloseTo(0.8 / 1.2, 3);
+  });
+
+  test('a manifold above the pressure before its plate flows back, and not past it', () => {
+    const state = plantAtRest(metal, place, 20, 13);
+    state.boostKpa = 60;
+    stepAir(metal, state, { share: 1, idleMm2: 0 }, 0, 0.2);
+    expect(manifoldKpa(metal, state)).toBeCloseTo(60, 6);
+    expect(state.totals.airInMg).toBeLessThan(0);
+    state.boostKpa = 90;
+    stepAir(metal, state, { share: 1, idleMm2: 0 }, 0, 0.2);
+    expect(manifoldKpa(metal, state)).toBeCloseTo(90, 6);
+  });
+
+  // At idle flow 0.45, half of which this engine has: 10 + 0.225·(80 − 10); at full flow 0.05 of it.
+  test('slow air is heated on its way, fast air hardly, and as much as the engine heats', () => {
+    const at = (speedRpm: number, kpa: number, heating: number) => {
+      const state = plantAtRest(metal, place, 80, 13);
+      Object.assign(state, { speedRpm, intakeC: 10 });
+      state.manifoldMg[0] = (state.manifoldMg[0] ?? 0) * (kpa / place.barometricKpa);
+      stepChargeTemperature({ ...metal, heating }, state);
+      return state.chargeC;
+    };
+    expect(at(300, 30, 1)).toBeCloseTo(10 + 0.45 * 70, 6);
+    expect(at(300, 30, 0.5)).toBeCloseTo(10 + 0.225 * 70, 6);
+    expect(at(300, 30, 0)).toBe(10);
+    // 4000 rev/min at 80 kPa take about 97 of 255 g/s: between 0.22 and 0.11.
+    expect(at(4000, 80, 1)).toBeGreaterThan(10 + 0.11 * 70);
+    expect(at(4000, 80, 1)).toBeLessThan(10 + 0.22 * 70);
+  });
+
+  test('each plate fills by its own pressure', () => {
+    const { metal: own, place: there } = four;
+    const state = plantAtRest(own, there, 20, 13);
+    state.speedRpm = 3000;
+    state.manifoldMg[1] = (state.manifoldMg[1] ?? 0) * 0.4;
+    stepFilling(own, state);
+    expect(state.fillingPercent[0]).toBeCloseTo(lookUpMap(own.ve, 3000, there.barometricKpa), 6);
+    expect(state.fillingPercent[1]).toBeCloseTo(lookUpMap(own.ve, 3000, 0.4 * there.barometricKpa), 6);
+    expect(state.fillingPercent).toHaveLength(4);
   });
 });

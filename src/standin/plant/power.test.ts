@@ -108,6 +108,15 @@ describe('starter and battery', () => {
       expect(starterTorqueNm(metal, rpm, 9)).toBeGreaterThanOrEqual(starterTorqueNm(metal, rpm, 8));
     }
     expect(starterTorqueNm(metal, 50, 0)).toBe(0);
+    expect(starterTorqueNm(metal, 50, -1)).toBe(0);
+  });
+
+  // 60 + 100·2.4605 = 306.05 N·m at rest with 9.5 V; at half that voltage half of it, and nothing from 134 rev/min on.
+  test('a starter for 2.46 L stalls at 306 N·m', () => {
+    expect(starterTorqueNm(metal, 0, 9.5)).toBeCloseTo(306.05, 1);
+    expect(starterTorqueNm(metal, 134, 9.5)).toBeCloseTo(153.03, 1);
+    expect(starterTorqueNm(metal, 67, 4.75)).toBeCloseTo(306.05 / 4, 1);
+    expect(starterTorqueNm(metal, 140, 4.75)).toBe(0);
   });
 
   const settled = (restV: number, coolantC: number, speedRpm: number, starterNm: number, loadsA: number) => {
@@ -130,6 +139,31 @@ describe('starter and battery', () => {
     expect(running.alternatorNm).toBeCloseTo(2.84, 2);
     expect(settled(12.6, 20, 700, 0, 60).batteryV).toBeLessThan(13.5);
     expect(settled(12.6, 20, 0, 0, 0).alternatorNm).toBe(0);
+  });
+
+  // At rest: 9 + 41 A over 20 mΩ. At 1175 rev/min it gives 57.5 A; 9 + 70 A are 21.5 too many, over twice 20 mΩ.
+  test('what is drawn and not given pulls the voltage down by the battery’s resistance', () => {
+    expect(settled(12.6, 20, 0, 0, 41).batteryV).toBeCloseTo(12.6 - 50 * 0.02, 6);
+    expect(settled(12.6, 20, 1175, 0, 70).batteryV).toBeCloseTo(14.1 - 21.5 * 0.04, 3);
+    expect(settled(12.6, 20, 1175, 0, 40).batteryV).toBeCloseTo(14.1, 3);
+    expect(settled(0, 20, 0, 0, 0).batteryV).toBeCloseTo(0, 9);
+  });
+
+  test('no alternator charges while the starter draws, or before 550 rev/min', () => {
+    expect(settled(12.6, 20, 700, 30, 0).alternatorNm).toBe(0);
+    expect(settled(12.6, 20, 550, 0, 0).alternatorNm).toBe(0);
+    expect(settled(12.6, 20, 551, 0, 0).alternatorNm).toBeGreaterThan(0);
+  });
+
+  // A hundredth of a second against 0.06 s alone and 0.8 s with the alternator.
+  test('voltage follows in first order: quickly down, slowly up', () => {
+    const after = (speedRpm: number, loadsA: number) => {
+      const state = { ...turning(speedRpm), coolantC: 20, batteryV: 12 };
+      stepElectrics(metal, state, 0, 12.6, loadsA, 0.01);
+      return state.batteryV;
+    };
+    expect(after(0, 41)).toBeCloseTo(12 - 0.4 / 6, 6);
+    expect(after(2500, 0)).toBeCloseTo(12 + 2.1 / 80, 6);
   });
 });
 
