@@ -3,14 +3,14 @@ import { blockingFindings, findingWords, sheetOf } from '@/core/checks';
 import { useShownUnits } from '@/data/preferences';
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { View } from 'react-native';
-import { ProgressBar } from 'react-native-paper';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { Message, Page, useWide } from '@/ui/layout';
 import { MissingList } from '@/ui/missing/MissingList';
 import { Heading, Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
-import { cancelDryStart, runDryStart, useDryStart } from './dryStartStore';
+import { runDryStart, useDryStart } from './dryStartStore';
+import { RunDryStart } from './RunDryStart';
 import { SetupCard } from './SetupCard';
 import { StartCharts } from './StartCharts';
 import { VerdictCard } from './VerdictCard';
@@ -21,23 +21,15 @@ export function DryStartScreen() {
   const router = useRouter();
   const wide = useWide();
   const { id } = useGlobalSearchParams<{ id: string }>();
-  const { status, progress, failure, answer: lastAnswer, answered } = useDryStart();
+  const failure = useDryStart((state) => state.failure);
+  const lastAnswer = useDryStart((state) => state.answer);
+  const answered = useDryStart((state) => state.answered);
   const answer = answered?.id === id ? lastAnswer : null;
   const compiled = compile(document);
   const [units] = useShownUnits();
   const burning = blockingFindings(document);
   const run = () => void runDryStart(id, document);
-  const button =
-    status === 'running' ? (
-      <View style={{ gap: SPACE.s }}>
-        <View style={{ height: 4 }}>
-          <ProgressBar progress={progress} aria-label="Dry start" />
-        </View>
-        <Button label="Cancel" icon="stop" onPress={cancelDryStart} />
-      </View>
-    ) : (
-      <Button label="Run dry start" kind="primary" icon="play" onPress={run} />
-    );
+  const button = <RunDryStart onRun={run} />;
 
   const heading = (
     <View style={{ gap: SPACE.xs }}>

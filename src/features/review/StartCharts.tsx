@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import type { StartPhase, StartTrace } from '@/workers/dryStartProtocol';
 import { formatNumber } from '@/core/units';
 import { LineChart, Scrubber, type Band } from '@/ui/chart';
@@ -21,7 +21,7 @@ const WORDS: Readonly<Record<StartPhase, string>> = {
 const LAMBDA_RANGE = [0, 3] as const;
 
 /** Speed, vapour lambda and injector opening over the start, on one time axis, cranking and running shaded. */
-export function StartCharts({ trace }: { trace: StartTrace }) {
+export const StartCharts = memo(function StartCharts({ trace }: { trace: StartTrace }) {
   const [cursor, setCursor] = useState(-1);
   const bands = bandsOf(trace);
   const at =
@@ -71,7 +71,7 @@ export function StartCharts({ trace }: { trace: StartTrace }) {
       </Text>
     </Card>
   );
-}
+});
 
 /** Stretches of one phase each. */
 function bandsOf({ timeS, phase }: StartTrace): Band[] {

@@ -5,7 +5,7 @@ import { fuelFlowAtRatingGPerS } from '@/core/injector';
 import { curveThrough } from '@/core/numeric';
 import { trueVeGrid } from '../plant';
 import type { BuiltCar, BuiltFor } from './builtCar';
-import { thermistor, trueDeadTime } from './parts';
+import { onceMade, thermistor, trueDeadTime } from './parts';
 import { evenFiring, shares, usualExhaust } from './usualParts';
 
 const BAROMETRIC_KPA = barometricKpa(300);
@@ -20,6 +20,19 @@ const THERMOSTATIC = curveThrough([
   [60, 0.3],
   [75, 0],
 ]);
+
+/** Its injectors’ dead time. */
+const deadTime = onceMade(() =>
+  trueDeadTime(300, [
+    [7, 2.9],
+    [8, 2.28],
+    [9.5, 1.62],
+    [11, 1.25],
+    [12.5, 1.0],
+    [14, 0.84],
+    [16, 0.7],
+  ]),
+);
 
 /** Pardela as built. */
 export const pardela = (program: BuiltFor): BuiltCar => ({
@@ -47,15 +60,7 @@ export const pardela = (program: BuiltFor): BuiltCar => ({
       railGaugeKpa: 300,
       regulator: 'fixed',
       shortPulse: curveThrough([]),
-      deadTime: trueDeadTime(300, [
-        [7, 2.9],
-        [8, 2.28],
-        [9.5, 1.62],
-        [11, 1.25],
-        [12.5, 1.0],
-        [14, 0.84],
-        [16, 0.7],
-      ]),
+      deadTime: deadTime(),
     },
     second:
       program.second === null

@@ -19,3 +19,9 @@ export function trueDeadTime(
     curves: [at(0.93), at(1), at(1.07)],
   };
 }
+
+/** What is made at its first use and kept: fitting a law to dead times takes milliseconds, and they never change. */
+export function onceMade<Part>(make: () => Part): () => Part {
+  let made: Part | null = null;
+  return () => (made ??= make());
+}

@@ -5,13 +5,26 @@ import { fuelFlowAtRatingGPerS } from '@/core/injector';
 import { curveThrough } from '@/core/numeric';
 import { trueVeGrid } from '../plant';
 import type { BuiltCar, BuiltFor } from './builtCar';
-import { thermistor, trueDeadTime } from './parts';
+import { onceMade, thermistor, trueDeadTime } from './parts';
 import { evenFiring, openingMm2, shares, usualExhaust } from './usualParts';
 
 const BAROMETRIC_KPA = barometricKpa(1900);
 /** Set on the running engine: with it and a valve a third open it idles hot at the speed that is meant. */
 const STOP_MM2 = 14.6;
 const STOP_ALONE_MM2 = 22.4;
+
+/** Its injectors’ dead time. */
+const deadTime = onceMade(() =>
+  trueDeadTime(350, [
+    [6.5, 3.85],
+    [8, 2.56],
+    [9.5, 1.87],
+    [11, 1.46],
+    [12.5, 1.18],
+    [14, 0.98],
+    [16, 0.81],
+  ]),
+);
 
 /** Ventisca as built: its parts differ from their sheets, as parts do. What is typed of its make-up is right. */
 export const ventisca = (program: BuiltFor): BuiltCar => ({
@@ -42,15 +55,7 @@ export const ventisca = (program: BuiltFor): BuiltCar => ({
         [0.3, 0.05],
         [1.8, 0],
       ]),
-      deadTime: trueDeadTime(350, [
-        [6.5, 3.85],
-        [8, 2.56],
-        [9.5, 1.87],
-        [11, 1.46],
-        [12.5, 1.18],
-        [14, 0.98],
-        [16, 0.81],
-      ]),
+      deadTime: deadTime(),
     },
     second:
       program.second === null
