@@ -4,8 +4,7 @@ import { blockingFindings, findingWords } from '@/core/checks';
 import { carOf } from '@/standin/carOfDocument';
 import type { DryStartAnswer, DryStartRequest, DryStartWorker, StartSetup } from './dryStartProtocol';
 
-let worker: Worker | null = null;
-let remote: Remote<DryStartWorker> | null = null;
+let made: { readonly worker: Worker; readonly remote: Remote<DryStartWorker> } | null = null;
 let runs = 0;
 
 /** Seeds of the engines that are started besides, where an engine is known only by its description. */
@@ -41,31 +40,57 @@ export function dryStartRequest(document: Calibration, setup: StartSetup): DrySt
   };
 }
 
-/** Starts a dry start in the worker, which is made on first use and kept. @throws as {@link dryStartRequest}. */
+/** The worker, made on first use and kept. */
+function theWorker(): { readonly worker: Worker; readonly remote: Remote<DryStartWorker> } {
+  made ??= (() => {
+    const worker = new Worker(new URL('./dryStart.worker.ts', import.meta.url));
+    return { worker, remote: wrap<DryStartWorker>(worker) };
+  })();
+  return made;
+}
+
+const PREPARING = 'prepare';
+
+/**
+ * Loads the worker and lets it run once with nobody waiting: what is computed for the first time takes several times as long.
+ * Does nothing where it has been made, or where the document cannot be started.
+ */
+export function prepareDryStart(document: Calibration, setup: StartSetup): void {
+  if (made !== null || !compile(document).ok || blockingFindings(document).length > 0) return;
+  const request = { ...dryStartRequest(document, setup), others: [] };
+  const { remote } = theWorker();
+  // A worker that fails here fails again where somebody waits for it, and is told of there.
+  remote
+    .run(
+      PREPARING,
+      request,
+      proxy(() => undefined),
+    )
+    .catch(dropWorker);
+}
+
+/** Starts a dry start in the worker. @throws as {@link dryStartRequest}. */
 export function startDryStart(
   document: Calibration,
   setup: StartSetup,
   onProgress: (share: number) => void,
 ): RunningDryStart {
   const request = dryStartRequest(document, setup);
-  worker ??= new Worker(new URL('./dryStart.worker.ts', import.meta.url));
-  remote ??= wrap<DryStartWorker>(worker);
-  const asked = remote;
+  const { worker, remote } = theWorker();
+  void remote.cancel(PREPARING);
   runs += 1;
   const token = `start-${runs}`;
   const failed = new Promise<never>((_, reject) => {
-    if (worker === null) return;
     worker.onerror = () => {
       dropWorker();
       reject(new Error('The simulation stopped unexpectedly.'));
     };
   });
-  const answer = Promise.race([asked.run(token, request, proxy(onProgress)), failed]);
-  return { answer, cancel: () => void asked.cancel(token) };
+  const answer = Promise.race([remote.run(token, request, proxy(onProgress)), failed]);
+  return { answer, cancel: () => void remote.cancel(token) };
 }
 
 function dropWorker(): void {
-  worker?.terminate();
-  worker = null;
-  remote = null;
+  made?.worker.terminate();
+  made = null;
 }

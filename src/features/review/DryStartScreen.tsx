@@ -2,6 +2,7 @@ import { compile } from '@/core/calibration';
 import { blockingFindings, findingWords, sheetOf } from '@/core/checks';
 import { useShownUnits } from '@/data/preferences';
 import { useGlobalSearchParams, useRouter } from 'expo-router';
+import { useEffect } from 'react';
 import { View } from 'react-native';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
@@ -9,11 +10,13 @@ import { Message, Page, useWide } from '@/ui/layout';
 import { MissingList } from '@/ui/missing/MissingList';
 import { Heading, Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
-import { runDryStart, useDryStart } from './dryStartStore';
+import { prepare, runDryStart, useDryStart } from './dryStartStore';
 import { RunDryStart } from './RunDryStart';
 import { SetupCard } from './SetupCard';
 import { StartCharts } from './StartCharts';
 import { VerdictCard } from './VerdictCard';
+
+const PREPARE_AFTER_MS = 250;
 
 /** The engine started in simulation with this very calibration. */
 export function DryStartScreen() {
@@ -29,6 +32,11 @@ export function DryStartScreen() {
   const [units] = useShownUnits();
   const burning = blockingFindings(document);
   const run = () => void runDryStart(id, document);
+  useEffect(() => {
+    // What is on the screen is drawn first.
+    const timer = setTimeout(prepare, PREPARE_AFTER_MS, document);
+    return () => clearTimeout(timer);
+  }, [document]);
   const button = <RunDryStart onRun={run} />;
 
   const heading = (

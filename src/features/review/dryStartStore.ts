@@ -2,7 +2,7 @@ import { create } from 'zustand';
 import type { Calibration } from '@/core/calibration';
 import { formatNumber } from '@/core/units';
 import { showTrail, type Trail } from '@/data/session/trail';
-import { startDryStart, type RunningDryStart } from '@/workers/dryStartClient';
+import { prepareDryStart, startDryStart, type RunningDryStart } from '@/workers/dryStartClient';
 import type { DryStartAnswer, StartSetup } from '@/workers/dryStartProtocol';
 
 /** The dry start on screen. It outlives its screen, so that one can go to a map and come back. */
@@ -31,6 +31,11 @@ let running: RunningDryStart | null = null;
 /** Changes the temperature or battery of the next start. */
 export function changeSetup(part: Partial<StartSetup>): void {
   useDryStart.setState(({ setup }) => ({ setup: { ...setup, ...part } }));
+}
+
+/** Readies the worker for the first start, while its reader looks at the screen. */
+export function prepare(document: Calibration): void {
+  prepareDryStart(document, useDryStart.getState().setup);
 }
 
 /** Starts the engine in simulation with the document of the calibration with this id. */
