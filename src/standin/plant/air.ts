@@ -60,9 +60,9 @@ export function stepAir(
     const slopePerS = flow.perKpa * kpaPerMg * 1000;
     const next = (mass + dtS * (flow.gPerS * 1000 - slopePerS * mass)) / (1 + dtS * (drawn - slopePerS));
     // A wide opening on a small volume would overshoot the pressure that drives it within a step.
-    const most = Math.max(mass, state.boostKpa / kpaPerMg);
-    const least = Math.min(mass, state.boostKpa / kpaPerMg);
-    const after = flow.gPerS >= 0 ? Math.min(next, most) : Math.max(next, least);
+    const even = state.boostKpa / kpaPerMg;
+    const after =
+      flow.gPerS >= 0 ? Math.min(next, Math.max(mass, even)) : Math.max(next, Math.min(mass, even));
     const out = dtS * drawn * after;
     const entered = after - mass + out;
     state.manifoldMg[i] = after;

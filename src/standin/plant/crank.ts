@@ -4,7 +4,8 @@ import { displacementCm3 } from './fire';
 import type { Metal } from './metal';
 import type { PlantState } from './plantState';
 
-export const RPM_PER_RAD_S = 60 / (2 * Math.PI);
+const TURN_RAD = 2 * Math.PI;
+export const RPM_PER_RAD_S = 60 / TURN_RAD;
 /** A brake brings the speed to what it holds within this time, s, and no faster than this, rad/s². */
 const BRAKE = { withinS: 0.004, most: 4000 } as const;
 /** What the pistons of a high compression cost at cranking speed beyond the usual, kPa for each whole ratio, gone by this speed. */
@@ -64,18 +65,24 @@ export function stepCrank(
   // Drag holds an engine at rest and does not turn it back.
   if (omega === 0 && acceleration < 0) acceleration = 0;
 
-  const leftRad = (state.nextFiringTurns - state.turns) * 2 * Math.PI;
-  const root = omega * omega + 2 * acceleration * leftRad;
-  const untilFiring = root > 0 ? (2 * leftRad) / (omega + Math.sqrt(root)) : Infinity;
-  const fires = untilFiring <= dtS;
-  const untilRest = acceleration < 0 ? omega / -acceleration : Infinity;
-  const rests = !fires && untilRest <= dtS;
-  const passed = fires ? Math.max(0, untilFiring) : rests ? untilRest : dtS;
-  const after = rests ? 0 : Math.max(0, omega + acceleration * passed);
-  const turned = ((omega + after) / 2) * passed;
+  const leftRad = (state.nextFiringTurns - state.turns) * TURN_RAD;
+  let passed = dtS;
+  let after = omega + acceleration * dtS;
+  // How far it would come in the step, or until it stands, says whether the firing is within it.
+  const fires = (after > 0 ? (omega + after) * 0.5 * dtS : (omega * omega) / (-2 * acceleration)) >= leftRad;
+  if (fires) {
+    passed = Math.max(0, (2 * leftRad) / (omega + Math.sqrt(omega * omega + 2 * acceleration * leftRad)));
+    after = omega + acceleration * passed;
+  }
+  const rests = !fires && after <= 0;
+  if (rests) {
+    passed = acceleration < 0 ? omega / -acceleration : dtS;
+    after = 0;
+  }
+  const turned = (omega + after) * 0.5 * passed;
 
   state.speedRpm = after * RPM_PER_RAD_S;
-  state.turns = fires ? state.nextFiringTurns : state.turns + turned / (2 * Math.PI);
+  state.turns = fires ? state.nextFiringTurns : state.turns + turned / TURN_RAD;
   state.loadNm = taken;
   const { totals } = state;
   totals.starterJ += load.starterNm * turned;
