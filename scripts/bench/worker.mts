@@ -109,7 +109,8 @@ await withServedApp(8794, async (browser, address) => {
   const realTime = (ms: number) => `${((START_LENGTH_S * 1000) / ms).toFixed(0)} × real time`;
   const first = median(pages.map(({ alone }) => alone[0] ?? NaN));
   const warm = median(pages.flatMap(({ alone }) => alone.slice(RUNS / 2)));
-  report('Dry start in its worker, warm', realTime(warm), '≥ 1000 ×');
+  const best = Math.min(...pages.flatMap(({ alone }) => alone));
+  report('Dry start in its worker, warm', `${realTime(warm)}, ${realTime(best)} at best`, '≥ 1000 ×');
   const seen = (run: number) => median(pages.map(({ seen: times }) => times[run] ?? NaN));
   report('  a fresh worker’s first run', realTime(first), '');
   report('  as pressed on the screen, first', `${seen(0).toFixed(0)} ms, ${realTime(seen(0))}`, '');
