@@ -1,10 +1,11 @@
 import { proxy, type Remote, wrap } from 'comlink';
 import { type Calibration, compile } from '@/core/calibration';
 import { blockingFindings, findingWords } from '@/core/checks';
+import type { EcuProgram } from '@/core/program';
 import { carOf } from '@/standin/carOfDocument';
 import type { DryStartAnswer, DryStartRequest, DryStartWorker, StartSetup } from './dryStartProtocol';
 
-let made: { readonly worker: Worker; readonly remote: Remote<DryStartWorker> } | null = null;
+let started: { readonly worker: Worker; readonly remote: Remote<DryStartWorker> } | null = null;
 let runs = 0;
 
 /** Seeds of the engines that are started besides, where an engine is known only by its description. */
@@ -30,23 +31,34 @@ export function dryStartRequest(document: Calibration, setup: StartSetup): DrySt
   const [burning] = blockingFindings(document);
   if (burning !== undefined)
     throw new RangeError(`Nothing was started, a part would burn. ${findingWords(burning)}`);
-  const { program } = result;
+  return { ...carsOf(document, result.program), setup };
+}
+
+const known = new WeakMap<Calibration, Omit<DryStartRequest, 'setup'>>();
+
+/** The cars of a document, made once: their sensors and injectors are fitted, which a press should not wait for again. */
+function carsOf(document: Calibration, program: EcuProgram): Omit<DryStartRequest, 'setup'> {
+  const before = known.get(document);
+  if (before !== undefined) return before;
   const seeds = document.standIn === 'described' ? OTHER_SEEDS : [];
-  return {
+  const made = {
     program,
     car: carOf(document, program),
     others: seeds.map((seed) => carOf(document, program, seed)),
-    setup,
   };
+  known.set(document, made);
+  return made;
 }
 
 /** The worker, made on first use and kept. */
 function theWorker(): { readonly worker: Worker; readonly remote: Remote<DryStartWorker> } {
-  made ??= (() => {
+  started ??= (() => {
     const worker = new Worker(new URL('./dryStart.worker.ts', import.meta.url));
+    // One that could not even be loaded is not asked again.
+    worker.onerror = dropWorker;
     return { worker, remote: wrap<DryStartWorker>(worker) };
   })();
-  return made;
+  return started;
 }
 
 const PREPARING = 'prepare';
@@ -56,7 +68,7 @@ const PREPARING = 'prepare';
  * Does nothing where it has been made, or where the document cannot be started.
  */
 export function prepareDryStart(document: Calibration, setup: StartSetup): void {
-  if (made !== null || !compile(document).ok || blockingFindings(document).length > 0) return;
+  if (started !== null || !compile(document).ok || blockingFindings(document).length > 0) return;
   const request = { ...dryStartRequest(document, setup), others: [] };
   const { remote } = theWorker();
   // A worker that fails here fails again where somebody waits for it, and is told of there.
@@ -91,6 +103,6 @@ export function startDryStart(
 }
 
 function dropWorker(): void {
-  made?.worker.terminate();
-  made = null;
+  started?.worker.terminate();
+  started = null;
 }
