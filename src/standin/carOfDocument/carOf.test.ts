@@ -51,6 +51,25 @@ describe('the demo engines as built', () => {
   );
 });
 
+describe('a second injector set', () => {
+  const dead = { x: Float64Array.of(8, 16), values: Float64Array.of(2, 1), law: { aMs: 1, bMsV: 0, cV: 2 } };
+
+  // By hand: 5 g/s less 3 %, and 2 ms more by 6 %.
+  test('has a flow and dead times of its own, off its sheet as parts are', () => {
+    const document = demo();
+    const program = {
+      ...programOf(document),
+      second: { ratedFlowGPerS: 5, ratedPressureKpa: 300, deadTime: dead },
+    };
+    const staged = program as unknown as ReturnType<typeof programOf>;
+    const { second } = carOf(document, staged).engine;
+    expect(second?.ratedFlowGPerS).toBeCloseTo(4.85, 9);
+    expect(second?.deadTime.values[0]).toBeCloseTo(2.12, 9);
+    expect(second?.ratedPressureKpa).toBe(300);
+    expect(standIn(document).second).toBeNull();
+  });
+});
+
 describe('an engine like the one described', () => {
   test('has the metal of the description', () => {
     const small = described(({ engine }) => Object.assign(engine.bore ?? {}, { amount: 70 }));

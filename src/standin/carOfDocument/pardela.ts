@@ -5,7 +5,7 @@ import { fuelFlowAtRatingGPerS } from '@/core/injector';
 import { curveThrough } from '@/core/numeric';
 import { trueVeGrid } from '../plant';
 import type { BuiltCar, BuiltFor } from './builtCar';
-import { onceMade, thermistor, trueDeadTime } from './parts';
+import { asBuilt, onceMade, thermistor, trueDeadTime } from './parts';
 import { evenFiring, shares, usualExhaust } from './usualParts';
 
 const BAROMETRIC_KPA = barometricKpa(300);
@@ -62,10 +62,7 @@ export const pardela = (program: BuiltFor): BuiltCar => ({
       shortPulse: curveThrough([]),
       deadTime: deadTime(),
     },
-    second:
-      program.second === null
-        ? null
-        : { ...program.second, ratedFlowGPerS: program.second.ratedFlowGPerS * 1.02 },
+    second: program.second && asBuilt(program.second, { flow: 1.02, deadTime: 0.95 }),
     airShare: shares([0.004, -0.006, 0.007, -0.005]),
     fuelShare: shares([0.008, -0.003, -0.009, 0.004]),
     throttle: { fullMm2: 1590, stopMm2: [3.4, 3.1, 3.3, 3.2] },

@@ -1,5 +1,6 @@
 import { deadTimeCurve, type DeadTimeSurface } from '@/core/injector';
 import { type SteinhartHart, thermistorFit } from '@/core/sensors';
+import type { SecondInjectorSet } from '../plant';
 
 /** A thermistor as it really is, by points of temperature and resistance. */
 export function thermistor(
@@ -24,4 +25,16 @@ export function trueDeadTime(
 export function onceMade<Part>(make: () => Part): () => Part {
   let made: Part | null = null;
   return () => (made ??= make());
+}
+
+/** A second injector set as it really is: its flow and its dead times against the sheet’s. */
+export function asBuilt(
+  { ratedFlowGPerS, ratedPressureKpa, deadTime }: SecondInjectorSet,
+  factor: { readonly flow: number; readonly deadTime: number },
+): SecondInjectorSet {
+  return {
+    ratedFlowGPerS: ratedFlowGPerS * factor.flow,
+    ratedPressureKpa,
+    deadTime: { ...deadTime, values: deadTime.values.map((ms) => ms * factor.deadTime) },
+  };
 }

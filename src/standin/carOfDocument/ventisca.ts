@@ -5,7 +5,7 @@ import { fuelFlowAtRatingGPerS } from '@/core/injector';
 import { curveThrough } from '@/core/numeric';
 import { trueVeGrid } from '../plant';
 import type { BuiltCar, BuiltFor } from './builtCar';
-import { onceMade, thermistor, trueDeadTime } from './parts';
+import { asBuilt, onceMade, thermistor, trueDeadTime } from './parts';
 import { evenFiring, openingMm2, shares, usualExhaust } from './usualParts';
 
 const BAROMETRIC_KPA = barometricKpa(1900);
@@ -57,10 +57,7 @@ export const ventisca = (program: BuiltFor): BuiltCar => ({
       ]),
       deadTime: deadTime(),
     },
-    second:
-      program.second === null
-        ? null
-        : { ...program.second, ratedFlowGPerS: program.second.ratedFlowGPerS * 0.97 },
+    second: program.second && asBuilt(program.second, { flow: 0.97, deadTime: 1.06 }),
     airShare: shares([0.006, -0.008, 0.01, -0.004, 0.003, -0.007]),
     fuelShare: shares([-0.004, 0.009, 0.002, -0.01, 0.006, -0.003]),
     throttle: { fullMm2: 2960, stopMm2: [program.idleAir === 'valve' ? STOP_MM2 : STOP_ALONE_MM2] },
