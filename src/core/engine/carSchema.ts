@@ -7,7 +7,7 @@ import { quantityField, tableField } from '../field/schema';
 export const CAR_FIELDS = {
   throttleBore: quantityField({
     card: 'Throttle, charger and pump',
-    label: 'Bore of a throttle plate',
+    label: 'Throttle bore',
     quantity: 'length',
     unit: 'mm',
     min: 15,

@@ -76,6 +76,7 @@ function sampleAt(engine: SweepEngine, phases: readonly SweepPhase[], timeS: num
     lambdaOne: 1 - 0.14 * load,
     lambdaTwo: 1 - 0.14 * load,
     oilTemperature: coolant + 8,
+    knockNoise: Math.min(5, 0.12 + 0.1 * Math.pow(speed / 1000, 1.5) * (1 + 0.05 * ripple)),
     vehicleSpeed: vehicle,
     sinceKeyOn: timeS,
   });
