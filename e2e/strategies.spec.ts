@@ -10,7 +10,7 @@ test('another load strategy: what changes is said, maps are computed, it starts,
   await expect(
     page.getByText('No longer used, and kept for the way back: volumetric efficiency.'),
   ).toBeVisible();
-  await expect(page.getByText('Stays in use: lambda target, spark advance.')).toBeVisible();
+  await expect(page.getByText('Stays in use: lambda target, spark advance, idle air.')).toBeVisible();
   await page.getByRole('button', { name: 'Switch to plain pulse width' }).click();
   await app.dryStart('20', /^Caught/);
 
