@@ -125,6 +125,18 @@ describe('a run', () => {
     expect(driven(other)).toBe(straight);
   });
 
+  test('goes on from a snapshot between two slow steps, on the move with its throttle open', () => {
+    const document = demo();
+    const car = idling(virtualCar(document));
+    driveOff(car);
+    car.advance(0.013);
+    const stored = car.snapshot();
+    const setup = { coolantC: 80, batteryV: 12.6, seed: 1, surroundings: car.place };
+    const other = new VirtualCar(programOf(document), car.built, setup, stored);
+    expect(Array.from(other.frame)).toEqual(Array.from(car.frame));
+    expect(driven(other)).toBe(driven(car));
+  });
+
   test('goes on from a text as from a snapshot, number for number', () => {
     const document = demo('pardela');
     const car = idling(virtualCar(document));

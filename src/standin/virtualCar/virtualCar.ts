@@ -96,7 +96,7 @@ export class VirtualCar {
   private readonly state: CarState;
   /** Rooms that are used again from step to step and firing to firing. */
   private readonly fired = firedAtRest();
-  private readonly plate = { share: 0, idleMm2: 0 };
+  private readonly plate: { share: number; idleMm2: number };
   private readonly load: { -readonly [Part in keyof CrankLoad]: CrankLoad[Part] };
   private readonly spark = { sparks: false, deg: 0, burnFactor: 1 };
   private readonly opening: { -readonly [Part in keyof Opening]: Opening[Part] };
@@ -122,8 +122,10 @@ export class VirtualCar {
     this.state = from === undefined ? carAtRest(program, this.metal, setup) : copiedCar(from);
     this.random = from === undefined ? xoroshiro128plus(setup.seed) : xoroshiro128plus.fromState(from.random);
     this.controls = this.state.controls;
-    frameFrom(this.state.frame, this.frame);
+    // Between two slow steps what they left is taken up, not what they would find now.
     exposeSlow(this.senses, this.metal, this.state, this.frame);
+    frameFrom(this.state.frame, this.frame);
+    this.plate = { share: this.state.plateShare, idleMm2: this.state.idleMm2 };
   }
 
   /** Simulated time so far, s. */
