@@ -78,7 +78,7 @@ export function prepareDryStart(document: Calibration, setup: StartSetup): void 
       request,
       proxy(() => undefined),
     )
-    .catch(dropWorker);
+    .catch(() => undefined);
 }
 
 /** Starts a dry start in the worker. @throws as {@link dryStartRequest}. */
