@@ -2,7 +2,7 @@ import { compile } from '@/core/calibration';
 import { blockingFindings, findingWords, sheetOf } from '@/core/checks';
 import { useShownUnits } from '@/data/preferences';
 import { useGlobalSearchParams, useRouter } from 'expo-router';
-import { useEffect } from 'react';
+import { useDeferredValue, useEffect } from 'react';
 import { View } from 'react-native';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
@@ -27,7 +27,8 @@ export function DryStartScreen() {
   const failure = useDryStart((state) => state.failure);
   const lastAnswer = useDryStart((state) => state.answer);
   const answered = useDryStart((state) => state.answered);
-  const answer = answered?.id === id ? lastAnswer : null;
+  // An answer is drawn in slices, so that the page never holds still for it.
+  const answer = useDeferredValue(answered?.id === id ? lastAnswer : null);
   const compiled = compile(document);
   const [units] = useShownUnits();
   const burning = blockingFindings(document);
