@@ -13,6 +13,7 @@ const CORE = [
   'engine',
   'cams',
   'trigger',
+  'decoding',
   'sensors',
   'injector',
   'coil',

@@ -21,7 +21,7 @@ import {
   type ThrottleRange,
   type VoltsCurve,
 } from '../sensors';
-import { triggerPermits, type TriggerPermits, type TriggerWheel } from '../trigger';
+import { triggerPermits, type TriggerPermits, type TriggerPickups, type TriggerWheel } from '../trigger';
 import { conversionContext } from './context';
 import type { FieldPath } from './fields';
 import { baseValue } from './quantities';
@@ -97,6 +97,15 @@ export function wheelOf(document: Calibration): TriggerWheel | null {
   const windowDeg = value('camWindow');
   if (camTeeth === null || beforeTdcDeg === null || windowDeg === null) return null;
   return { ...base, cam: { teeth: camTeeth, beforeTdcDeg, windowDeg } };
+}
+
+/** The sensors at crank and cam with their edges; null while any of it is not described. */
+export function pickupsOf({ trigger }: Calibration): TriggerPickups | null {
+  const { crankSensor, crankEdge, camSensor, camEdge } = trigger;
+  if (crankSensor === null || crankEdge === null || camSensor === null) return null;
+  const crank = { kind: crankSensor.value, edge: crankEdge.value };
+  if (camSensor.value === 'none') return { crank, cam: null };
+  return camEdge === null ? null : { crank, cam: { kind: camSensor.value, edge: camEdge.value } };
 }
 
 /** What the trigger permits; null while it is not described. */

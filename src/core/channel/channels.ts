@@ -1,7 +1,7 @@
 import { baseUnit, type QuantityId } from '../units';
 
 /** Where channels are listed together. */
-export const CHANNEL_GROUPS = ['engine', 'air', 'fuel', 'electrical', 'car', 'time'] as const;
+export const CHANNEL_GROUPS = ['engine', 'trigger', 'air', 'fuel', 'electrical', 'car', 'time'] as const;
 
 export type ChannelGroup = (typeof CHANNEL_GROUPS)[number];
 
@@ -227,6 +227,72 @@ export const CHANNELS = {
     rest: 0,
     axis: { leastStep: 0.1, start: [0, 10, 20, 40] },
     correction: { threshold: 50 },
+  },
+  sync: {
+    label: 'Sync',
+    quantity: 'count',
+    min: 0,
+    max: 2,
+    decimals: 0,
+    group: 'trigger',
+    origin: 'counted',
+    logColumn: 'sync',
+    rest: 0,
+  },
+  syncLosses: {
+    label: 'Sync losses',
+    quantity: 'count',
+    min: 0,
+    max: 1e6,
+    decimals: 0,
+    group: 'trigger',
+    origin: 'counted',
+    logColumn: 'sync_losses',
+    rest: 0,
+  },
+  crankTeethMissing: {
+    label: 'Crank teeth missing',
+    quantity: 'count',
+    min: 0,
+    max: 1e6,
+    decimals: 0,
+    group: 'trigger',
+    origin: 'counted',
+    logColumn: 'crank_teeth_missing',
+    rest: 0,
+  },
+  camPulsesMissing: {
+    label: 'Cam pulses missing',
+    quantity: 'count',
+    min: 0,
+    max: 1e6,
+    decimals: 0,
+    group: 'trigger',
+    origin: 'counted',
+    logColumn: 'cam_pulses_missing',
+    rest: 0,
+  },
+  camOutsideWindow: {
+    label: 'Cam pulses outside the window',
+    quantity: 'count',
+    min: 0,
+    max: 1e6,
+    decimals: 0,
+    group: 'trigger',
+    origin: 'counted',
+    logColumn: 'cam_outside_window',
+    rest: 0,
+  },
+  noiseEdges: {
+    label: 'Noise edges',
+    quantity: 'count',
+    min: 0,
+    max: 1e6,
+    decimals: 0,
+    group: 'trigger',
+    origin: 'counted',
+    logColumn: 'noise_edges',
+    rest: 0,
   },
   fuelPressure: {
     label: 'Fuel pressure',

@@ -9,6 +9,7 @@ import {
   switching,
   type SwitchingState,
 } from '../control';
+import { copiedDecoder, decoderAtRest, type DecoderState } from '../decoding';
 import type { EcuProgram } from '../program';
 
 /** All that the engine computer remembers from moment to moment: plain data, copied, stored and compared as such. */
@@ -22,6 +23,8 @@ export interface EcuState {
   /** The last reading of each input that was no fault, and its voltage; NaN before the first. */
   lastGood: Float64Array;
   lastVolts: Float64Array;
+  /** What has come of crank and cam. */
+  crank: DecoderState;
   activations: ActivationState[];
   opening: OpeningState;
   overrun: OverrunState;
@@ -36,6 +39,7 @@ export function ecuAtKeyOn(program: EcuProgram): EcuState {
     runningSinceS: 0,
     lastGood: new Float64Array(program.inputs.length).fill(NaN),
     lastVolts: new Float64Array(program.inputs.length).fill(NaN),
+    crank: decoderAtRest(),
     activations: program.corrections.map((correction) => activation.atRest(correction.activation)),
     opening: opening.atRest(program.acceleration),
     overrun: overrun.atRest(program.overrun),
@@ -51,6 +55,7 @@ export function copiedEcu(state: EcuState): EcuState {
     runningSinceS: state.runningSinceS,
     lastGood: state.lastGood.slice(),
     lastVolts: state.lastVolts.slice(),
+    crank: copiedDecoder(state.crank),
     activations: state.activations.map(activation.copied),
     opening: opening.copied(state.opening),
     overrun: overrun.copied(state.overrun),

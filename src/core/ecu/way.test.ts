@@ -57,6 +57,7 @@ function model(change: Change = {}, tables: Partial<Record<MapId, Grid | undefin
     ignition: { mode: null, groups: null, dwell: null },
     firing: null,
     trigger: null,
+    pickups: null,
     inputs: [],
     outputs: [],
     idleAir: 'thermostatic',

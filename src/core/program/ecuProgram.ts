@@ -18,7 +18,7 @@ import type {
 import type { Grid } from '../numeric';
 import type { Condition, OutputPurpose } from '../outputs';
 import type { FaultBand, PullUp, SteinhartHart, VoltsCurve } from '../sensors';
-import type { TriggerWheel } from '../trigger';
+import type { TriggerPickups, TriggerWheel } from '../trigger';
 import type { FirstMapId } from './blend';
 import type { MapId } from './maps';
 
@@ -51,6 +51,8 @@ export interface EcuProgram {
   /** When each cylinder fires, in time; null while it is not described. */
   readonly firing: readonly FiringEvent[] | null;
   readonly trigger: TriggerWheel | null;
+  /** The sensors at its wheels, as they are described; null while they are not. */
+  readonly pickups: TriggerPickups | null;
   readonly inputs: readonly InputProgram[];
   readonly outputs: readonly OutputProgram[];
   /** What idle air comes by. */

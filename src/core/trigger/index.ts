@@ -3,6 +3,7 @@
  * Described here; met by an engine that turns in standin/harness.
  * Which modes need which signal is said in injector and coil.
  */
+export type { Edge, PickupKind, TriggerPickup, TriggerPickups } from './pickup';
 export {
   teethPerCamPulse,
   toothAngleDeg,

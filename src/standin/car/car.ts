@@ -2,6 +2,7 @@ import type { CoilPrimary } from '@/core/coil';
 import type { PullUp, SteinhartHart, VoltsCurve } from '@/core/sensors';
 import type { TriggerWheel } from '@/core/trigger';
 import type { Metal } from '../plant';
+import type { WheelSensors } from './wheelSensor';
 
 /**
  * A car as it truly is, whatever the calibration says about it: engine, what is bolted to it and how it is wired. Plain
@@ -19,6 +20,7 @@ export interface Car {
   /** Pull-ups inside the engine computer; null while none is chosen. */
   readonly pullUp: PullUp | null;
   readonly wheel: TriggerWheel | null;
+  readonly wheelSensors: WheelSensors;
   readonly coil: { readonly primary: CoilPrimary; readonly wantedA: number } | null;
   /** What the loom has on each pin; null while nothing is wired. */
   readonly loom: Readonly<Record<string, string>> | null;

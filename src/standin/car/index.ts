@@ -4,3 +4,4 @@
  * It is made of a document in carOfDocument.
  */
 export type { Car } from './car';
+export { soundSensor, type WheelSensor, type WheelSensors } from './wheelSensor';

@@ -13,7 +13,7 @@ import {
   thermistorOhm,
   type VoltsCurve,
 } from '@/core/sensors';
-import type { Car } from '../car';
+import { type Car, soundSensor } from '../car';
 import type { BuiltCar, BuiltFor } from './builtCar';
 import { describedEngine } from './describedEngine';
 import { draws } from './draws';
@@ -52,6 +52,7 @@ export function carOf(document: Calibration, program: EcuProgram, seed = 1): Car
     map: shifted(lineOf(document, 'map'), draw(SENSORS_OFF.mapKpa)),
     fuelPressure: lineOf(document, 'fuelPressure'),
     wheel: program.trigger,
+    wheelSensors: { crank: soundSensor(), cam: soundSensor() },
     coil: describedCoil(program),
     ...shared,
   };

@@ -3,6 +3,7 @@ import { cylinderVolumeCm3 } from '@/core/engine';
 import { fuelById } from '@/core/fuels';
 import { fuelFlowAtRatingGPerS } from '@/core/injector';
 import { curveThrough } from '@/core/numeric';
+import { soundSensor } from '../car';
 import { trueVeGrid } from '../plant';
 import type { BuiltCar, BuiltFor } from './builtCar';
 import { asBuilt, onceMade, thermistor, trueDeadTime } from './parts';
@@ -33,6 +34,11 @@ const deadTime = onceMade(() =>
     [16, 0.7],
   ]),
 );
+
+const WHEEL_SENSORS = {
+  crank: soundSensor({ is: { kind: 'hall', mark: 'falling' }, delayUs: 20 }),
+  cam: soundSensor({ is: { kind: 'hall', mark: 'falling' }, delayUs: 20 }),
+};
 
 /** Pardela as built. */
 export const pardela = (program: BuiltFor): BuiltCar => ({
@@ -97,5 +103,6 @@ export const pardela = (program: BuiltFor): BuiltCar => ({
     tdcOffsetDeg: 90,
     cam: { teeth: 1, beforeTdcDeg: 396, windowDeg: 60 },
   },
+  wheelSensors: WHEEL_SENSORS,
   coil: { primary: { resistanceOhm: 0.5, inductanceMh: 2.65 }, wantedA: 7.5 },
 });

@@ -3,6 +3,7 @@ import { cylinderVolumeCm3 } from '@/core/engine';
 import { fuelById } from '@/core/fuels';
 import { fuelFlowAtRatingGPerS } from '@/core/injector';
 import { curveThrough } from '@/core/numeric';
+import { soundSensor } from '../car';
 import { trueVeGrid } from '../plant';
 import type { BuiltCar, BuiltFor } from './builtCar';
 import { asBuilt, onceMade, thermistor, trueDeadTime } from './parts';
@@ -25,6 +26,11 @@ const deadTime = onceMade(() =>
     [16, 0.81],
   ]),
 );
+
+const WHEEL_SENSORS = {
+  crank: soundSensor({ is: { kind: 'variableReluctance', mark: 'falling' }, delayUs: 45 }),
+  cam: soundSensor({ is: { kind: 'hall', mark: 'rising' }, delayUs: 20 }),
+};
 
 /** Ventisca as built: its parts differ from their sheets, as parts do. What is typed of its make-up is right. */
 export const ventisca = (program: BuiltFor): BuiltCar => ({
@@ -101,5 +107,6 @@ export const ventisca = (program: BuiltFor): BuiltCar => ({
     tdcOffsetDeg: 83,
     cam: { teeth: 1, beforeTdcDeg: 152, windowDeg: 40 },
   },
+  wheelSensors: WHEEL_SENSORS,
   coil: { primary: { resistanceOhm: 0.57, inductanceMh: 3.2 }, wantedA: 8 },
 });

@@ -74,12 +74,27 @@ const CAUSES: readonly (readonly [string, () => Planted, Partial<StartExplanatio
         () => ({
           document: demo('ventisca', ({ trigger }) => {
             if (trigger.tdcOffset !== null) trigger.tdcOffset.amount += deg;
+            if (trigger.camWindow !== null) trigger.camWindow.amount = 80;
           }),
           coolantC: 20,
         }),
         { headline: deg > 0 ? 'Sparks 31° too late' : 'Sparks 29° too early', sheet: 'trigger' },
       ] as const,
   ),
+  [
+    'an offset 30° wrong, with a cam window that does not reach so far',
+    () => ({
+      document: demo('ventisca', ({ trigger }) => {
+        if (trigger.tdcOffset !== null) trigger.tdcOffset.amount += 30;
+      }),
+      coolantC: 20,
+    }),
+    {
+      headline: 'Never finds its position: the cam pulse is elsewhere',
+      reason: expect.stringMatching(/first tooth to TDC/) as unknown as string,
+      sheet: 'trigger',
+    },
+  ],
   [
     'two injectors changed for each other',
     () => ({ document: swappedInjectors(), coolantC: 20 }),

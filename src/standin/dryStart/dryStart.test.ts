@@ -95,7 +95,7 @@ describe('Ventisca', () => {
     const [cold, hot] = [start(demo(), -20), start(demo(), 80)];
     expect(cold.verdict.turnsToCatch as number).toBeGreaterThan(hot.verdict.turnsToCatch as number);
     expect(cold.verdict.endSpeedRpm).toBeGreaterThan(hot.verdict.endSpeedRpm + 200);
-    const crankingSpeed = (result: StartResult) => meanOver(result, 0.6, 1, (event) => event.speedRpm);
+    const crankingSpeed = (result: StartResult) => meanOver(result, 1, 1.6, (event) => event.speedRpm);
     expect(crankingSpeed(start(plainCranking(0.25), -20))).toBeGreaterThan(180);
     expect(crankingSpeed(start(plainCranking(0.25), -20))).toBeLessThan(230);
     expect(crankingSpeed(start(plainCranking(0.25), 80))).toBeGreaterThan(255);

@@ -4,7 +4,8 @@ import type { EcuProgram } from '@/core/program';
 import type { Car } from '../car';
 import { isSparkWeakAt } from '../harness';
 import { manifoldKpa, railGaugeKpa, soakedAirC, type Surroundings } from '../plant';
-import { type CarEvent, type Drive, driveTo, VirtualCar } from '../virtualCar';
+import { type CarEvent, type Drive, driveTo, type Timing, VirtualCar } from '../virtualCar';
+import { syncFinding } from './syncFinding';
 import { hardwareFinding, type HardwareFinding, type Sensed, WEAK_AT_RPM } from './hardwareFinding';
 import { starting, type StartingMemory, KEY_BEFORE_STARTER_S } from './starting';
 import { emptyTrace, type StartPhase, type StartTrace } from './trace';
@@ -58,6 +59,7 @@ export class DryStart {
   private readonly vehicle: VirtualCar;
   private readonly sensedAtRest: Sensed;
   private bestRailShare = 0;
+  private lastTiming: Timing | null = null;
   private last: CarEvent | null = null;
   private samples = 0;
 
@@ -111,6 +113,8 @@ export class DryStart {
     });
     const finding = hardwareFinding({
       harness: vehicle.wiring,
+      position: (ran) => syncFinding(vehicle.decoder, vehicle.crank, vehicle.plant.turns, ran),
+      timing: this.lastTiming,
       verdict,
       sparksWeakly: isSparkWeakAt(program, car, vehicle.wiring, verdict.crankingV, WEAK_AT_RPM),
       pressureShare: this.bestRailShare,
@@ -151,6 +155,7 @@ export class DryStart {
     const { trace, vehicle, last } = this;
     const { plant } = vehicle;
     const turning = plant.speedRpm > 1;
+    this.lastTiming = vehicle.timing ?? this.lastTiming;
     if (turning) this.bestRailShare = Math.max(this.bestRailShare, plant.railShare);
     trace.timeS.push(this.timeS);
     trace.speedRpm.push(plant.speedRpm);

@@ -1,5 +1,6 @@
 import { formatNumber } from '@/core/units';
-import type { Harness, SyncFailure } from '../harness';
+import type { Harness } from '../harness';
+import type { Timing } from '../virtualCar';
 import type { StartVerdict } from './verdict';
 
 /** What the engine computer takes the sensors for. */
@@ -27,6 +28,10 @@ export interface HardwareFinding {
 
 interface Found {
   readonly harness: Harness;
+  /** What is wrong with finding the crank’s position, by whether the engine ran. */
+  readonly position: (ran: boolean) => HardwareFinding | null;
+  /** How its place was off at the last firing; null while it had none. */
+  readonly timing: Timing | null;
   readonly verdict: StartVerdict;
   /** The highest fuel pressure while the engine turned, as a share of what the regulator holds. */
   readonly pressureShare: number;
@@ -38,40 +43,6 @@ interface Found {
   readonly rail: { readonly isKpa: number; readonly takenKpa: number } | null;
 }
 
-const SYNC_TEXT: Readonly<
-  Record<SyncFailure, { readonly headline: string; readonly reason: string; readonly sheet: HardwareSection }>
-> = {
-  noCrank: {
-    headline: 'Never finds its position: no crank signal',
-    reason:
-      'No pulse arrives at the pin given to the crank sensor, so nothing is injected and nothing sparks. Look at its pin.',
-    sheet: 'pins',
-  },
-  noCam: {
-    headline: 'Never finds its position: no cam signal',
-    reason:
-      'Sequential injection or a coil a cylinder waits for a cam pulse, and none arrives. Look at the cam sensor’s pin, or choose modes that do without it.',
-    sheet: 'trigger',
-  },
-  otherTeeth: {
-    headline: 'Never finds its position: other teeth',
-    reason:
-      'The wheel on this engine has other teeth than described: the gap never comes where it is expected. Count them again.',
-    sheet: 'trigger',
-  },
-  camOutsideWindow: {
-    headline: 'Never finds its position: the cam pulse is elsewhere',
-    reason: 'Cam pulses arrive outside their window and are not believed. Check the cam tooth’s angle.',
-    sheet: 'trigger',
-  },
-  alike: {
-    headline: 'Never finds its position: both turns look alike',
-    reason:
-      'These cam teeth pass the same way in both turns of a cycle, and the modes chosen need to tell them apart. Use one tooth, or other modes.',
-    sheet: 'trigger',
-  },
-};
-
 /** A reading this far off the truth is worth saying. */
 const OFF = { temperatureC: 6, pressureKpa: 6, railKpa: 15 } as const;
 /** Sparks this far from where they are meant are worth saying, °. */
@@ -79,10 +50,10 @@ const SPARKS_OFF_DEG = 8;
 
 /** The first thing that is wrong beyond maps and mixture; null when nothing is. */
 export function hardwareFinding(found: Found): HardwareFinding | null {
-  const { harness, verdict, pressureShare } = found;
-  const { sync } = harness;
-  if (!sync.found) return SYNC_TEXT[sync.reason];
+  const { verdict, pressureShare, timing } = found;
   const ran = verdict.code === 'caught' || verdict.code === 'unsettled';
+  const position = found.position(ran);
+  if (position !== null && position.headline !== null) return position;
   if (pressureShare < 0.5 && !ran) {
     return {
       headline: 'No fuel pressure',
@@ -91,7 +62,7 @@ export function hardwareFinding(found: Found): HardwareFinding | null {
       sheet: 'outputs',
     };
   }
-  if (sync.reversed) {
+  if (timing?.reversed === true) {
     return {
       headline: ran ? null : 'Sparks a turn too late',
       reason:
@@ -101,10 +72,11 @@ export function hardwareFinding(found: Found): HardwareFinding | null {
   }
   return (
     wiringFinding(found, ran) ??
-    offsetFinding(sync.sparkShiftDeg, ran) ??
+    offsetFinding(timing?.earlyDeg ?? 0, ran) ??
     weakSpark(found, ran) ??
     sensorFinding(found) ??
-    railFinding(found)
+    railFinding(found) ??
+    position
   );
 }
 

@@ -204,8 +204,9 @@ function isPrimed(events: readonly CarEvent[]): boolean {
   const first = events.filter(({ turns }) => turns < from + PRIMED_TURNS);
   const late = events.slice(Math.floor(events.length / 2));
   const rich = first.filter(({ outcome }) => outcome === 'tooRich').length;
+  const drowned = rich + first.filter(({ outcome }) => outcome === 'wetPlug').length;
   const stillRich = late.filter(({ outcome }) => outcome === 'tooRich').length;
-  return first.length > 0 && rich > first.length / 2 && stillRich < late.length / 2;
+  return rich > 0 && drowned > first.length / 2 && stillRich < late.length / 2;
 }
 
 function wasCut(events: readonly CarEvent[]): boolean {

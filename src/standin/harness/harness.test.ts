@@ -3,13 +3,13 @@ import { overlapLossPercent, sprayAtValve } from '@/core/injector';
 import { curveThrough } from '@/core/numeric';
 import { coilFunction, injectorFunction } from '@/core/pins';
 import { pullUpVolts, thermistorOhm } from '@/core/sensors';
-import type { TriggerWheel } from '@/core/trigger';
-import type { Car } from '../car';
+import type { Edge, PickupKind, TriggerWheel } from '@/core/trigger';
+import { type Car, soundSensor, type WheelSensor } from '../car';
 import { carOf } from '../carOfDocument';
 import { harnessOf, coilsCharge, hasFuel, hasSpark, isSparkWeakAt, lostShare } from './harness';
 import { pumpWiring } from './pump';
 import { signalsOf, type Truth, writeVolts } from './signals';
-import { type SyncInputs, syncOf } from './sync';
+import { teethOf } from './teeth';
 
 const document = demo();
 const program = programOf(document);
@@ -90,95 +90,95 @@ describe('signals', () => {
   });
 });
 
-describe('where the crank is', () => {
+describe('teeth', () => {
   const wheel: TriggerWheel = {
     kind: 'missing',
-    teeth: 60,
-    missing: 2,
-    tdcOffsetDeg: 84,
-    cam: { teeth: 1, beforeTdcDeg: 150, windowDeg: 40 },
+    teeth: 6,
+    missing: 1,
+    tdcOffsetDeg: 90,
+    cam: { teeth: 1, beforeTdcDeg: 200, windowDeg: 40 },
   };
-  const all: SyncInputs = {
-    described: wheel,
-    real: wheel,
-    crankConnected: true,
-    camConnected: true,
-    needsPhase: true,
+  const hall = { kind: 'hall', mark: 'falling' } as const;
+  const reluctance = { kind: 'variableReluctance', mark: 'falling' } as const;
+  const sensors = (crank: Partial<WheelSensor>, cam: Partial<WheelSensor> = {}) => ({
+    crank: soundSensor(crank),
+    cam: soundSensor(cam),
+  });
+  const listens = (crank: Edge, kind: PickupKind = 'hall') => ({
+    ...program,
+    pickups: { crank: { kind, edge: crank }, cam: { kind: 'hall', edge: 'falling' } as const },
+  });
+  const heard = (of: Partial<Car>, by = listens('falling')) => {
+    const { crank, cam } = teethOf(by, { ...car, loom: null, wheel, wheelSensors: sensors({}), ...of });
+    return { crank: Array.from(crank.edgesDeg), cam: Array.from(cam.edgesDeg) };
   };
-  const cam = (beforeTdcDeg: number): TriggerWheel => ({
-    ...wheel,
-    cam: { teeth: 1, beforeTdcDeg, windowDeg: 40 },
+  // 6 − 1, 60° apart, the first 90° before TDC: at 630 and 270, five of each, the gap before them.
+  const MARKS = [30, 90, 150, 270, 330, 390, 450, 510, 630, 690];
+
+  test('pass where the wheel has them', () => {
+    expect(heard({})).toEqual({ crank: MARKS, cam: [520] });
+    expect(heard({ wheelSensors: sensors({ is: hall }) }).crank).toEqual(MARKS);
   });
 
-  test('is found with all right, later with a cam to wait for', () => {
-    const found = syncOf(all);
-    const sooner = syncOf({ ...all, needsPhase: false });
-    expect(found).toMatchObject({ found: true, sparkShiftDeg: 0, reversed: false });
-    expect(sooner).toMatchObject({ found: true, sparkShiftDeg: 0, reversed: false });
-    if (!found.found || !sooner.found) throw new TypeError('found');
-    expect(sooner.turns).toBeGreaterThan(0);
-    expect(sooner.turns).toBeLessThanOrEqual(1);
-    expect(found.turns).toBeGreaterThan(sooner.turns);
-    expect(found.turns).toBeLessThanOrEqual(3);
-  });
-
-  test.each<[string, Partial<SyncInputs>, string]>([
-    ['no crank signal', { crankConnected: false }, 'noCrank'],
-    ['another number of teeth', { real: { ...wheel, teeth: 36 } }, 'otherTeeth'],
-    ['another gap', { real: { ...wheel, missing: 1 } }, 'otherTeeth'],
-    ['no cam signal', { camConnected: false }, 'noCam'],
-    ['no cam described', { described: { ...wheel, cam: null } }, 'noCam'],
-    ['no cam there', { real: { ...wheel, cam: null } }, 'noCam'],
-    [
-      'cam teeth that all look alike',
-      { described: { ...wheel, cam: { teeth: 2, beforeTdcDeg: 150, windowDeg: 40 } } },
-      'alike',
-    ],
-    ['a cam outside its window', { real: cam(171) }, 'camOutsideWindow'],
-  ])('%s: it is not found', (_, change, reason) => {
-    expect(syncOf({ ...all, ...change })).toEqual({ found: false, reason });
-  });
-
-  test('a cam at the edge of its window is taken, one a turn away for the other turn', () => {
-    expect(syncOf({ ...all, real: cam(170) })).toMatchObject({ found: true, reversed: false });
-    expect(syncOf({ ...all, real: cam(130) })).toMatchObject({ found: true, reversed: false });
-    expect(syncOf({ ...all, real: cam(510) })).toMatchObject({ found: true, reversed: true });
-    expect(syncOf({ ...all, real: cam(530) })).toMatchObject({ found: true, reversed: true });
-    expect(syncOf({ ...all, real: cam(531) })).toMatchObject({ found: false });
-    const nearZero = { ...all, described: cam(10), real: cam(700) };
-    expect(syncOf(nearZero)).toMatchObject({ found: false });
-    expect(syncOf({ ...nearZero, real: cam(715) })).toMatchObject({ found: true, reversed: false });
-  });
-
-  test('an offset that is wrong moves the spark by as much, earlier where TDC comes later', () => {
-    expect(syncOf({ ...all, real: { ...wheel, tdcOffsetDeg: 109 } })).toMatchObject({ sparkShiftDeg: 25 });
-    expect(syncOf({ ...all, needsPhase: false, real: { ...wheel, tdcOffsetDeg: 80 } })).toMatchObject({
-      sparkShiftDeg: -4,
+  test('the other flank of a hall signal comes half a tooth place away, of a cam tooth its whole width', () => {
+    const is = (mark: Edge) => ({
+      wheelSensors: sensors({ is: { kind: 'hall', mark } }, { is: { kind: 'hall', mark } }),
     });
+    const [earlier, later] = [MARKS.map((deg) => deg - 30), MARKS.map((deg) => (deg + 30) % 720)];
+    expect(heard(is('falling'), listens('rising')).crank).toEqual(earlier);
+    expect(heard(is('rising'), listens('falling')).crank).toEqual(later.sort((a, b) => a - b));
+    expect(heard(is('rising')).cam).toEqual([550]);
   });
 
-  test('what is not described is taken as right', () => {
-    expect(syncOf({ ...all, described: null })).toEqual({
-      found: true,
-      turns: 1,
-      sparkShiftDeg: 0,
-      reversed: false,
+  // From tooth to tooth 60° and over the gap 120°: half-way 30° behind each tooth, and 60° behind the last.
+  test('the other flank of a coil comes half-way to the next tooth, and so do changed wires', () => {
+    const smeared = [0, 60, 120, 210, 300, 360, 420, 480, 570, 660];
+    expect(
+      heard({ wheelSensors: sensors({ is: reluctance }) }, listens('rising', 'variableReluctance')).crank,
+    ).toEqual(smeared);
+    const swapped = { wheelSensors: sensors({ is: reluctance, swapped: true }) };
+    expect(heard(swapped, listens('falling', 'variableReluctance')).crank).toEqual(smeared);
+    expect(heard(swapped, listens('rising', 'variableReluctance')).crank).toEqual(MARKS);
+    expect(heard({ wheelSensors: sensors({ is: hall, swapped: true }) }).crank).toEqual([]);
+  });
+
+  test('a broken tooth leaves its place', () => {
+    expect(heard({ wheelSensors: sensors({ brokenTeeth: [1, 4] }) }).crank).toEqual([
+      30, 90, 270, 390, 450, 630,
+    ]);
+  });
+
+  test('each input has what hangs on its pin', () => {
+    const rewire = (change: Readonly<Record<string, string | null>>) => ({ loom: rewired(change).loom });
+    expect(heard(rewire({ crank: 'cam', cam: 'crank' }))).toEqual({ crank: [520], cam: MARKS });
+    expect(heard(rewire({ crank: null }))).toEqual({ crank: [], cam: [520] });
+    expect(heard(rewire({ cam: 'coolant' }))).toEqual({ crank: MARKS, cam: [] });
+  });
+
+  test('carry what the sensor does to them', () => {
+    const { crank } = teethOf(program, {
+      ...car,
+      wheelSensors: sensors({ delayUs: 80, lostShare: 0.1, noiseShare: 0.2 }),
     });
-    expect(syncOf({ ...all, real: null })).toEqual(syncOf(all));
+    expect(crank).toMatchObject({ delayS: 8e-5, lostShare: 0.1, noiseShare: 0.2 });
+  });
+
+  test('what is known of neither is a wheel that fits', () => {
+    const bare = { ...program, trigger: null, pickups: null };
+    expect(teethOf(bare, { ...car, wheel: null, loom: null }).crank.edgesDeg).toHaveLength(70);
   });
 });
 
 describe('fuel, spark and pump through the loom', () => {
   const all = harnessOf(program, car);
   const sparks = (of: Car, cylinder: number, volts = 12, rpm = 800) =>
-    hasSpark(program, harnessOf(program, of), cylinder) && coilsCharge(program, of, volts, rpm);
+    hasSpark(harnessOf(program, of), cylinder) && coilsCharge(program, of, volts, rpm);
 
   test('with all right every cylinder has both, in firing order', () => {
     expect(all.order).toEqual(document.engine.firingOrder?.value);
     for (const cylinder of all.order) {
       expect([cylinder, hasFuel(all, cylinder), sparks(car, cylinder)]).toEqual([cylinder, true, true]);
     }
-    expect(all.sync.found).toBe(true);
   });
 
   test('without a firing order cylinders fire as they are numbered, evenly', () => {
@@ -206,13 +206,6 @@ describe('fuel, spark and pump through the loom', () => {
       false,
       true,
     ]);
-  });
-
-  test('two turns taken for each other leave a coil a cylinder without a spark in time, a shared one not', () => {
-    const reversed = { ...all, sync: { found: true, turns: 1, sparkShiftDeg: 0, reversed: true } as const };
-    expect(hasSpark(program, reversed, 1)).toBe(program.ignition.mode !== 'individual');
-    const shared = { ...program, ignition: { ...program.ignition, mode: 'wasted' as const } };
-    expect(hasSpark(shared, reversed, 1)).toBe(true);
   });
 
   test('a coil charged to less than 55 % of its current lights nothing', () => {

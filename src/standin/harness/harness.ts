@@ -6,7 +6,7 @@ import { CYCLE_DEG } from '@/core/units';
 import type { Car } from '../car';
 import { pumpWiring, type PumpWiring } from './pump';
 import { type Signal, signalsOf } from './signals';
-import { type Sync, syncOf } from './sync';
+import { type Teeth, teethOf } from './teeth';
 import { isItself, thingAt } from './wiring';
 
 /** Share of the current a coil needs below which its spark does not light the charge. */
@@ -18,7 +18,8 @@ const BLOWN_SHARE = 0.5;
 export interface Harness {
   /** Cylinders in the order they fire. */
   readonly order: readonly number[];
-  readonly sync: Sync;
+  /** The edges that arrive from crank and cam. */
+  readonly teeth: Teeth;
   readonly signals: readonly Signal[];
   readonly pump: PumpWiring;
   /** Of each cylinder by its number, the one whose injector hangs on the pin that is opened for it. */
@@ -32,19 +33,12 @@ export interface Harness {
 /** A program in a car. */
 export function harnessOf(program: EcuProgram, car: Car): Harness {
   const order = car.engine.firing.map(({ cylinder }) => cylinder);
-  const needsPhase = program.injection?.mode === 'sequential' || program.ignition.mode === 'individual';
   const sprays = spraysOf(program, car);
   return {
     order,
     sprays,
     crossed: order.filter((cylinder) => sprays[cylinder - 1] !== cylinder),
-    sync: syncOf({
-      described: program.trigger,
-      real: car.wheel,
-      crankConnected: isItself(program, car, 'crank'),
-      camConnected: isItself(program, car, 'cam'),
-      needsPhase,
-    }),
+    teeth: teethOf(program, car),
     signals: signalsOf(program, car),
     pump: pumpWiring(program, car),
     dead: { fuel: withoutFuel(program, car, order), spark: withoutSpark(program, car, order) },
@@ -96,8 +90,7 @@ export function hasFuel({ dead }: Harness, cylinder: number): boolean {
 }
 
 /** Whether the wiring lets a cylinder have its spark. */
-export function hasSpark({ ignition }: EcuProgram, { dead, sync }: Harness, cylinder: number): boolean {
-  if (sync.found && sync.reversed && ignition.mode === 'individual') return false;
+export function hasSpark({ dead }: Harness, cylinder: number): boolean {
   return !dead.spark.includes(cylinder);
 }
 
@@ -121,6 +114,6 @@ export function isSparkWeakAt(
   batteryV: number,
   speedRpm: number,
 ): boolean {
-  const alive = harness.order.some((cylinder) => hasSpark(program, harness, cylinder));
+  const alive = harness.order.some((cylinder) => hasSpark(harness, cylinder));
   return alive && !coilsCharge(program, car, batteryV, speedRpm);
 }

@@ -5,4 +5,4 @@
  */
 export { coilsCharge, type Harness, harnessOf, hasFuel, hasSpark, isSparkWeakAt, lostShare } from './harness';
 export { type LastSignal, type Truth, writeVolts } from './signals';
-export type { Sync, SyncFailure } from './sync';
+export { type Teeth, teethOf, type ToothTrack } from './teeth';

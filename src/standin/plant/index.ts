@@ -31,6 +31,7 @@ export {
   manifoldKpa,
   plantAtRest,
   type PlantState,
+  REST_DEG,
 } from './plantState';
 export { soakedAirC } from './soak';
 export { inject, type Opening, railGaugeKpa, stepSupply } from './supply';

@@ -1,9 +1,10 @@
 import { type Frame, frameOf } from '@/core/channel';
 import { copiedEcu, ecuAtKeyOn, type EcuState } from '@/core/ecu';
 import type { EcuProgram } from '@/core/program';
-import { type SpeedCount } from './speedCount';
 import { copiedPlant, type Metal, plantAtRest, type PlantState, type Surroundings } from '../plant';
+import type { Teeth } from '../harness';
 import { type Controls, controlsAtRest } from './controls';
+import { clockAtRest, type ToothClock } from './toothClock';
 
 /** All of a car at one moment: plain data that can be copied, cloned to another thread, stored and taken up again. */
 export interface CarState {
@@ -13,9 +14,10 @@ export interface CarState {
   controls: Controls;
   surroundings: Surroundings;
   power: PowerState;
-  count: SpeedCount;
-  /** Turns of the crank at which the engine computer knows its position; null while it has no power or never finds it. */
-  syncedAtTurns: number | null;
+  /** The edges that come next from crank and cam. */
+  clock: ToothClock;
+  /** How the engine computer’s place of the crank was off at the last firing; null while it has none. */
+  timing: Timing | null;
   primed: boolean;
   pumpOn: boolean;
   fanOn: boolean;
@@ -29,6 +31,14 @@ export interface CarState {
   /** What the engine computer last took things for; null where nothing is known. */
   frame: (number | null)[];
   random: readonly number[];
+}
+
+/** What the engine computer takes the crank for, against where it is. */
+export interface Timing {
+  /** Sparks come so much earlier than they are meant, °. */
+  readonly earlyDeg: number;
+  /** The two turns of a cycle are taken for each other. */
+  readonly reversed: boolean;
 }
 
 /** Power of the engine computer. */
@@ -54,7 +64,7 @@ export interface CarSetup {
 }
 
 /** A car that stands with its key off. */
-export function carAtRest(program: EcuProgram, metal: Metal, setup: CarSetup): CarState {
+export function carAtRest(program: EcuProgram, metal: Metal, teeth: Teeth, setup: CarSetup): CarState {
   return {
     steps: 0,
     plant: plantAtRest(metal, setup.surroundings, setup.coolantC, setup.batteryV),
@@ -62,8 +72,8 @@ export function carAtRest(program: EcuProgram, metal: Metal, setup: CarSetup): C
     controls: controlsAtRest(),
     surroundings: { ...setup.surroundings },
     power: { on: false, sinceS: 0, resets: 0 },
-    count: { turns: 0, timeS: 0, speedRpm: 0 },
-    syncedAtTurns: null,
+    clock: clockAtRest(teeth, setup.seed),
+    timing: null,
     primed: false,
     pumpOn: false,
     fanOn: false,
@@ -85,7 +95,7 @@ export function copiedCar(state: CarState): CarState {
     controls: { ...state.controls },
     surroundings: { ...state.surroundings },
     power: { ...state.power },
-    count: { ...state.count },
+    clock: { ...state.clock },
     frame: [...state.frame],
     random: [...state.random],
   };

@@ -6,6 +6,6 @@
 export { type Controls, controlsAtRest } from './controls';
 export { type Drive, type Driver, DRIVER_S, driveTo } from './driver';
 export { type CarEvent, isRunning } from './event';
-export type { CarSetup, CarState } from './carState';
+export type { CarSetup, CarState, Timing } from './carState';
 export { carOfText, carText } from './carText';
 export { STEP_S, VirtualCar } from './virtualCar';

@@ -12,10 +12,16 @@ const PROGRAM = {
   overrun: null,
   acceleration: { thresholdPercentPerS: 0, decayTurns: 1 },
 } as unknown as EcuProgram;
-const SYNC = { found: true, turns: 1.5, sparkShiftDeg: 0, reversed: false } as const;
+const SILENT = { edgesDeg: new Float64Array(0), delayS: 0, lostShare: 0, noiseShare: 0 };
+const TEETH = { crank: SILENT, cam: SILENT };
 
 function car(volts: number, part: Partial<CarState> = {}): CarState {
-  const state = carAtRest(PROGRAM, metal, { coolantC: 20, batteryV: 12, surroundings: place, seed: 1 });
+  const state = carAtRest(PROGRAM, metal, TEETH, {
+    coolantC: 20,
+    batteryV: 12,
+    surroundings: place,
+    seed: 1,
+  });
   state.controls.key = true;
   state.plant.batteryV = volts;
   state.plant.timeS = 4;
@@ -26,41 +32,43 @@ function car(volts: number, part: Partial<CarState> = {}): CarState {
 const on = (volts: number) => car(volts, { power: { on: true, sinceS: 1, resets: 2 }, primed: true });
 
 describe('power of the engine computer', () => {
-  test('comes with the key from 6.6 V on, knowing nothing, and finds its position after its turns', () => {
+  test('comes with the key from 6.6 V on, knowing nothing', () => {
     const state = car(6.6, { primed: true });
     const before = state.ecu;
-    stepPower(PROGRAM, SYNC, state);
+    stepPower(PROGRAM, state);
     expect(state.power).toEqual({ on: true, sinceS: 4, resets: 0 });
     expect(state.ecu).not.toBe(before);
-    expect([state.primed, state.syncedAtTurns]).toEqual([false, 4.5]);
+    expect([state.primed, state.timing]).toEqual([false, null]);
     const low = car(6.5);
-    stepPower(PROGRAM, SYNC, low);
+    stepPower(PROGRAM, low);
     expect(low.power.on).toBe(false);
-    const blind = car(12);
-    stepPower(PROGRAM, { found: false, reason: 'noCrank' }, blind);
-    expect(blind.syncedAtTurns).toBeNull();
     const locked = car(12);
     locked.controls.key = false;
-    stepPower(PROGRAM, SYNC, locked);
+    stepPower(PROGRAM, locked);
     expect(locked.power.on).toBe(false);
   });
 
   test('lasts down to 6 V; below it goes out with all it drives, which counts as a reset', () => {
     const holds = on(6);
     const before = holds.ecu;
-    stepPower(PROGRAM, SYNC, holds);
+    stepPower(PROGRAM, holds);
     expect(holds.power).toEqual({ on: true, sinceS: 1, resets: 2 });
     expect(holds.ecu).toBe(before);
-    const out = Object.assign(on(5.9), { pumpOn: true, fanOn: true, idleValvePercent: 40, syncedAtTurns: 1 });
-    stepPower(PROGRAM, SYNC, out);
-    expect(out).toMatchObject({ pumpOn: false, fanOn: false, idleValvePercent: 0, syncedAtTurns: null });
+    const out = Object.assign(on(5.9), {
+      pumpOn: true,
+      fanOn: true,
+      idleValvePercent: 40,
+      timing: { earlyDeg: 1, reversed: false },
+    });
+    stepPower(PROGRAM, out);
+    expect(out).toMatchObject({ pumpOn: false, fanOn: false, idleValvePercent: 0, timing: null });
     expect(out.power).toMatchObject({ on: false, resets: 3 });
   });
 
   test('goes with the key, which is no reset', () => {
     const state = on(12);
     state.controls.key = false;
-    stepPower(PROGRAM, SYNC, state);
+    stepPower(PROGRAM, state);
     expect(state.power).toMatchObject({ on: false, resets: 2 });
   });
 });

@@ -1,6 +1,5 @@
 import { ecuAtKeyOn } from '@/core/ecu';
 import type { EcuProgram } from '@/core/program';
-import type { Sync } from '../harness';
 import type { CarState } from './carState';
 
 /** Below this voltage the engine computer goes out, and above the other it comes back and knows nothing. */
@@ -9,7 +8,7 @@ const POWER_V = { outBelow: 6, backAbove: 6.6 } as const;
 const DRAWS_A = { pump: 7, fan: 18 } as const;
 
 /** Power of the engine computer: with the key, unless the voltage falls too low. What it drove goes off with it. */
-export function stepPower(program: EcuProgram, sync: Sync, state: CarState): void {
+export function stepPower(program: EcuProgram, state: CarState): void {
   const { power, plant, controls } = state;
   const lasts = plant.batteryV >= (power.on ? POWER_V.outBelow : POWER_V.backAbove);
   const on = controls.key && lasts;
@@ -19,11 +18,11 @@ export function stepPower(program: EcuProgram, sync: Sync, state: CarState): voi
     state.ecu = ecuAtKeyOn(program);
     power.sinceS = plant.timeS;
     state.primed = false;
-    state.syncedAtTurns = sync.found ? plant.turns + sync.turns : null;
+    state.timing = null;
     return;
   }
   if (controls.key) power.resets += 1;
-  state.syncedAtTurns = null;
+  state.timing = null;
   state.pumpOn = false;
   state.fanOn = false;
   state.idleValvePercent = 0;

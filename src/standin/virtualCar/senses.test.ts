@@ -1,4 +1,5 @@
 import { AT, frameOf, read } from '@/core/channel';
+import { decoderOf, NOMINAL_WHEEL } from '@/core/decoding';
 import type { EcuProgram } from '@/core/program';
 import { builtMetal } from '@tests/support/metal';
 import type { Harness } from '../harness';
@@ -15,12 +16,15 @@ const program = (inputs: readonly string[]) =>
     overrun: null,
     acceleration: { thresholdPercentPerS: 0, decayTurns: 1 },
   }) as unknown as EcuProgram;
+const SILENT = { edgesDeg: new Float64Array(0), delayS: 0, lostShare: 0, noiseShare: 0 };
+const TEETH = { crank: SILENT, cam: SILENT };
+const DECODER = decoderOf(NOMINAL_WHEEL, 4, true);
 /** One input that nothing is known of, and one that does not move. */
 const HARNESS = { signals: [{ kind: 'itself' }, { kind: 'still', volts: 1.5 }] } as unknown as Harness;
 
 function exposed(inputs: readonly string[] = ['map', 'fuelPressure']) {
   const of = program(inputs);
-  const state = carAtRest(of, metal, { coolantC: 20, batteryV: 12, surroundings: place, seed: 1 });
+  const state = carAtRest(of, metal, TEETH, { coolantC: 20, batteryV: 12, surroundings: place, seed: 1 });
   Object.assign(state.plant, {
     timeS: 9,
     turns: 33,
@@ -38,12 +42,13 @@ function exposed(inputs: readonly string[] = ['map', 'fuelPressure']) {
   state.plant.manifoldMg[0] = massMg(42, metal.manifoldVolumeL, state.plant.chargeC);
   Object.assign(state.controls, { gear: 4, pedalPercent: 33 });
   state.power.sinceS = 2;
+  Object.assign(state.ecu.crank, { turnedDeg: 33 * 360, speedRpm: 1180, edgeS: 9 });
   const [line] = state.plant.lambda;
   if (line !== undefined) Object.assign(line, { heatedS: 12, shown: 0.91 });
   const senses = sensesOf(of);
   const frame = frameOf();
   exposeSlow(senses, metal, state, frame);
-  exposeNow(senses, HARNESS, metal, state, 1180, frame);
+  exposeNow(senses, HARNESS, metal, DECODER, state, frame);
   return { state, senses, frame, at: (channel: keyof typeof AT) => read(frame, AT[channel]) };
 }
 

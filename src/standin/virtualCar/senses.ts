@@ -1,4 +1,6 @@
 import { AT, type Frame, write } from '@/core/channel';
+import type { Decoder } from '@/core/decoding';
+import { readCrank } from '@/core/ecu';
 import type { EcuProgram } from '@/core/program';
 import { type Harness, type LastSignal, type Truth, writeVolts } from '../harness';
 import { lambdaRead, manifoldKpa, type Metal, oilPressureKpa, type PlantState, railGaugeKpa } from '../plant';
@@ -45,8 +47,8 @@ export function exposeNow(
   senses: Senses,
   harness: Harness,
   metal: Metal,
+  decoder: Decoder,
   state: CarState,
-  speedRpm: number,
   frame: Frame,
 ): void {
   const { plant, controls, power, surroundings } = state;
@@ -56,8 +58,7 @@ export function exposeNow(
   truth.railGaugeKpa = senses.seesRail ? railGaugeKpa(metal, plant, surroundings) : NaN;
   write(frame, AT.time, sinceS);
   write(frame, AT.sinceKeyOn, sinceS);
-  write(frame, AT.speed, speedRpm);
-  write(frame, AT.turns, plant.turns);
+  readCrank(decoder, state.ecu.crank, plant.timeS, frame);
   write(frame, AT.battery, plant.batteryV);
   write(frame, AT.coolant, truth.coolantC);
   write(frame, AT.air, truth.airC);

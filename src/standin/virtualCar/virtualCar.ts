@@ -1,5 +1,7 @@
 import { airMassMg } from '@/core/air';
 import { AT, type Frame, frameOf, PHASE, read, write } from '@/core/channel';
+import type { FiringEvent } from '@/core/engine';
+import { type Decoder, type DecoderState, isSynced, restWhereStopped } from '@/core/decoding';
 import {
   copiedEcu,
   ecuOut,
@@ -10,6 +12,7 @@ import {
   primeAt,
   readInputs,
   sparkStep,
+  triggerDecoder,
 } from '@/core/ecu';
 import { lookUpCurve } from '@/core/numeric';
 import type { EcuProgram } from '@/core/program';
@@ -43,12 +46,21 @@ import {
   stepSupply,
   type Surroundings,
 } from '../plant';
-import { carAtRest, type CarSetup, type CarState, copiedCar, frameFrom, numbersOf } from './carState';
+import {
+  carAtRest,
+  type CarSetup,
+  type CarState,
+  copiedCar,
+  frameFrom,
+  numbersOf,
+  type Timing,
+} from './carState';
 import type { Controls } from './controls';
 import type { CarEvent } from './event';
 import { loadsA, stepPower } from './power';
-import { countedRpm, countFiring } from './speedCount';
 import { exposeNow, exposeSlow, type Senses, sensesOf } from './senses';
+import { timingOf } from './timing';
+import { passEdges, sendEdges, type Turned } from './toothClock';
 
 /** Length of a step, s. */
 export const STEP_S = 0.001;
@@ -85,6 +97,8 @@ export class VirtualCar {
   private readonly metal: Metal;
   private readonly harness: Harness;
   private readonly senses: Senses;
+  /** How the engine computer follows the teeth. */
+  readonly decoder: Decoder;
   private readonly intervals: readonly number[];
   private readonly lead: number;
   private readonly out: EcuOut;
@@ -100,6 +114,7 @@ export class VirtualCar {
   private readonly load: { -readonly [Part in keyof CrankLoad]: CrankLoad[Part] };
   private readonly spark = { sparks: false, deg: 0, burnFactor: 1 };
   private readonly opening: { -readonly [Part in keyof Opening]: Opening[Part] };
+  private readonly turned: Turned = { fromTurns: 0, toTurns: 0, fromS: 0, passedS: 0, fromRpm: 0, toRpm: 0 };
 
   constructor(
     private readonly program: EcuProgram,
@@ -110,6 +125,7 @@ export class VirtualCar {
     this.metal = car.engine;
     this.harness = harnessOf(program, car);
     this.senses = sensesOf(program);
+    this.decoder = triggerDecoder(program);
     this.intervals = intervalsDeg(this.metal);
     this.lead = Math.max(1, Math.round(INJECTION_LEAD_CYCLES * this.metal.cylinders));
     this.out = ecuOut(program);
@@ -119,7 +135,8 @@ export class VirtualCar {
     this.heatSteps = Math.round(HEAT_S / this.stepS);
     this.load = { starterNm: 0, gear: 0, clutch: 1, brake: 0, holdRpm: null };
     this.opening = { openingMs: 0, squirts: program.injector.squirts, secondOpeningMs: 0, lostShare: 0 };
-    this.state = from === undefined ? carAtRest(program, this.metal, setup) : copiedCar(from);
+    this.state =
+      from === undefined ? carAtRest(program, this.metal, this.harness.teeth, setup) : copiedCar(from);
     this.random = from === undefined ? xoroshiro128plus(setup.seed) : xoroshiro128plus.fromState(from.random);
     this.controls = this.state.controls;
     // Between two slow steps what they left is taken up, not what they would find now.
@@ -152,6 +169,16 @@ export class VirtualCar {
     this.state.surroundings = { ...surroundings };
   }
 
+  /** How the engine computer’s place of the crank was off at the last firing; null while it has none. */
+  get timing(): Timing | null {
+    return this.state.timing;
+  }
+
+  /** What the engine computer has made of the teeth; read only. */
+  get crank(): Readonly<DecoderState> {
+    return this.state.ecu.crank;
+  }
+
   /** Whether the engine computer has power, and how often it lost it with the key on. */
   get power(): { readonly on: boolean; readonly resets: number } {
     return this.state.power;
@@ -177,7 +204,7 @@ export class VirtualCar {
   sensed(): Frame {
     const { state, senses, metal, frame } = this;
     exposeSlow(senses, metal, state, frame);
-    exposeNow(senses, this.harness, metal, state, state.plant.speedRpm, frame);
+    exposeNow(senses, this.harness, metal, this.decoder, state, frame);
     readInputs(this.program, copiedEcu(state.ecu), senses.volts, frame);
     return frame;
   }
@@ -214,12 +241,29 @@ export class VirtualCar {
     while (left > 1e-12) {
       const before = plant.turns;
       const intervalDeg = drawingDeg(metal, this.intervals, plant.nextFiring);
+      const fromRpm = plant.speedRpm;
       const passed = stepCrank(metal, plant, load, manifoldKpa(metal, plant), left);
+      this.passTeeth(before, fromRpm, passed);
       stepAir(metal, plant, plate, ((plant.turns - before) * 360) / intervalDeg, passed);
       left -= passed;
       plant.timeS += passed;
       if (plant.turns >= plant.nextFiringTurns) this.event();
     }
+  }
+
+  /** The teeth that have passed in a part of a step, sent to an engine computer that has power. */
+  private passTeeth(fromTurns: number, fromRpm: number, passedS: number): void {
+    const { turned, state, harness, decoder } = this;
+    const { plant, clock, ecu } = state;
+    if (clock.crankTurns > plant.turns && clock.camTurns > plant.turns) return;
+    turned.fromTurns = fromTurns;
+    turned.toTurns = plant.turns;
+    turned.fromS = plant.timeS;
+    turned.passedS = passedS;
+    turned.fromRpm = fromRpm;
+    turned.toRpm = plant.speedRpm;
+    if (state.power.on) sendEdges(harness.teeth, clock, turned, decoder, ecu.crank);
+    else passEdges(harness.teeth, clock, turned);
   }
 
   private loadNow(starterNm: number): CrankLoad {
@@ -233,9 +277,9 @@ export class VirtualCar {
   }
 
   private slowStep(): void {
-    const { state, metal, controls, setup, program, harness, plate } = this;
+    const { state, metal, controls, setup, program, plate } = this;
     const { plant, surroundings } = state;
-    stepPower(program, harness.sync, state);
+    stepPower(program, state);
     state.plateShare = plateShare(controls.pedalPercent);
     exposeSlow(this.senses, metal, state, this.frame);
     if (state.steps % this.outputSteps === 0) this.stepOutputs();
@@ -265,8 +309,8 @@ export class VirtualCar {
   private stepOutputs(): void {
     const { harness, out, program, state, frame } = this;
     if (!state.power.on) return;
-    const intervalDeg = this.intervals[state.plant.nextFiring] as number;
-    this.expose(countedRpm(state.count, state.plant.timeS, intervalDeg));
+    restWhereStopped(state.ecu.crank, state.plant.timeS);
+    this.expose();
     outputStep(program, state.ecu, this.senses.volts, frame, out);
     const { output, connected } = harness.pump;
     state.pumpOn = output === null || (connected && out.outputs[output]?.on === true);
@@ -280,8 +324,8 @@ export class VirtualCar {
     }
   }
 
-  private expose(speedRpm: number): void {
-    exposeNow(this.senses, this.harness, this.metal, this.state, speedRpm, this.frame);
+  private expose(): void {
+    exposeNow(this.senses, this.harness, this.metal, this.decoder, this.state, this.frame);
   }
 
   /** One opening of every injector, before the starter turns. */
@@ -302,27 +346,31 @@ export class VirtualCar {
     const index = plant.nextFiring;
     const next = (index + 1) % metal.cylinders;
     const nextDeg = intervals[next] as number;
-    const { cylinder } = metal.firing[index] as { cylinder: number };
-    countFiring(state.count, plant.turns, plant.timeS);
-    const synced = state.syncedAtTurns !== null && plant.turns >= state.syncedAtTurns;
-    if (synced) this.computedEvent(index, cylinder, nextDeg);
+    const fires = metal.firing[index] as FiringEvent;
+    const { cylinder } = fires;
+    const synced = state.power.on && isSynced(this.decoder, state.ecu.crank);
+    state.timing = synced ? timingOf(this.decoder, state.ecu.crank, plant.timeS, fires) : null;
+    if (state.timing !== null) this.computedEvent(index, cylinder, nextDeg, state.timing);
     else fire(metal, plant, state.surroundings, cylinder, NO_SPARK, nextDeg, this.fired);
     plant.nextFiring = next;
     plant.nextFiringTurns += nextDeg / 360;
   }
 
-  private computedEvent(index: number, cylinder: number, nextDeg: number): void {
+  private computedEvent(index: number, cylinder: number, nextDeg: number, timing: Timing): void {
     const { state, metal, harness, program, frame, spark, senses, out } = this;
     const { plant, surroundings } = state;
     const fed = (metal.firing[(index + this.lead) % metal.cylinders] as { cylinder: number }).cylinder;
     const { speedRpm } = plant;
-    this.expose(Math.max(LEAST_COUNTED_RPM, state.count.speedRpm));
+    this.expose();
+    write(frame, AT.speed, Math.max(LEAST_COUNTED_RPM, read(frame, AT.speed)));
     write(frame, AT.cylinder, fed);
     const fuel = eventStep(program, state.ecu, senses.volts, frame, out);
     write(frame, AT.cylinder, cylinder);
     const drawn = this.random.unsafeNext();
-    spark.sparks = state.coilsCharge && hasSpark(program, harness, cylinder);
-    spark.deg = sparkStep(program, frame, out) + (harness.sync.found ? harness.sync.sparkShiftDeg : 0);
+    // A coil a cylinder sparks in the other turn, where nothing burns.
+    const inTurn = !timing.reversed || program.ignition.mode !== 'individual';
+    spark.sparks = state.coilsCharge && inTurn && hasSpark(harness, cylinder);
+    spark.deg = sparkStep(program, frame, out) + timing.earlyDeg;
     spark.burnFactor = 1 + BURN_SPREAD * (drawn / RANGE);
     fire(metal, plant, surroundings, cylinder, spark, nextDeg, this.fired);
     const noise = ((drawn & (2 * NOISE_RANGE - 1)) - NOISE_RANGE) / NOISE_RANGE;

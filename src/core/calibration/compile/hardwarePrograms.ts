@@ -6,6 +6,7 @@ import {
   firingOf,
   injectionChoice,
   lineOf,
+  pickupsOf,
   thermistorOf,
   valvesOf,
   wheelOf,
@@ -19,11 +20,12 @@ export function hardwarePrograms(
   document: Calibration,
 ): Pick<
   EcuProgram,
-  'firing' | 'trigger' | 'injection' | 'ignition' | 'inputs' | 'outputs' | 'pins' | 'idleAir'
+  'firing' | 'trigger' | 'pickups' | 'injection' | 'ignition' | 'inputs' | 'outputs' | 'pins' | 'idleAir'
 > {
   return {
     firing: firingOf(document),
     trigger: wheelOf(document),
+    pickups: pickupsOf(document),
     injection: injection(document),
     ignition: ignition(document),
     inputs: inputs(document),

@@ -1,0 +1,98 @@
+import {
+  teethPerCamPulse,
+  toothAngleDeg,
+  triggerPattern,
+  triggerPermits,
+  type TriggerWheel,
+} from '../trigger';
+import { CYCLE_DEG, wrappedDeg } from '../units';
+
+/** What is known of where the crank is: nothing, where in a turn, or where in the cycle. */
+export const SYNC = { none: 0, position: 1, cycle: 2 } as const;
+
+/** A described trigger, prepared for following its edges one by one. */
+export interface Decoder {
+  readonly kind: 'gap' | 'camMark' | 'alike' | 'unable';
+  /** Teeth that pass in a turn, or in a cycle where the cam marks the place. */
+  readonly present: number;
+  readonly pitchDeg: number;
+  /** The gap in tooth places from tooth to tooth; 1 where there is none. */
+  readonly gapPlaces: number;
+  /** Between these ratios an interval among its neighbours is the gap. */
+  readonly gapRatio: { readonly least: number; readonly most: number };
+  readonly tdcOffsetDeg: number;
+  readonly cam: DecodedCam | null;
+  /** Turn of the crank over which speed is measured, °. */
+  readonly segmentDeg: number;
+  /** One of {@link SYNC}: from where on cylinders are served. */
+  readonly needs: number;
+}
+
+/** The cam teeth of a prepared trigger. */
+export interface DecodedCam {
+  /** Places of the pulses, ° after the firing TDC of cylinder 1. */
+  readonly placesDeg: readonly number[];
+  readonly halfWindowDeg: number;
+  /** Crank teeth from pulse to pulse: their mean, and the fewest and most, which differ where the gap is in some waits only. */
+  readonly crankTeeth: { readonly mean: number; readonly fewest: number; readonly most: number };
+  /** The pulses tell the two turns of a cycle apart. */
+  readonly tellsTurns: boolean;
+}
+
+/** What an engine without a described trigger is taken to have. */
+export const NOMINAL_WHEEL: TriggerWheel = {
+  kind: 'missing',
+  teeth: 36,
+  missing: 1,
+  tdcOffsetDeg: 85,
+  cam: { teeth: 1, beforeTdcDeg: 300, windowDeg: 60 },
+};
+
+/**
+ * A trigger prepared for decoding.
+ * @param needsCycle sequential injection or a coil a cylinder: the two turns of a cycle must be told apart.
+ */
+export function decoderOf(wheel: TriggerWheel, cylinders: number, needsCycle: boolean): Decoder {
+  const { teeth, missing, kind, tdcOffsetDeg } = wheel;
+  const places = missing + 1;
+  const single = kind === 'even' && wheel.cam?.teeth === 1;
+  return {
+    kind:
+      kind === 'missing' ? 'gap' : single ? 'camMark' : toothPerFiring(wheel, cylinders) ? 'alike' : 'unable',
+    present: single ? 2 * teeth : teeth - missing,
+    pitchDeg: toothAngleDeg(wheel),
+    gapPlaces: kind === 'missing' ? places : 1,
+    // Half-way, as ratios go, to a gap of one tooth less and of one more.
+    gapRatio: { least: Math.sqrt(missing * places), most: Math.sqrt(places * (places + 1)) },
+    tdcOffsetDeg,
+    cam: decodedCam(wheel),
+    segmentDeg: CYCLE_DEG / cylinders,
+    needs: needsCycle ? SYNC.cycle : SYNC.position,
+  };
+}
+
+/** Even teeth that are all alike serve only where each is a firing, and a distributor tells the cylinder. */
+function toothPerFiring({ teeth }: TriggerWheel, cylinders: number): boolean {
+  return teeth * 2 === cylinders;
+}
+
+function decodedCam(wheel: TriggerWheel): DecodedCam | null {
+  const { cam } = wheel;
+  if (cam === null) return null;
+  const first = CYCLE_DEG - cam.beforeTdcDeg;
+  return {
+    placesDeg: Array.from({ length: cam.teeth }, (_, i) => (first + (i * CYCLE_DEG) / cam.teeth) % CYCLE_DEG),
+    halfWindowDeg: cam.windowDeg / 2,
+    crankTeeth: teethBetweenPulses(wheel),
+    tellsTurns: triggerPermits(wheel).phase,
+  };
+}
+
+function teethBetweenPulses(wheel: TriggerWheel): DecodedCam['crankTeeth'] {
+  const { teethDeg, camDeg } = triggerPattern(wheel);
+  const counts = camDeg.map((fromDeg, i) => {
+    const toDeg = camDeg[i + 1] ?? (camDeg[0] ?? 0) + CYCLE_DEG;
+    return teethDeg.filter((deg) => wrappedDeg(deg - fromDeg) < toDeg - fromDeg).length;
+  });
+  return { mean: teethPerCamPulse(wheel) ?? 0, fewest: Math.min(...counts), most: Math.max(...counts) };
+}

@@ -1,0 +1,375 @@
+import { spin, type SpeedAt } from '@tests/support/spin';
+import fc from 'fast-check';
+import type { TriggerWheel } from '../trigger';
+import { type Decoder, decoderOf, SYNC } from './decoder';
+import { believedDeg, copiedDecoder, decodedRpm, decoderAtRest, isSynced } from './decoderState';
+import { camEdge, crankEdge, restWhereStopped } from './edges';
+
+const wheel = (change: Partial<TriggerWheel> = {}): TriggerWheel => ({
+  kind: 'missing',
+  teeth: 60,
+  missing: 2,
+  tdcOffsetDeg: 84,
+  cam: { teeth: 1, beforeTdcDeg: 153, windowDeg: 40 },
+  ...change,
+});
+const cam = (change: Partial<NonNullable<TriggerWheel['cam']>>) => ({
+  teeth: 1,
+  beforeTdcDeg: 153,
+  windowDeg: 40,
+  ...change,
+});
+const six = (of: TriggerWheel, needsCycle = true): Decoder => decoderOf(of, 6, needsCycle);
+const steady =
+  (rpm: number): SpeedAt =>
+  () =>
+    rpm;
+/** A starter over the compressions of so many cylinders. */
+const cranking =
+  (rpm: number, swing: number, cylinders = 6, phaseDeg = 0): SpeedAt =>
+  (deg) =>
+    rpm * (1 + swing * Math.sin((((deg + phaseDeg) * cylinders) / 2) * (Math.PI / 180)));
+/** The difference of two angles of a cycle, −360…360. */
+const apart = (a: number, b: number, roundDeg = 720) => {
+  const off = (((a - b) % roundDeg) + roundDeg) % roundDeg;
+  return off > roundDeg / 2 ? off - roundDeg : off;
+};
+
+describe('prepared', () => {
+  // 60 − 2: 58 teeth of 6°, a gap of 3 places; told between √6 and √12. The cam 153° before: at 567.
+  test('a wheel with a gap', () => {
+    const decoder = six(wheel());
+    expect(decoder).toMatchObject({
+      kind: 'gap',
+      present: 58,
+      pitchDeg: 6,
+      gapPlaces: 3,
+      segmentDeg: 120,
+      needs: SYNC.cycle,
+    });
+    expect(decoder.gapRatio.least).toBeCloseTo(Math.sqrt(6), 12);
+    expect(decoder.gapRatio.most).toBeCloseTo(Math.sqrt(12), 12);
+    expect(decoder.cam).toEqual({
+      placesDeg: [567],
+      halfWindowDeg: 20,
+      crankTeeth: { mean: 116, fewest: 116, most: 116 },
+      tellsTurns: true,
+    });
+    expect(six(wheel(), false).needs).toBe(SYNC.position);
+  });
+
+  // 36 − 2, three cam teeth 240° = 24 places apart: 24 teeth where no gap is between, 22 where one is; 68 in a cycle.
+  test('crank teeth between cam pulses differ where the gap is in some waits only', () => {
+    const of = wheel({ teeth: 36, missing: 2, cam: cam({ teeth: 3 }) });
+    expect(six(of).cam?.crankTeeth).toEqual({ mean: 68 / 3, fewest: 22, most: 24 });
+  });
+
+  test('even wheels: marked by the cam, a tooth a firing, or of no use', () => {
+    const even = (teeth: number, camTeeth: number | null) =>
+      six(
+        wheel({ kind: 'even', teeth, missing: 0, cam: camTeeth === null ? null : cam({ teeth: camTeeth }) }),
+      );
+    expect(even(12, 1)).toMatchObject({ kind: 'camMark', present: 24, gapPlaces: 1 });
+    expect(even(3, null).kind).toBe('alike');
+    expect(even(12, null).kind).toBe('unable');
+    expect(even(12, 2).kind).toBe('unable');
+  });
+});
+
+describe('a position is found', () => {
+  // From 200° on: the first gap ends at 276 (turn 2 begins at 360 − 84), is told at 282, and the next a turn later, at 642.
+  test('when a whole turn had its teeth, one tooth behind the second gap', () => {
+    const foundAt: number[] = [];
+    spin(
+      wheel(),
+      six(wheel(), false),
+      steady(200),
+      {},
+      {
+        seen: ({ state, deg }) => {
+          if (state.sync >= SYNC.position && foundAt.length === 0) foundAt.push(deg);
+        },
+      },
+    );
+    expect(foundAt[0]).toBeCloseTo(642, 6);
+  });
+
+  // From 200° on the cam pulse at 567 comes between the two gaps and is remembered; from 600° on, the gap is told at 642 and a turn
+  // later, at 1002, before the next pulse at 567 + 720.
+  test.each([
+    [200, 642],
+    [600, 1287],
+  ])(
+    'and the turn, from %d° on, at once where a pulse came since the first gap, else at the next',
+    (fromDeg, expected) => {
+      const foundAt: number[] = [];
+      const end = spin(
+        wheel(),
+        six(wheel()),
+        steady(200),
+        { fromDeg, turns: 8 },
+        {
+          seen: ({ state, deg }) => {
+            if (isSynced(six(wheel()), state) && foundAt.length === 0) foundAt.push(deg);
+          },
+        },
+      );
+      expect(foundAt[0]).toBeCloseTo(expected, 6);
+      expect(believedDeg(six(wheel()), end.state, end.timeS)).toBeCloseTo(end.deg % 720, 6);
+      expect(end.state.speedRpm).toBeCloseTo(200, 6);
+      expect(end.state.counters).toEqual({
+        camPulsesMissing: 0,
+        crankTeethMissing: 0,
+        syncLosses: 0,
+        noiseEdges: 0,
+        camOutsideWindow: 0,
+      });
+    },
+  );
+
+  test.each<[string, TriggerWheel, number]>([
+    ['36 − 1', wheel({ teeth: 36, missing: 1 }), SYNC.cycle],
+    ['12 − 1', wheel({ teeth: 12, missing: 1 }), SYNC.cycle],
+    ['36 − 2 and three cam teeth', wheel({ teeth: 36, missing: 2, cam: cam({ teeth: 3 }) }), SYNC.cycle],
+    ['60 − 2 and two cam teeth', wheel({ cam: cam({ teeth: 2 }) }), SYNC.position],
+    ['60 − 2 alone', wheel({ cam: null }), SYNC.position],
+    [
+      'even twelve and a cam tooth',
+      wheel({ kind: 'even', teeth: 12, missing: 0, tdcOffsetDeg: 150 }),
+      SYNC.cycle,
+    ],
+  ])('%s: cranked at 120 rev/min with a quarter of swing, from anywhere', (_, of, expected) => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 720, noNaN: true }),
+        fc.double({ min: 0, max: 240, noNaN: true }),
+        (fromDeg, phase) => {
+          const decoder = six(of);
+          const end = spin(of, decoder, cranking(120, 0.25, 6, phase), { fromDeg, turns: 8 });
+          expect(end.state.sync).toBe(expected);
+          const { syncLosses, crankTeethMissing, noiseEdges, camOutsideWindow } = end.state.counters;
+          expect([syncLosses, crankTeethMissing, noiseEdges, camOutsideWindow]).toEqual([0, 0, 0, 0]);
+          const round = expected === SYNC.cycle ? 720 : 360;
+          // Between two teeth speed is taken as it was: the swing is what may be left over.
+          const off = apart(believedDeg(decoder, end.state, end.timeS), end.deg, round);
+          expect(Math.abs(off)).toBeLessThan(0.3 * decoder.pitchDeg);
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+
+  test('and held at 8,000 rev/min, pulling up to it by 6,000 rev/min a second', () => {
+    for (const of of [wheel(), wheel({ teeth: 36, missing: 1 }), wheel({ teeth: 12, missing: 1 })]) {
+      const decoder = six(of);
+      const end = spin(
+        of,
+        decoder,
+        (_, timeS) => 2000 + 6000 * (timeS - 0.5),
+        { turns: 83 },
+        {
+          seen: ({ state, timeS, deg }) => {
+            if (state.sync !== SYNC.cycle) return;
+            // 36,000 °/s² over a tooth of 30° at 2,000 rev/min, 2.5 ms: 0.11°; finer teeth and more speed leave less.
+            expect(Math.abs(apart(believedDeg(decoder, state, timeS), deg))).toBeLessThan(0.11);
+          },
+        },
+      );
+      expect(end.timeS - 0.5).toBeGreaterThan(0.99);
+      expect(end.state.sync).toBe(SYNC.cycle);
+      expect(end.state.counters.syncLosses).toBe(0);
+      expect(end.state.speedRpm).toBeGreaterThan(7850);
+    }
+  });
+
+  test('an even wheel with a tooth a firing and a distributor', () => {
+    const of = wheel({ kind: 'even', teeth: 3, missing: 0, cam: null, tdcOffsetDeg: 70 });
+    const decoder = six(of, false);
+    const end = spin(of, decoder, steady(900), { turns: 5 });
+    expect(isSynced(decoder, end.state)).toBe(true);
+    expect(apart(believedDeg(decoder, end.state, end.timeS), end.deg, 120)).toBeCloseTo(0, 6);
+    expect(end.state.speedRpm).toBeCloseTo(900, 6);
+  });
+});
+
+describe('a wrong wheel is never believed', () => {
+  const some = fc.record({
+    teeth: fc.integer({ min: 8, max: 62 }),
+    missing: fc.integer({ min: 0, max: 3 }),
+  });
+  test('whatever the teeth, however it is cranked', () => {
+    fc.assert(
+      fc.property(
+        some,
+        some,
+        fc.double({ min: 0, max: 720, noNaN: true }),
+        fc.double({ min: 0, max: 0.25, noNaN: true }),
+        (real, typed, fromDeg, swing) => {
+          fc.pre(
+            typed.missing > 0 && typed.teeth > 3 * typed.missing + 2 && real.teeth > 3 * real.missing + 2,
+          );
+          fc.pre(real.teeth !== typed.teeth || real.missing !== typed.missing);
+          const described = wheel({ ...typed, cam: null });
+          const other = wheel({ ...real, kind: real.missing === 0 ? 'even' : 'missing', cam: null });
+          spin(
+            other,
+            six(described, false),
+            cranking(150, swing),
+            { fromDeg, turns: 7 },
+            {
+              seen: ({ state }) => expect(state.sync).toBe(SYNC.none),
+            },
+          );
+        },
+      ),
+      { numRuns: 150 },
+    );
+  });
+
+  test('it shows as teeth that are missing between cam pulses, or as too many', () => {
+    const fewer = spin(wheel({ teeth: 36, missing: 1 }), six(wheel()), steady(200), { turns: 9 });
+    expect(fewer.state.counters.crankTeethMissing).toBeGreaterThan(2);
+    const more = spin(wheel(), six(wheel({ teeth: 58, missing: 2 })), steady(200), { turns: 9 });
+    expect(more.state.counters.noiseEdges).toBeGreaterThan(2);
+    expect([fewer.state.sync, more.state.sync]).toEqual([SYNC.none, SYNC.none]);
+  });
+
+  test('a tooth broken off a wheel: no position, and it is counted', () => {
+    const decoder = six(wheel());
+    const end = spin(wheel(), decoder, steady(200), { turns: 9 }, { lost: (edge) => edge % 58 === 20 });
+    expect(end.state.sync).toBe(SYNC.none);
+    expect(end.state.counters.crankTeethMissing).toBeGreaterThan(2);
+  });
+});
+
+describe('what happens while it runs', () => {
+  const decoder = six(wheel());
+  const running = () => spin(wheel(), decoder, steady(2000), { turns: 8 });
+  const onFrom = (
+    before: ReturnType<typeof running>,
+    turns: number,
+    disturbed: Parameters<typeof spin>[4] = {},
+  ) =>
+    spin(
+      wheel(),
+      decoder,
+      steady(2000),
+      { state: before.state, fromDeg: before.deg, fromS: before.timeS, turns },
+      disturbed,
+    );
+
+  test('a tooth that does not come once costs the position for two turns, and is counted once', () => {
+    const before = running();
+    const lost = onFrom(before, 1.2, { lost: (edge) => edge === 10 });
+    expect(lost.state.sync).toBe(SYNC.none);
+    const after = onFrom(lost, 4.8);
+    expect(after.state.sync).toBe(SYNC.cycle);
+    expect(after.state.counters).toMatchObject({
+      crankTeethMissing: 1,
+      syncLosses: 1,
+      noiseEdges: 0,
+      camPulsesMissing: 0,
+    });
+  });
+
+  test('noise just behind a tooth is counted and does no harm; half-way to the next it costs the position', () => {
+    const before = running();
+    const soon = onFrom({ ...before, state: copiedDecoder(before.state) }, 2, {
+      noiseAfter: (edge) => (edge % 10 === 0 ? 0.3 : 0),
+    });
+    expect(soon.state.sync).toBe(SYNC.cycle);
+    expect(soon.state.counters).toMatchObject({ noiseEdges: 12, syncLosses: 0 });
+    const late = onFrom(before, 4, { noiseAfter: (edge) => (edge === 10 ? 0.7 : 0) });
+    expect(late.state.counters.syncLosses).toBe(1);
+    expect(late.state.counters.noiseEdges).toBeGreaterThan(0);
+  });
+
+  test('cam pulses that stop are counted one by one, and the engine goes on', () => {
+    const after = onFrom(running(), 20, { camLost: () => true });
+    expect(after.state.sync).toBe(SYNC.cycle);
+    expect(after.state.counters.camPulsesMissing).toBeGreaterThanOrEqual(9);
+    expect(after.state.counters).toMatchObject({ crankTeethMissing: 0, syncLosses: 0 });
+    expect(apart(believedDeg(decoder, after.state, after.timeS), after.deg)).toBeCloseTo(0, 6);
+  });
+
+  test('one missing cam pulse is one', () => {
+    const after = onFrom(running(), 8, { camLost: (edge) => edge === 1 });
+    expect(after.state.counters).toMatchObject({ camPulsesMissing: 1, crankTeethMissing: 0, noiseEdges: 0 });
+  });
+
+  test('speed falls with the tooth that is due, and is forgotten after a second at rest; counters stay', () => {
+    const end = running();
+    // At 2,000 rev/min a tooth of 6° takes 0.5 ms; 5 ms later no tooth has come: 6 / (6 · 0.005) = 200 at the most.
+    expect(decodedRpm(decoder, end.state, end.state.edgeS)).toBeCloseTo(2000, 6);
+    expect(decodedRpm(decoder, { ...end.state, tooth: 5 }, end.state.edgeS + 0.005)).toBeCloseTo(200, 6);
+    end.state.counters.noiseEdges = 3;
+    restWhereStopped(end.state, end.state.edgeS + 0.99);
+    expect(end.state.sync).toBe(SYNC.cycle);
+    restWhereStopped(end.state, end.state.edgeS + 1.01);
+    expect(end.state).toMatchObject({ sync: SYNC.none, speedRpm: 0, edges: 0, tooth: -1 });
+    expect(end.state.counters.noiseEdges).toBe(3);
+  });
+
+  test('after a stop it is found again like the first time', () => {
+    const end = running();
+    const again = spin(wheel(), decoder, steady(200), { state: end.state, fromS: end.timeS + 5, turns: 8 });
+    expect(again.state.sync).toBe(SYNC.cycle);
+    expect(again.state.counters).toMatchObject({ syncLosses: 0, crankTeethMissing: 0, noiseEdges: 0 });
+  });
+});
+
+describe('a cam pulse', () => {
+  const decoder = six(wheel());
+  const with_ = (beforeTdcDeg: number) =>
+    spin(wheel({ cam: cam({ beforeTdcDeg }) }), decoder, steady(300), { turns: 10 });
+
+  test('is believed up to the edge of its window, and counted outside', () => {
+    for (const beforeTdcDeg of [134, 172]) expect(with_(beforeTdcDeg).state.sync).toBe(SYNC.cycle);
+    for (const beforeTdcDeg of [132, 174, 250, 60]) {
+      const { state } = with_(beforeTdcDeg);
+      expect(state.sync).toBe(SYNC.position);
+      expect(state.counters.camOutsideWindow).toBeGreaterThan(2);
+    }
+  });
+
+  test('a whole turn off is taken for the other turn', () => {
+    const end = with_(153 + 360);
+    expect(end.state.sync).toBe(SYNC.cycle);
+    expect(Math.abs(apart(believedDeg(decoder, end.state, end.timeS), end.deg))).toBeCloseTo(360, 4);
+  });
+
+  test('one too many, in its window, is a count of teeth that does not come out', () => {
+    const end = spin(wheel(), decoder, steady(1000), { turns: 8.2 });
+    const state = copiedDecoder(end.state);
+    // 8.2 turns from 200° end at 3152 = 272 of the cycle; a pulse in the window, a turn early for the next.
+    spin(
+      wheel(),
+      decoder,
+      steady(1000),
+      { state, fromDeg: end.deg, fromS: end.timeS, turns: 1.6 },
+      {
+        seen: ({ timeS, deg }) => {
+          if (Math.abs((deg % 720) - 558) < 1) camEdge(decoder, state, timeS);
+        },
+      },
+    );
+    expect(state.counters.crankTeethMissing).toBeGreaterThan(0);
+  });
+});
+
+test('an engine computer without a described cam lets pulses pass', () => {
+  const decoder = six(wheel({ cam: null }), false);
+  const state = decoderAtRest();
+  camEdge(decoder, state, 1);
+  expect(state).toEqual({ ...decoderAtRest(), camEdges: 1 });
+});
+
+test('an edge is an edge: the same ones give the same memory, and a copy shares nothing', () => {
+  const decoder = six(wheel());
+  const end = spin(wheel(), decoder, steady(700), {});
+  const copy = copiedDecoder(end.state);
+  crankEdge(decoder, copy, end.timeS + 0.01);
+  expect(copy).not.toEqual(end.state);
+  copy.counters.noiseEdges += 7;
+  expect(end.state.counters.noiseEdges).toBe(0);
+});

@@ -1,0 +1,205 @@
+import { CYCLE_DEG } from '../units';
+import { type DecodedCam, type Decoder, SYNC } from './decoder';
+import { believedDeg, type DecoderState, placesAhead, placeS } from './decoderState';
+
+/** A wheel without an edge for so long stands still, s. */
+const STANDS_S = 1;
+/** An edge sooner than this share of the wait that is due is noise: while the place is known, and before. */
+const SOONEST = { followed: 0.5, searching: 0.3 } as const;
+/** A cam pulse is missed when so many times the teeth between two of them have come without one. */
+const OVERDUE = 1.5;
+/** Edges after which three intervals are known. */
+const KNOWN_EDGES = 4;
+/** Edges after which teeth that are all alike are taken to come regularly. */
+const REGULAR_EDGES = 3;
+
+/**
+ * An edge at the crank input. The gap is told one tooth late, by its ratio to the intervals on both sides of it, so that a
+ * speed that swings does not look like one; and the place is believed when a whole turn between two gaps had as many teeth
+ * as are described, so that another wheel is never believed.
+ */
+export function crankEdge(decoder: Decoder, state: DecoderState, timeS: number): void {
+  restWhereStopped(state, timeS);
+  const sinceS = timeS - state.edgeS;
+  if (state.edges > 1 && sinceS < soonestS(decoder, state)) {
+    state.counters.noiseEdges += 1;
+    return;
+  }
+  state.earlierS = state.beforeS;
+  state.beforeS = state.periodS;
+  state.periodS = state.edges === 0 ? 0 : sinceS;
+  state.edgeS = timeS;
+  state.edges += 1;
+  countTooth(decoder, state);
+  if (state.sync === SYNC.none) search(decoder, state);
+  else follow(decoder, state);
+}
+
+/** An edge at the cam input: believed within its window only, and told apart from the pulses that should have come. */
+export function camEdge(decoder: Decoder, state: DecoderState, timeS: number): void {
+  const { cam, kind } = decoder;
+  state.camEdges += 1;
+  if (cam === null) return;
+  if (kind === 'camMark') {
+    if (state.sync !== SYNC.none && state.sinceCam !== decoder.present) lose(state, -1);
+    else if (state.sinceCam === decoder.present) found(state, SYNC.cycle);
+    compareTeeth(cam, state);
+    state.tooth = -1;
+  } else if (state.sync === SYNC.none) {
+    compareTeeth(cam, state);
+    if (state.tooth >= 0) state.camSeenDeg = believedDeg(decoder, state, timeS);
+  } else if (believe(cam, state, believedDeg(decoder, state, timeS))) compareTeeth(cam, state);
+  else state.counters.camOutsideWindow += 1;
+}
+
+/** Forgets place and speed of a wheel that has stood still; what was counted stays. */
+export function restWhereStopped(state: DecoderState, timeS: number): void {
+  if (state.edges === 0 || timeS - state.edgeS <= STANDS_S) return;
+  state.sync = SYNC.none;
+  state.edges = 0;
+  state.tooth = -1;
+  state.sinceCam = -1;
+  state.camSeenDeg = null;
+  state.afterGap = false;
+  state.speedRpm = 0;
+  state.periodS = 0;
+  state.beforeS = 0;
+}
+
+function soonestS(decoder: Decoder, state: DecoderState): number {
+  if (state.sync !== SYNC.none) {
+    return SOONEST.followed * placesAhead(decoder, state) * placeS(decoder, state);
+  }
+  // Behind a gap that nobody knows of yet, the next tooth comes sooner.
+  const usualS = state.edges > 2 ? Math.min(state.periodS, state.beforeS) : state.periodS;
+  return SOONEST.searching * usualS;
+}
+
+/** Crank teeth since the last cam pulse, and pulses that are overdue. */
+function countTooth({ cam }: Decoder, state: DecoderState): void {
+  if (state.sinceCam < 0) return;
+  state.sinceCam += 1;
+  if (cam !== null && state.sinceCam > OVERDUE * cam.crankTeeth.most) {
+    state.counters.camPulsesMissing += 1;
+    state.sinceCam -= cam.crankTeeth.mean;
+  }
+}
+
+/** The interval before the last one was the gap. */
+function gapBefore({ kind, gapRatio }: Decoder, state: DecoderState): boolean {
+  if (kind !== 'gap' || state.edges < KNOWN_EDGES) return false;
+  const ratio = (2 * state.beforeS) / (state.periodS + state.earlierS);
+  return ratio > gapRatio.least && ratio < gapRatio.most;
+}
+
+function search(decoder: Decoder, state: DecoderState): void {
+  const { kind, present, pitchDeg, gapPlaces, cam } = decoder;
+  state.turnedDeg += pitchDeg;
+  if (state.edges > 1) {
+    const shortestS = state.edges > 2 ? Math.min(state.periodS, state.beforeS) : state.periodS;
+    state.speedRpm = pitchDeg / (6 * shortestS);
+  }
+  if (kind === 'alike') {
+    if (state.edges >= REGULAR_EDGES) found(state, SYNC.position);
+    state.tooth = 0;
+    return;
+  }
+  if (kind === 'camMark') {
+    if (state.sinceCam >= 0) state.tooth += 1;
+    return;
+  }
+  if (state.tooth >= 0) state.tooth += 1;
+  if (!gapBefore(decoder, state)) return;
+  state.turnedDeg += (gapPlaces - 1) * pitchDeg;
+  if (state.tooth === present + 1) {
+    found(state, SYNC.position);
+    // A turn has passed since the gap that a pulse was seen behind.
+    state.turn = 1;
+    if (cam !== null && state.camSeenDeg !== null) believe(cam, state, state.camSeenDeg);
+  }
+  state.camSeenDeg = null;
+  state.tooth = 1;
+}
+
+function follow(decoder: Decoder, state: DecoderState): void {
+  const { kind, present, pitchDeg } = decoder;
+  const places = placesAhead(decoder, state);
+  state.turnedDeg += places * pitchDeg;
+  state.tooth += 1;
+  if (state.tooth >= present) {
+    state.tooth = 0;
+    if (kind === 'gap') state.turn = 1 - state.turn;
+  }
+  if (kind === 'gap') {
+    state.afterGap = state.tooth === 0;
+    const gap = gapBefore(decoder, state);
+    if (gap !== (state.tooth === 1)) {
+      if (decoder.cam === null) {
+        if (gap) state.counters.crankTeethMissing += 1;
+        else state.counters.noiseEdges += 1;
+      }
+      lose(state, gap ? 1 : -1);
+      return;
+    }
+  } else if (kind === 'alike') state.tooth = 0;
+  measure(decoder, state);
+}
+
+/** Speed over stretches of one firing each: teeth are never cut quite evenly. */
+function measure({ segmentDeg }: Decoder, state: DecoderState): void {
+  const turned = state.turnedDeg - state.segmentFromDeg;
+  if (turned < segmentDeg - 1e-6) return;
+  state.speedRpm = turned / (6 * (state.edgeS - state.segmentFromS));
+  beginSegment(state);
+}
+
+function beginSegment(state: DecoderState): void {
+  state.segmentFromDeg = state.turnedDeg;
+  state.segmentFromS = state.edgeS;
+}
+
+function found(state: DecoderState, sync: number): void {
+  if (state.sync === SYNC.none) {
+    state.turn = 0;
+    state.afterGap = false;
+    beginSegment(state);
+  }
+  know(state, sync);
+}
+
+function know(state: DecoderState, sync: number): void {
+  state.sync = sync;
+  state.reached = Math.max(state.reached, sync);
+}
+
+function lose(state: DecoderState, tooth: number): void {
+  state.counters.syncLosses += 1;
+  state.sync = SYNC.none;
+  state.tooth = tooth;
+  state.afterGap = false;
+}
+
+/** Crank teeth between this cam pulse and the last against those there are; this one begins the next count. */
+function compareTeeth({ crankTeeth }: DecodedCam, state: DecoderState): void {
+  const { counters } = state;
+  if (state.sinceCam >= 0) {
+    if (state.sinceCam < crankTeeth.fewest) counters.crankTeethMissing += 1;
+    else if (state.sinceCam > crankTeeth.most) counters.noiseEdges += 1;
+  }
+  state.sinceCam = 0;
+}
+
+/** Whether a cam pulse at this angle is inside a window; if so, it says which turn it is. */
+function believe(cam: DecodedCam, state: DecoderState, atDeg: number): boolean {
+  const roundDeg = state.sync === SYNC.cycle ? CYCLE_DEG : CYCLE_DEG / 2;
+  for (const placeDeg of cam.placesDeg) {
+    const turns = Math.round((placeDeg - atDeg) / roundDeg);
+    if (Math.abs(placeDeg - atDeg - turns * roundDeg) > cam.halfWindowDeg) continue;
+    if (state.sync === SYNC.position && cam.tellsTurns) {
+      if (turns % 2 !== 0) state.turn = 1 - state.turn;
+      know(state, SYNC.cycle);
+    }
+    return true;
+  }
+  return false;
+}

@@ -1,0 +1,22 @@
+import { AT, type Frame, write } from '../channel';
+import { type Decoder, decodedRpm, decoderOf, type DecoderState, NOMINAL_WHEEL } from '../decoding';
+import type { EcuProgram } from '../program';
+
+/** The trigger of a program, prepared; where none is described, one that fits. */
+export function triggerDecoder({ trigger, cylinders, injection, ignition }: EcuProgram): Decoder {
+  const needsCycle = injection?.mode === 'sequential' || ignition.mode === 'individual';
+  return decoderOf(trigger ?? NOMINAL_WHEEL, cylinders, needsCycle);
+}
+
+/** What is counted of the crank, into the frame: speed, turns, sync, and what went wrong with teeth and pulses. */
+export function readCrank(decoder: Decoder, state: DecoderState, timeS: number, frame: Frame): void {
+  const { counters } = state;
+  write(frame, AT.speed, decodedRpm(decoder, state, timeS));
+  write(frame, AT.turns, state.turnedDeg / 360);
+  write(frame, AT.sync, state.sync);
+  write(frame, AT.syncLosses, counters.syncLosses);
+  write(frame, AT.crankTeethMissing, counters.crankTeethMissing);
+  write(frame, AT.camPulsesMissing, counters.camPulsesMissing);
+  write(frame, AT.camOutsideWindow, counters.camOutsideWindow);
+  write(frame, AT.noiseEdges, counters.noiseEdges);
+}

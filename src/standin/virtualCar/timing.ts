@@ -1,0 +1,28 @@
+import { believedDeg, type Decoder, type DecoderState, SYNC } from '@/core/decoding';
+import type { FiringEvent } from '@/core/engine';
+import { CYCLE_DEG } from '@/core/units';
+import type { Timing } from './carState';
+
+/** How far the place that the engine computer takes the crank for is off, at the firing TDC of a cylinder. */
+export function timingOf(
+  decoder: Decoder,
+  state: DecoderState,
+  timeS: number,
+  { angleDeg }: FiringEvent,
+): Timing {
+  const earlyDeg = nearest(believedDeg(decoder, state, timeS) - angleDeg, CYCLE_DEG);
+  if (state.sync === SYNC.cycle) {
+    const inTurn = nearest(earlyDeg, CYCLE_DEG / 2);
+    return { earlyDeg: inTurn, reversed: Math.abs(earlyDeg - inTurn) > 1 };
+  }
+  // Teeth that are all alike tell a firing, others a turn.
+  return {
+    earlyDeg: nearest(earlyDeg, decoder.kind === 'alike' ? decoder.segmentDeg : CYCLE_DEG / 2),
+    reversed: false,
+  };
+}
+
+/** An angle brought to the turn about zero. */
+function nearest(deg: number, roundDeg: number): number {
+  return deg - roundDeg * Math.round(deg / roundDeg);
+}
