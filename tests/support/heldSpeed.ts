@@ -29,6 +29,7 @@ export function builtLike(
   const program: EcuProgram = {
     ...typed,
     overrun: null,
+    inputs: typed.inputs.map((input) => ({ ...input, fault: null })),
     injection: typed.injection && { ...typed.injection, spray: null },
   };
   const { injector, load } = program;
@@ -43,7 +44,10 @@ export function builtLike(
     heating: 1,
     fullAirFlowGPerS: load.fullAirFlowGPerS,
   };
-  const sensors = { coolant: null, air: null, map: null, fuelPressure: null, pullUp: null };
+  const sensors = {
+    ...{ coolant: null, air: null, map: null, fuelPressure: null, throttle: null, pullUp: null },
+    sensing: { noise: 0, adcBits: null, saturates: false, mapIsGauge: false },
+  };
   const setup = {
     coolantC: WARM_C,
     batteryV: 12.6,

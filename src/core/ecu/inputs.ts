@@ -1,38 +1,75 @@
 import { AT, type Frame, read, write } from '../channel';
-import type { EcuProgram, InputProgram } from '../program';
-import { temperatureAtVolts, valueAtVolts } from '../sensors';
+import { type EcuProgram, INPUT_CHANNELS, type InputProgram } from '../program';
+import { gearAtSpeeds, gearAtVolts, temperatureAtVolts, valueAtVolts } from '../sensors';
 import type { EcuState } from './state';
 
 /** Manifold pressure is never taken for less, kPa: load would become nothing. */
 const LEAST_MANIFOLD_KPA = 5;
 
 /**
- * Reads the sensors into the frame. A voltage in its fault band gives what stands in, or the last good reading.
- * @param volts at each input of the program, in its order; NaN leaves what the frame already says.
+ * Reads the sensors into the frame, each smoothed over its filter’s time since it was last read. A signal in its fault band
+ * gives what stands in, or the last good reading. Gears without a sensor are told by engine and vehicle speed.
+ * @param signals at each input of the program, in its order, V or Hz; NaN leaves what the frame already says.
  */
-export function readInputs(program: EcuProgram, state: EcuState, volts: Float64Array, frame: Frame): void {
+export function readInputs(program: EcuProgram, state: EcuState, signals: Float64Array, frame: Frame): void {
+  const timeS = read(frame, AT.time);
+  const sinceS = timeS - state.sampledS;
+  state.sampledS = timeS;
   for (let i = 0; i < program.inputs.length; i += 1) {
-    const input = program.inputs[i] as InputProgram;
-    const at = volts[i] as number;
-    if (Number.isNaN(at)) continue;
-    const { fault } = input;
-    if (fault !== null && (at < fault.lowV || at > fault.highV)) {
-      const standIn = input.fallback ?? (state.lastGood[i] as number);
-      if (!Number.isNaN(standIn)) write(frame, AT[input.channel], standIn);
-      continue;
-    }
-    // The same voltage is the same reading, and what is slow seldom changes.
-    if (at !== state.lastVolts[i]) {
-      state.lastVolts[i] = at;
-      state.lastGood[i] = readingOf(input, at);
-    }
-    write(frame, AT[input.channel], state.lastGood[i] as number);
+    const at = signals[i] as number;
+    if (!Number.isNaN(at)) readInput(program.inputs[i] as InputProgram, i, state, at, sinceS, frame);
+  }
+  if (program.gearing !== null && !program.inputs.some(isGear)) {
+    write(frame, AT.gear, gearAtSpeeds(program.gearing, read(frame, AT.speed), read(frame, AT.vehicleSpeed)));
   }
   write(frame, AT.manifoldPressure, Math.max(LEAST_MANIFOLD_KPA, read(frame, AT.manifoldPressure)));
 }
 
-function readingOf({ curve }: InputProgram, volts: number): number {
-  return curve.kind === 'line'
-    ? valueAtVolts(curve.points, volts)
-    : temperatureAtVolts(curve.curve, curve.pullUp, volts);
+function isGear({ id }: InputProgram): boolean {
+  return id === 'gear';
+}
+
+function readInput(
+  input: InputProgram,
+  i: number,
+  state: EcuState,
+  at: number,
+  sinceS: number,
+  frame: Frame,
+): void {
+  const { fault, filterS, fallback } = input;
+  const channel = AT[INPUT_CHANNELS[input.id]];
+  // The same signal is the same reading, and what is slow seldom changes.
+  if (at !== state.lastSignal[i]) {
+    state.lastSignal[i] = at;
+    state.lastReading[i] = readingOf(input, at);
+  }
+  const reading = state.lastReading[i] as number;
+  const broken = fault !== null && (at < fault.lowV || at > fault.highV);
+  state.inFault[i] = broken || Number.isNaN(reading) ? 1 : 0;
+  if (state.inFault[i] === 1) {
+    const standIn = fallback ?? (state.lastGood[i] as number);
+    if (fallback !== null || !Number.isNaN(standIn)) write(frame, channel, standIn);
+    return;
+  }
+  const before = state.lastGood[i] as number;
+  // Smoothed by an implicit first-order lag, which no step is too long for; there is no gear between two.
+  const smooth = input.curve.kind !== 'gear' && filterS > 0 && sinceS >= 0 && !Number.isNaN(before);
+  const after = smooth ? before + ((reading - before) * sinceS) / (filterS + sinceS) : reading;
+  state.lastGood[i] = after;
+  write(frame, channel, after);
+}
+
+function readingOf({ curve }: InputProgram, at: number): number {
+  switch (curve.kind) {
+    case 'thermistor':
+      return temperatureAtVolts(curve.curve, curve.pullUp, at);
+    case 'gear':
+      return gearAtVolts(curve.points, at) ?? NaN;
+    case 'line': {
+      const value = valueAtVolts(curve.points, at);
+      const { limits } = curve;
+      return limits === null ? value : Math.min(limits[1], Math.max(limits[0], value));
+    }
+  }
 }

@@ -4,6 +4,7 @@ import { programOf } from '@tests/support/ventisca';
 import { AT, frameOf, PHASE, write } from '../channel';
 import { deadTimeAt } from '../injector';
 import type { EcuProgram } from '../program';
+import { curveThrough } from '../numeric';
 import { readInputs } from './inputs';
 import { primeAt } from './prime';
 import { copiedEcu, ecuAtKeyOn, type EcuState } from './state';
@@ -78,13 +79,23 @@ function driven(list: readonly Moment[], onTheWay: (state: EcuState) => EcuState
   });
 }
 
+/** As text and back: typed arrays as lists of numbers, and what is not known by its name. */
+function throughText(state: EcuState): EcuState {
+  const text = JSON.stringify(state, (_, value: unknown) =>
+    value instanceof Float64Array ? { numbers: Array.from(value, String) } : value,
+  );
+  return JSON.parse(text, (_, value: { numbers?: string[] } | null) =>
+    value?.numbers === undefined ? value : Float64Array.from(value.numbers, Number),
+  ) as EcuState;
+}
+
 test('the memory copied, stored as text or cloned on the way decides the same', () => {
   fc.assert(
     fc.property(moments, (list) => {
       const plain = driven(list, (state) => state);
       expect(driven(list, (state) => state)).toEqual(plain);
       expect(driven(list, copiedEcu)).toEqual(plain);
-      expect(driven(list, (state) => JSON.parse(JSON.stringify(state)) as EcuState)).toEqual(plain);
+      expect(driven(list, throughText)).toEqual(plain);
       expect(driven(list, structuredClone)).toEqual(plain);
     }),
     { numRuns: 40 },
@@ -122,11 +133,11 @@ describe('inputs', () => {
   const reading = (input: Partial<EcuProgram['inputs'][number]>, ...volts: readonly number[]) => {
     const program: EcuProgram = {
       ...PROGRAM,
-      inputs: PROGRAM.inputs.map((known, i) => (i === coolant ? { ...known, ...input } : known)),
+      inputs: PROGRAM.inputs.map((known, i) => (i === coolant ? { ...known, filterS: 0, ...input } : known)),
     };
     const state = ecuAtKeyOn(program);
-    return volts.map((value) => {
-      const frame = frameOf({ coolant: 33, manifoldPressure: 80 });
+    return volts.map((value, i) => {
+      const frame = frameOf({ coolant: 33, manifoldPressure: 80, time: 1 + 0.1 * i });
       const all = new Float64Array(program.inputs.length).fill(NaN);
       all[coolant] = value;
       readInputs(program, state, all, frame);
@@ -142,6 +153,89 @@ describe('inputs', () => {
     expect(reading({ fault, fallback: null }, 0.1, 2, 0.1, 4.9)).toEqual([33, good, good, good]);
     expect(reading({ fault, fallback: null }, 0.2)[0]).not.toBe(33);
     expect(reading({ fault: null, fallback: 55 }, 0.1)[0]).not.toBe(55);
+  });
+
+  // After 0.1 s of a filter of 0.3 s a quarter of the step is there: 0.1 / (0.3 + 0.1).
+  test('a reading is smoothed over its filter’s time, not the first and not across a fault', () => {
+    const [low = NaN, high = NaN] = reading({ fault }, 2, 3);
+    const smoothed = reading({ fault, filterS: 0.3, fallback: 55 }, 2, 3, 0.1, 3);
+    expect(smoothed[0]).toBe(low);
+    expect(smoothed[1]).toBeCloseTo(low + (high - low) / 4, 9);
+    expect(smoothed[2]).toBe(55);
+    expect(smoothed[3]).toBeCloseTo(low + ((high - low) * 7) / 16, 9);
+  });
+
+  test('which inputs are in fault is remembered', () => {
+    const state = ecuAtKeyOn(PROGRAM);
+    const all = new Float64Array(PROGRAM.inputs.length).fill(NaN);
+    all[coolant] = 0;
+    readInputs(PROGRAM, state, all, frameOf());
+    expect(state.inFault[coolant]).toBe(1);
+    all[coolant] = 2;
+    readInputs(PROGRAM, state, all, frameOf());
+    expect(state.inFault[coolant]).toBe(0);
+  });
+
+  const one = (input: EcuProgram['inputs'][number], at: number, program: Partial<EcuProgram> = {}) => {
+    const of = { ...PROGRAM, ...program, inputs: [input] };
+    const frame = frameOf({ manifoldPressure: 80, speed: 3000, vehicleSpeed: 68.1 });
+    readInputs(of, ecuAtKeyOn(of), Float64Array.of(at), frame);
+    return frame;
+  };
+  const gearInput = {
+    id: 'gear',
+    curve: {
+      kind: 'gear',
+      points: [
+        { gear: 1, volts: 1 },
+        { gear: 2, volts: 2 },
+      ],
+    },
+    fault: null,
+    fallback: 7,
+    filterS: 0,
+  } as const;
+
+  test('a gear is the nearest, and a voltage between two is a fault', () => {
+    expect(one(gearInput, 1.9)[AT.gear]).toBe(2);
+    expect(one(gearInput, 1.5)[AT.gear]).toBe(7);
+  });
+
+  // 3000 rev/min at 68.1 km/h on a tyre of 0.31 m turns 5.148 times for a wheel.
+  test('without a sensor the gear is told by engine and vehicle speed', () => {
+    const gearing = { ratios: [13.1, 8.9, 6.7, 5.148], tyreRadiusM: 0.31 };
+    const lambda = {
+      id: 'lambdaOne',
+      curve: {
+        kind: 'line',
+        points: curveThrough([
+          [0.5, 0.7],
+          [4.5, 1.3],
+        ]),
+        limits: null,
+      },
+      fault: { lowV: 0.1, highV: 4.9 },
+      fallback: NaN,
+      filterS: 0,
+    } as const;
+    expect(one(lambda, 2.5, { gearing })[AT.gear]).toBe(4);
+    expect(one(lambda, 2.5, { gearing: null })[AT.gear]).toBe(0);
+    expect(one(gearInput, 1, { gearing })[AT.gear]).toBe(1);
+    expect(one(lambda, 2.5)[AT.lambdaOne]).toBeCloseTo(1, 9);
+    expect(one(lambda, 0)[AT.lambdaOne]).toBeNaN();
+  });
+
+  test('a reading stays within its limits', () => {
+    const curve = {
+      kind: 'line',
+      points: curveThrough([
+        [1, 0],
+        [4, 98],
+      ]),
+      limits: [0, 100],
+    } as const;
+    const throttle = { id: 'throttle', curve, fault: null, fallback: null, filterS: 0 } as const;
+    expect([0.5, 2.5, 4.9].map((at) => one(throttle, at)[AT.throttle])).toEqual([0, 49, 100]);
   });
 
   test('no voltage leaves what the frame says, and no pressure is taken for nothing', () => {

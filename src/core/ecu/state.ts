@@ -20,9 +20,15 @@ export interface EcuState {
   aboveFromTurns: number | null;
   /** When it last began to count as running, s. */
   runningSinceS: number;
-  /** The last reading of each input that was no fault, and its voltage; NaN before the first. */
+  /** When inputs were last read, s. */
+  sampledS: number;
+  /** The last reading of each input that was no fault, smoothed; NaN before the first. */
   lastGood: Float64Array;
-  lastVolts: Float64Array;
+  /** The last signal of each input, V or Hz, and what it means. */
+  lastSignal: Float64Array;
+  lastReading: Float64Array;
+  /** 1 for each input that is in fault. */
+  inFault: Float64Array;
   /** What has come of crank and cam. */
   crank: DecoderState;
   activations: ActivationState[];
@@ -37,8 +43,11 @@ export function ecuAtKeyOn(program: EcuProgram): EcuState {
     phase: PHASE.off,
     aboveFromTurns: null,
     runningSinceS: 0,
+    sampledS: 0,
     lastGood: new Float64Array(program.inputs.length).fill(NaN),
-    lastVolts: new Float64Array(program.inputs.length).fill(NaN),
+    lastSignal: new Float64Array(program.inputs.length).fill(NaN),
+    lastReading: new Float64Array(program.inputs.length).fill(NaN),
+    inFault: new Float64Array(program.inputs.length),
     crank: decoderAtRest(),
     activations: program.corrections.map((correction) => activation.atRest(correction.activation)),
     opening: opening.atRest(program.acceleration),
@@ -53,8 +62,11 @@ export function copiedEcu(state: EcuState): EcuState {
     phase: state.phase,
     aboveFromTurns: state.aboveFromTurns,
     runningSinceS: state.runningSinceS,
+    sampledS: state.sampledS,
     lastGood: state.lastGood.slice(),
-    lastVolts: state.lastVolts.slice(),
+    lastSignal: state.lastSignal.slice(),
+    lastReading: state.lastReading.slice(),
+    inFault: state.inFault.slice(),
     crank: copiedDecoder(state.crank),
     activations: state.activations.map(activation.copied),
     opening: opening.copied(state.opening),

@@ -58,6 +58,7 @@ function model(change: Change = {}, tables: Partial<Record<MapId, Grid | undefin
     firing: null,
     trigger: null,
     pickups: null,
+    gearing: null,
     inputs: [],
     outputs: [],
     idleAir: 'thermostatic',

@@ -1,4 +1,5 @@
 import type { ValveEvents } from '../cams';
+import type { ChannelId } from '../channel';
 import type { Dwell, IgnitionMode } from '../coil';
 import type { OverrunCut } from '../control';
 import type { PreparedCorrection } from '../correction';
@@ -17,7 +18,7 @@ import type {
 } from '../injector';
 import type { Grid } from '../numeric';
 import type { Condition, OutputPurpose } from '../outputs';
-import type { FaultBand, PullUp, SteinhartHart, VoltsCurve } from '../sensors';
+import type { FaultBand, Gearing, GearPoint, PullUp, SteinhartHart, VoltsCurve } from '../sensors';
 import type { TriggerPickups, TriggerWheel } from '../trigger';
 import type { FirstMapId } from './blend';
 import type { MapId } from './maps';
@@ -54,6 +55,8 @@ export interface EcuProgram {
   /** The sensors at its wheels, as they are described; null while they are not. */
   readonly pickups: TriggerPickups | null;
   readonly inputs: readonly InputProgram[];
+  /** Gears are told by engine and vehicle speed, where no sensor tells them; null where they cannot be. */
+  readonly gearing: Gearing | null;
   readonly outputs: readonly OutputProgram[];
   /** What idle air comes by. */
   readonly idleAir: 'valve' | 'thermostatic' | 'screw';
@@ -126,19 +129,43 @@ export interface FuelBlend {
   readonly base: BlendPart;
 }
 
-/** The sensors that the engine computer reads. */
-export type InputId = 'coolant' | 'air' | 'map' | 'fuelPressure';
+/** Each sensor that the engine computer reads, and the channel it fills. */
+export const INPUT_CHANNELS = {
+  coolant: 'coolant',
+  air: 'air',
+  map: 'manifoldPressure',
+  throttle: 'throttle',
+  fuelPressure: 'fuelPressure',
+  oilPressure: 'oilPressure',
+  lambdaOne: 'lambdaOne',
+  lambdaTwo: 'lambdaTwo',
+  ethanol: 'ethanol',
+  vehicleSpeed: 'vehicleSpeed',
+  gear: 'gear',
+} as const satisfies Record<string, ChannelId>;
 
-/** How a voltage becomes a reading. */
+/** A sensor that the engine computer reads. */
+export type InputId = keyof typeof INPUT_CHANNELS;
+
+/** Every sensor that the engine computer reads. */
+export const INPUT_IDS = Object.keys(INPUT_CHANNELS) as readonly InputId[];
+
+/** How what arrives at a pin, V or Hz, becomes a reading. */
+export type InputCurve =
+  | { readonly kind: 'thermistor'; readonly curve: SteinhartHart; readonly pullUp: PullUp }
+  | { readonly kind: 'line'; readonly points: VoltsCurve; readonly limits: readonly [number, number] | null }
+  | { readonly kind: 'gear'; readonly points: readonly GearPoint[] };
+
+/** A sensor as the engine computer reads it. */
 export interface InputProgram {
   readonly id: InputId;
-  readonly channel: 'coolant' | 'air' | 'manifoldPressure' | 'fuelPressure';
-  readonly curve:
-    | { readonly kind: 'thermistor'; readonly curve: SteinhartHart; readonly pullUp: PullUp }
-    | { readonly kind: 'line'; readonly points: VoltsCurve };
+  readonly curve: InputCurve;
+  /** Outside these, V or Hz, it is taken for broken. */
   readonly fault: FaultBand | null;
-  /** What stands in while it is in fault; null: the last good reading is held. */
+  /** What stands in while it is in fault; null: the last good reading is held; NaN: nothing is known then. */
   readonly fallback: number | null;
+  /** Time constant over which the reading is smoothed, s; 0 for none. */
+  readonly filterS: number;
 }
 
 /** An output with the conditions it is switched by. */

@@ -10,10 +10,12 @@ export type {
   IgnitionProgram,
   InjectionProgram,
   InjectorProgram,
+  InputCurve,
   InputId,
   InputProgram,
   LoadProgram,
   SecondSetProgram,
   Tables,
 } from './ecuProgram';
+export { INPUT_CHANNELS, INPUT_IDS } from './ecuProgram';
 export { FIRST_OF, isMapId, isSecondMapId, MAP_DEFINITIONS, MAP_IDS, type MapId } from './maps';

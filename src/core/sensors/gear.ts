@@ -34,3 +34,26 @@ export function gearProblem(points: readonly GearPoint[]): GearProblem | null {
   }
   return null;
 }
+
+/** What gears are told by where no sensor tells them: turns of the crank for one of the wheels by gear, first first. */
+export interface Gearing {
+  readonly ratios: readonly number[];
+  readonly tyreRadiusM: number;
+}
+
+/** A ratio within this share of a gear’s is that gear. */
+const RATIO_WITHIN = 0.08;
+/** Slower than this the wheels tell nothing, km/h. */
+const TOLD_FROM_KM_PER_H = 4;
+
+/**
+ * The gear that engine and vehicle speed mean; 0 where they mean none: neutral, clutch, wheels that slip.
+ * Example: ratio 5.148, tyre 0.31 m: 3000 rev/min at 68.1 km/h.
+ */
+export function gearAtSpeeds({ ratios, tyreRadiusM }: Gearing, speedRpm: number, kmPerH: number): number {
+  if (kmPerH < TOLD_FROM_KM_PER_H) return 0;
+  const wheelRpm = (kmPerH / 3.6 / (2 * Math.PI * tyreRadiusM)) * 60;
+  const ratio = speedRpm / wheelRpm;
+  const found = ratios.findIndex((one) => Math.abs(ratio / one - 1) < RATIO_WITHIN);
+  return found + 1;
+}

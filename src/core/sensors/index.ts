@@ -3,7 +3,7 @@
  * From volts to a value and back.
  * When the engine computer reads them, and what stands in, lives in ecu.
  */
-export { gearProblem, LEAST_APART_V } from './gear';
+export { gearAtSpeeds, gearAtVolts, type Gearing, type GearPoint, gearProblem, LEAST_APART_V } from './gear';
 export { knockFrequencyHz } from './knock';
 export { combinedLambda, type LambdaReading } from './lambdaUse';
 export {
@@ -28,6 +28,7 @@ export {
 export {
   HEAD_ROOM_V,
   RAILS_V,
+  throttleCurve,
   throttleHeadRoom,
   throttlePercent,
   throttleProblems,

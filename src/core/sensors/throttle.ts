@@ -1,4 +1,5 @@
-import type { FaultBand } from './linear';
+import { curveThrough } from '../numeric';
+import type { FaultBand, VoltsCurve } from './linear';
 
 /** The two captured ends of the throttle sensor. Falling sensors have the closed end higher. */
 export interface ThrottleRange extends FaultBand {
@@ -18,6 +19,15 @@ const LEAST_SPAN_V = 1;
 export function throttlePercent({ closedV, openV }: ThrottleRange, volts: number): number {
   const percent = ((volts - closedV) / (openV - closedV)) * WIDE_OPEN_PERCENT;
   return Math.min(100, Math.max(0, percent));
+}
+
+/** The two ends as points of opening, %, against volts. @throws {RangeError} where both ends are one voltage. */
+export function throttleCurve({ closedV, openV }: Pick<ThrottleRange, 'closedV' | 'openV'>): VoltsCurve {
+  const ends: [number, number][] = [
+    [closedV, 0],
+    [openV, WIDE_OPEN_PERCENT],
+  ];
+  return curveThrough(ends.sort(([a], [b]) => a - b));
 }
 
 /** Distance of each end to the fault band on its side, V. */

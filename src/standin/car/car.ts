@@ -2,6 +2,7 @@ import type { CoilPrimary } from '@/core/coil';
 import type { PullUp, SteinhartHart, VoltsCurve } from '@/core/sensors';
 import type { TriggerWheel } from '@/core/trigger';
 import type { Metal } from '../plant';
+import type { SensorFaults } from './sensorFault';
 import type { WheelSensors } from './wheelSensor';
 
 /**
@@ -17,6 +18,11 @@ export interface Car {
   readonly map: VoltsCurve | null;
   /** kPa gauge against volts; null while no such sensor is described. */
   readonly fuelPressure: VoltsCurve | null;
+  /** Opening, %, against volts, by the ends the throttle sensor truly has. */
+  readonly throttle: VoltsCurve | null;
+  readonly sensing: Sensing;
+  /** What is wrong at sensors from the start. */
+  readonly sensorFaults: SensorFaults;
   /** Pull-ups inside the engine computer; null while none is chosen. */
   readonly pullUp: PullUp | null;
   readonly wheel: TriggerWheel | null;
@@ -24,4 +30,16 @@ export interface Car {
   readonly coil: { readonly primary: CoilPrimary; readonly wantedA: number } | null;
   /** What the loom has on each pin; null while nothing is wired. */
   readonly loom: Readonly<Record<string, string>> | null;
+}
+
+/** How sensors are read. */
+export interface Sensing {
+  /** Noise against the usual; 0 for none. */
+  readonly noise: number;
+  /** Steps of the converter over its reference, as a power of two; null where it has none. */
+  readonly adcBits: number | null;
+  /** A sensor’s output ends a little beyond its sheet; false for one that goes on for ever. */
+  readonly saturates: boolean;
+  /** The manifold pressure sensor is built against the air outside. */
+  readonly mapIsGauge: boolean;
 }

@@ -3,5 +3,13 @@
  * What the builder’s description may differ from.
  * It is made of a document in carOfDocument.
  */
-export type { Car } from './car';
+export type { Car, Sensing } from './car';
+export {
+  faultSize,
+  SENSOR_FAULT_KINDS,
+  SENSOR_FAULTS,
+  type SensorFault,
+  type SensorFaultKind,
+  type SensorFaults,
+} from './sensorFault';
 export { soundSensor, type WheelSensor, type WheelSensors } from './wheelSensor';

@@ -2,7 +2,7 @@ import type { EcuProgram } from '@/core/program';
 import type { Car } from '../car';
 
 /** A demo’s car without its loom, the computer in it and the place it stands. */
-export type BuiltCar = Omit<Car, 'pullUp' | 'loom' | 'barometricKpa'>;
+export type BuiltCar = Omit<Car, 'pullUp' | 'loom' | 'barometricKpa' | 'sensing' | 'sensorFaults'>;
 
 /** What a demo’s car takes from its calibration: the firing order it is numbered by, and what is or is not fitted. */
 export type BuiltFor = Pick<EcuProgram, 'firing' | 'second' | 'idleAir'>;

@@ -39,6 +39,8 @@ export function carOf(document: Calibration, program: EcuProgram, seed = 1): Car
     barometricKpa: conversionContext(document).barometricKpa,
     pullUp: pullUpOf(document),
     loom: loomOf(document),
+    sensing: { noise: 1, adcBits: document.pins.ecu?.adcBits ?? null, saturates: true, mapIsGauge: false },
+    sensorFaults: {},
   };
   if (document.standIn !== 'described') {
     const built = BUILT[document.standIn](program);
@@ -51,6 +53,7 @@ export function carOf(document: Calibration, program: EcuProgram, seed = 1): Car
     air: off(thermistorOf(document, 'air')?.curve, 1 + draw(SENSORS_OFF.resistance)),
     map: shifted(lineOf(document, 'map'), draw(SENSORS_OFF.mapKpa)),
     fuelPressure: lineOf(document, 'fuelPressure'),
+    throttle: null,
     wheel: program.trigger,
     wheelSensors: { crank: soundSensor(), cam: soundSensor() },
     coil: describedCoil(program),

@@ -96,6 +96,7 @@ export const pardela = (program: BuiltFor): BuiltCar => ({
     [4.64, 110],
   ]),
   fuelPressure: null,
+  throttle: null,
   wheel: {
     kind: 'missing',
     teeth: 36,

@@ -100,6 +100,7 @@ export const ventisca = (program: BuiltFor): BuiltCar => ({
     [0.51, 0],
     [4.49, 1000],
   ]),
+  throttle: null,
   wheel: {
     kind: 'missing',
     teeth: 60,

@@ -1,14 +1,12 @@
+import { type Rewiring, rewiredCar } from '@tests/support/car';
 import { demo, programOf } from '@tests/support/ventisca';
 import { overlapLossPercent, sprayAtValve } from '@/core/injector';
-import { curveThrough } from '@/core/numeric';
 import { coilFunction, injectorFunction } from '@/core/pins';
-import { pullUpVolts, thermistorOhm } from '@/core/sensors';
 import type { Edge, PickupKind, TriggerWheel } from '@/core/trigger';
 import { type Car, soundSensor, type WheelSensor } from '../car';
 import { carOf } from '../carOfDocument';
 import { harnessOf, coilsCharge, hasFuel, hasSpark, isSparkWeakAt, lostShare } from './harness';
 import { pumpWiring } from './pump';
-import { signalsOf, type Truth, writeVolts } from './signals';
 import { teethOf } from './teeth';
 
 const document = demo();
@@ -18,77 +16,7 @@ const car = carOf(document, program);
 const coil = (cylinder: number) => coilFunction([cylinder]);
 const injector = (cylinder: number) => injectorFunction([cylinder]);
 
-/** The car with what hangs on some pins changed; null for nothing. */
-function rewired(change: Readonly<Record<string, string | null>>): Car {
-  const loom = { ...car.loom };
-  for (const [functionId, thing] of Object.entries(change)) {
-    const pin = program.pins[functionId];
-    if (pin === undefined) throw new TypeError(`${functionId} is not wired`);
-    if (thing === null) delete loom[pin];
-    else loom[pin] = thing;
-  }
-  return { ...car, loom };
-}
-
-describe('signals', () => {
-  const TRUTH: Truth = { coolantC: -20, airC: 10, manifoldKpa: 66, railGaugeKpa: 300 };
-
-  function volts(of: Car, truth: Truth = TRUTH): Readonly<Record<string, number>> {
-    const signals = signalsOf(program, of);
-    const out = new Float64Array(signals.length);
-    const last = signals.map(() => ({ seen: NaN, volts: NaN }));
-    writeVolts(signals, truth, last, out);
-    const again = new Float64Array(signals.length);
-    writeVolts(signals, truth, last, again);
-    expect([...again]).toEqual([...out]);
-    return Object.fromEntries(program.inputs.map(({ id }, i) => [id, out[i] as number]));
-  }
-
-  // 66 kPa between 20 kPa at 0.41 V and 250 kPa at 4.66 V: 0.41 + 46 · 4.25/230 = 1.26 V.
-  test('each sensor gives the volts of what it is exposed to', () => {
-    const at = volts(car);
-    const { coolant, air, pullUp } = car;
-    if (coolant === null || air === null || pullUp === null) throw new TypeError('Ventisca has these');
-    expect(at['map']).toBeCloseTo(1.26, 9);
-    expect(at['coolant']).toBeCloseTo(pullUpVolts(pullUp, thermistorOhm(coolant, -20)), 9);
-    expect(at['air']).toBeCloseTo(pullUpVolts(pullUp, thermistorOhm(air, 10)), 9);
-    expect(volts(car, { ...TRUTH, coolantC: 80 })['coolant']).toBeLessThan(at['coolant'] ?? 0);
-  });
-
-  test('two sensors changed for each other give each other’s volts', () => {
-    const at = volts(car);
-    const swapped = volts(rewired({ coolant: 'air', air: 'coolant' }));
-    expect([swapped['coolant'], swapped['air']]).toEqual([at['air'], at['coolant']]);
-  });
-
-  test('an open input with a pull-up goes to the reference, one without to nothing', () => {
-    expect(volts(rewired({ coolant: null }))['coolant']).toBe(car.pullUp?.referenceV);
-    expect(volts(rewired({ map: null }))['map']).toBe(0);
-    expect(volts({ ...rewired({ coolant: null }), pullUp: null })['coolant']).toBe(5);
-  });
-
-  test('a thermistor where there is no pull-up gives nothing, a part that does not matter its rest', () => {
-    expect(volts(rewired({ map: 'coolant' }))['map']).toBe(0);
-    expect(volts(rewired({ map: 'throttle' }))['map']).toBe(0.6);
-    expect(volts(rewired({ map: 'crank' }))['map']).toBe(0);
-    expect(volts(rewired({ coolant: 'map' }))['coolant']).toBeCloseTo(1.26, 9);
-  });
-
-  test('where nothing is known of a sensor there is no voltage, and the truth stands', () => {
-    const unknown = { ...car, map: null, coolant: null, loom: null };
-    expect(volts(unknown)).toMatchObject({ map: NaN, coolant: NaN });
-    expect(volts({ ...car, pullUp: null, loom: null })['air']).toBeNaN();
-    const rising = {
-      ...car,
-      map: curveThrough([
-        [0, 0],
-        [5, 500],
-      ]),
-      loom: null,
-    };
-    expect(volts(rising)['map']).toBeCloseTo(0.66, 9);
-  });
-});
+const rewired = (change: Rewiring) => rewiredCar(program, car, change);
 
 describe('teeth', () => {
   const wheel: TriggerWheel = {

@@ -1,11 +1,11 @@
 import { chargeCurrentA, dwellMs } from '@/core/coil';
 import { injectorPairs, overlapLossPercent, sprayAtValve } from '@/core/injector';
 import { coilFunction, injectorFunction } from '@/core/pins';
-import type { EcuProgram } from '@/core/program';
+import type { EcuProgram, InputId } from '@/core/program';
 import { CYCLE_DEG } from '@/core/units';
 import type { Car } from '../car';
 import { pumpWiring, type PumpWiring } from './pump';
-import { type Signal, signalsOf } from './signals';
+import { type PinSignal, signalsOf } from './signals';
 import { type Teeth, teethOf } from './teeth';
 import { isItself, thingAt } from './wiring';
 
@@ -20,7 +20,9 @@ export interface Harness {
   readonly order: readonly number[];
   /** The edges that arrive from crank and cam. */
   readonly teeth: Teeth;
-  readonly signals: readonly Signal[];
+  /** The sensors of the program, in its order, and what hangs on the pin of each. */
+  readonly inputs: readonly InputId[];
+  readonly signals: readonly PinSignal[];
   readonly pump: PumpWiring;
   /** Of each cylinder by its number, the one whose injector hangs on the pin that is opened for it. */
   readonly sprays: readonly number[];
@@ -39,6 +41,7 @@ export function harnessOf(program: EcuProgram, car: Car): Harness {
     sprays,
     crossed: order.filter((cylinder) => sprays[cylinder - 1] !== cylinder),
     teeth: teethOf(program, car),
+    inputs: program.inputs.map(({ id }) => id),
     signals: signalsOf(program, car),
     pump: pumpWiring(program, car),
     dead: { fuel: withoutFuel(program, car, order), spark: withoutSpark(program, car, order) },

@@ -4,5 +4,12 @@
  * Nothing is decided here.
  */
 export { coilsCharge, type Harness, harnessOf, hasFuel, hasSpark, isSparkWeakAt, lostShare } from './harness';
-export { type LastSignal, type Truth, writeVolts } from './signals';
+export {
+  copiedSampling,
+  type LastSignal,
+  sampleSignals,
+  samplingAtRest,
+  type SamplingState,
+} from './sampling';
+export type { PinSignal, Truth } from './signals';
 export { type Teeth, teethOf, type ToothTrack } from './teeth';

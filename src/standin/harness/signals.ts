@@ -1,111 +1,153 @@
-import { type Curve, inverseOf, lookUpStraightOn } from '@/core/numeric';
-import type { EcuProgram, InputId } from '@/core/program';
-import { type PullUp, pullUpVolts, type SteinhartHart, thermistorOhm } from '@/core/sensors';
-import type { Car } from '../car';
+import { type Curve, inverseOf } from '@/core/numeric';
+import type { EcuProgram, InputCurve, InputId } from '@/core/program';
+import type { GearPoint, PullUp, SteinhartHart } from '@/core/sensors';
+import type { Car, Sensing } from '../car';
 import { thingAt } from './wiring';
 
-/** What the sensors are exposed to. */
+/** What the sensors are exposed to; NaN where there is nothing to read. */
 export interface Truth {
   readonly coolantC: number;
   readonly airC: number;
   readonly manifoldKpa: number;
-  /** Fuel pressure against the air outside. */
+  readonly barometricKpa: number;
+  readonly throttlePercent: number;
+  /** Fuel and oil pressure against the air outside. */
   readonly railGaugeKpa: number;
+  readonly oilGaugeKpa: number;
+  readonly lambdaOne: number;
+  readonly lambdaTwo: number;
+  readonly ethanolPercent: number;
+  readonly kmPerH: number;
+  readonly gear: number;
 }
 
-/** What gives the voltage at an input. */
+/** What gives the signal at an input. */
 export type Signal =
-  /** Nothing is known beyond the calibration: it is taken as right. */
-  | { readonly kind: 'itself' }
-  /** A voltage that does not move: an open input, or a part whose reading does not matter to a start. */
-  | { readonly kind: 'still'; readonly volts: number }
+  /** A signal that does not move: an open input, or a part that gives none. */
+  | { readonly kind: 'still'; readonly at: number }
   | {
       readonly kind: 'thermistor';
-      readonly sees: 'coolantC' | 'airC';
+      readonly sees: keyof Truth;
       readonly curve: SteinhartHart;
       readonly divider: PullUp;
     }
-  | { readonly kind: 'line'; readonly sees: 'manifoldKpa' | 'railGaugeKpa'; readonly volts: Curve };
+  | {
+      readonly kind: 'line';
+      readonly sees: keyof Truth;
+      /** Signal against what is seen. */
+      readonly signal: Curve;
+      /** It is built against the air outside, though it is read as absolute. */
+      readonly gauge: boolean;
+      /** Its output ends there. */
+      readonly ends: { readonly low: number; readonly high: number };
+    }
+  | { readonly kind: 'gear'; readonly points: readonly GearPoint[] };
 
-/** Voltage of an analogue input with nothing on it, V. */
-const OPEN_ANALOGUE_V = 0;
+type Unit = 'V' | 'Hz';
+
+/** A signal with what the pin makes of it when nothing is there, and what shakes it. */
+export interface PinSignal {
+  readonly signal: Signal;
+  /** With the plug off. */
+  readonly open: number;
+  /** The ends of what the pin takes: all that there is of a sensor that goes on for ever. */
+  readonly low: number;
+  readonly high: number;
+  /** Noise, each way. */
+  readonly noise: number;
+  /** A step of the converter; 0 where it counts. */
+  readonly step: number;
+}
+
+/** What each sensor sees, and its noise, V each way. */
+const SEES: Readonly<Record<InputId, { readonly sees: keyof Truth; readonly noiseV: number }>> = {
+  coolant: { sees: 'coolantC', noiseV: 0.003 },
+  air: { sees: 'airC', noiseV: 0.003 },
+  map: { sees: 'manifoldKpa', noiseV: 0.004 },
+  throttle: { sees: 'throttlePercent', noiseV: 0.003 },
+  fuelPressure: { sees: 'railGaugeKpa', noiseV: 0.006 },
+  oilPressure: { sees: 'oilGaugeKpa', noiseV: 0.006 },
+  lambdaOne: { sees: 'lambdaOne', noiseV: 0.005 },
+  lambdaTwo: { sees: 'lambdaTwo', noiseV: 0.005 },
+  ethanol: { sees: 'ethanolPercent', noiseV: 0 },
+  vehicleSpeed: { sees: 'kmPerH', noiseV: 0 },
+  gear: { sees: 'gear', noiseV: 0.004 },
+};
 /** Reference of the sensors where no engine computer is chosen, V. */
 const USUAL_REFERENCE_V = 5;
-/** Voltages of sensors whose reading does not matter to a start, V. */
-const RESTING_V: Readonly<Record<string, number>> = {
-  throttle: 0.6,
-  lambdaOne: 2.5,
-  lambdaTwo: 2.5,
-  oilPressure: 0.5,
-  gear: 0.5,
-};
-const READ: readonly string[] = ['coolant', 'air', 'map', 'fuelPressure'] satisfies InputId[];
+/** The fastest pulses that are counted, Hz. */
+const MOST_HZ = 10_000;
+/** How far a sensor’s output goes beyond the ends of its sheet, V. */
+const BEYOND_SHEET_V = 0.15;
+/** What a sensor gives that the calibration does not describe, V. */
+const RESTING_V = 0.5;
 
 /** What hangs on each input of a program, through the loom of a car. */
-export function signalsOf(program: EcuProgram, car: Car): Signal[] {
-  return program.inputs.map(({ id }) => signalAt(id, thingAt(program, car, id), car));
+export function signalsOf(program: EcuProgram, car: Car): PinSignal[] {
+  return program.inputs.map(({ id, curve }) => {
+    const thing = thingAt(program, car, id);
+    const referenceV = car.pullUp?.referenceV ?? USUAL_REFERENCE_V;
+    const counts = unitOf(id) === 'Hz';
+    const open = curve.kind === 'thermistor' ? referenceV : 0;
+    return {
+      signal: signalAt(id, thing === undefined ? id : thing, open, program, car),
+      open,
+      low: car.sensing.saturates ? 0 : -Infinity,
+      high: counts ? MOST_HZ : referenceV,
+      noise: counts ? 0 : car.sensing.noise * SEES[id].noiseV,
+      step: counts || car.sensing.adcBits === null ? 0 : referenceV / 2 ** car.sensing.adcBits,
+    };
+  });
 }
 
-function signalAt(id: InputId, thing: string | null | undefined, car: Car): Signal {
-  const isAnalogue = id === 'map' || id === 'fuelPressure';
-  const divider = isAnalogue ? null : car.pullUp;
-  if (thing === undefined) return signalOf(id, car, divider);
-  if (thing === null) {
-    const volts = isAnalogue ? OPEN_ANALOGUE_V : (car.pullUp?.referenceV ?? USUAL_REFERENCE_V);
-    return { kind: 'still', volts };
-  }
-  if (READ.includes(thing)) return signalOf(thing as InputId, car, divider);
-  return { kind: 'still', volts: RESTING_V[thing] ?? OPEN_ANALOGUE_V };
+function unitOf(id: InputId): Unit {
+  return id === 'ethanol' || id === 'vehicleSpeed' ? 'Hz' : 'V';
 }
 
-/** One of these sensors on a pin with this divider. A thermistor without a pull-up gives nothing. */
-function signalOf(thing: InputId, car: Car, divider: PullUp | null): Signal {
-  if (thing === 'map' || thing === 'fuelPressure') {
-    const points = car[thing];
-    const sees = thing === 'map' ? 'manifoldKpa' : 'railGaugeKpa';
-    return points === null ? { kind: 'itself' } : { kind: 'line', sees, volts: inverseOf(points) };
-  }
-  const curve = car[thing];
-  if (curve === null) return { kind: 'itself' };
-  if (divider === null) {
-    return car.pullUp === null ? { kind: 'itself' } : { kind: 'still', volts: OPEN_ANALOGUE_V };
-  }
-  return { kind: 'thermistor', sees: thing === 'coolant' ? 'coolantC' : 'airC', curve, divider };
+/** What hangs there as it acts on this input: pulses and voltages are not taken for each other. */
+function signalAt(id: InputId, thing: string | null, open: number, program: EcuProgram, car: Car): Signal {
+  const still = (at: number): Signal => ({ kind: 'still', at });
+  if (thing === null) return still(open);
+  const own = program.inputs.find((input) => input.id === thing);
+  if (own === undefined) return still(Object.hasOwn(SEES, thing) ? RESTING_V : 0);
+  if (unitOf(own.id) !== unitOf(id)) return still(0);
+  const pulled = id === 'coolant' || id === 'air';
+  return signalOf(own.id, own.curve, pulled, car);
 }
 
-/** What a signal gave last: a thermistor’s resistance is found by steps, and its temperature seldom changes. */
-export interface LastSignal {
-  seen: number;
-  volts: number;
-}
-
-/** Writes the volts at each input; NaN where nothing is known. */
-export function writeVolts(
-  signals: readonly Signal[],
-  truth: Truth,
-  last: readonly LastSignal[],
-  volts: Float64Array,
-): void {
-  for (let i = 0; i < signals.length; i += 1) {
-    volts[i] = voltsOf(signals[i] as Signal, truth, last[i] as LastSignal);
-  }
-}
-
-function voltsOf(signal: Signal, truth: Truth, last: LastSignal): number {
-  switch (signal.kind) {
-    case 'itself':
-      return NaN;
-    case 'still':
-      return signal.volts;
-    case 'line':
-      return lookUpStraightOn(signal.volts, truth[signal.sees]);
+/** A sensor as it truly is; as it is described, where nothing else is known. A thermistor without a pull-up gives nothing. */
+function signalOf(id: InputId, typed: InputCurve, pulled: boolean, car: Car): Signal {
+  const { sees } = SEES[id];
+  switch (typed.kind) {
     case 'thermistor': {
-      const seen = truth[signal.sees];
-      if (seen !== last.seen) {
-        last.seen = seen;
-        last.volts = pullUpVolts(signal.divider, thermistorOhm(signal.curve, seen));
-      }
-      return last.volts;
+      if (!pulled) return { kind: 'still', at: 0 };
+      const curve = (id === 'air' ? car.air : car.coolant) ?? typed.curve;
+      return { kind: 'thermistor', sees, curve, divider: car.pullUp ?? typed.pullUp };
+    }
+    case 'gear':
+      return { kind: 'gear', points: typed.points };
+    case 'line': {
+      const points = trueLine(id, car) ?? typed.points;
+      return {
+        kind: 'line',
+        sees,
+        signal: inverseOf(points),
+        gauge: id === 'map' && car.sensing.mapIsGauge,
+        ends: endsOf(id, points, car.sensing),
+      };
     }
   }
+}
+
+/** A sensor goes a little beyond its sheet; a lambda controller ends its output there, pulses come as they do. */
+function endsOf(id: InputId, { x }: Curve, { saturates }: Sensing): { low: number; high: number } {
+  if (!saturates || unitOf(id) === 'Hz') return { low: -Infinity, high: Infinity };
+  const beyondV = id === 'lambdaOne' || id === 'lambdaTwo' ? 0 : BEYOND_SHEET_V;
+  return { low: (x[0] as number) - beyondV, high: (x[x.length - 1] as number) + beyondV };
+}
+
+function trueLine(id: InputId, { map, fuelPressure, throttle }: Car): Curve | null {
+  if (id === 'map') return map;
+  if (id === 'fuelPressure') return fuelPressure;
+  return id === 'throttle' ? throttle : null;
 }

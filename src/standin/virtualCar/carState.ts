@@ -1,8 +1,9 @@
 import { type Frame, frameOf } from '@/core/channel';
 import { copiedEcu, ecuAtKeyOn, type EcuState } from '@/core/ecu';
 import type { EcuProgram } from '@/core/program';
-import { copiedPlant, type Metal, plantAtRest, type PlantState, type Surroundings } from '../plant';
-import type { Teeth } from '../harness';
+import { copiedPlant, plantAtRest, type PlantState, type Surroundings } from '../plant';
+import type { Car, SensorFaults } from '../car';
+import { copiedSampling, samplingAtRest, type SamplingState, type Teeth } from '../harness';
 import { type Controls, controlsAtRest } from './controls';
 import { clockAtRest, type ToothClock } from './toothClock';
 
@@ -18,6 +19,9 @@ export interface CarState {
   clock: ToothClock;
   /** How the engine computer’s place of the crank was off at the last firing; null while it has none. */
   timing: Timing | null;
+  /** What sensors and pins remember, and what is wrong at them. */
+  sampling: SamplingState;
+  sensorFaults: SensorFaults;
   primed: boolean;
   pumpOn: boolean;
   fanOn: boolean;
@@ -64,7 +68,12 @@ export interface CarSetup {
 }
 
 /** A car that stands with its key off. */
-export function carAtRest(program: EcuProgram, metal: Metal, teeth: Teeth, setup: CarSetup): CarState {
+export function carAtRest(
+  program: EcuProgram,
+  { engine: metal, sensorFaults }: Pick<Car, 'engine' | 'sensorFaults'>,
+  teeth: Teeth,
+  setup: CarSetup,
+): CarState {
   return {
     steps: 0,
     plant: plantAtRest(metal, setup.surroundings, setup.coolantC, setup.batteryV),
@@ -74,6 +83,8 @@ export function carAtRest(program: EcuProgram, metal: Metal, teeth: Teeth, setup
     power: { on: false, sinceS: 0, resets: 0 },
     clock: clockAtRest(teeth, setup.seed),
     timing: null,
+    sampling: samplingAtRest(program.inputs.length, setup.seed),
+    sensorFaults,
     primed: false,
     pumpOn: false,
     fanOn: false,
@@ -96,6 +107,8 @@ export function copiedCar(state: CarState): CarState {
     surroundings: { ...state.surroundings },
     power: { ...state.power },
     clock: { ...state.clock },
+    sampling: copiedSampling(state.sampling),
+    sensorFaults: { ...state.sensorFaults },
     frame: [...state.frame],
     random: [...state.random],
   };

@@ -16,7 +16,7 @@ const SILENT = { edgesDeg: new Float64Array(0), delayS: 0, lostShare: 0, noiseSh
 const TEETH = { crank: SILENT, cam: SILENT };
 
 function car(volts: number, part: Partial<CarState> = {}): CarState {
-  const state = carAtRest(PROGRAM, metal, TEETH, {
+  const state = carAtRest(PROGRAM, { engine: metal, sensorFaults: {} }, TEETH, {
     coolantC: 20,
     batteryV: 12,
     surroundings: place,

@@ -19,12 +19,26 @@ const program = (inputs: readonly string[]) =>
 const SILENT = { edgesDeg: new Float64Array(0), delayS: 0, lostShare: 0, noiseShare: 0 };
 const TEETH = { crank: SILENT, cam: SILENT };
 const DECODER = decoderOf(NOMINAL_WHEEL, 4, true);
-/** One input that nothing is known of, and one that does not move. */
-const HARNESS = { signals: [{ kind: 'itself' }, { kind: 'still', volts: 1.5 }] } as unknown as Harness;
+/** Inputs that nothing moves, so that what is said beside them shows. */
+const still = (at: number) => ({
+  signal: { kind: 'still', at },
+  open: 0,
+  low: 0,
+  high: 5,
+  noise: 0,
+  step: 0,
+});
+const harness = (inputs: readonly string[]) =>
+  ({ inputs, signals: inputs.map((_, i) => still(1.5 + i)) }) as unknown as Harness;
 
-function exposed(inputs: readonly string[] = ['map', 'fuelPressure']) {
+function exposed(inputs: readonly string[] = ['fuelPressure', 'lambdaOne']) {
   const of = program(inputs);
-  const state = carAtRest(of, metal, TEETH, { coolantC: 20, batteryV: 12, surroundings: place, seed: 1 });
+  const state = carAtRest(of, { engine: metal, sensorFaults: {} }, TEETH, {
+    coolantC: 20,
+    batteryV: 12,
+    surroundings: place,
+    seed: 1,
+  });
   Object.assign(state.plant, {
     timeS: 9,
     turns: 33,
@@ -48,24 +62,43 @@ function exposed(inputs: readonly string[] = ['map', 'fuelPressure']) {
   const senses = sensesOf(of);
   const frame = frameOf();
   exposeSlow(senses, metal, state, frame);
-  exposeNow(senses, HARNESS, metal, DECODER, state, frame);
-  return { state, senses, frame, at: (channel: keyof typeof AT) => read(frame, AT[channel]) };
+  const again = () => exposeNow(senses, harness(inputs), metal, DECODER, state, frame);
+  again();
+  return { state, senses, frame, again, at: (channel: keyof typeof AT) => read(frame, AT[channel]) };
 }
 
 describe('what the engine computer is exposed to', () => {
   test('is what is counted since its power came, and what stands in for sensors', () => {
     const { at } = exposed();
     expect([at('time'), at('sinceKeyOn'), at('speed'), at('turns')]).toEqual([7, 7, 1180, 33]);
-    expect([at('battery'), at('coolant'), at('air'), at('throttle'), at('gear')]).toEqual([
-      13.7, 71, 17, 33, 4,
-    ]);
+    expect([at('battery'), at('coolant'), at('air'), at('throttle')]).toEqual([13.7, 71, 17, 33]);
     expect(at('manifoldPressure')).toBeCloseTo(42, 6);
-    expect(at('vehicleSpeed')).toBeCloseTo(72, 9);
-    expect([at('oilPressure'), at('oilTemperature'), at('ethanol'), at('knockNoise')]).toEqual([
-      300, 66, 0, 0.7,
-    ]);
-    expect(at('lambdaOne')).toBe(0.91);
-    expect(at('lambdaTwo')).toBeNaN();
+    expect([at('oilTemperature'), at('knockNoise')]).toEqual([66, 0.7]);
+  });
+
+  test('the sensors are exposed to all there is', () => {
+    const { truth } = exposed().senses;
+    expect(truth).toMatchObject({ coolantC: 71, airC: 17, throttlePercent: 33, gear: 4, ethanolPercent: 0 });
+    expect(truth).toMatchObject({ oilGaugeKpa: 300, lambdaOne: 0.91, barometricKpa: place.barometricKpa });
+    expect(truth.kmPerH).toBeCloseTo(72, 9);
+    expect(truth.manifoldKpa).toBeCloseTo(42, 6);
+    expect(truth.lambdaTwo).toBeNaN();
+  });
+
+  test('what is described comes by its sensor alone, and what not every engine has by nothing else', () => {
+    const { at } = exposed(['coolant', 'air', 'map', 'throttle']);
+    expect([at('coolant'), at('air'), at('manifoldPressure'), at('throttle')]).toEqual([NaN, NaN, NaN, 0]);
+    expect([at('gear'), at('vehicleSpeed'), at('oilPressure'), at('lambdaOne')]).toEqual([0, 0, 0, NaN]);
+  });
+
+  test('a fault at a sensor is at its input, until it is taken away', () => {
+    const { senses, state, again } = exposed();
+    state.sensorFaults = { lambdaOne: { kind: 'shortedLow' } };
+    again();
+    expect(Array.from(senses.signals)).toEqual([1.5, 0]);
+    state.sensorFaults = {};
+    again();
+    expect(Array.from(senses.signals)).toEqual([1.5, 2.5]);
   });
 
   test('air that flows back is none', () => {
@@ -74,12 +107,12 @@ describe('what the engine computer is exposed to', () => {
 
   // Manifold-referenced, 350 kPa: 350 + 42 − 80.5 against the air outside.
   test('fuel pressure only where there is a sensor for it', () => {
-    expect(exposed().at('fuelPressure')).toBeCloseTo(350 + 42 - place.barometricKpa, 6);
-    expect(exposed(['map', 'air']).at('fuelPressure')).toBeNaN();
+    expect(exposed().senses.truth.railGaugeKpa).toBeCloseTo(350 + 42 - place.barometricKpa, 6);
+    expect(exposed(['map', 'air']).senses.truth.railGaugeKpa).toBe(0);
   });
 
-  test('the volts of each input, NaN where nothing is known', () => {
-    expect(Array.from(exposed().senses.volts)).toEqual([NaN, 1.5]);
+  test('and what arrives at each input', () => {
+    expect(Array.from(exposed().senses.signals)).toEqual([1.5, 2.5]);
   });
 });
 

@@ -1,8 +1,9 @@
 import { AT, type Frame, write } from '@/core/channel';
 import type { Decoder } from '@/core/decoding';
 import { readCrank } from '@/core/ecu';
-import type { EcuProgram } from '@/core/program';
-import { type Harness, type LastSignal, type Truth, writeVolts } from '../harness';
+import { type EcuProgram, INPUT_CHANNELS, type InputId } from '@/core/program';
+import type { SensorFault, SensorFaults } from '../car';
+import { type Harness, type LastSignal, sampleSignals, type Truth } from '../harness';
 import { lambdaRead, manifoldKpa, type Metal, oilPressureKpa, type PlantState, railGaugeKpa } from '../plant';
 import type { CarState } from './carState';
 
@@ -10,39 +11,72 @@ import type { CarState } from './carState';
 export interface Senses {
   readonly truth: { -readonly [Seen in keyof Truth]: Truth[Seen] };
   readonly last: readonly LastSignal[];
-  /** At each input of the program. */
-  readonly volts: Float64Array;
+  /** What arrives at each input of the program, V or Hz. */
+  readonly signals: Float64Array;
+  /** The fault at each input, and what it was made of. */
+  readonly faults: (SensorFault | null)[];
+  faultsOf: SensorFaults;
   /** The calibration has a fuel pressure sensor. */
   readonly seesRail: boolean;
+  /** Channels of sensors every engine has that are not described: taken as right. */
+  readonly takenAsRight: readonly (readonly [place: number, sees: keyof Truth])[];
 }
+
+/** Sensors that every engine has, and what they see: while not described they are taken as right. */
+const ALWAYS = {
+  coolant: 'coolantC',
+  air: 'airC',
+  map: 'manifoldKpa',
+  throttle: 'throttlePercent',
+} as const satisfies Partial<Record<InputId, keyof Truth>>;
+
+const NO_FAULTS: SensorFaults = {};
 
 /** Senses that have seen nothing yet. */
 export function sensesOf({ inputs }: EcuProgram): Senses {
+  const described = (id: string) => inputs.some((input) => input.id === id);
   return {
-    truth: { coolantC: 0, airC: 0, manifoldKpa: 0, railGaugeKpa: 0 },
-    last: inputs.map(() => ({ seen: NaN, volts: NaN })),
-    volts: new Float64Array(inputs.length),
-    seesRail: inputs.some(({ id }) => id === 'fuelPressure'),
+    truth: {
+      coolantC: 0,
+      airC: 0,
+      manifoldKpa: 0,
+      barometricKpa: 0,
+      throttlePercent: 0,
+      railGaugeKpa: 0,
+      oilGaugeKpa: 0,
+      lambdaOne: NaN,
+      lambdaTwo: NaN,
+      ethanolPercent: 0,
+      kmPerH: 0,
+      gear: 0,
+    },
+    last: inputs.map(() => ({ seen: NaN, at: NaN })),
+    signals: new Float64Array(inputs.length),
+    faults: inputs.map(() => null),
+    faultsOf: NO_FAULTS,
+    seesRail: described('fuelPressure'),
+    takenAsRight: Object.entries(ALWAYS).flatMap(([id, sees]) =>
+      described(id) ? [] : [[AT[INPUT_CHANNELS[id as InputId]], sees] as const],
+    ),
   };
 }
 
-/** What moves slowly, into the frame: what stands in for sensors that have no loom, and what the sensors are exposed to. */
+/** What moves slowly: what the sensors are exposed to, and into the frame what stands in for sensors that have no sheet. */
 export function exposeSlow({ truth }: Senses, { fuel }: Metal, state: CarState, frame: Frame): void {
-  const { plant, controls } = state;
+  const { plant, controls, surroundings } = state;
   truth.coolantC = plant.coolantC;
   truth.airC = plant.intakeC;
-  write(frame, AT.coolant, plant.coolantC);
-  write(frame, AT.air, plant.intakeC);
-  write(frame, AT.gear, controls.gear);
-  write(frame, AT.vehicleSpeed, plant.vehicleMPerS * 3.6);
-  write(frame, AT.oilPressure, oilPressureKpa(plant));
+  truth.barometricKpa = surroundings.barometricKpa;
+  truth.oilGaugeKpa = oilPressureKpa(plant);
+  truth.ethanolPercent = fuel.ethanolPercent;
+  truth.kmPerH = plant.vehicleMPerS * 3.6;
+  truth.gear = controls.gear;
+  truth.lambdaOne = lambdaOf(plant, 0);
+  truth.lambdaTwo = lambdaOf(plant, 1);
   write(frame, AT.oilTemperature, plant.oilC);
-  write(frame, AT.ethanol, fuel.ethanolPercent);
-  write(frame, AT.lambdaOne, lambdaOf(plant, 0));
-  write(frame, AT.lambdaTwo, lambdaOf(plant, 1));
 }
 
-/** What the engine computer counts, what moves from firing to firing, and the volts of all sensors. */
+/** What the engine computer counts, what moves from firing to firing, and what arrives from all sensors. */
 export function exposeNow(
   senses: Senses,
   harness: Harness,
@@ -55,19 +89,31 @@ export function exposeNow(
   const { truth } = senses;
   const sinceS = plant.timeS - power.sinceS;
   truth.manifoldKpa = manifoldKpa(metal, plant);
-  truth.railGaugeKpa = senses.seesRail ? railGaugeKpa(metal, plant, surroundings) : NaN;
+  truth.throttlePercent = controls.pedalPercent;
+  if (senses.seesRail) truth.railGaugeKpa = railGaugeKpa(metal, plant, surroundings);
   write(frame, AT.time, sinceS);
   write(frame, AT.sinceKeyOn, sinceS);
   readCrank(decoder, state.ecu.crank, plant.timeS, frame);
   write(frame, AT.battery, plant.batteryV);
-  write(frame, AT.coolant, truth.coolantC);
-  write(frame, AT.air, truth.airC);
-  write(frame, AT.manifoldPressure, truth.manifoldKpa);
-  write(frame, AT.throttle, controls.pedalPercent);
   write(frame, AT.airFlow, Math.max(0, plant.airFlowGPerS));
-  write(frame, AT.fuelPressure, truth.railGaugeKpa);
   write(frame, AT.knockNoise, plant.knockNoiseV);
-  writeVolts(harness.signals, truth, senses.last, senses.volts);
+  for (const [place, sees] of senses.takenAsRight) write(frame, place, truth[sees]);
+  followFaults(senses, harness, state.sensorFaults);
+  sampleSignals(
+    harness.signals,
+    truth,
+    senses.faults,
+    senses.last,
+    state.sampling,
+    plant.timeS,
+    senses.signals,
+  );
+}
+
+function followFaults(senses: Senses, { inputs }: Pick<Harness, 'inputs'>, faults: SensorFaults): void {
+  if (senses.faultsOf === faults) return;
+  senses.faultsOf = faults;
+  inputs.forEach((id, i) => (senses.faults[i] = faults[id] ?? null));
 }
 
 /** Lambda that a sensor reads, or the absence of one. */

@@ -17,7 +17,7 @@ import {
 import { lookUpCurve } from '@/core/numeric';
 import type { EcuProgram } from '@/core/program';
 import { type RandomGenerator, xoroshiro128plus } from 'pure-rand';
-import type { Car } from '../car';
+import type { Car, SensorFaults } from '../car';
 import { coilsCharge, type Harness, harnessOf, hasFuel, hasSpark, lostShare } from '../harness';
 import {
   chargedAirC,
@@ -135,8 +135,7 @@ export class VirtualCar {
     this.heatSteps = Math.round(HEAT_S / this.stepS);
     this.load = { starterNm: 0, gear: 0, clutch: 1, brake: 0, holdRpm: null };
     this.opening = { openingMs: 0, squirts: program.injector.squirts, secondOpeningMs: 0, lostShare: 0 };
-    this.state =
-      from === undefined ? carAtRest(program, this.metal, this.harness.teeth, setup) : copiedCar(from);
+    this.state = from === undefined ? carAtRest(program, car, this.harness.teeth, setup) : copiedCar(from);
     this.random = from === undefined ? xoroshiro128plus(setup.seed) : xoroshiro128plus.fromState(from.random);
     this.controls = this.state.controls;
     // Between two slow steps what they left is taken up, not what they would find now.
@@ -167,6 +166,15 @@ export class VirtualCar {
 
   set surroundings(surroundings: Surroundings) {
     this.state.surroundings = { ...surroundings };
+  }
+
+  /** What is wrong at sensors now. */
+  get sensorFaults(): SensorFaults {
+    return this.state.sensorFaults;
+  }
+
+  set sensorFaults(faults: SensorFaults) {
+    this.state.sensorFaults = { ...faults };
   }
 
   /** How the engine computer’s place of the crank was off at the last firing; null while it has none. */
@@ -205,7 +213,7 @@ export class VirtualCar {
     const { state, senses, metal, frame } = this;
     exposeSlow(senses, metal, state, frame);
     exposeNow(senses, this.harness, metal, this.decoder, state, frame);
-    readInputs(this.program, copiedEcu(state.ecu), senses.volts, frame);
+    readInputs(this.program, copiedEcu(state.ecu), senses.signals, frame);
     return frame;
   }
 
@@ -311,7 +319,7 @@ export class VirtualCar {
     if (!state.power.on) return;
     restWhereStopped(state.ecu.crank, state.plant.timeS);
     this.expose();
-    outputStep(program, state.ecu, this.senses.volts, frame, out);
+    outputStep(program, state.ecu, this.senses.signals, frame, out);
     const { output, connected } = harness.pump;
     state.pumpOn = output === null || (connected && out.outputs[output]?.on === true);
     state.fanOn = program.outputs.some(({ purpose }, i) => purpose === 'fan' && out.outputs[i]?.on === true);
@@ -364,7 +372,7 @@ export class VirtualCar {
     this.expose();
     write(frame, AT.speed, Math.max(LEAST_COUNTED_RPM, read(frame, AT.speed)));
     write(frame, AT.cylinder, fed);
-    const fuel = eventStep(program, state.ecu, senses.volts, frame, out);
+    const fuel = eventStep(program, state.ecu, senses.signals, frame, out);
     write(frame, AT.cylinder, cylinder);
     const drawn = this.random.unsafeNext();
     // A coil a cylinder sparks in the other turn, where nothing burns.

@@ -1,4 +1,5 @@
 import { choose, everything } from '@tests/support/everything';
+import { INPUT_IDS, type InputId } from '../../program';
 import { demo, programOf, TEST_DAY } from '@tests/support/ventisca';
 import { neutralMap } from '../../correction/schema';
 import { lookUpCurve, lookUpMap } from '../../numeric';
@@ -149,12 +150,11 @@ describe('a program', () => {
   });
 
   test('has what hangs on it: inputs with their faults, outputs, pins, coils, injection', () => {
-    expect(program.inputs.map(({ id, channel }) => [id, channel])).toEqual([
-      ['coolant', 'coolant'],
-      ['air', 'air'],
-      ['map', 'manifoldPressure'],
-      ...(full.sensors.fuelPressure.form === null ? [] : [['fuelPressure', 'fuelPressure']]),
-    ]);
+    expect(program.inputs.map(({ id }) => id)).toEqual(
+      // Fitted here, but without points: nothing to read it by.
+      INPUT_IDS.filter((id) => id !== 'ethanol'),
+    );
+    expect(program.gearing?.ratios).toEqual(full.engine.gearRatios?.rows.map(([, ratio]) => ratio));
     const [coolant] = program.inputs;
     expect(coolant?.fault).toEqual({
       lowV: full.sensors.coolant.faultLow?.amount,
@@ -212,7 +212,40 @@ describe('a program', () => {
     set(document, 'sensors.air.pullUp', null);
     const { inputs } = programOf(document);
     expect(inputs[0]?.fallback).toBeNull();
-    expect(inputs.map(({ id }) => id)).toEqual(['coolant', 'map']);
+    expect(inputs.map(({ id }) => id)).toEqual(
+      program.inputs.map(({ id }) => id).filter((id) => id !== 'fuelPressure' && id !== 'air'),
+    );
+  });
+
+  // Closed 0.62 V, wide open 4.31 V reads 98 %: half-way 49 %. 24,000 pulses a kilometre at 100 km/h: 666.7 Hz.
+  test('each sensor means what its sheet says, smoothed as it says', () => {
+    const input = (id: InputId) => program.inputs.find((one) => one.id === id);
+    const meant = (id: InputId, at: number) => {
+      const curve = input(id)?.curve;
+      return curve?.kind === 'line' ? valueAtVolts(curve.points, at) : NaN;
+    };
+    expect(meant('throttle', (0.62 + 4.31) / 2)).toBeCloseTo(49, 9);
+    expect(input('throttle')?.curve).toMatchObject({ limits: [0, 100] });
+    expect(input('throttle')).toMatchObject({
+      filterS: 0.005,
+      fallback: 5,
+      fault: { lowV: 0.3, highV: 4.7 },
+    });
+    expect(meant('lambdaOne', 2.5)).toBeCloseTo(1, 9);
+    expect(input('lambdaOne')?.fallback).toBeNaN();
+    const pulses = full.sensors.vehicleSpeed.pulses?.amount ?? NaN;
+    expect(meant('vehicleSpeed', (100 * pulses) / 3600)).toBeCloseTo(100, 9);
+    expect(input('vehicleSpeed')).toMatchObject({ fault: null, fallback: null });
+    expect(input('gear')?.curve).toMatchObject({ kind: 'gear' });
+  });
+
+  test('a throttle whose ends are one voltage is no input, and without ratios or tyre no gear is told by speeds', () => {
+    const document = structuredClone(full);
+    document.sensors.throttle.openVolts = document.sensors.throttle.closedVolts;
+    set(document, 'engine.tyreRadius', null);
+    const bare = programOf(document);
+    expect(bare.inputs.map(({ id }) => id)).not.toContain('throttle');
+    expect(bare.gearing).toBeNull();
   });
 
   test('blends by ethanol over the fuel without any, with the share of each curve', () => {

@@ -1,26 +1,33 @@
-import type { EcuProgram, IgnitionProgram, InjectionProgram, InputId, InputProgram } from '../../program';
+import type { EcuProgram, IgnitionProgram, InjectionProgram } from '../../program';
 import {
   coilsOf,
   dwellProgramOf,
-  faultBandOf,
   firingOf,
   injectionChoice,
-  lineOf,
   pickupsOf,
-  thermistorOf,
   valvesOf,
   wheelOf,
 } from '../hardware';
 import { baseValue } from '../quantities';
 import type { Calibration } from '../schema';
-import { choiceAt } from '../values';
+import { inputPrograms } from './inputPrograms';
+import { tableAt } from '../values';
 
 /** The parts of a program that hardware is described by; what is not described is null, and taken as right. */
 export function hardwarePrograms(
   document: Calibration,
 ): Pick<
   EcuProgram,
-  'firing' | 'trigger' | 'pickups' | 'injection' | 'ignition' | 'inputs' | 'outputs' | 'pins' | 'idleAir'
+  | 'firing'
+  | 'trigger'
+  | 'pickups'
+  | 'injection'
+  | 'ignition'
+  | 'inputs'
+  | 'gearing'
+  | 'outputs'
+  | 'pins'
+  | 'idleAir'
 > {
   return {
     firing: firingOf(document),
@@ -28,7 +35,8 @@ export function hardwarePrograms(
     pickups: pickupsOf(document),
     injection: injection(document),
     ignition: ignition(document),
-    inputs: inputs(document),
+    inputs: inputPrograms(document),
+    gearing: gearingOf(document),
     outputs: document.outputs.map(({ id, purpose, join, conditions }) => ({ id, purpose, join, conditions })),
     pins: Object.fromEntries(document.pins.assignments.map(({ function: id, pin }) => [id, pin])),
     idleAir: document.idle.air?.value ?? 'thermostatic',
@@ -51,38 +59,11 @@ function ignition(document: Calibration): IgnitionProgram {
   };
 }
 
-/** The sensors that are described; fuel pressure only where it is fitted. */
-function inputs(document: Calibration): InputProgram[] {
-  const pressed = choiceAt(document, 'sensors.fuelPressure.fitted') === 'yes';
-  const found = [
-    thermistorInput(document, 'coolant'),
-    thermistorInput(document, 'air'),
-    lineInput(document, 'map', 'manifoldPressure'),
-    pressed ? lineInput(document, 'fuelPressure', 'fuelPressure') : null,
-  ];
-  return found.flatMap((input) => (input === null ? [] : [input]));
-}
-
-function thermistorInput(document: Calibration, id: 'coolant' | 'air'): InputProgram | null {
-  const described = thermistorOf(document, id);
-  if (described === null) return null;
-  const { curve, pullUp } = described;
-  return { id, channel: id, curve: { kind: 'thermistor', curve, pullUp }, ...faultOf(document, id) };
-}
-
-function lineInput(
-  document: Calibration,
-  id: 'map' | 'fuelPressure',
-  channel: InputProgram['channel'],
-): InputProgram | null {
-  const points = lineOf(document, id);
-  return points === null ? null : { id, channel, curve: { kind: 'line', points }, ...faultOf(document, id) };
-}
-
-function faultOf(document: Calibration, id: InputId): Pick<InputProgram, 'fault' | 'fallback'> {
-  const held = choiceAt(document, `sensors.${id}.onFault`) === 'last';
-  return {
-    fault: faultBandOf(document, id),
-    fallback: held ? null : baseValue(document, `sensors.${id}.fallback`),
-  };
+/** Gear ratios and tyre, where both are described. */
+function gearingOf(document: Calibration): EcuProgram['gearing'] {
+  const rows = tableAt(document, 'engine.gearRatios');
+  const tyreRadiusM = baseValue(document, 'engine.tyreRadius');
+  if (rows === null || tyreRadiusM === null) return null;
+  const byGear = [...rows].sort(([a = 0], [b = 0]) => a - b);
+  return { ratios: byGear.map(([, ratio = 1]) => ratio), tyreRadiusM };
 }

@@ -1,0 +1,129 @@
+import { lookUpStraightOn } from '@/core/numeric';
+import { pullUpVolts, thermistorOhm } from '@/core/sensors';
+import { faultSize, type SensorFault } from '../car';
+import type { PinSignal, Signal, Truth } from './signals';
+
+/** What sensors and pins remember from sample to sample: plain data. */
+export interface SamplingState {
+  sampledS: number;
+  /** State of the chance that noise is drawn from. */
+  chance: number;
+  /** Of each input: what a slow sensor has come to, and what was last given. */
+  lagged: Float64Array;
+  given: Float64Array;
+}
+
+/** Nothing sampled yet. */
+export function samplingAtRest(inputs: number, seed: number): SamplingState {
+  return {
+    sampledS: 0,
+    chance: (seed * 0x9e3779b1) >>> 0,
+    lagged: new Float64Array(inputs).fill(NaN),
+    given: new Float64Array(inputs).fill(NaN),
+  };
+}
+
+/** A copy that shares nothing with its original. */
+export function copiedSampling(state: SamplingState): SamplingState {
+  return { ...state, lagged: state.lagged.slice(), given: state.given.slice() };
+}
+
+/** What a signal was last for: a thermistor’s resistance is found by steps, and its temperature seldom changes. */
+export interface LastSignal {
+  seen: number;
+  at: number;
+}
+
+/**
+ * Samples every input: the sensor with its fault, the pin, noise and the steps of the converter.
+ * @param faults of each input; null where there is none.
+ * @param out what arrives at each, V or Hz.
+ */
+export function sampleSignals(
+  pins: readonly PinSignal[],
+  truth: Truth,
+  faults: readonly (SensorFault | null)[],
+  last: readonly LastSignal[],
+  state: SamplingState,
+  timeS: number,
+  out: Float64Array,
+): void {
+  const sinceS = Math.max(0, timeS - state.sampledS);
+  state.sampledS = timeS;
+  for (let i = 0; i < pins.length; i += 1) {
+    const pin = pins[i] as PinSignal;
+    const fault = faults[i] ?? null;
+    const sound = signalNow(pin.signal, truth, last[i] as LastSignal);
+    const at = fault === null ? sound : faulty(pin, fault, i, state, sinceS, sound);
+    const noise = pin.noise + (fault?.kind === 'noisy' ? faultSize(fault) : 0);
+    const shaken = noise === 0 ? at : at + noise * drawn(state);
+    const within = Math.min(pin.high, Math.max(pin.low, shaken));
+    const converted = pin.step === 0 ? within : Math.round(within / pin.step) * pin.step;
+    state.given[i] = converted;
+    out[i] = converted;
+  }
+}
+
+function faulty(
+  { open, high }: PinSignal,
+  fault: SensorFault,
+  i: number,
+  state: SamplingState,
+  sinceS: number,
+  sound: number,
+): number {
+  switch (fault.kind) {
+    case 'unplugged':
+      return open;
+    case 'shortedLow':
+      return 0;
+    case 'shortedHigh':
+      return high;
+    case 'stuck': {
+      const given = state.given[i] as number;
+      return Number.isNaN(given) ? sound : given;
+    }
+    case 'offset':
+      return sound + faultSize(fault);
+    case 'noisy':
+      return sound;
+    case 'slow': {
+      const before = state.lagged[i] as number;
+      const after = Number.isNaN(before)
+        ? sound
+        : before + ((sound - before) * sinceS) / (faultSize(fault) + sinceS);
+      state.lagged[i] = after;
+      return after;
+    }
+  }
+}
+
+/** What a sound sensor gives; nothing, where there is nothing to read. */
+function signalNow(signal: Signal, truth: Truth, last: LastSignal): number {
+  switch (signal.kind) {
+    case 'still':
+      return signal.at;
+    case 'gear':
+      return signal.points.find(({ gear }) => gear === truth.gear)?.volts ?? 0;
+    case 'line': {
+      const seen = truth[signal.sees] - (signal.gauge ? truth.barometricKpa : 0);
+      if (Number.isNaN(seen)) return 0;
+      const { ends } = signal;
+      return Math.min(ends.high, Math.max(ends.low, lookUpStraightOn(signal.signal, seen)));
+    }
+    case 'thermistor': {
+      const seen = truth[signal.sees];
+      if (seen !== last.seen) {
+        last.seen = seen;
+        last.at = pullUpVolts(signal.divider, thermistorOhm(signal.curve, seen));
+      }
+      return last.at;
+    }
+  }
+}
+
+/** The next number of a plain chance, −1…1. */
+function drawn(state: SamplingState): number {
+  state.chance = (Math.imul(state.chance, 1664525) + 1013904223) >>> 0;
+  return state.chance / 0x80000000 - 1;
+}
