@@ -22,8 +22,9 @@ export interface Decoder {
   readonly gapRatio: { readonly least: number; readonly most: number };
   readonly tdcOffsetDeg: number;
   readonly cam: DecodedCam | null;
-  /** Turn of the crank over which speed is measured, °. */
+  /** Turn of the crank from firing to firing, °, and the tooth places of it, over which speed is measured. */
   readonly segmentDeg: number;
+  readonly segmentPlaces: number;
   /** One of {@link SYNC}: from where on cylinders are served. */
   readonly needs: number;
 }
@@ -67,6 +68,7 @@ export function decoderOf(wheel: TriggerWheel, cylinders: number, needsCycle: bo
     tdcOffsetDeg,
     cam: decodedCam(wheel),
     segmentDeg: CYCLE_DEG / cylinders,
+    segmentPlaces: Math.ceil(CYCLE_DEG / cylinders / toothAngleDeg(wheel) - 1e-9),
     needs: needsCycle ? SYNC.cycle : SYNC.position,
   };
 }

@@ -8,7 +8,7 @@ export interface DecoderState {
   sync: number;
   /** The most that was known since the key was turned on. */
   reached: number;
-  /** Crank edges taken since the wheel last stood still, and the cam edges since the key was turned on. */
+  /** Crank edges taken since the wheel last stood still, counted up to the four that three intervals need; cam edges since key on. */
   edges: number;
   camEdges: number;
   /** When the last one came, s, and the intervals that ended with it and with the two before, s. */
@@ -26,10 +26,10 @@ export interface DecoderState {
   sinceCam: number;
   /** Where a cam pulse came while only one gap had been seen, as {@link believedDeg} would have it; null without one. */
   camSeenDeg: number | null;
-  /** Turned since the key was turned on, °. */
-  turnedDeg: number;
-  /** Where the stretch began that speed is being measured over, ° and s; and the speed over the last whole one, rev/min. */
-  segmentFromDeg: number;
+  /** Turned since the key was turned on, tooth places. */
+  turnedPlaces: number;
+  /** Where the stretch began that speed is being measured over, tooth places and s; and the speed over the last whole one, rev/min. */
+  segmentFromPlaces: number;
   segmentFromS: number;
   speedRpm: number;
   counters: TriggerCounters;
@@ -51,8 +51,8 @@ export function decoderAtRest(): DecoderState {
     turn: 0,
     sinceCam: -1,
     camSeenDeg: null,
-    turnedDeg: 0,
-    segmentFromDeg: 0,
+    turnedPlaces: 0,
+    segmentFromPlaces: 0,
     segmentFromS: 0,
     speedRpm: 0,
     counters: countersAtRest(),

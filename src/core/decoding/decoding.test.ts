@@ -45,6 +45,7 @@ describe('prepared', () => {
       pitchDeg: 6,
       gapPlaces: 3,
       segmentDeg: 120,
+      segmentPlaces: 20,
       needs: SYNC.cycle,
     });
     expect(decoder.gapRatio.least).toBeCloseTo(Math.sqrt(6), 12);

@@ -19,6 +19,7 @@ const REGULAR_EDGES = 3;
  * as are described, so that another wheel is never believed.
  */
 export function crankEdge(decoder: Decoder, state: DecoderState, timeS: number): void {
+  if (regularTooth(decoder, state, timeS)) return;
   restWhereStopped(state, timeS);
   const sinceS = timeS - state.edgeS;
   if (state.edges > 1 && sinceS < soonestS(decoder, state)) {
@@ -29,10 +30,34 @@ export function crankEdge(decoder: Decoder, state: DecoderState, timeS: number):
   state.beforeS = state.periodS;
   state.periodS = state.edges === 0 ? 0 : sinceS;
   state.edgeS = timeS;
-  state.edges += 1;
+  state.edges = Math.min(KNOWN_EDGES, state.edges + 1);
   countTooth(decoder, state);
   if (state.sync === SYNC.none) search(decoder, state);
   else follow(decoder, state);
+}
+
+/**
+ * Most edges by far: a tooth amid others, in its time. The short way to what {@link follow} would make of it.
+ * @returns false, with nothing changed, for any other edge.
+ */
+function regularTooth(decoder: Decoder, state: DecoderState, timeS: number): boolean {
+  const { tooth, periodS, beforeS } = state;
+  const sinceS = timeS - state.edgeS;
+  const regular =
+    state.sync !== SYNC.none && decoder.kind === 'gap' && tooth > 1 && tooth < decoder.present - 1;
+  if (!regular || sinceS < SOONEST.followed * periodS || sinceS > STANDS_S) return false;
+  // The interval before this one is no gap, and the pulse of the cam is not overdue.
+  if (2 * periodS > decoder.gapRatio.least * (sinceS + beforeS)) return false;
+  if (decoder.cam !== null && state.sinceCam >= decoder.cam.crankTeeth.most) return false;
+  state.earlierS = beforeS;
+  state.beforeS = periodS;
+  state.periodS = sinceS;
+  state.edgeS = timeS;
+  state.tooth = tooth + 1;
+  if (state.sinceCam >= 0) state.sinceCam += 1;
+  state.turnedPlaces += 1;
+  measure(decoder, state);
+  return true;
 }
 
 /** An edge at the cam input: believed within its window only, and told apart from the pulses that should have come. */
@@ -88,13 +113,13 @@ function countTooth({ cam }: Decoder, state: DecoderState): void {
 /** The interval before the last one was the gap. */
 function gapBefore({ kind, gapRatio }: Decoder, state: DecoderState): boolean {
   if (kind !== 'gap' || state.edges < KNOWN_EDGES) return false;
-  const ratio = (2 * state.beforeS) / (state.periodS + state.earlierS);
-  return ratio > gapRatio.least && ratio < gapRatio.most;
+  const mean = (state.periodS + state.earlierS) / 2;
+  return state.beforeS > gapRatio.least * mean && state.beforeS < gapRatio.most * mean;
 }
 
 function search(decoder: Decoder, state: DecoderState): void {
   const { kind, present, pitchDeg, gapPlaces, cam } = decoder;
-  state.turnedDeg += pitchDeg;
+  state.turnedPlaces += 1;
   if (state.edges > 1) {
     const shortestS = state.edges > 2 ? Math.min(state.periodS, state.beforeS) : state.periodS;
     state.speedRpm = pitchDeg / (6 * shortestS);
@@ -110,7 +135,7 @@ function search(decoder: Decoder, state: DecoderState): void {
   }
   if (state.tooth >= 0) state.tooth += 1;
   if (!gapBefore(decoder, state)) return;
-  state.turnedDeg += (gapPlaces - 1) * pitchDeg;
+  state.turnedPlaces += gapPlaces - 1;
   if (state.tooth === present + 1) {
     found(state, SYNC.position);
     // A turn has passed since the gap that a pulse was seen behind.
@@ -122,9 +147,9 @@ function search(decoder: Decoder, state: DecoderState): void {
 }
 
 function follow(decoder: Decoder, state: DecoderState): void {
-  const { kind, present, pitchDeg } = decoder;
+  const { kind, present } = decoder;
   const places = placesAhead(decoder, state);
-  state.turnedDeg += places * pitchDeg;
+  state.turnedPlaces += places;
   state.tooth += 1;
   if (state.tooth >= present) {
     state.tooth = 0;
@@ -146,15 +171,15 @@ function follow(decoder: Decoder, state: DecoderState): void {
 }
 
 /** Speed over stretches of one firing each: teeth are never cut quite evenly. */
-function measure({ segmentDeg }: Decoder, state: DecoderState): void {
-  const turned = state.turnedDeg - state.segmentFromDeg;
-  if (turned < segmentDeg - 1e-6) return;
-  state.speedRpm = turned / (6 * (state.edgeS - state.segmentFromS));
+function measure({ segmentPlaces, pitchDeg }: Decoder, state: DecoderState): void {
+  const turned = state.turnedPlaces - state.segmentFromPlaces;
+  if (turned < segmentPlaces) return;
+  state.speedRpm = (turned * pitchDeg) / (6 * (state.edgeS - state.segmentFromS));
   beginSegment(state);
 }
 
 function beginSegment(state: DecoderState): void {
-  state.segmentFromDeg = state.turnedDeg;
+  state.segmentFromPlaces = state.turnedPlaces;
   state.segmentFromS = state.edgeS;
 }
 

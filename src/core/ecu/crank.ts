@@ -8,12 +8,15 @@ export function triggerDecoder({ trigger, cylinders, injection, ignition }: EcuP
   return decoderOf(trigger ?? NOMINAL_WHEEL, cylinders, needsCycle);
 }
 
-/** What is counted of the crank, into the frame: speed, turns, sync, and what went wrong with teeth and pulses. */
+/** What is counted of the crank, into the frame: speed and turns. */
 export function readCrank(decoder: Decoder, state: DecoderState, timeS: number, frame: Frame): void {
-  const { counters } = state;
   write(frame, AT.speed, decodedRpm(decoder, state, timeS));
-  write(frame, AT.turns, state.turnedDeg / 360);
-  write(frame, AT.sync, state.sync);
+  write(frame, AT.turns, (state.turnedPlaces * decoder.pitchDeg) / 360);
+}
+
+/** What is known of the crank’s place, and what went wrong with teeth and pulses, into the frame. */
+export function readCounters({ sync, counters }: DecoderState, frame: Frame): void {
+  write(frame, AT.sync, sync);
   write(frame, AT.syncLosses, counters.syncLosses);
   write(frame, AT.crankTeethMissing, counters.crankTeethMissing);
   write(frame, AT.camPulsesMissing, counters.camPulsesMissing);

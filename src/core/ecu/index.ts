@@ -5,7 +5,7 @@
  */
 export { afterStartFactor } from './afterStart';
 export { capacityAt } from './capacity';
-export { readCrank, triggerDecoder } from './crank';
+export { readCounters, readCrank, triggerDecoder } from './crank';
 export type { EcuDecisions } from './decisions';
 export { type Fuel, type Injection, injectionAt } from './injection';
 export { readInputs } from './inputs';

@@ -1,5 +1,5 @@
 import { AT, type Frame, read, write } from '../channel';
-import { type EcuProgram, INPUT_CHANNELS, type InputProgram } from '../program';
+import { type EcuProgram, type InputProgram } from '../program';
 import { gearAtSpeeds, gearAtVolts, temperatureAtVolts, valueAtVolts } from '../sensors';
 import type { EcuState } from './state';
 
@@ -12,21 +12,29 @@ const LEAST_MANIFOLD_KPA = 5;
  * @param signals at each input of the program, in its order, V or Hz; NaN leaves what the frame already says.
  */
 export function readInputs(program: EcuProgram, state: EcuState, signals: Float64Array, frame: Frame): void {
-  const timeS = read(frame, AT.time);
-  const sinceS = timeS - state.sampledS;
-  state.sampledS = timeS;
-  for (let i = 0; i < program.inputs.length; i += 1) {
-    const at = signals[i] as number;
-    if (!Number.isNaN(at)) readInput(program.inputs[i] as InputProgram, i, state, at, sinceS, frame);
-  }
-  if (program.gearing !== null && !program.inputs.some(isGear)) {
+  readQuickInputs(program, state, signals, frame, program.inputs.length);
+  if (program.gearing !== null) {
     write(frame, AT.gear, gearAtSpeeds(program.gearing, read(frame, AT.speed), read(frame, AT.vehicleSpeed)));
   }
-  write(frame, AT.manifoldPressure, Math.max(LEAST_MANIFOLD_KPA, read(frame, AT.manifoldPressure)));
 }
 
-function isGear({ id }: InputProgram): boolean {
-  return id === 'gear';
+/** The first inputs alone, up to a count: those that are read more often than the others. */
+export function readQuickInputs(
+  program: EcuProgram,
+  state: EcuState,
+  signals: Float64Array,
+  frame: Frame,
+  count: number,
+): void {
+  const timeS = read(frame, AT.time);
+  for (let i = 0; i < count; i += 1) {
+    const at = signals[i] as number;
+    if (Number.isNaN(at)) continue;
+    const sinceS = timeS - (state.sampledS[i] as number);
+    state.sampledS[i] = timeS;
+    readInput(program.inputs[i] as InputProgram, i, state, at, sinceS, frame);
+  }
+  write(frame, AT.manifoldPressure, Math.max(LEAST_MANIFOLD_KPA, read(frame, AT.manifoldPressure)));
 }
 
 function readInput(
@@ -37,8 +45,7 @@ function readInput(
   sinceS: number,
   frame: Frame,
 ): void {
-  const { fault, filterS, fallback } = input;
-  const channel = AT[INPUT_CHANNELS[input.id]];
+  const { fault, filterS, fallback, place } = input;
   // The same signal is the same reading, and what is slow seldom changes.
   if (at !== state.lastSignal[i]) {
     state.lastSignal[i] = at;
@@ -49,7 +56,7 @@ function readInput(
   state.inFault[i] = broken || Number.isNaN(reading) ? 1 : 0;
   if (state.inFault[i] === 1) {
     const standIn = fallback ?? (state.lastGood[i] as number);
-    if (fallback !== null || !Number.isNaN(standIn)) write(frame, channel, standIn);
+    if (fallback !== null || !Number.isNaN(standIn)) write(frame, place, standIn);
     return;
   }
   const before = state.lastGood[i] as number;
@@ -57,7 +64,7 @@ function readInput(
   const smooth = input.curve.kind !== 'gear' && filterS > 0 && sinceS >= 0 && !Number.isNaN(before);
   const after = smooth ? before + ((reading - before) * sinceS) / (filterS + sinceS) : reading;
   state.lastGood[i] = after;
-  write(frame, channel, after);
+  write(frame, place, after);
 }
 
 function readingOf({ curve }: InputProgram, at: number): number {

@@ -20,8 +20,8 @@ export interface EcuState {
   aboveFromTurns: number | null;
   /** When it last began to count as running, s. */
   runningSinceS: number;
-  /** When inputs were last read, s. */
-  sampledS: number;
+  /** When each input was last read, s. */
+  sampledS: Float64Array;
   /** The last reading of each input that was no fault, smoothed; NaN before the first. */
   lastGood: Float64Array;
   /** The last signal of each input, V or Hz, and what it means. */
@@ -43,7 +43,7 @@ export function ecuAtKeyOn(program: EcuProgram): EcuState {
     phase: PHASE.off,
     aboveFromTurns: null,
     runningSinceS: 0,
-    sampledS: 0,
+    sampledS: new Float64Array(program.inputs.length),
     lastGood: new Float64Array(program.inputs.length).fill(NaN),
     lastSignal: new Float64Array(program.inputs.length).fill(NaN),
     lastReading: new Float64Array(program.inputs.length).fill(NaN),
@@ -62,7 +62,7 @@ export function copiedEcu(state: EcuState): EcuState {
     phase: state.phase,
     aboveFromTurns: state.aboveFromTurns,
     runningSinceS: state.runningSinceS,
-    sampledS: state.sampledS,
+    sampledS: state.sampledS.slice(),
     lastGood: state.lastGood.slice(),
     lastSignal: state.lastSignal.slice(),
     lastReading: state.lastReading.slice(),

@@ -13,9 +13,9 @@ import {
   type SwitchingState,
 } from '../control';
 import type { PreparedCorrection } from '../correction';
-import type { EcuProgram } from '../program';
+import { type EcuProgram, type InputCounts, inputCounts } from '../program';
 import { type Fuel, fuelAt, fuelRoom, type FuelRoom } from './injection';
-import { readInputs } from './inputs';
+import { readInputs, readQuickInputs } from './inputs';
 import { targetLoad } from './load';
 import { stepPhase } from './phase';
 import { sparkAt } from './sparkAt';
@@ -32,6 +32,8 @@ export interface EcuOut {
   readonly outputs: SwitchingOut[];
   /** Opening of the cylinder last asked for; the same room from event to event. */
   readonly fuel: FuelRoom;
+  /** How many inputs are read at each pace. */
+  readonly inputs: InputCounts;
   /** An event has been stepped. */
   stepped: boolean;
 }
@@ -44,6 +46,7 @@ export function ecuOut(program: EcuProgram): EcuOut {
     cut: overrun.out(program.overrun),
     outputs: program.outputs.map((output) => switching.out(output)),
     fuel: fuelRoom(),
+    inputs: inputCounts(program.inputs.map(({ id }) => id)),
     stepped: false,
   };
 }
@@ -51,16 +54,16 @@ export function ecuOut(program: EcuProgram): EcuOut {
 /**
  * The step of a cylinder’s event, in this order: inputs, phase, opening throttle, conditions of the corrections, overrun cut,
  * fuel. The frame brings what is counted (time, speed, turns, cylinder) and leaves with what was read and decided.
- * @param volts at each input, as {@link readInputs} takes them.
+ * @param signals at each input, as {@link readInputs} takes them; only those read at every firing are looked at.
  */
 export function eventStep(
   program: EcuProgram,
   state: EcuState,
-  volts: Float64Array,
+  signals: Float64Array,
   frame: Frame,
   out: EcuOut,
 ): Fuel {
-  readInputs(program, state, volts, frame);
+  readQuickInputs(program, state, signals, frame, out.inputs.firing);
   stepPhase(program, state, frame);
   opening.step(program.acceleration, state.opening, frame, out.opening);
   write(frame, AT.throttleRate, out.opening.rate);
@@ -100,15 +103,20 @@ export function sparkStep(program: EcuProgram, frame: Frame, out: EcuOut): numbe
   return sparkAt(program, frame, load, { active, cut: out.cut.cut }, []).sparkDeg;
 }
 
-/** The step of the outputs, at a rate of its own: inputs, then each output by its conditions. */
+/**
+ * The step of the outputs, at a rate of its own: inputs, then each output by its conditions.
+ * @param slow the inputs that move slowly are read too, which they need not be every time.
+ */
 export function outputStep(
   program: EcuProgram,
   state: EcuState,
-  volts: Float64Array,
+  signals: Float64Array,
   frame: Frame,
   out: EcuOut,
+  slow: boolean,
 ): void {
-  readInputs(program, state, volts, frame);
+  if (slow) readInputs(program, state, signals, frame);
+  else readQuickInputs(program, state, signals, frame, out.inputs.outputs);
   for (let i = 0; i < program.outputs.length; i += 1) {
     const output = program.outputs[i] as Switching;
     switching.step(output, state.outputs[i] as SwitchingState, frame, out.outputs[i] as SwitchingOut);

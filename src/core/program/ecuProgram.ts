@@ -1,5 +1,4 @@
 import type { ValveEvents } from '../cams';
-import type { ChannelId } from '../channel';
 import type { Dwell, IgnitionMode } from '../coil';
 import type { OverrunCut } from '../control';
 import type { PreparedCorrection } from '../correction';
@@ -21,6 +20,7 @@ import type { Condition, OutputPurpose } from '../outputs';
 import type { FaultBand, Gearing, GearPoint, PullUp, SteinhartHart, VoltsCurve } from '../sensors';
 import type { TriggerPickups, TriggerWheel } from '../trigger';
 import type { FirstMapId } from './blend';
+import type { InputId } from './inputs';
 import type { MapId } from './maps';
 
 /**
@@ -129,27 +129,6 @@ export interface FuelBlend {
   readonly base: BlendPart;
 }
 
-/** Each sensor that the engine computer reads, and the channel it fills. */
-export const INPUT_CHANNELS = {
-  coolant: 'coolant',
-  air: 'air',
-  map: 'manifoldPressure',
-  throttle: 'throttle',
-  fuelPressure: 'fuelPressure',
-  oilPressure: 'oilPressure',
-  lambdaOne: 'lambdaOne',
-  lambdaTwo: 'lambdaTwo',
-  ethanol: 'ethanol',
-  vehicleSpeed: 'vehicleSpeed',
-  gear: 'gear',
-} as const satisfies Record<string, ChannelId>;
-
-/** A sensor that the engine computer reads. */
-export type InputId = keyof typeof INPUT_CHANNELS;
-
-/** Every sensor that the engine computer reads. */
-export const INPUT_IDS = Object.keys(INPUT_CHANNELS) as readonly InputId[];
-
 /** How what arrives at a pin, V or Hz, becomes a reading. */
 export type InputCurve =
   | { readonly kind: 'thermistor'; readonly curve: SteinhartHart; readonly pullUp: PullUp }
@@ -159,6 +138,8 @@ export type InputCurve =
 /** A sensor as the engine computer reads it. */
 export interface InputProgram {
   readonly id: InputId;
+  /** Of its channel in a frame. */
+  readonly place: number;
   readonly curve: InputCurve;
   /** Outside these, V or Hz, it is taken for broken. */
   readonly fault: FaultBand | null;

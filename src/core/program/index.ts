@@ -11,11 +11,10 @@ export type {
   InjectionProgram,
   InjectorProgram,
   InputCurve,
-  InputId,
   InputProgram,
   LoadProgram,
   SecondSetProgram,
   Tables,
 } from './ecuProgram';
-export { INPUT_CHANNELS, INPUT_IDS } from './ecuProgram';
+export { INPUT_IDS, type InputCounts, inputCounts, type InputId, type InputPace, INPUTS } from './inputs';
 export { FIRST_OF, isMapId, isSecondMapId, MAP_DEFINITIONS, MAP_IDS, type MapId } from './maps';

@@ -57,8 +57,8 @@ export function syncFinding(
   return lossFinding(crank, ran);
 }
 
-function failureOf({ kind, cam }: Decoder, { reached, turnedDeg, camEdges }: DecoderState): SyncFailure {
-  if (turnedDeg === 0) return 'noCrank';
+function failureOf({ kind, cam }: Decoder, { reached, turnedPlaces, camEdges }: DecoderState): SyncFailure {
+  if (turnedPlaces === 0) return 'noCrank';
   if (kind === 'unable') return 'alike';
   if (reached === SYNC.none && kind === 'gap') return 'noGap';
   if (cam === null || camEdges === 0) return 'noCam';

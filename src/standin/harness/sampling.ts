@@ -5,19 +5,19 @@ import type { PinSignal, Signal, Truth } from './signals';
 
 /** What sensors and pins remember from sample to sample: plain data. */
 export interface SamplingState {
-  sampledS: number;
   /** State of the chance that noise is drawn from. */
   chance: number;
-  /** Of each input: what a slow sensor has come to, and what was last given. */
+  /** Of each input: what a slow sensor has come to and when, s; and what was last given. */
   lagged: Float64Array;
+  laggedS: Float64Array;
   given: Float64Array;
 }
 
 /** Nothing sampled yet. */
 export function samplingAtRest(inputs: number, seed: number): SamplingState {
   return {
-    sampledS: 0,
     chance: (seed * 0x9e3779b1) >>> 0,
+    laggedS: new Float64Array(inputs),
     lagged: new Float64Array(inputs).fill(NaN),
     given: new Float64Array(inputs).fill(NaN),
   };
@@ -25,7 +25,12 @@ export function samplingAtRest(inputs: number, seed: number): SamplingState {
 
 /** A copy that shares nothing with its original. */
 export function copiedSampling(state: SamplingState): SamplingState {
-  return { ...state, lagged: state.lagged.slice(), given: state.given.slice() };
+  return {
+    ...state,
+    lagged: state.lagged.slice(),
+    laggedS: state.laggedS.slice(),
+    given: state.given.slice(),
+  };
 }
 
 /** What a signal was last for: a thermistor’s resistance is found by steps, and its temperature seldom changes. */
@@ -37,6 +42,7 @@ export interface LastSignal {
 /**
  * Samples every input: the sensor with its fault, the pin, noise and the steps of the converter.
  * @param faults of each input; null where there is none.
+ * @param count how many inputs, from the first on, are sampled now.
  * @param out what arrives at each, V or Hz.
  */
 export function sampleSignals(
@@ -46,19 +52,18 @@ export function sampleSignals(
   last: readonly LastSignal[],
   state: SamplingState,
   timeS: number,
+  count: number,
   out: Float64Array,
 ): void {
-  const sinceS = Math.max(0, timeS - state.sampledS);
-  state.sampledS = timeS;
-  for (let i = 0; i < pins.length; i += 1) {
+  for (let i = 0; i < count; i += 1) {
     const pin = pins[i] as PinSignal;
     const fault = faults[i] ?? null;
     const sound = signalNow(pin.signal, truth, last[i] as LastSignal);
-    const at = fault === null ? sound : faulty(pin, fault, i, state, sinceS, sound);
+    const at = fault === null ? sound : faulty(pin, fault, i, state, timeS, sound);
     const noise = pin.noise + (fault?.kind === 'noisy' ? faultSize(fault) : 0);
     const shaken = noise === 0 ? at : at + noise * drawn(state);
     const within = Math.min(pin.high, Math.max(pin.low, shaken));
-    const converted = pin.step === 0 ? within : Math.round(within / pin.step) * pin.step;
+    const converted = pin.step === 0 ? within : Math.round(within * pin.stepsEach) * pin.step;
     state.given[i] = converted;
     out[i] = converted;
   }
@@ -69,7 +74,7 @@ function faulty(
   fault: SensorFault,
   i: number,
   state: SamplingState,
-  sinceS: number,
+  timeS: number,
   sound: number,
 ): number {
   switch (fault.kind) {
@@ -89,6 +94,8 @@ function faulty(
       return sound;
     case 'slow': {
       const before = state.lagged[i] as number;
+      const sinceS = Math.max(0, timeS - (state.laggedS[i] as number));
+      state.laggedS[i] = timeS;
       const after = Number.isNaN(before)
         ? sound
         : before + ((sound - before) * sinceS) / (faultSize(fault) + sinceS);

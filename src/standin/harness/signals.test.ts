@@ -50,7 +50,7 @@ function sampled(truths: readonly Truth[], { of = car, fault = {} }: Sampled = {
   const state = samplingAtRest(pins.length, 1);
   return truths.map((truth, i) => {
     const out = new Float64Array(pins.length);
-    sampleSignals(pins, truth, faults, last, state, 1 + i * stepS, out);
+    sampleSignals(pins, truth, faults, last, state, 1 + i * stepS, pins.length, out);
     return Object.fromEntries(program.inputs.map(({ id }, at) => [id, out[at] as number])) as Record<
       InputId,
       number

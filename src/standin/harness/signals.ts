@@ -57,6 +57,8 @@ export interface PinSignal {
   readonly noise: number;
   /** A step of the converter; 0 where it counts. */
   readonly step: number;
+  /** Steps for each V. */
+  readonly stepsEach: number;
 }
 
 /** What each sensor sees, and its noise, V each way. */
@@ -95,9 +97,15 @@ export function signalsOf(program: EcuProgram, car: Car): PinSignal[] {
       low: car.sensing.saturates ? 0 : -Infinity,
       high: counts ? MOST_HZ : referenceV,
       noise: counts ? 0 : car.sensing.noise * SEES[id].noiseV,
-      step: counts || car.sensing.adcBits === null ? 0 : referenceV / 2 ** car.sensing.adcBits,
+      ...converterOf(counts ? null : car.sensing.adcBits, referenceV),
     };
   });
+}
+
+function converterOf(bits: number | null, referenceV: number): Pick<PinSignal, 'step' | 'stepsEach'> {
+  return bits === null
+    ? { step: 0, stepsEach: 0 }
+    : { step: referenceV / 2 ** bits, stepsEach: 2 ** bits / referenceV };
 }
 
 function unitOf(id: InputId): Unit {

@@ -9,6 +9,8 @@ import { thingAt } from './wiring';
 export interface ToothTrack {
   /** Where they pass, ° after the firing TDC of cylinder 1, increasing. */
   readonly edgesDeg: Float64Array;
+  /** The same in turns. */
+  readonly edgesTurns: Float64Array;
   readonly delayS: number;
   readonly lostShare: number;
   readonly noiseShare: number;
@@ -31,20 +33,29 @@ export function teethOf(program: EcuProgram, car: Car): Teeth {
 function trackAt(input: 'crank' | 'cam', program: EcuProgram, car: Car): ToothTrack {
   const thing = thingAt(program, car, input);
   const hangs = thing === undefined ? input : thing;
-  if (hangs !== 'crank' && hangs !== 'cam') return { edgesDeg: new Float64Array(0), ...STILL };
+  if (hangs !== 'crank' && hangs !== 'cam') return SILENT;
   const wheel = car.wheel ?? program.trigger ?? NOMINAL_WHEEL;
   const sensor = car.wheelSensors[hangs];
   const edges = hangs === 'crank' ? crankEdges(wheel, sensor) : camEdges(wheel);
   const edgesDeg = heard(edges, sensor, program.pickups?.[input] ?? null);
+  const inOrder = Float64Array.from(edgesDeg).sort();
   return {
-    edgesDeg: Float64Array.from(edgesDeg).sort(),
+    edgesDeg: inOrder,
+    edgesTurns: inOrder.map((deg) => deg / 360),
     delayS: sensor.delayUs / 1e6,
     lostShare: sensor.lostShare,
     noiseShare: sensor.noiseShare,
   };
 }
 
-const STILL = { delayS: 0, lostShare: 0, noiseShare: 0 } as const;
+/** Nothing that turns hangs there. */
+export const SILENT: ToothTrack = {
+  edgesDeg: new Float64Array(0),
+  edgesTurns: new Float64Array(0),
+  delayS: 0,
+  lostShare: 0,
+  noiseShare: 0,
+};
 
 /** One tooth: where it is marked, how far it reaches, and where the next one is marked, °. */
 interface Tooth {

@@ -1,7 +1,7 @@
 import { flowFunction, GAS_CONSTANT_AIR } from '@/core/air';
 
-/** The flow function tabulated: finely enough that what lies between differs by less than 1e-5. */
-const STEPS = 4096;
+/** The flow function tabulated: finely enough that what lies between differs by less than 1e-5, its bend at 0.98 on a step. */
+const STEPS = 4000;
 const PSI = Float64Array.from({ length: STEPS + 2 }, (_, i) => flowFunction(i / STEPS));
 
 /** Air through an opening and how it changes with the pressure behind it; reused from call to call. */

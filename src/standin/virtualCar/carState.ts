@@ -5,7 +5,7 @@ import { copiedPlant, plantAtRest, type PlantState, type Surroundings } from '..
 import type { Car, SensorFaults } from '../car';
 import { copiedSampling, samplingAtRest, type SamplingState, type Teeth } from '../harness';
 import { type Controls, controlsAtRest } from './controls';
-import { clockAtRest, type ToothClock } from './toothClock';
+import { clockAtRest, copiedClock, type ToothClock } from './toothClock';
 
 /** All of a car at one moment: plain data that can be copied, cloned to another thread, stored and taken up again. */
 export interface CarState {
@@ -106,7 +106,8 @@ export function copiedCar(state: CarState): CarState {
     controls: { ...state.controls },
     surroundings: { ...state.surroundings },
     power: { ...state.power },
-    clock: { ...state.clock },
+    clock: copiedClock(state.clock),
+    timing: state.timing === null ? null : { ...state.timing },
     sampling: copiedSampling(state.sampling),
     sensorFaults: { ...state.sensorFaults },
     frame: [...state.frame],

@@ -1,4 +1,5 @@
 import type { EcuProgram } from '@/core/program';
+import { SILENT } from '../harness/teeth';
 import { builtMetal } from '@tests/support/metal';
 import { carAtRest, type CarState } from './carState';
 import { loadsA, stepPower } from './power';
@@ -12,7 +13,6 @@ const PROGRAM = {
   overrun: null,
   acceleration: { thresholdPercentPerS: 0, decayTurns: 1 },
 } as unknown as EcuProgram;
-const SILENT = { edgesDeg: new Float64Array(0), delayS: 0, lostShare: 0, noiseShare: 0 };
 const TEETH = { crank: SILENT, cam: SILENT };
 
 function car(volts: number, part: Partial<CarState> = {}): CarState {

@@ -1,6 +1,7 @@
 import { AT, frameOf, read } from '@/core/channel';
 import { decoderOf, NOMINAL_WHEEL } from '@/core/decoding';
 import type { EcuProgram } from '@/core/program';
+import { SILENT } from '../harness/teeth';
 import { builtMetal } from '@tests/support/metal';
 import type { Harness } from '../harness';
 import { massMg } from '../plant/plantState';
@@ -16,7 +17,6 @@ const program = (inputs: readonly string[]) =>
     overrun: null,
     acceleration: { thresholdPercentPerS: 0, decayTurns: 1 },
   }) as unknown as EcuProgram;
-const SILENT = { edgesDeg: new Float64Array(0), delayS: 0, lostShare: 0, noiseShare: 0 };
 const TEETH = { crank: SILENT, cam: SILENT };
 const DECODER = decoderOf(NOMINAL_WHEEL, 4, true);
 /** Inputs that nothing moves, so that what is said beside them shows. */
@@ -27,6 +27,7 @@ const still = (at: number) => ({
   high: 5,
   noise: 0,
   step: 0,
+  stepsEach: 0,
 });
 const harness = (inputs: readonly string[]) =>
   ({ inputs, signals: inputs.map((_, i) => still(1.5 + i)) }) as unknown as Harness;
@@ -56,13 +57,13 @@ function exposed(inputs: readonly string[] = ['fuelPressure', 'lambdaOne']) {
   state.plant.manifoldMg[0] = massMg(42, metal.manifoldVolumeL, state.plant.chargeC);
   Object.assign(state.controls, { gear: 4, pedalPercent: 33 });
   state.power.sinceS = 2;
-  Object.assign(state.ecu.crank, { turnedDeg: 33 * 360, speedRpm: 1180, edgeS: 9 });
+  Object.assign(state.ecu.crank, { turnedPlaces: 33 * 36, speedRpm: 1180, edgeS: 9 });
   const [line] = state.plant.lambda;
   if (line !== undefined) Object.assign(line, { heatedS: 12, shown: 0.91 });
   const senses = sensesOf(of);
   const frame = frameOf();
   exposeSlow(senses, metal, state, frame);
-  const again = () => exposeNow(senses, harness(inputs), metal, DECODER, state, frame);
+  const again = () => exposeNow(senses, harness(inputs), metal, DECODER, state, inputs.length, frame);
   again();
   return { state, senses, frame, again, at: (channel: keyof typeof AT) => read(frame, AT[channel]) };
 }

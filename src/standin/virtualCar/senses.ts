@@ -1,7 +1,7 @@
 import { AT, type Frame, write } from '@/core/channel';
 import type { Decoder } from '@/core/decoding';
 import { readCrank } from '@/core/ecu';
-import { type EcuProgram, INPUT_CHANNELS, type InputId } from '@/core/program';
+import { type EcuProgram, type InputId, INPUTS } from '@/core/program';
 import type { SensorFault, SensorFaults } from '../car';
 import { type Harness, type LastSignal, sampleSignals, type Truth } from '../harness';
 import { lambdaRead, manifoldKpa, type Metal, oilPressureKpa, type PlantState, railGaugeKpa } from '../plant';
@@ -56,7 +56,7 @@ export function sensesOf({ inputs }: EcuProgram): Senses {
     faultsOf: NO_FAULTS,
     seesRail: described('fuelPressure'),
     takenAsRight: Object.entries(ALWAYS).flatMap(([id, sees]) =>
-      described(id) ? [] : [[AT[INPUT_CHANNELS[id as InputId]], sees] as const],
+      described(id) ? [] : [[AT[INPUTS[id as InputId].channel], sees] as const],
     ),
   };
 }
@@ -76,13 +76,17 @@ export function exposeSlow({ truth }: Senses, { fuel }: Metal, state: CarState, 
   write(frame, AT.oilTemperature, plant.oilC);
 }
 
-/** What the engine computer counts, what moves from firing to firing, and what arrives from all sensors. */
+/**
+ * What the engine computer counts, what moves from firing to firing, and what arrives from its sensors.
+ * @param count how many of its inputs, from the first on, are sampled.
+ */
 export function exposeNow(
   senses: Senses,
   harness: Harness,
   metal: Metal,
   decoder: Decoder,
   state: CarState,
+  count: number,
   frame: Frame,
 ): void {
   const { plant, controls, power, surroundings } = state;
@@ -97,7 +101,10 @@ export function exposeNow(
   write(frame, AT.battery, plant.batteryV);
   write(frame, AT.airFlow, Math.max(0, plant.airFlowGPerS));
   write(frame, AT.knockNoise, plant.knockNoiseV);
-  for (const [place, sees] of senses.takenAsRight) write(frame, place, truth[sees]);
+  for (let i = 0; i < senses.takenAsRight.length; i += 1) {
+    const [place, sees] = senses.takenAsRight[i] as (typeof senses.takenAsRight)[number];
+    write(frame, place, truth[sees]);
+  }
   followFaults(senses, harness, state.sensorFaults);
   sampleSignals(
     harness.signals,
@@ -106,6 +113,7 @@ export function exposeNow(
     senses.last,
     state.sampling,
     plant.timeS,
+    count,
     senses.signals,
   );
 }

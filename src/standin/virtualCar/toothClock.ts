@@ -4,28 +4,38 @@ import { REST_DEG } from '../plant';
 
 /** Which edges come next at crank and cam input, and where, in turns since rest; and what chance has come to. */
 export interface ToothClock {
-  crankNext: number;
-  crankTurns: number;
-  camNext: number;
-  camTurns: number;
+  crank: NextEdge;
+  cam: NextEdge;
   /** When the last crank edge was sent, s. */
   sentS: number;
   /** State of the chance by which edges are lost and noise comes. */
   chance: number;
 }
 
+/** The edge of a track that comes next: its number in the cycle, where the cycle began, and where it is, turns since rest. */
+export interface NextEdge {
+  edge: number;
+  cycleTurns: number;
+  turns: number;
+}
+
 /** The first edges after the place where the crank rests. */
 export function clockAtRest({ crank, cam }: Teeth, seed: number): ToothClock {
-  const [crankNext, camNext] = [firstAfterRest(crank), firstAfterRest(cam)];
   return {
-    crankNext,
-    crankTurns: turnsOf(crank, crankNext),
-    camNext,
-    camTurns: turnsOf(cam, camNext),
+    crank: firstAfterRest(crank),
+    cam: firstAfterRest(cam),
     sentS: 0,
-    chance: (seed * 2654435761) >>> 0,
+    chance: Math.imul(seed, 2654435761) >>> 0,
   };
 }
+
+/** A copy that shares nothing with its original. */
+export function copiedClock(clock: ToothClock): ToothClock {
+  return { ...clock, crank: { ...clock.crank }, cam: { ...clock.cam } };
+}
+
+/** Speed that changes by less than this share in a step is taken as even. */
+const EVEN_SHARE = 1e-3;
 
 /** What a step of the crank did: where and when it began, at which speed, how it went on. */
 export interface Turned {
@@ -45,31 +55,26 @@ export function sendEdges(
   decoder: Decoder,
   state: DecoderState,
 ): void {
-  while (clock.crankTurns <= turned.toTurns || clock.camTurns <= turned.toTurns) {
-    if (clock.crankTurns <= clock.camTurns) {
-      sendCrank(teeth.crank, clock, timeAt(turned, clock.crankTurns), decoder, state);
-      clock.crankNext += 1;
-      clock.crankTurns = turnsOf(teeth.crank, clock.crankNext);
-    } else {
-      const { lostShare, delayS } = teeth.cam;
-      const lost = lostShare > 0 && drawn(clock) < lostShare;
-      if (!lost) camEdge(decoder, state, timeAt(turned, clock.camTurns) + delayS);
-      clock.camNext += 1;
-      clock.camTurns = turnsOf(teeth.cam, clock.camNext);
-    }
+  const { crank, cam } = clock;
+  const { fromTurns, toTurns, fromS, passedS, fromRpm, toRpm } = turned;
+  // While speed hardly changes the way is even over the step, to an eighth of a microsecond in a millisecond.
+  const even = Math.abs(toRpm - fromRpm) < EVEN_SHARE * fromRpm;
+  const sPerTurn = passedS / (toTurns - fromTurns);
+  while (crank.turns <= toTurns || cam.turns <= toTurns) {
+    const isCrank = crank.turns <= cam.turns;
+    const next = isCrank ? crank : cam;
+    const way = next.turns - fromTurns;
+    const timeS = fromS + (even ? way * sPerTurn : passedS * shareOfTime(turned, way));
+    if (isCrank) sendCrank(teeth.crank, clock, timeS, decoder, state);
+    else sendCam(teeth.cam, clock, timeS, decoder, state);
+    advance(isCrank ? teeth.crank : teeth.cam, next);
   }
 }
 
 /** Lets the edges of a step pass while nobody listens. */
-export function passEdges({ crank, cam }: Teeth, clock: ToothClock, { toTurns }: Turned): void {
-  while (clock.crankTurns <= toTurns) {
-    clock.crankNext += 1;
-    clock.crankTurns = turnsOf(crank, clock.crankNext);
-  }
-  while (clock.camTurns <= toTurns) {
-    clock.camNext += 1;
-    clock.camTurns = turnsOf(cam, clock.camNext);
-  }
+export function passEdges(teeth: Teeth, { crank, cam }: ToothClock, { toTurns }: Turned): void {
+  while (crank.turns <= toTurns) advance(teeth.crank, crank);
+  while (cam.turns <= toTurns) advance(teeth.cam, cam);
 }
 
 function sendCrank(
@@ -86,25 +91,41 @@ function sendCrank(
   clock.sentS = timeS;
 }
 
-/** When the crank came to a place within a step of constant acceleration, s. */
-function timeAt({ fromTurns, toTurns, fromS, passedS, fromRpm, toRpm }: Turned, turns: number): number {
-  const way = turns - fromTurns;
-  const from = fromRpm / 60;
-  const slope = toTurns > fromTurns ? (toRpm * toRpm - fromRpm * fromRpm) / 3600 / (toTurns - fromTurns) : 0;
-  const root = Math.sqrt(Math.max(0, from * from + slope * way));
-  return fromS + (way <= 0 ? 0 : Math.min(passedS, (2 * way) / (from + root)));
+function sendCam(
+  { delayS, lostShare }: ToothTrack,
+  clock: ToothClock,
+  timeS: number,
+  decoder: Decoder,
+  state: DecoderState,
+): void {
+  if (lostShare === 0 || drawn(clock) >= lostShare) camEdge(decoder, state, timeS + delayS);
 }
 
-function firstAfterRest({ edgesDeg }: ToothTrack): number {
+/** Share of a step of constant acceleration after which the crank has come a part of its way. */
+function shareOfTime({ fromTurns, toTurns, fromRpm, toRpm }: Turned, way: number): number {
+  const share = way / (toTurns - fromTurns);
+  const root = Math.sqrt(fromRpm * fromRpm + share * (toRpm * toRpm - fromRpm * fromRpm));
+  return (share * (fromRpm + toRpm)) / (fromRpm + root);
+}
+
+function firstAfterRest({ edgesDeg, edgesTurns }: ToothTrack): NextEdge {
   const found = edgesDeg.findIndex((deg) => deg > REST_DEG);
-  return found < 0 ? edgesDeg.length : found;
+  const edge = Math.max(0, found);
+  const cycleTurns = (found < 0 ? 2 : 0) - REST_DEG / 360;
+  return {
+    edge,
+    cycleTurns,
+    turns: edgesDeg.length === 0 ? Infinity : (edgesTurns[edge] as number) + cycleTurns,
+  };
 }
 
-/** Turns since rest at which an edge comes, counted on over the cycles; never where there are none. */
-function turnsOf({ edgesDeg }: ToothTrack, edge: number): number {
-  const { length } = edgesDeg;
-  if (length === 0) return Infinity;
-  return ((edgesDeg[edge % length] as number) - REST_DEG) / 360 + 2 * Math.floor(edge / length);
+function advance({ edgesTurns }: ToothTrack, next: NextEdge): void {
+  next.edge += 1;
+  if (next.edge === edgesTurns.length) {
+    next.edge = 0;
+    next.cycleTurns += 2;
+  }
+  next.turns = (edgesTurns[next.edge] as number) + next.cycleTurns;
 }
 
 /** The next number of a plain chance, 0…1. */

@@ -10,6 +10,7 @@ import {
   type Fuel,
   outputStep,
   primeAt,
+  readCounters,
   readInputs,
   sparkStep,
   triggerDecoder,
@@ -67,6 +68,7 @@ export const STEP_S = 0.001;
 /** How often what moves slowly is stepped, and outputs, and temperatures, s. */
 const SLOW_S = 0.01;
 const OUTPUTS_S = 0.02;
+const SLOW_INPUTS_S = 0.1;
 const HEAT_S = 0.05;
 /** Share of a cycle between the computing of a pulse and the firing of that charge. */
 const INJECTION_LEAD_CYCLES = 0.75;
@@ -105,6 +107,7 @@ export class VirtualCar {
   private readonly stepS: number;
   private readonly slowSteps: number;
   private readonly outputSteps: number;
+  private readonly slowInputSteps: number;
   private readonly heatSteps: number;
   private readonly random: RandomGenerator;
   private readonly state: CarState;
@@ -114,6 +117,7 @@ export class VirtualCar {
   private readonly load: { -readonly [Part in keyof CrankLoad]: CrankLoad[Part] };
   private readonly spark = { sparks: false, deg: 0, burnFactor: 1 };
   private readonly opening: { -readonly [Part in keyof Opening]: Opening[Part] };
+  private readonly timingRoom = { earlyDeg: 0, reversed: false };
   private readonly turned: Turned = { fromTurns: 0, toTurns: 0, fromS: 0, passedS: 0, fromRpm: 0, toRpm: 0 };
 
   constructor(
@@ -132,6 +136,7 @@ export class VirtualCar {
     this.stepS = setup.stepS ?? STEP_S;
     this.slowSteps = Math.round(SLOW_S / this.stepS);
     this.outputSteps = Math.round(OUTPUTS_S / this.stepS);
+    this.slowInputSteps = Math.round(SLOW_INPUTS_S / this.stepS);
     this.heatSteps = Math.round(HEAT_S / this.stepS);
     this.load = { starterNm: 0, gear: 0, clutch: 1, brake: 0, holdRpm: null };
     this.opening = { openingMs: 0, squirts: program.injector.squirts, secondOpeningMs: 0, lostShare: 0 };
@@ -212,7 +217,7 @@ export class VirtualCar {
   sensed(): Frame {
     const { state, senses, metal, frame } = this;
     exposeSlow(senses, metal, state, frame);
-    exposeNow(senses, this.harness, metal, this.decoder, state, frame);
+    exposeNow(senses, this.harness, metal, this.decoder, state, this.program.inputs.length, frame);
     readInputs(this.program, copiedEcu(state.ecu), senses.signals, frame);
     return frame;
   }
@@ -263,7 +268,7 @@ export class VirtualCar {
   private passTeeth(fromTurns: number, fromRpm: number, passedS: number): void {
     const { turned, state, harness, decoder } = this;
     const { plant, clock, ecu } = state;
-    if (clock.crankTurns > plant.turns && clock.camTurns > plant.turns) return;
+    if (clock.crank.turns > plant.turns && clock.cam.turns > plant.turns) return;
     turned.fromTurns = fromTurns;
     turned.toTurns = plant.turns;
     turned.fromS = plant.timeS;
@@ -318,8 +323,10 @@ export class VirtualCar {
     const { harness, out, program, state, frame } = this;
     if (!state.power.on) return;
     restWhereStopped(state.ecu.crank, state.plant.timeS);
-    this.expose();
-    outputStep(program, state.ecu, this.senses.signals, frame, out);
+    readCounters(state.ecu.crank, frame);
+    const slow = state.steps % this.slowInputSteps === 0;
+    this.expose(slow ? out.inputs.slow : out.inputs.outputs);
+    outputStep(program, state.ecu, this.senses.signals, frame, out, slow);
     const { output, connected } = harness.pump;
     state.pumpOn = output === null || (connected && out.outputs[output]?.on === true);
     state.fanOn = program.outputs.some(({ purpose }, i) => purpose === 'fan' && out.outputs[i]?.on === true);
@@ -332,8 +339,8 @@ export class VirtualCar {
     }
   }
 
-  private expose(): void {
-    exposeNow(this.senses, this.harness, this.metal, this.decoder, this.state, this.frame);
+  private expose(inputs: number): void {
+    exposeNow(this.senses, this.harness, this.metal, this.decoder, this.state, inputs, this.frame);
   }
 
   /** One opening of every injector, before the starter turns. */
@@ -357,7 +364,9 @@ export class VirtualCar {
     const fires = metal.firing[index] as FiringEvent;
     const { cylinder } = fires;
     const synced = state.power.on && isSynced(this.decoder, state.ecu.crank);
-    state.timing = synced ? timingOf(this.decoder, state.ecu.crank, plant.timeS, fires) : null;
+    state.timing = synced
+      ? timingOf(this.decoder, state.ecu.crank, plant.timeS, fires, this.timingRoom)
+      : null;
     if (state.timing !== null) this.computedEvent(index, cylinder, nextDeg, state.timing);
     else fire(metal, plant, state.surroundings, cylinder, NO_SPARK, nextDeg, this.fired);
     plant.nextFiring = next;
@@ -369,7 +378,7 @@ export class VirtualCar {
     const { plant, surroundings } = state;
     const fed = (metal.firing[(index + this.lead) % metal.cylinders] as { cylinder: number }).cylinder;
     const { speedRpm } = plant;
-    this.expose();
+    this.expose(out.inputs.firing);
     write(frame, AT.speed, Math.max(LEAST_COUNTED_RPM, read(frame, AT.speed)));
     write(frame, AT.cylinder, fed);
     const fuel = eventStep(program, state.ecu, senses.signals, frame, out);

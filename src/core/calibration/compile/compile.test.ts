@@ -41,6 +41,7 @@ const full = everything((document) => {
 });
 
 describe('a program', () => {
+  const inputOf = (id: InputId) => program.inputs.find((one) => one.id === id);
   const program = programOf(full);
 
   // 2.46 L over six is 410.1 cm³; 1900 m is 80.5 kPa; 610 cm³/min of 0.745 g/cm³ is 7.574 g/s; petrol with light oxygenate 14.3.
@@ -154,8 +155,7 @@ describe('a program', () => {
       // Fitted here, but without points: nothing to read it by.
       INPUT_IDS.filter((id) => id !== 'ethanol'),
     );
-    expect(program.gearing?.ratios).toEqual(full.engine.gearRatios?.rows.map(([, ratio]) => ratio));
-    const [coolant] = program.inputs;
+    const coolant = inputOf('coolant');
     expect(coolant?.fault).toEqual({
       lowV: full.sensors.coolant.faultLow?.amount,
       highV: full.sensors.coolant.faultHigh?.amount,
@@ -193,7 +193,7 @@ describe('a program', () => {
   });
 
   test('reads sensors by their curves, coils and idle air as chosen', () => {
-    const [coolant] = program.inputs;
+    const coolant = inputOf('coolant');
     expect(coolant?.curve).toMatchObject({ kind: 'thermistor', pullUp: { referenceV: 5 } });
     const map = program.inputs.find(({ id }) => id === 'map')?.curve;
     if (map?.kind !== 'line') throw new TypeError('a line');
@@ -211,7 +211,7 @@ describe('a program', () => {
     choose(document, 'sensors.fuelPressure.fitted', 'no');
     set(document, 'sensors.air.pullUp', null);
     const { inputs } = programOf(document);
-    expect(inputs[0]?.fallback).toBeNull();
+    expect(inputs.find(({ id }) => id === 'coolant')?.fallback).toBeNull();
     expect(inputs.map(({ id }) => id)).toEqual(
       program.inputs.map(({ id }) => id).filter((id) => id !== 'fuelPressure' && id !== 'air'),
     );
@@ -219,33 +219,40 @@ describe('a program', () => {
 
   // Closed 0.62 V, wide open 4.31 V reads 98 %: half-way 49 %. 24,000 pulses a kilometre at 100 km/h: 666.7 Hz.
   test('each sensor means what its sheet says, smoothed as it says', () => {
-    const input = (id: InputId) => program.inputs.find((one) => one.id === id);
     const meant = (id: InputId, at: number) => {
-      const curve = input(id)?.curve;
+      const curve = inputOf(id)?.curve;
       return curve?.kind === 'line' ? valueAtVolts(curve.points, at) : NaN;
     };
     expect(meant('throttle', (0.62 + 4.31) / 2)).toBeCloseTo(49, 9);
-    expect(input('throttle')?.curve).toMatchObject({ limits: [0, 100] });
-    expect(input('throttle')).toMatchObject({
+    expect(inputOf('throttle')?.curve).toMatchObject({ limits: [0, 100] });
+    expect(inputOf('throttle')).toMatchObject({
       filterS: 0.005,
       fallback: 5,
       fault: { lowV: 0.3, highV: 4.7 },
     });
     expect(meant('lambdaOne', 2.5)).toBeCloseTo(1, 9);
-    expect(input('lambdaOne')?.fallback).toBeNaN();
+    expect(inputOf('lambdaOne')?.fallback).toBeNaN();
     const pulses = full.sensors.vehicleSpeed.pulses?.amount ?? NaN;
     expect(meant('vehicleSpeed', (100 * pulses) / 3600)).toBeCloseTo(100, 9);
-    expect(input('vehicleSpeed')).toMatchObject({ fault: null, fallback: null });
-    expect(input('gear')?.curve).toMatchObject({ kind: 'gear' });
+    expect(inputOf('vehicleSpeed')).toMatchObject({ fault: null, fallback: null });
+    expect(inputOf('gear')?.curve).toMatchObject({ kind: 'gear' });
   });
 
-  test('a throttle whose ends are one voltage is no input, and without ratios or tyre no gear is told by speeds', () => {
+  test('gears are told by speeds only without a sensor, with ratios and a tyre', () => {
+    const document = structuredClone(full);
+    expect(program.gearing).toBeNull();
+    choose(document, 'sensors.gear.fitted', 'no');
+    expect(programOf(document).gearing).toEqual({
+      ratios: full.engine.gearRatios?.rows.map(([, ratio]) => ratio),
+      tyreRadiusM: 0.311,
+    });
+    expect(programOf({ ...document, engine: { ...document.engine, tyreRadius: null } }).gearing).toBeNull();
+  });
+
+  test('a throttle whose ends are one voltage is no input', () => {
     const document = structuredClone(full);
     document.sensors.throttle.openVolts = document.sensors.throttle.closedVolts;
-    set(document, 'engine.tyreRadius', null);
-    const bare = programOf(document);
-    expect(bare.inputs.map(({ id }) => id)).not.toContain('throttle');
-    expect(bare.gearing).toBeNull();
+    expect(programOf(document).inputs.map(({ id }) => id)).not.toContain('throttle');
   });
 
   test('blends by ethanol over the fuel without any, with the share of each curve', () => {

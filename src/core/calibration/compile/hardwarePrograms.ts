@@ -11,7 +11,7 @@ import {
 import { baseValue } from '../quantities';
 import type { Calibration } from '../schema';
 import { inputPrograms } from './inputPrograms';
-import { tableAt } from '../values';
+import { choiceAt, tableAt } from '../values';
 
 /** The parts of a program that hardware is described by; what is not described is null, and taken as right. */
 export function hardwarePrograms(
@@ -59,11 +59,12 @@ function ignition(document: Calibration): IgnitionProgram {
   };
 }
 
-/** Gear ratios and tyre, where both are described. */
+/** Gear ratios and tyre, where both are described and no sensor tells the gear. */
 function gearingOf(document: Calibration): EcuProgram['gearing'] {
   const rows = tableAt(document, 'engine.gearRatios');
-  const tyreRadiusM = baseValue(document, 'engine.tyreRadius');
-  if (rows === null || tyreRadiusM === null) return null;
+  const tyreRadiusMm = baseValue(document, 'engine.tyreRadius');
+  const sensed = choiceAt(document, 'sensors.gear.fitted') === 'yes';
+  if (rows === null || tyreRadiusMm === null || sensed) return null;
   const byGear = [...rows].sort(([a = 0], [b = 0]) => a - b);
-  return { ratios: byGear.map(([, ratio = 1]) => ratio), tyreRadiusM };
+  return { ratios: byGear.map(([, ratio = 1]) => ratio), tyreRadiusM: tyreRadiusMm / 1000 };
 }

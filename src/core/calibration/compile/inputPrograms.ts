@@ -1,5 +1,6 @@
+import { AT } from '../../channel';
 import { curveThrough } from '../../numeric';
-import { INPUT_IDS, type InputCurve, type InputId, type InputProgram } from '../../program';
+import { INPUT_IDS, type InputCurve, type InputId, type InputProgram, INPUTS } from '../../program';
 import { type FaultBand, throttleCurve, type VoltsCurve } from '../../sensors';
 import { curveOf, faultBandOf, lineOf, thermistorOf, throttleOf } from '../hardware';
 import { baseValue } from '../quantities';
@@ -36,6 +37,7 @@ export function inputPrograms(document: Calibration): InputProgram[] {
     return [
       {
         id,
+        place: AT[INPUTS[id].channel],
         curve,
         fault: faultOf(document, id),
         fallback: fallbackOf(document, id),
