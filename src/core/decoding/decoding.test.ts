@@ -273,6 +273,20 @@ describe('what happens while it runs', () => {
     });
   });
 
+  test('whichever tooth it is, the same turn of the cycle is found again', () => {
+    const before = running();
+    for (let missing = 0; missing < 116; missing += 1) {
+      const after = onFrom({ ...before, state: copiedDecoder(before.state) }, 7, {
+        lost: (edge) => edge === missing,
+      });
+      expect([missing, after.state.sync, after.state.counters.syncLosses]).toEqual([missing, SYNC.cycle, 1]);
+      const off = apart(believedDeg(decoder, after.state, after.timeS), after.deg);
+      expect(Math.abs(off)).toBeLessThan(1e-6);
+      const { camOutsideWindow, camPulsesMissing, noiseEdges } = after.state.counters;
+      expect([camOutsideWindow, camPulsesMissing, noiseEdges]).toEqual([0, 0, 0]);
+    }
+  });
+
   test('noise just behind a tooth is counted and does no harm; half-way to the next it costs the position', () => {
     const before = running();
     const soon = onFrom({ ...before, state: copiedDecoder(before.state) }, 2, {

@@ -92,12 +92,10 @@ export function restWhereStopped(state: DecoderState, timeS: number): void {
 }
 
 function soonestS(decoder: Decoder, state: DecoderState): number {
-  if (state.sync !== SYNC.none) {
-    return SOONEST.followed * placesAhead(decoder, state) * placeS(decoder, state);
-  }
-  // Behind a gap that nobody knows of yet, the next tooth comes sooner.
-  const usualS = state.edges > 2 ? Math.min(state.periodS, state.beforeS) : state.periodS;
-  return SOONEST.searching * usualS;
+  // Behind a gap that nobody expects, the next tooth comes sooner than the last wait says.
+  const lastS = placeS(decoder, state);
+  const usualS = state.edges > 2 ? Math.min(lastS, state.beforeS) : lastS;
+  return (state.sync === SYNC.none ? SOONEST.searching : SOONEST.followed) * usualS;
 }
 
 /** Crank teeth since the last cam pulse, and pulses that are overdue. */
@@ -141,7 +139,7 @@ function search(decoder: Decoder, state: DecoderState): void {
     // A turn has passed since the gap that a pulse was seen behind.
     state.turn = 1;
     if (cam !== null && state.camSeenDeg !== null) believe(cam, state, state.camSeenDeg);
-  }
+  } else state.turn = 0;
   state.camSeenDeg = null;
   state.tooth = 1;
 }
@@ -200,6 +198,7 @@ function know(state: DecoderState, sync: number): void {
 function lose(state: DecoderState, tooth: number): void {
   state.counters.syncLosses += 1;
   state.sync = SYNC.none;
+  state.turn = 0;
   state.tooth = tooth;
   state.afterGap = false;
 }

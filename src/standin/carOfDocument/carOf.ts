@@ -41,6 +41,7 @@ export function carOf(document: Calibration, program: EcuProgram, seed = 1): Car
     loom: loomOf(document),
     sensing: { noise: 1, adcBits: document.pins.ecu?.adcBits ?? null, saturates: true, mapIsGauge: false },
     sensorFaults: {},
+    throttle: throttleOf(program),
   };
   if (document.standIn !== 'described') {
     const built = BUILT[document.standIn](program);
@@ -53,7 +54,6 @@ export function carOf(document: Calibration, program: EcuProgram, seed = 1): Car
     air: off(thermistorOf(document, 'air')?.curve, 1 + draw(SENSORS_OFF.resistance)),
     map: shifted(lineOf(document, 'map'), draw(SENSORS_OFF.mapKpa)),
     fuelPressure: lineOf(document, 'fuelPressure'),
-    throttle: null,
     wheel: program.trigger,
     wheelSensors: { crank: soundSensor(), cam: soundSensor() },
     coil: describedCoil(program),
@@ -73,6 +73,12 @@ function off(curve: SteinhartHart | undefined, factor: number): SteinhartHart | 
 
 function shifted(points: VoltsCurve | null, kpa: number): VoltsCurve | null {
   return points === null ? null : { ...points, values: points.values.map((value) => value + kpa) };
+}
+
+/** The ends of the throttle sensor are captured on the car, so they are as typed. */
+function throttleOf({ inputs }: EcuProgram): VoltsCurve | null {
+  const curve = inputs.find(({ id }) => id === 'throttle')?.curve;
+  return curve?.kind === 'line' ? curve.points : null;
 }
 
 function pullUpOf({ pins }: Calibration): PullUp | null {

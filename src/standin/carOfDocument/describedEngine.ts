@@ -115,6 +115,7 @@ export function describedEngine(document: Calibration, program: EcuProgram, seed
             deadTime: later(second.deadTime),
           },
     pumpGPerS: parts.pumpGPerS,
+    alternatorShare: 1,
     ...usualSizes(outline),
     friction: 1 + draw(DIFFERS.friction),
     charger: parts.charger,

@@ -77,6 +77,7 @@ export const pardela = (program: BuiltFor): BuiltCar => ({
     heating: 0.95,
     fullAirFlowGPerS: 128,
     pumpGPerS: 26,
+    alternatorShare: 1,
     inertiaKgM2: 0.11,
     friction: 0.98,
     charger: null,
@@ -96,7 +97,6 @@ export const pardela = (program: BuiltFor): BuiltCar => ({
     [4.64, 110],
   ]),
   fuelPressure: null,
-  throttle: null,
   wheel: {
     kind: 'missing',
     teeth: 36,

@@ -75,6 +75,7 @@ export const ventisca = (program: BuiltFor): BuiltCar => ({
     heating: 0.95,
     fullAirFlowGPerS: 255,
     pumpGPerS: 42,
+    alternatorShare: 1,
     inertiaKgM2: 0.19,
     friction: 1.1,
     charger: { drive: 'belt', pressureRatio: 2.05, topSpeedRpm: 7400, limitKpa: 163, cooled: 0.72 },
@@ -100,7 +101,6 @@ export const ventisca = (program: BuiltFor): BuiltCar => ({
     [0.51, 0],
     [4.49, 1000],
   ]),
-  throttle: null,
   wheel: {
     kind: 'missing',
     teeth: 60,

@@ -2,7 +2,7 @@ import { chargeCurrentA, dwellMs } from '@/core/coil';
 import { injectorPairs, overlapLossPercent, sprayAtValve } from '@/core/injector';
 import { coilFunction, injectorFunction } from '@/core/pins';
 import type { EcuProgram, InputId } from '@/core/program';
-import { CYCLE_DEG } from '@/core/units';
+import { CYCLE_DEG, wrappedDeg } from '@/core/units';
 import type { Car } from '../car';
 import { pumpWiring, type PumpWiring } from './pump';
 import { type PinSignal, signalsOf } from './signals';
@@ -18,6 +18,8 @@ const BLOWN_SHARE = 0.5;
 export interface Harness {
   /** Cylinders in the order they fire. */
   readonly order: readonly number[];
+  /** Of each true firing, the cylinders that the coil sparked at that place of the cycle serves. */
+  readonly sparked: readonly (readonly number[])[];
   /** The edges that arrive from crank and cam. */
   readonly teeth: Teeth;
   /** The sensors of the program, in its order, and what hangs on the pin of each. */
@@ -38,6 +40,7 @@ export function harnessOf(program: EcuProgram, car: Car): Harness {
   const sprays = spraysOf(program, car);
   return {
     order,
+    sparked: sparkedOf(program, car),
     sprays,
     crossed: order.filter((cylinder) => sprays[cylinder - 1] !== cylinder),
     teeth: teethOf(program, car),
@@ -67,6 +70,20 @@ function spraysOf(program: EcuProgram, car: Car): number[] {
   return cylinders.map((cylinder) => {
     const thing = thingAt(program, car, injectorFunction([cylinder]));
     return cylinders.find((other) => injectorFunction([other]) === thing) ?? cylinder;
+  });
+}
+
+/** How far a firing of the program may stand from a true one and still be the same, °. */
+const SAME_FIRING_DEG = 40;
+
+/** The engine computer sparks the coil of the cylinder that it believes to be at that place of the cycle. */
+function sparkedOf({ firing, ignition }: EcuProgram, { engine }: Car): (readonly number[])[] {
+  return engine.firing.map(({ angleDeg, cylinder }) => {
+    if (firing === null) return [cylinder];
+    const apart = (deg: number) => Math.abs(wrappedDeg(deg - angleDeg + CYCLE_DEG / 2) - CYCLE_DEG / 2);
+    const served = firing.find((event) => apart(event.angleDeg) < SAME_FIRING_DEG);
+    if (served === undefined) return [];
+    return ignition.groups?.find((group) => group.includes(served.cylinder)) ?? [served.cylinder];
   });
 }
 

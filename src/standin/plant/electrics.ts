@@ -53,8 +53,8 @@ export function stepElectrics(
   const alone = restV - drawnA * resistance;
   const { fromRpm, fullRpm } = ALTERNATOR;
   const turning = Math.min(1, Math.max(0, (state.speedRpm - fromRpm) / (fullRpm - fromRpm)));
-  const charges = state.speedRpm > fromRpm && starterA === 0;
-  const mostA = charges ? ALTERNATOR.atLeastA + (ALTERNATOR.fullA - ALTERNATOR.atLeastA) * turning : 0;
+  const charges = state.speedRpm > fromRpm && starterA === 0 && metal.alternatorShare > 0;
+  const mostA = charges ? metal.alternatorShare * alternatorA(turning) : 0;
   const short = Math.max(0, drawnA - mostA);
   const target = charges ? Math.max(alone, ALTERNATOR.volts - short * resistance * 2) : alone;
   const lag = charges ? ALTERNATOR.riseS : BATTERY.sagS;
@@ -63,4 +63,9 @@ export function stepElectrics(
   state.alternatorNm = charges
     ? (givesA * ALTERNATOR.volts * 60) / (2 * Math.PI * state.speedRpm * ALTERNATOR.efficiency)
     : 0;
+}
+
+/** Current of a sound alternator, by how near it is to its full speed, A. */
+function alternatorA(turning: number): number {
+  return ALTERNATOR.atLeastA + (ALTERNATOR.fullA - ALTERNATOR.atLeastA) * turning;
 }

@@ -29,6 +29,8 @@ export interface Metal {
   readonly second: SecondInjectorSet | null;
   /** Flow of the fuel pump at 13.5 V against the pressure it works at, all injectors together, g/s. */
   readonly pumpGPerS: number;
+  /** What the alternator gives of what a sound one does, 0…1. */
+  readonly alternatorShare: number;
   readonly inertiaKgM2: number;
   /** Friction against that of an engine as they usually are. */
   readonly friction: number;

@@ -386,7 +386,8 @@ export class VirtualCar {
     const drawn = this.random.unsafeNext();
     // A coil a cylinder sparks in the other turn, where nothing burns.
     const inTurn = !timing.reversed || program.ignition.mode !== 'individual';
-    spark.sparks = state.coilsCharge && inTurn && hasSpark(harness, cylinder);
+    const served = harness.sparked[index]?.includes(cylinder) === true;
+    spark.sparks = state.coilsCharge && inTurn && served && hasSpark(harness, cylinder);
     spark.deg = sparkStep(program, frame, out) + timing.earlyDeg;
     spark.burnFactor = 1 + BURN_SPREAD * (drawn / RANGE);
     fire(metal, plant, surroundings, cylinder, spark, nextDeg, this.fired);
