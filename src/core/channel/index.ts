@@ -6,6 +6,7 @@
 export {
   AXIS_CHANNELS,
   type AxisChannel,
+  CHANNEL_IDS,
   type ChannelId,
   channelQuantity,
   CHANNELS,

@@ -31,6 +31,15 @@ export function stepPhase(program: EcuProgram, state: EcuState, frame: Frame): v
   write(frame, AT.sinceStart, timeS - state.runningSinceS);
 }
 
+/** Where nothing turns nothing is injected, and the next turn is cranked. */
+export function restPhase(state: EcuState, frame: Frame): void {
+  if (read(frame, AT.speed) > 0 || state.phase === PHASE.off) return;
+  toCranking(state);
+  write(frame, AT.phase, state.phase);
+  write(frame, AT.injectorOpening, 0);
+  write(frame, AT.overrunCut, 0);
+}
+
 function toCranking(state: EcuState): void {
   state.phase = PHASE.cranking;
   state.runningSinceS = 0;

@@ -17,7 +17,7 @@ import { type EcuProgram, type InputCounts, inputCounts } from '../program';
 import { type Fuel, fuelAt, fuelRoom, type FuelRoom } from './injection';
 import { readInputs, readQuickInputs } from './inputs';
 import { targetLoad } from './load';
-import { stepPhase } from './phase';
+import { restPhase, stepPhase } from './phase';
 import { sparkAt } from './sparkAt';
 import type { EcuState } from './state';
 
@@ -81,7 +81,11 @@ export function eventStep(
   const active = activeOf(out);
   const cut = out.cut.cut && state.phase === PHASE.running;
   out.stepped = true;
-  return fuelAt(program, frame, { active, cut }, out.fuel);
+  const fuel = fuelAt(program, frame, { active, cut }, out.fuel);
+  write(frame, AT.lambdaTarget, fuel.lambdaTarget);
+  write(frame, AT.injectorOpening, fuel.openingMs);
+  write(frame, AT.overrunCut, cut ? 1 : 0);
+  return fuel;
 }
 
 const NONE: readonly boolean[] = [];
@@ -100,7 +104,9 @@ export function sparkStep(program: EcuProgram, frame: Frame, out: EcuOut): numbe
   if (!out.stepped) throw new TypeError('No event has been stepped');
   const active = activeOf(out);
   const load = targetLoad(program, frame, out.fuel.loadThrottlePercent);
-  return sparkAt(program, frame, load, { active, cut: out.cut.cut }, []).sparkDeg;
+  const { sparkDeg } = sparkAt(program, frame, load, { active, cut: out.cut.cut }, []);
+  write(frame, AT.sparkAdvance, sparkDeg);
+  return sparkDeg;
 }
 
 /**
@@ -117,6 +123,7 @@ export function outputStep(
 ): void {
   if (slow) readInputs(program, state, signals, frame);
   else readQuickInputs(program, state, signals, frame, out.inputs.outputs);
+  restPhase(state, frame);
   for (let i = 0; i < program.outputs.length; i += 1) {
     const output = program.outputs[i] as Switching;
     switching.step(output, state.outputs[i] as SwitchingState, frame, out.outputs[i] as SwitchingOut);

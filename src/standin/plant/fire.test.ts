@@ -163,16 +163,18 @@ describe('a plug', () => {
     expect(dried).toBeCloseTo(0.3, 9);
   });
 
-  test('that is wet does not spark; a charge too rich wets it by 0.4, and it gets no wetter than 2.5', () => {
+  // Hot, all of a charge is vapour and wets nothing, however rich.
+  test('that is wet does not spark; a hot charge wets none, and none gets wetter than 2.5', () => {
     const wet = charged();
     wet.plugWetness[2] = 1;
     expect(wetness(wet)).toEqual(['wetPlug', 1]);
     const rich = charged({}, 200);
     rich.plugWetness[2] = 0.3;
-    expect(wetness(rich)[1]).toBeCloseTo(0.7, 9);
-    const soaked = charged({}, 200);
+    expect(wetness(rich)).toEqual(['tooRich', 0.3]);
+    const soaked = charged({ coolantC: -20, valvesK: 0, speedRpm: 200 }, 220);
+    soaked.manifoldMg[0] = massMg(place.barometricKpa, metal.manifoldVolumeL, soaked.chargeC);
     soaked.plugWetness[2] = 2.4;
-    expect(wetness(soaked)).toEqual(['tooRich', 2.5]);
+    expect(wetness(soaked)[1]).toBe(2.5);
   });
 
   // At −20 °C and 200 rev/min 0.22 of it is vapour: of 220 mg 0.78/20·220 = 8.6 masses are liquid, 3.6 too many.

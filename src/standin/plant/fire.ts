@@ -46,13 +46,13 @@ export function firedAtRest(): Fired {
 }
 
 /**
- * A plug is wetted by liquid beyond this many stoichiometric masses of a charge, and by a charge too rich to burn; it dries
+ * A plug is wetted by liquid beyond this many stoichiometric masses of a charge, and by the liquid of one too rich to burn; it dries
  * by itself within this time and at once by a burn. 1 does not spark, and no plug gets wetter than the most.
  */
 const PLUG = {
   liquidTaken: 5,
   liquidStep: 1.4,
-  richStep: 0.4,
+  richStep: 0.5,
   dryingS: 9,
   firedStep: 0.6,
   most: 2.5,
@@ -105,7 +105,8 @@ export function fire(
   const workJ = heatJ * efficiency(metal, state.speedRpm) * share * spark.burnFactor;
   const burnedMg = burned ? Math.min(vapourMg, stoichMg) : 0;
 
-  const wetter = outcome === 'tooRich' ? PLUG.richStep : 0;
+  // A charge too rich to burn wets the plug with what of it is liquid: a hot engine’s is all vapour, as after a lift-off.
+  const wetter = outcome === 'tooRich' ? PLUG.richStep * (1 - vapourMg / arrivingMg) : 0;
   state.plugWetness[at] = Math.min(PLUG.most, Math.max(0, soaked + wetter - (burned ? PLUG.firedStep : 0)));
   state.gasTorqueNm = (workJ * 180) / (Math.PI * nextIntervalDeg);
   state.heatJ += heatJ;

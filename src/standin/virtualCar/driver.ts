@@ -9,7 +9,13 @@ import { VirtualCar } from './virtualCar';
 export interface Driver<Memory> {
   readonly atStart: () => Memory;
   /** Sets the controls for the next hundredth of a second. */
-  readonly drive: (memory: Memory, frame: Frame, timeS: number, controls: Controls) => void;
+  readonly drive: (memory: Memory, frame: Frame, timeS: number, controls: Controls, felt: Felt) => void;
+}
+
+/** What a driver hears and sees without an instrument. */
+export interface Felt {
+  readonly speedRpm: number;
+  readonly kmPerH: number;
 }
 
 /** How often a driver acts, s. */
@@ -25,7 +31,7 @@ export interface Drive<Memory> {
 /** Drives on up to a time of the car. */
 export function driveTo<Memory>({ car, driver, memory }: Drive<Memory>, untilS: number): void {
   while (car.timeS < untilS - DRIVER_S / 2) {
-    driver.drive(memory, car.frame, car.timeS, car.controls);
+    driver.drive(memory, car.frame, car.timeS, car.controls, car.felt);
     car.advance(DRIVER_S);
   }
 }

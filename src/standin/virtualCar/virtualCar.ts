@@ -57,6 +57,7 @@ import {
   type Timing,
 } from './carState';
 import type { Controls } from './controls';
+import type { Felt } from './driver';
 import type { CarEvent } from './event';
 import { loadsA, stepPower } from './power';
 import { exposeNow, exposeSlow, type Senses, sensesOf } from './senses';
@@ -117,6 +118,7 @@ export class VirtualCar {
   private readonly load: { -readonly [Part in keyof CrankLoad]: CrankLoad[Part] };
   private readonly spark = { sparks: false, deg: 0, burnFactor: 1 };
   private readonly opening: { -readonly [Part in keyof Opening]: Opening[Part] };
+  private readonly feltRoom = { speedRpm: 0, kmPerH: 0 };
   private readonly timingRoom = { earlyDeg: 0, reversed: false };
   private readonly turned: Turned = { fromTurns: 0, toTurns: 0, fromS: 0, passedS: 0, fromRpm: 0, toRpm: 0 };
 
@@ -157,6 +159,13 @@ export class VirtualCar {
   /** The truth; read only. */
   get plant(): Readonly<PlantState> {
     return this.state.plant;
+  }
+
+  /** What a driver hears and sees; the same room from time to time. */
+  get felt(): Felt {
+    this.feltRoom.speedRpm = this.state.plant.speedRpm;
+    this.feltRoom.kmPerH = this.state.plant.vehicleMPerS * 3.6;
+    return this.feltRoom;
   }
 
   /** What is between engine and engine computer. */

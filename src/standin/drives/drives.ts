@@ -1,0 +1,128 @@
+import type { Action } from './actions';
+
+/** A drive that can be asked for. */
+interface DriveInfo {
+  readonly label: string;
+  readonly detail: string;
+  /** It ends after this long, whatever has been done, s. */
+  readonly mostS: number;
+  readonly actions: readonly Action[];
+}
+
+/** Gear by gear to a speed, with the pedal as far down. */
+const throughGears = (pedal: number, toRpm: number, gears: readonly number[]): Action[] =>
+  gears.map((gear) => ({ do: 'pull', gear, pedal, toRpm }));
+
+/** Round a short lap: out of a bend, up the gears, off and into the next. */
+const LAP: readonly Action[] = [
+  ...throughGears(70, 5600, [2, 3]),
+  { do: 'lift', toRpm: 4200 },
+  { do: 'brake', toKmPerH: 42 },
+  { do: 'cruise', gear: 2, kmPerH: 44, forS: 3 },
+  ...throughGears(100, 6000, [2, 3]),
+  { do: 'pull', gear: 4, pedal: 100, toRpm: 5200 },
+  { do: 'lift', toRpm: 3600 },
+  { do: 'brake', toKmPerH: 55 },
+  { do: 'cruise', gear: 3, kmPerH: 58, forS: 4 },
+  { do: 'pull', gear: 3, pedal: 45, toRpm: 4600 },
+  { do: 'lift', toRpm: 3000 },
+  { do: 'brake', toKmPerH: 36 },
+];
+
+const WARM_UP: readonly Action[] = [
+  { do: 'start' },
+  { do: 'idle', forS: 8 },
+  { do: 'idle', forS: 8, loadsA: 25 },
+  { do: 'rev', rpm: 1900, forS: 25 },
+];
+
+/** Every drive there is. */
+export const DRIVES = {
+  idle: {
+    label: 'Idle with loads',
+    detail: 'Start, idle, lamps and heater on and off, a blip, idle again.',
+    mostS: 75,
+    actions: [
+      { do: 'start' },
+      { do: 'idle', forS: 15 },
+      { do: 'idle', forS: 12, loadsA: 30 },
+      { do: 'idle', forS: 10 },
+      { do: 'rev', rpm: 2500, forS: 4 },
+      { do: 'idle', forS: 12 },
+      { do: 'off', forS: 3 },
+    ],
+  },
+  pulls: {
+    label: 'Cruises and pulls',
+    detail: 'Warm-up, steady speeds, pulls in second and third, lift-offs between.',
+    mostS: 190,
+    actions: [
+      ...WARM_UP,
+      { do: 'moveOff' },
+      { do: 'cruise', gear: 2, kmPerH: 32, forS: 10 },
+      { do: 'cruise', gear: 3, kmPerH: 50, forS: 12 },
+      { do: 'pull', gear: 2, pedal: 60, toRpm: 5400 },
+      { do: 'lift', toRpm: 2200 },
+      { do: 'pull', gear: 2, pedal: 100, toRpm: 6000 },
+      { do: 'lift', toRpm: 2400 },
+      { do: 'cruise', gear: 4, kmPerH: 70, forS: 12 },
+      { do: 'pull', gear: 3, pedal: 100, toRpm: 5800 },
+      { do: 'lift', toRpm: 2200 },
+      { do: 'brake', toKmPerH: 0 },
+      { do: 'idle', forS: 12 },
+    ],
+  },
+  lap: {
+    label: 'Warm-up, laps, cool-down',
+    detail:
+      'Four hundred seconds: start, warm-up, cruises, three laps with pulls and lift-offs, an easy way home, idle, off.',
+    mostS: 400,
+    actions: [
+      ...WARM_UP,
+      { do: 'moveOff' },
+      { do: 'cruise', gear: 2, kmPerH: 34, forS: 16 },
+      { do: 'cruise', gear: 3, kmPerH: 52, forS: 22 },
+      { do: 'cruise', gear: 4, kmPerH: 74, forS: 22 },
+      { do: 'lift', toRpm: 2000 },
+      ...LAP,
+      ...LAP,
+      ...LAP,
+      { do: 'cruise', gear: 4, kmPerH: 60, forS: 30 },
+      { do: 'cruise', gear: 3, kmPerH: 40, forS: 20 },
+      { do: 'brake', toKmPerH: 0 },
+      { do: 'idle', forS: 60 },
+      { do: 'off', forS: 120 },
+    ],
+  },
+  held: {
+    label: 'Brake, held speeds',
+    detail: 'On a brake dynamometer: five speeds, three pedals each.',
+    mostS: 130,
+    actions: [
+      { do: 'start' },
+      { do: 'idle', forS: 5 },
+      ...[1500, 2500, 3500, 4500, 5500].flatMap((rpm) =>
+        [12, 30, 60].map((pedal): Action => ({ do: 'hold', rpm, pedal, forS: 7 })),
+      ),
+      { do: 'idle', forS: 6 },
+    ],
+  },
+  swept: {
+    label: 'Brake, sweeps',
+    detail: 'On a brake dynamometer: part load and full load from low to high speed.',
+    mostS: 75,
+    actions: [
+      { do: 'start' },
+      { do: 'idle', forS: 5 },
+      { do: 'sweep', fromRpm: 1500, toRpm: 5500, pedal: 25, forS: 16 },
+      { do: 'hold', rpm: 1800, pedal: 10, forS: 4 },
+      { do: 'sweep', fromRpm: 1800, toRpm: 6200, pedal: 100, forS: 18 },
+      { do: 'hold', rpm: 2000, pedal: 5, forS: 4 },
+      { do: 'idle', forS: 6 },
+    ],
+  },
+} as const satisfies Record<string, DriveInfo>;
+
+export type DriveId = keyof typeof DRIVES;
+
+export const DRIVE_IDS = Object.keys(DRIVES) as readonly DriveId[];
