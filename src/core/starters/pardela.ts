@@ -123,8 +123,8 @@ export const pardela: EngineSheet = {
       fitted: choice('yes', 'measured'),
       points: rows(
         [
-          [0, 0.68],
-          [5, 1.36],
+          [0.25, 0.714],
+          [4.75, 1.326],
         ],
         'dataSheet',
       ),
@@ -132,8 +132,8 @@ export const pardela: EngineSheet = {
       believedFrom: amount(0.69, 'lambda', 'estimated'),
       believedTo: amount(1.34, 'lambda', 'estimated'),
       filter: amount(20, 'ms', 'estimated'),
-      faultLow: amount(0, 'V', 'dataSheet'),
-      faultHigh: amount(5, 'V', 'dataSheet'),
+      faultLow: amount(0.1, 'V', 'dataSheet'),
+      faultHigh: amount(4.9, 'V', 'dataSheet'),
     },
     'sensors.lambdaTwo': { fitted: choice('no', 'measured') },
     'sensors.knock': { fitted: choice('no', 'measured') },

@@ -187,7 +187,7 @@ test('a drive as a table has a column for each channel that says anything, and a
   const { trace } = LAPS.pardela;
   const [header, ...rows] = driveRows(trace);
   expect(header).toEqual(expect.arrayContaining(['time_s', 'engine_speed_rpm', 'lambda_1', 'sync_losses']));
-  // Pardela has one lambda sensor and none of knock.
+  // Pardela has one lambda sensor.
   expect(header).not.toContain('lambda_2');
   expect(rows).toHaveLength(trace.samples);
   const at = header?.indexOf('engine_speed_rpm') ?? -1;

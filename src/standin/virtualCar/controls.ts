@@ -16,6 +16,12 @@ export interface Controls {
   loadsA: number;
 }
 
+/** What a driver hears and sees without an instrument. */
+export interface Felt {
+  readonly speedRpm: number;
+  readonly kmPerH: number;
+}
+
 /** Nobody in the car: neutral, everything let go. */
 export function controlsAtRest(): Controls {
   return {

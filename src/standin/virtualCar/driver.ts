@@ -1,5 +1,5 @@
 import type { Frame } from '@/core/channel';
-import type { Controls } from './controls';
+import type { Controls, Felt } from './controls';
 import { VirtualCar } from './virtualCar';
 
 /**
@@ -10,12 +10,6 @@ export interface Driver<Memory> {
   readonly atStart: () => Memory;
   /** Sets the controls for the next hundredth of a second. */
   readonly drive: (memory: Memory, frame: Frame, timeS: number, controls: Controls, felt: Felt) => void;
-}
-
-/** What a driver hears and sees without an instrument. */
-export interface Felt {
-  readonly speedRpm: number;
-  readonly kmPerH: number;
 }
 
 /** How often a driver acts, s. */

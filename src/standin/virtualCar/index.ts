@@ -3,8 +3,8 @@
  * Plain state that can be copied and taken up again; a driver is a script over it.
  * Verdicts and words are in dryStart; the metal is in plant.
  */
-export { type Controls, controlsAtRest } from './controls';
-export { type Drive, type Driver, DRIVER_S, driveTo, type Felt } from './driver';
+export { type Controls, controlsAtRest, type Felt } from './controls';
+export { type Drive, type Driver, DRIVER_S, driveTo } from './driver';
 export { type CarEvent, isRunning } from './event';
 export type { CarSetup, CarState, Timing } from './carState';
 export { carOfText, carText } from './carText';

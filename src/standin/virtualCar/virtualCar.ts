@@ -56,8 +56,7 @@ import {
   numbersOf,
   type Timing,
 } from './carState';
-import type { Controls } from './controls';
-import type { Felt } from './driver';
+import type { Controls, Felt } from './controls';
 import type { CarEvent } from './event';
 import { loadsA, stepPower } from './power';
 import { exposeNow, exposeSlow, type Senses, sensesOf } from './senses';
