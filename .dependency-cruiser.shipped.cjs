@@ -3,10 +3,10 @@
 module.exports = {
   forbidden: [
     {
-      name: 'dry-start-worker-carries-no-document',
+      name: 'simulating-workers-carry-no-document',
       comment: 'Neither schemas nor the document, nor the words of fields and maps.',
       severity: 'error',
-      from: { path: '^src/workers/dryStart\\.worker\\.ts$' },
+      from: { path: '^src/workers/(dryStart|trialDrive)\\.worker\\.ts$' },
       to: {
         path: ['^node_modules/zod/', '^src/core/(field|map|calibration|program/maps)', '/schema\\.ts$'],
         reachable: true,

@@ -7,7 +7,8 @@ import Papa from 'papaparse';
 import { compile } from '@/core/calibration';
 import { calibrationFromSheet, ENGINE_SHEETS } from '@/core/starters';
 import { carOf } from '@/standin/carOfDocument';
-import { DRIVE_IDS, type DriveId, driveRows, DRIVES, Recording } from '@/standin/drives';
+import { DRIVE_IDS, type DriveId, DRIVES } from '@/standin/drives';
+import { driveRows, Recording } from '@/standin/driving';
 
 const RATE_HZ = 20;
 const [demoId, driveId, file] = process.argv.slice(2);

@@ -1,5 +1,6 @@
 import type { EcuProgram } from '@/core/program';
 import type { Car } from '@/standin/car';
+import type { RunToken } from './cancellable';
 import type { StartExplanation, StartPhase, StartSetup, StartTrace, StartVerdict } from '@/standin/dryStart';
 
 export type { StartExplanation, StartPhase, StartSetup, StartTrace, StartVerdict };
@@ -31,9 +32,6 @@ export interface DryStartAnswer {
   /** Null where the car is known, and there is but one. */
   readonly sureness: Sureness | null;
 }
-
-/** Names one run, so that a cancel reaches that run and no other. */
-export type RunToken = string;
 
 /** The worker's calls, as comlink carries them. */
 export interface DryStartWorker {

@@ -1,19 +1,11 @@
 import { DryStart, explainVerdict, START_LENGTH_S, type StartResult } from '@/standin/dryStart';
+import type { RunPort } from './cancellable';
 import type { DryStartAnswer, DryStartRequest, Sureness } from './dryStartProtocol';
 
 /** Simulated seconds between two looks at whether to stop. */
 const SLICE_S = 0.25;
 /** Progress is told in this many parts: a screen need not be drawn for every slice. */
 const TOLD_PARTS = 10;
-
-/** Lets other messages in between two slices. */
-export type Breathe = () => Promise<void>;
-
-interface Port {
-  readonly onProgress: (share: number) => void;
-  readonly cancelled: () => boolean;
-  readonly breathe: Breathe;
-}
 
 /**
  * Runs a dry start in slices, and those of other cars of the same description after it, telling how far it is and stopping
@@ -22,7 +14,7 @@ interface Port {
  */
 export async function runDryStart(
   { program, car, others, setup }: DryStartRequest,
-  port: Port,
+  port: RunPort,
 ): Promise<DryStartAnswer | null> {
   const cars = [car, ...others];
   const results: StartResult[] = [];
@@ -53,7 +45,7 @@ export async function runDryStart(
 }
 
 /** @returns whether it came to its end. */
-async function runThrough(start: DryStart, port: Port, cars: number): Promise<boolean> {
+async function runThrough(start: DryStart, port: RunPort, cars: number): Promise<boolean> {
   const slices = Math.round(START_LENGTH_S / SLICE_S);
   const told = Math.max(1, Math.round((slices * cars) / TOLD_PARTS));
   for (let slice = 1; slice <= slices; slice += 1) {

@@ -338,6 +338,17 @@ export const CHANNELS = {
     logColumn: 'spark_deg_btdc',
     rest: NaN,
   },
+  afterStart: {
+    label: 'After-start factor',
+    quantity: 'count',
+    min: 0.1,
+    max: 10,
+    decimals: 2,
+    group: 'fuel',
+    origin: 'decided',
+    logColumn: 'after_start',
+    rest: 1,
+  },
   overrunCut: {
     label: 'Overrun cut',
     quantity: 'count',

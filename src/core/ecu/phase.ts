@@ -37,6 +37,7 @@ export function restPhase(state: EcuState, frame: Frame): void {
   toCranking(state);
   write(frame, AT.phase, state.phase);
   write(frame, AT.injectorOpening, 0);
+  write(frame, AT.afterStart, 1);
   write(frame, AT.overrunCut, 0);
 }
 

@@ -13,7 +13,8 @@ import {
   type SwitchingState,
 } from '../control';
 import type { PreparedCorrection } from '../correction';
-import { type EcuProgram, type InputCounts, inputCounts } from '../program';
+import { type EcuProgram } from '../program';
+import { type InputCounts, inputCounts } from '../sensors';
 import { type Fuel, fuelAt, fuelRoom, type FuelRoom } from './injection';
 import { readInputs, readQuickInputs } from './inputs';
 import { targetLoad } from './load';
@@ -84,6 +85,7 @@ export function eventStep(
   const fuel = fuelAt(program, frame, { active, cut }, out.fuel);
   write(frame, AT.lambdaTarget, fuel.lambdaTarget);
   write(frame, AT.injectorOpening, fuel.openingMs);
+  write(frame, AT.afterStart, fuel.afterStart);
   write(frame, AT.overrunCut, cut ? 1 : 0);
   return fuel;
 }

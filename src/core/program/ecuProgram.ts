@@ -17,10 +17,9 @@ import type {
 } from '../injector';
 import type { Grid } from '../numeric';
 import type { Condition, OutputPurpose } from '../outputs';
-import type { FaultBand, Gearing, GearPoint, PullUp, SteinhartHart, VoltsCurve } from '../sensors';
+import type { FaultBand, Gearing, GearPoint, InputId, PullUp, SteinhartHart, VoltsCurve } from '../sensors';
 import type { TriggerPickups, TriggerWheel } from '../trigger';
 import type { FirstMapId } from './blend';
-import type { InputId } from './inputs';
 import type { MapId } from './maps';
 
 /**

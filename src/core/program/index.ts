@@ -16,5 +16,4 @@ export type {
   SecondSetProgram,
   Tables,
 } from './ecuProgram';
-export { INPUT_IDS, type InputCounts, inputCounts, type InputId, type InputPace, INPUTS } from './inputs';
 export { FIRST_OF, isMapId, isSecondMapId, MAP_DEFINITIONS, MAP_IDS, type MapId } from './maps';

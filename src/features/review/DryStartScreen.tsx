@@ -1,16 +1,13 @@
-import { compile } from '@/core/calibration';
-import { blockingFindings, findingWords, sheetOf } from '@/core/checks';
-import { useShownUnits } from '@/data/preferences';
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useDeferredValue, useEffect } from 'react';
 import { View } from 'react-native';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { Message, Page, useWide } from '@/ui/layout';
-import { MissingList } from '@/ui/missing/MissingList';
 import { Heading, Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { prepare, runDryStart, useDryStart } from './dryStartStore';
+import { ReadyOnly } from './ReadyOnly';
 import { RunDryStart } from './RunDryStart';
 import { SetupCard } from './SetupCard';
 import { StartCharts } from './StartCharts';
@@ -29,9 +26,6 @@ export function DryStartScreen() {
   const answered = useDryStart((state) => state.answered);
   // An answer is drawn in slices, so that the page never holds still for it.
   const answer = useDeferredValue(answered?.id === id ? lastAnswer : null);
-  const compiled = compile(document);
-  const [units] = useShownUnits();
-  const burning = blockingFindings(document);
   const run = () => void runDryStart(id, document);
   useEffect(() => {
     // What is on the screen is drawn first.
@@ -48,60 +42,37 @@ export function DryStartScreen() {
       <Text colour="muted">
         A virtual engine, with a filling, dead time and wall film of its own, started with this calibration.
       </Text>
+      <Button
+        label="Trial drive"
+        icon="speedometer"
+        onPress={() => router.navigate(`/c/${id}/review/drive`)}
+      />
     </View>
   );
-  if (!compiled.ok) {
-    return (
-      <Page>
-        {heading}
-        <MissingList missing={compiled.missing} onGo={(path) => router.navigate(`/c/${id}/${path}` as '/')} />
-      </Page>
-    );
-  }
-  if (burning.length > 0) {
-    return (
-      <Page>
-        {heading}
-        <Text kind="strong">Nothing is started while a part would burn.</Text>
-        {burning.map((finding) => (
-          <Message
-            key={`${finding.id} ${finding.place}`}
-            tone="error"
-            actions={
-              <Button
-                label="Put it right"
-                onPress={() => router.navigate(`/c/${id}/build/${sheetOf(finding.place)}` as '/')}
-              />
-            }
-          >
-            {findingWords(finding, units)}
-          </Message>
-        ))}
-      </Page>
-    );
-  }
   return (
-    <Page
-      {...(wide ? {} : { action: button })}
-      beside={answer === null ? <Waiting /> : <StartCharts trace={answer.trace} />}
-    >
-      {heading}
-      <SetupCard />
-      {wide ? button : null}
-      {failure === null ? null : (
-        <Message tone="error" actions={<Button label="Run again" onPress={run} />}>
-          {failure}
-        </Message>
-      )}
-      {answer === null ? null : (
-        <VerdictCard
-          answer={answer}
-          outdated={answered?.document !== document}
-          onMap={(mapId) => router.navigate(`/c/${id}/maps/${mapId}`)}
-          onSheet={(sheet) => router.navigate(`/c/${id}/build/${sheet}` as '/')}
-        />
-      )}
-    </Page>
+    <ReadyOnly document={document} heading={heading}>
+      <Page
+        {...(wide ? {} : { action: button })}
+        beside={answer === null ? <Waiting /> : <StartCharts trace={answer.trace} />}
+      >
+        {heading}
+        <SetupCard />
+        {wide ? button : null}
+        {failure === null ? null : (
+          <Message tone="error" actions={<Button label="Run again" onPress={run} />}>
+            {failure}
+          </Message>
+        )}
+        {answer === null ? null : (
+          <VerdictCard
+            answer={answer}
+            outdated={answered?.document !== document}
+            onMap={(mapId) => router.navigate(`/c/${id}/maps/${mapId}`)}
+            onSheet={(sheet) => router.navigate(`/c/${id}/build/${sheet}` as '/')}
+          />
+        )}
+      </Page>
+    </ReadyOnly>
   );
 }
 

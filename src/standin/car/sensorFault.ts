@@ -1,4 +1,4 @@
-import type { InputId } from '@/core/program';
+import type { InputId } from '@/core/sensors';
 
 /** What can be wrong at a sensor. Sizes are in V, or s for one that is slow. */
 export const SENSOR_FAULTS = {

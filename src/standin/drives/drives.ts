@@ -1,4 +1,4 @@
-import type { Action } from './actions';
+import type { Action } from './action';
 
 /** A drive that can be asked for. */
 interface DriveInfo {

@@ -1,8 +1,6 @@
 /**
- * Drives: scripts of a driver over a car, as lists of actions, and what is recorded of them.
- * A further action, or a further drive, is one entry.
+ * The drives there are, as lists of a driver's actions: words and plain data.
+ * A further drive is one entry. How an action is done is in driving.
  */
-export { type Action, ACTIONS } from './actions';
-export { driveRows } from './csv';
+export type { Action } from './action';
 export { DRIVE_IDS, type DriveId, DRIVES } from './drives';
-export { type DriveTrace, Recording } from './recording';

@@ -1,7 +1,8 @@
 import { chargeCurrentA, dwellMs } from '@/core/coil';
 import { injectorPairs, overlapLossPercent, sprayAtValve } from '@/core/injector';
 import { coilFunction, injectorFunction } from '@/core/pins';
-import type { EcuProgram, InputId } from '@/core/program';
+import type { EcuProgram } from '@/core/program';
+import type { InputId } from '@/core/sensors';
 import { CYCLE_DEG, wrappedDeg } from '@/core/units';
 import type { Car } from '../car';
 import { pumpWiring, type PumpWiring } from './pump';

@@ -1,6 +1,6 @@
 import { type Rewiring, rewiredCar } from '@tests/support/car';
 import { demo, programOf } from '@tests/support/ventisca';
-import { INPUT_IDS, type InputId } from '@/core/program';
+import { INPUT_IDS, type InputId } from '@/core/sensors';
 import { pullUpVolts, thermistorOhm } from '@/core/sensors';
 import { type Car, SENSOR_FAULT_KINDS, type SensorFault } from '../car';
 import { carOf } from '../carOfDocument';

@@ -1,7 +1,7 @@
 import { demo, programOf } from '@tests/support/ventisca';
 import { AT, type ChannelId, frameOf, read } from '@/core/channel';
 import { lookUpMap } from '@/core/numeric';
-import type { InputId } from '@/core/program';
+import type { InputId } from '@/core/sensors';
 import type { SensorFault, SensorFaultKind } from '../car';
 import { carOf } from '../carOfDocument';
 import { VirtualCar } from '../virtualCar';

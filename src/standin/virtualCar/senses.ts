@@ -1,7 +1,8 @@
 import { AT, type Frame, write } from '@/core/channel';
 import type { Decoder } from '@/core/decoding';
 import { readCrank } from '@/core/ecu';
-import { type EcuProgram, type InputId, INPUTS } from '@/core/program';
+import { type EcuProgram } from '@/core/program';
+import { type InputId, INPUTS } from '@/core/sensors';
 import type { SensorFault, SensorFaults } from '../car';
 import { type Harness, type LastSignal, sampleSignals, type Truth } from '../harness';
 import { lambdaRead, manifoldKpa, type Metal, oilPressureKpa, type PlantState, railGaugeKpa } from '../plant';

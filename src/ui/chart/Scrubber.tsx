@@ -9,11 +9,13 @@ interface Props {
   valueText: (index: number) => string;
   cursor: number;
   onCursor: (index: number) => void;
+  /** Room beside the plot, px. */
+  margin?: { readonly left: number; readonly right: number };
   children: ReactNode;
 }
 
 /** Lets a finger, a pointer or the arrow keys choose the sample that charts one above the other write out. */
-export function Scrubber({ label, x, valueText, cursor, onCursor, children }: Props) {
+export function Scrubber({ label, x, valueText, cursor, onCursor, margin = MARGIN, children }: Props) {
   const box = useRef<View>(null);
   const first = x[0] ?? 0;
   const last = x[x.length - 1] ?? 1;
@@ -22,7 +24,7 @@ export function Scrubber({ label, x, valueText, cursor, onCursor, children }: Pr
     const element = box.current as unknown as HTMLElement | null;
     if (element === null) return;
     const { left, width } = element.getBoundingClientRect();
-    const share = (clientX - left - MARGIN.left) / (width - MARGIN.left - MARGIN.right);
+    const share = (clientX - left - margin.left) / (width - margin.left - margin.right);
     onCursor(nearestIndex(x, first + Math.min(1, Math.max(0, share)) * (last - first)));
   };
 

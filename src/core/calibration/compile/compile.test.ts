@@ -1,5 +1,5 @@
 import { choose, everything } from '@tests/support/everything';
-import { INPUT_IDS, type InputId } from '../../program';
+import { INPUT_IDS, type InputId } from '../../sensors';
 import { demo, programOf, TEST_DAY } from '@tests/support/ventisca';
 import { neutralMap } from '../../correction/schema';
 import { lookUpCurve, lookUpMap } from '../../numeric';

@@ -1,7 +1,7 @@
 import { AT } from '../../channel';
 import { curveThrough } from '../../numeric';
-import { INPUT_IDS, type InputCurve, type InputId, type InputProgram, INPUTS } from '../../program';
-import { type FaultBand, throttleCurve, type VoltsCurve } from '../../sensors';
+import { type InputCurve, type InputProgram } from '../../program';
+import { INPUT_IDS, type InputId, INPUTS , type FaultBand, throttleCurve, type VoltsCurve } from '../../sensors';
 import { curveOf, faultBandOf, lineOf, thermistorOf, throttleOf } from '../hardware';
 import { baseValue } from '../quantities';
 import type { Calibration } from '../schema';

@@ -3,7 +3,7 @@ import type { EcuProgram } from '@/core/program';
 import type { Car } from '../car';
 import { type CarSetup, type Drive, driveTo, VirtualCar } from '../virtualCar';
 import type { DriverMemory } from './actions';
-import { type DriveId, DRIVES } from './drives';
+import { type DriveId, DRIVES } from '../drives';
 import { isOver, scripted } from './scripted';
 
 /** A drive as it was sampled: every channel of the engine computer, a column each, in the channels’ base units. */

@@ -1,5 +1,6 @@
 import { type Controls, type Driver, DRIVER_S, type Felt } from '../virtualCar';
-import { type Action, ACTIONS, type DriverMemory, movesFoot, restarts } from './actions';
+import type { Action } from '../drives';
+import { ACTIONS, type DriverMemory, movesFoot, restarts } from './actions';
 
 /** A driver who does one action after the other, and then nothing more. */
 export function scripted(actions: readonly Action[]): Driver<DriverMemory> {

@@ -4,7 +4,7 @@ import { carOf } from '../carOfDocument';
 import { controlsAtRest } from '../virtualCar';
 import { ACTIONS, type DriverMemory, movesFoot } from './actions';
 import { driveRows } from './csv';
-import { DRIVE_IDS, type DriveId, DRIVES } from './drives';
+import { DRIVE_IDS, type DriveId, DRIVES } from '../drives';
 import { type DriveTrace, Recording } from './recording';
 import { scripted } from './scripted';
 

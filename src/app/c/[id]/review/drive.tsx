@@ -1,0 +1,1 @@
+export { DriveScreen as default } from '@/features/review/DriveScreen';

@@ -1,0 +1,74 @@
+import { useGlobalSearchParams, useRouter } from 'expo-router';
+import { useDeferredValue } from 'react';
+import { View } from 'react-native';
+import { useDocument } from '@/data/session/session';
+import { Button } from '@/ui/button/Button';
+import { Message, Page, useWide } from '@/ui/layout';
+import { Heading, Text } from '@/ui/text/Text';
+import { SPACE } from '@/ui/theme';
+import { DriveFindings } from './DriveFindings';
+import { DriveSetupCard } from './DriveSetupCard';
+import { runDrive, useDrive } from './driveStore';
+import { DriveTraces } from './DriveTraces';
+import { ReadyOnly } from './ReadyOnly';
+import { RunDrive } from './RunDrive';
+
+/** The car driven in simulation with this very calibration. */
+export function DriveScreen() {
+  const document = useDocument();
+  const router = useRouter();
+  const wide = useWide();
+  const { id } = useGlobalSearchParams<{ id: string }>();
+  const failure = useDrive((state) => state.failure);
+  const lastAnswer = useDrive((state) => state.answer);
+  const lastBefore = useDrive((state) => state.before);
+  const answered = useDrive((state) => state.answered);
+  const mine = answered?.id === id;
+  // A strip of thousands of samples is drawn in slices, so that the page never holds still for it.
+  const answer = useDeferredValue(mine ? lastAnswer : null);
+  const before = useDeferredValue(mine ? lastBefore : null);
+  const run = () => void runDrive(id, document);
+  const button = <RunDrive onRun={run} />;
+
+  const heading = (
+    <View style={{ gap: SPACE.xs }}>
+      <Heading level={2} kind="title">
+        Trial drive
+      </Heading>
+      <Text colour="muted">
+        The same virtual car, driven by a script with this calibration: what its engine computer sees, twenty
+        times a second.
+      </Text>
+      <Button label="Dry start" icon="arrow-left" onPress={() => router.navigate(`/c/${id}/review`)} />
+    </View>
+  );
+  return (
+    <ReadyOnly document={document} heading={heading}>
+      <Page
+        {...(wide ? {} : { action: button })}
+        beside={answer === null ? <Waiting /> : <DriveTraces answer={answer} before={before} />}
+      >
+        {heading}
+        <DriveSetupCard />
+        {wide ? button : null}
+        {failure === null ? null : (
+          <Message tone="error" actions={<Button label="Drive again" onPress={run} />}>
+            {failure}
+          </Message>
+        )}
+        {answer === null ? null : (
+          <DriveFindings answer={answer} outdated={answered?.document !== document} />
+        )}
+      </Page>
+    </ReadyOnly>
+  );
+}
+
+function Waiting() {
+  return (
+    <Text colour="muted">
+      Speed, pressure, mixture and spark of the whole drive are drawn here, with what the engine computer was
+      doing above them.
+    </Text>
+  );
+}

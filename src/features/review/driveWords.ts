@@ -1,0 +1,82 @@
+import { formatNumber } from '@/core/units';
+import type { DriveFacts } from '@/workers/driveProtocol';
+
+/** What happened in a drive, a sentence each, with whether it is as it should be. */
+export interface DriveSentence {
+  readonly tone: 'good' | 'warning' | 'plain';
+  readonly text: string;
+}
+
+/** Under load, so much leaner or richer than the target is worth a look. */
+const OFF = { lean: 1.06, rich: 0.88 } as const;
+/** So many charges that did not burn are a drive’s usual: lifting off leaves some. */
+const USUAL_MISFIRES = 400;
+
+/** A drive in sentences, what is wrong first. */
+export function driveSentences(facts: DriveFacts): DriveSentence[] {
+  const { ranFromS, diedAtS, pulling, cuts, knocks, misfires, counters } = facts;
+  if (ranFromS === null)
+    return [{ tone: 'warning', text: 'The engine never ran. Look at the dry start first.' }];
+  const seconds = (value: number) => `${formatNumber(value, 0)} s`;
+  const found: (DriveSentence | null)[] = [
+    diedAtS.length === 0
+      ? { tone: 'good', text: `Ran from ${formatNumber(ranFromS, 1)} s on and did not die.` }
+      : {
+          tone: 'warning',
+          text: `Died ${times(diedAtS.length)}, at ${diedAtS.slice(0, 4).map(seconds).join(', ')}${diedAtS.length > 4 ? ' and later' : ''}.`,
+        },
+    mixtureSentence(pulling),
+    knocks.firings === 0
+      ? { tone: 'good', text: 'No firing knocked.' }
+      : {
+          tone: 'warning',
+          text: `${formatNumber(knocks.firings, 0)} firings knocked, most about ${formatNumber(knocks.atRpm ?? NaN, 0)} rev/min. Take spark back there.`,
+        },
+    misfires > USUAL_MISFIRES
+      ? { tone: 'warning', text: `${formatNumber(misfires, 0)} charges with fuel did not burn while it ran.` }
+      : null,
+    counters.syncLosses > 0
+      ? {
+          tone: 'warning',
+          text: `The crank’s position was lost ${times(counters.syncLosses)}, with ${formatNumber(counters.crankTeethMissing, 0)} counts of missing teeth.`,
+        }
+      : null,
+    counters.camPulsesMissing > 0
+      ? { tone: 'warning', text: `${formatNumber(counters.camPulsesMissing, 0)} cam pulses were missing.` }
+      : null,
+    cuts.times === 0
+      ? null
+      : {
+          tone: 'plain',
+          text: `Fuel was cut on overrun ${times(cuts.times)}, ${seconds(cuts.forS)} in all.`,
+        },
+    {
+      tone: 'plain',
+      text: `Reached ${formatNumber(facts.topRpm, 0)} rev/min and ${formatNumber(facts.topKpa, 0)} kPa; coolant ended at ${formatNumber(facts.endCoolantC, 0)} °C.`,
+    },
+  ];
+  const order = { warning: 0, good: 1, plain: 2 } as const;
+  return found
+    .filter((sentence) => sentence !== null)
+    .sort((one, other) => order[one.tone] - order[other.tone]);
+}
+
+function mixtureSentence(pulling: DriveFacts['pulling']): DriveSentence | null {
+  if (pulling === null) return null;
+  const percent = (factor: number) => `${formatNumber(Math.abs(factor - 1) * 100, 0)} %`;
+  const { leanest, richest } = pulling;
+  if (leanest > OFF.lean) {
+    return { tone: 'warning', text: `Under load up to ${percent(leanest)} leaner than the target.` };
+  }
+  if (richest < OFF.rich) {
+    return { tone: 'warning', text: `Under load up to ${percent(richest)} richer than the target.` };
+  }
+  return {
+    tone: 'good',
+    text: `Under load the mixture kept between ${percent(richest)} richer and ${percent(Math.max(1, leanest))} leaner than the target.`,
+  };
+}
+
+function times(count: number): string {
+  return count === 1 ? 'once' : count === 2 ? 'twice' : `${formatNumber(count, 0)} times`;
+}

@@ -1,0 +1,104 @@
+import { PHASE } from '@/core/channel';
+import type { CarEvent, VirtualCar } from '../virtualCar';
+import type { DriveTrace } from './recording';
+
+/** What happened in a drive, in numbers. */
+export interface DriveFacts {
+  /** When the engine first ran, s; null when it never did. */
+  readonly ranFromS: number | null;
+  /** When it died with the key on, s. */
+  readonly diedAtS: readonly number[];
+  readonly topRpm: number;
+  readonly topKpa: number;
+  readonly endCoolantC: number;
+  /** Lambda over its target while the engine pulled, the leanest and the richest, as factors; null where it never did. */
+  readonly pulling: { readonly leanest: number; readonly richest: number } | null;
+  /** Overrun cuts, and how long they lasted together, s. */
+  readonly cuts: { readonly times: number; readonly forS: number };
+  /** Firings that knocked, and the speed at which most did, rev/min: the stand-in’s own ears. */
+  readonly knocks: { readonly firings: number; readonly atRpm: number | null };
+  /** Charges that did not burn though fuel was meant to, while it ran. */
+  readonly misfires: number;
+  readonly counters: {
+    readonly syncLosses: number;
+    readonly crankTeethMissing: number;
+    readonly camPulsesMissing: number;
+  };
+}
+
+/** A firing knocks when its last part has this much more time than it needs to light by itself. */
+const KNOCKS_FROM = 0.1;
+/** It pulls with so much throttle for so long that the mixture has come to the sensor, % and s, and warm enough, °C. */
+const PULLING = { throttle: 40, forS: 0.8, coolantC: 50 } as const;
+/** Speeds that knock is counted by, rev/min. */
+const KNOCK_STEP_RPM = 500;
+
+/** Listens to a car while it is driven. */
+export class DriveWatch {
+  private readonly knocksAt = new Map<number, number>();
+  private knocks = 0;
+  private misfires = 0;
+
+  constructor(car: VirtualCar) {
+    car.onEvent = (event) => this.hear(event);
+  }
+
+  /** What happened, with what was recorded. */
+  facts(trace: DriveTrace): DriveFacts {
+    const { columns, samples, rateHz } = trace;
+    const atS = (i: number) => (i + 1) / rateHz;
+    const running = (i: number) => columns.phase[i] === PHASE.running;
+    const first = columns.phase.indexOf(PHASE.running);
+    const died: number[] = [];
+    let [cuts, cutSamples] = [0, 0];
+    for (let i = 1; i < samples; i += 1) {
+      // With the key off the battery alone is left, and nothing counts as having died.
+      if (
+        running(i - 1) &&
+        !running(i) &&
+        (columns.sinceKeyOn[i] as number) > (columns.sinceKeyOn[i - 1] as number)
+      )
+        died.push(atS(i));
+      if (columns.overrunCut[i] === 1) cutSamples += 1;
+      if (columns.overrunCut[i] === 1 && columns.overrunCut[i - 1] !== 1) cuts += 1;
+    }
+    const mostAt = [...this.knocksAt].sort(([, a], [, b]) => b - a)[0]?.[0] ?? null;
+    return {
+      ranFromS: first < 0 ? null : atS(first),
+      diedAtS: died,
+      topRpm: Math.max(0, ...columns.speed),
+      topKpa: Math.max(0, ...columns.manifoldPressure.filter((kpa) => !Number.isNaN(kpa))),
+      endCoolantC: columns.coolant[samples - 1] ?? NaN,
+      pulling: pullingOf(trace),
+      cuts: { times: cuts, forS: cutSamples / rateHz },
+      knocks: { firings: this.knocks, atRpm: mostAt },
+      misfires: this.misfires,
+      counters: {
+        syncLosses: columns.syncLosses[samples - 1] ?? 0,
+        crankTeethMissing: columns.crankTeethMissing[samples - 1] ?? 0,
+        camPulsesMissing: columns.camPulsesMissing[samples - 1] ?? 0,
+      },
+    };
+  }
+
+  private hear({ knock, speedRpm, outcome, phase, cut }: CarEvent): void {
+    if (phase === PHASE.running && outcome !== 'burned' && !cut) this.misfires += 1;
+    if (knock < KNOCKS_FROM) return;
+    this.knocks += 1;
+    const step = KNOCK_STEP_RPM * Math.round(speedRpm / KNOCK_STEP_RPM);
+    this.knocksAt.set(step, (this.knocksAt.get(step) ?? 0) + 1);
+  }
+}
+
+function pullingOf({ columns, samples, rateHz }: DriveTrace): DriveFacts['pulling'] {
+  const ratios: number[] = [];
+  let pulls = 0;
+  for (let i = 0; i < samples; i += 1) {
+    const pulling = (columns.throttle[i] as number) > PULLING.throttle && columns.phase[i] === PHASE.running;
+    pulls = pulling ? pulls + 1 : 0;
+    const ratio = (columns.lambdaOne[i] as number) / (columns.lambdaTarget[i] as number);
+    const seen = pulls >= PULLING.forS * rateHz && (columns.coolant[i] as number) > PULLING.coolantC;
+    if (seen && !Number.isNaN(ratio)) ratios.push(ratio);
+  }
+  return ratios.length === 0 ? null : { leanest: Math.max(...ratios), richest: Math.min(...ratios) };
+}

@@ -1,0 +1,20 @@
+import { expose, transfer } from 'comlink';
+import { keptRuns } from './cancellable';
+import type { DriveWorker } from './driveProtocol';
+import { runDrive } from './driveTask';
+
+const runs = keptRuns();
+
+const worker: DriveWorker = {
+  async run(token, request, onProgress) {
+    const answer = await runs.run(token, onProgress, (port) => runDrive(request, port));
+    if (answer === null) return null;
+    return transfer(
+      answer,
+      Object.values(answer.trace.columns).map(({ buffer }) => buffer as ArrayBuffer),
+    );
+  },
+  cancel: runs.cancel,
+};
+
+expose(worker);
