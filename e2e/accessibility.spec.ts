@@ -119,6 +119,15 @@ const WALK: readonly (readonly [view: string, go: (app: Lumbre) => Promise<void>
   ['workings', (app) => app.openItem('Maps', 'Workings')],
   ['dry start', (app) => app.dryStart('−20', /^Caught/)],
   [
+    'trial drive',
+    async (app) => {
+      await app.page.getByRole('button', { name: 'Trial drive' }).click();
+      await app.choose('Drive', 'Idle with loads');
+      await app.page.getByRole('button', { name: 'Drive', exact: true }).click();
+      await app.page.getByRole('button', { name: 'Ask what is true of this car' }).click({ timeout: 60_000 });
+    },
+  ],
+  [
     'calibrations',
     async ({ page }) => {
       await page.getByRole('button', { name: 'All calibrations' }).click();

@@ -73,7 +73,6 @@ const SHOTS: readonly Shot[] = [
     scheme: 'light',
     go: (page) => openItem(page, 'Build', 'Injection'),
   },
-  { name: 'outputs-wide', size: 'wide', scheme: 'dark', go: (page) => openItem(page, 'Build', 'Outputs') },
   {
     name: 'maps',
     size: 'phone',
@@ -135,6 +134,20 @@ const SHOTS: readonly Shot[] = [
     go: async (page) => {
       await lowerCranking(page);
       await runDryStart(page);
+    },
+  },
+  {
+    name: 'trial-drive-wide',
+    size: 'wide',
+    scheme: 'light',
+    go: async (page) => {
+      await openDemo(page);
+      await page.getByRole('navigation').getByRole('link', { name: 'Review' }).click();
+      await page.getByRole('button', { name: 'Trial drive' }).click();
+      await page.getByRole('button', { name: 'Drive', exact: true }).click();
+      const strip = page.getByRole('slider', { name: 'Time in the drive' });
+      await strip.focus({ timeout: 60_000 });
+      for (let i = 0; i < 104; i += 1) await page.keyboard.press('Shift+ArrowRight');
     },
   },
   {

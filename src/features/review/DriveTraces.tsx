@@ -42,7 +42,7 @@ export const DriveTraces = memo(function DriveTraces({ answer, before }: Props) 
   return (
     <Card
       title="The strip"
-      intro="Touch it to read it. Steel, dashed: what is meant. Grey: the drive before."
+      intro="Touch it to read it. Stretches: ember cranking, paler after-start, steel overrun cut. Dashed: what is meant. Grey: the drive before."
     >
       <Chips
         label="Traces"
@@ -109,7 +109,7 @@ function bandsOf({ columns, samples, rateHz }: DriveTrace): TraceBand[] {
     return found;
   };
   const running = (i: number) => columns.phase[i] === PHASE.running;
-  return [
+  const found = [
     ...stretches(
       'cranking',
       'cranking',
@@ -122,4 +122,5 @@ function bandsOf({ columns, samples, rateHz }: DriveTrace): TraceBand[] {
     ),
     ...stretches('overrun cut', 'cut', (i) => running(i) && columns.overrunCut[i] === 1),
   ];
+  return found.sort((one, other) => one.fromS - other.fromS);
 }

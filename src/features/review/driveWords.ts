@@ -9,12 +9,12 @@ export interface DriveSentence {
 
 /** Under load, so much leaner or richer than the target is worth a look. */
 const OFF = { lean: 1.06, rich: 0.88 } as const;
-/** So many charges that did not burn are a drive’s usual: lifting off leaves some. */
-const USUAL_MISFIRES = 400;
+/** Such a share of the charges may fail to burn: lifting off leaves some where fuel is not cut. */
+const USUAL_MISFIRES = 0.06;
 
 /** A drive in sentences, what is wrong first. */
 export function driveSentences(facts: DriveFacts): DriveSentence[] {
-  const { ranFromS, diedAtS, pulling, cuts, knocks, misfires, counters } = facts;
+  const { ranFromS, diedAtS, pulling, cuts, knocks, misfires, charges, counters } = facts;
   if (ranFromS === null)
     return [{ tone: 'warning', text: 'The engine never ran. Look at the dry start first.' }];
   const seconds = (value: number) => `${formatNumber(value, 0)} s`;
@@ -32,9 +32,12 @@ export function driveSentences(facts: DriveFacts): DriveSentence[] {
           tone: 'warning',
           text: `${formatNumber(knocks.firings, 0)} firings knocked, most about ${formatNumber(knocks.atRpm ?? NaN, 0)} rev/min. Take spark back there.`,
         },
-    misfires > USUAL_MISFIRES
-      ? { tone: 'warning', text: `${formatNumber(misfires, 0)} charges with fuel did not burn while it ran.` }
-      : null,
+    misfires === 0
+      ? null
+      : {
+          tone: misfires > USUAL_MISFIRES * charges ? 'warning' : 'plain',
+          text: `${formatNumber(misfires, 0)} of ${formatNumber(charges, 0)} charges with fuel did not burn while it ran; lifting off leaves some where fuel is not cut.`,
+        },
     counters.syncLosses > 0
       ? {
           tone: 'warning',

@@ -19,6 +19,8 @@ export interface DriveFacts {
   readonly knocks: { readonly firings: number; readonly atRpm: number | null };
   /** Charges that did not burn though fuel was meant to, while it ran. */
   readonly misfires: number;
+  /** Charges that fuel was meant for, while it ran. */
+  readonly charges: number;
   readonly counters: {
     readonly syncLosses: number;
     readonly crankTeethMissing: number;
@@ -38,6 +40,7 @@ export class DriveWatch {
   private readonly knocksAt = new Map<number, number>();
   private knocks = 0;
   private misfires = 0;
+  private charges = 0;
 
   constructor(car: VirtualCar) {
     car.onEvent = (event) => this.hear(event);
@@ -73,6 +76,7 @@ export class DriveWatch {
       cuts: { times: cuts, forS: cutSamples / rateHz },
       knocks: { firings: this.knocks, atRpm: mostAt },
       misfires: this.misfires,
+      charges: this.charges,
       counters: {
         syncLosses: columns.syncLosses[samples - 1] ?? 0,
         crankTeethMissing: columns.crankTeethMissing[samples - 1] ?? 0,
@@ -82,7 +86,10 @@ export class DriveWatch {
   }
 
   private hear({ knock, speedRpm, outcome, phase, cut }: CarEvent): void {
-    if (phase === PHASE.running && outcome !== 'burned' && !cut) this.misfires += 1;
+    if (phase === PHASE.running && !cut) {
+      this.charges += 1;
+      if (outcome !== 'burned') this.misfires += 1;
+    }
     if (knock < KNOCKS_FROM) return;
     this.knocks += 1;
     const step = KNOCK_STEP_RPM * Math.round(speedRpm / KNOCK_STEP_RPM);

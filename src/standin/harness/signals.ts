@@ -1,6 +1,6 @@
 import { type Curve, inverseOf } from '@/core/numeric';
 import type { EcuProgram, InputCurve } from '@/core/program';
-import type { InputId , GearPoint, PullUp, SteinhartHart } from '@/core/sensors';
+import type { InputId, GearPoint, PullUp, SteinhartHart } from '@/core/sensors';
 import type { Car, Sensing } from '../car';
 import { thingAt } from './wiring';
 

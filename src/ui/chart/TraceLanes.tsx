@@ -75,15 +75,17 @@ export function TraceLanes({ label, lanes, bands, samples, rateHz, cursor, onCur
         onCursor={onCursor}
         margin={{ left: 0, right: STRIP }}
         valueText={(i) =>
-          `${formatNumber(times[i], 1)} s, ${lanes.map((lane) => `${lane.label} ${formatNumber(lane.values[i] ?? null, lane.decimals)} ${lane.unit}`).join(', ')}`
+          `${[formatNumber(times[i], 1) + ' s', ...wordsAt(bands, times[i] ?? 0)].join(', ')}, ${lanes.map((lane) => `${lane.label} ${formatNumber(lane.values[i] ?? null, lane.decimals)} ${lane.unit}`).join(', ')}`
         }
       >
         <View style={{ height }}>
           <Canvas lanes={lanes} width={plot} height={height} roles={roles} />
           <View style={{ position: 'absolute', left: 0, top: 0 }} aria-hidden>
             <Svg width={plot} height={height}>
-              {bands.map((band) => {
+              {bands.map((band, i) => {
                 const from = time(band.fromS);
+                // A word may run on to where the next stretch begins.
+                const room = time(bands[i + 1]?.fromS ?? samples / rateHz) - from;
                 const wide = Math.max(1, time(band.toS) - from);
                 const { role, opacity } = TONES[band.tone];
                 return (
@@ -96,7 +98,7 @@ export function TraceLanes({ label, lanes, bands, samples, rateHz, cursor, onCur
                       fill={roles[role]}
                       opacity={opacity}
                     />
-                    {wide > band.label.length * LETTER ? (
+                    {room > band.label.length * LETTER ? (
                       <SvgText x={from + 4} y={15} fontSize={12} fontFamily={FONT.text} fill={roles.text}>
                         {band.label}
                       </SvgText>
@@ -169,13 +171,20 @@ export function TraceLanes({ label, lanes, bands, samples, rateHz, cursor, onCur
           ))}
           <View style={{ position: 'absolute', right: 0, bottom: 0, width: STRIP - SPACE.s }}>
             <Text kind="small" colour="muted">
-              {cursor < 0 ? 's' : `${formatNumber(times[cursor], 1)} s`}
+              {cursor < 0
+                ? 's'
+                : [`${formatNumber(times[cursor], 1)} s`, ...wordsAt(bands, times[cursor] ?? 0)].join(', ')}
             </Text>
           </View>
         </View>
       </Scrubber>
     </View>
   );
+}
+
+/** What the engine computer was doing at a time. */
+function wordsAt(bands: readonly TraceBand[], timeS: number): string[] {
+  return bands.filter(({ fromS, toS }) => timeS > fromS && timeS <= toS).map(({ label }) => label);
 }
 
 interface CanvasProps {
@@ -222,11 +231,6 @@ function paintLane(
     .domain(range)
     .nice(3)
     .range([top + LANE - PAD, top + PAD]);
-  context.font = `11px ${FONT.number}`;
-  context.fillStyle = roles.muted;
-  const [low = 0, high = 1] = y.domain();
-  context.fillText(formatNumber(high, lane.decimals), 2, top + PAD + 9);
-  context.fillText(formatNumber(low, lane.decimals), 2, top + LANE - PAD);
   const line = (values: Float32Array, colour: string, dash: readonly number[], opacity: number) => {
     context.strokeStyle = colour;
     context.globalAlpha = opacity;
@@ -253,4 +257,18 @@ function paintLane(
   if (lane.earlier !== undefined) line(lane.earlier, roles.muted, [], 0.55);
   line(lane.values, roles.accent, [], 1);
   if (lane.meant !== undefined) line(lane.meant, roles.steel, [5, 4], 1);
+  const [low = 0, high = 1] = y.domain();
+  paintEnd(context, formatNumber(high, lane.decimals), top + PAD + 9, roles);
+  paintEnd(context, formatNumber(low, lane.decimals), top + LANE - PAD, roles);
+}
+
+/** A number at an end of a lane, on ground of its own so that no line runs through it. */
+function paintEnd(context: CanvasRenderingContext2D, text: string, y: number, roles: Roles): void {
+  context.font = `11px ${FONT.number}`;
+  context.globalAlpha = 0.8;
+  context.fillStyle = roles.surface;
+  context.fillRect(0, y - 10, context.measureText(text).width + 5, 13);
+  context.globalAlpha = 1;
+  context.fillStyle = roles.muted;
+  context.fillText(text, 2, y);
 }

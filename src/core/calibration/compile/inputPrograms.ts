@@ -1,7 +1,14 @@
 import { AT } from '../../channel';
 import { curveThrough } from '../../numeric';
 import { type InputCurve, type InputProgram } from '../../program';
-import { INPUT_IDS, type InputId, INPUTS , type FaultBand, throttleCurve, type VoltsCurve } from '../../sensors';
+import {
+  INPUT_IDS,
+  type InputId,
+  INPUTS,
+  type FaultBand,
+  throttleCurve,
+  type VoltsCurve,
+} from '../../sensors';
 import { curveOf, faultBandOf, lineOf, thermistorOf, throttleOf } from '../hardware';
 import { baseValue } from '../quantities';
 import type { Calibration } from '../schema';

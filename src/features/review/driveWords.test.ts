@@ -1,0 +1,55 @@
+import type { DriveFacts } from '@/workers/driveProtocol';
+import { driveSentences } from './driveWords';
+
+const FACTS: DriveFacts = {
+  ranFromS: 2.7,
+  diedAtS: [],
+  topRpm: 6110,
+  topKpa: 147,
+  endCoolantC: 75,
+  pulling: { leanest: 1.02, richest: 0.9 },
+  cuts: { times: 2, forS: 11 },
+  knocks: { firings: 0, atRpm: null },
+  misfires: 0,
+  charges: 40_000,
+  counters: { syncLosses: 0, crankTeethMissing: 0, camPulsesMissing: 0 },
+};
+const said = (change: Partial<DriveFacts> = {}) => driveSentences({ ...FACTS, ...change });
+const warnings = (change: Partial<DriveFacts>) =>
+  said(change)
+    .filter(({ tone }) => tone === 'warning')
+    .map(({ text }) => text);
+
+describe('a drive in sentences', () => {
+  test('a good one has no warning, and says what it reached', () => {
+    expect(warnings({})).toEqual([]);
+    const text = said()
+      .map((sentence) => sentence.text)
+      .join(' ');
+    expect(text).toMatch(/Ran from 2.7 s on and did not die/);
+    expect(text).toMatch(/between 10 % richer and 2 % leaner/);
+    expect(text).toMatch(/No firing knocked/);
+    expect(text).toMatch(/cut on overrun twice, 11 s in all/);
+    expect(text).toMatch(/Reached 6,?110 rev\/min and 147 kPa; coolant ended at 75 °C/);
+  });
+
+  test.each<[Partial<DriveFacts>, RegExp]>([
+    [{ ranFromS: null }, /never ran/],
+    [{ diedAtS: [52] }, /Died once, at 52 s\.$/],
+    [{ diedAtS: [1, 2, 3, 4, 5] }, /Died 5 times, at 1 s, 2 s, 3 s, 4 s and later/],
+    [{ pulling: { leanest: 1.12, richest: 1 } }, /up to 12 % leaner/],
+    [{ pulling: { leanest: 1, richest: 0.8 } }, /up to 20 % richer/],
+    [{ knocks: { firings: 14, atRpm: 4500 } }, /14 firings knocked, most about 4,?500 rev\/min/],
+    [{ misfires: 4000 }, /4,?000 of 40,?000 charges/],
+    [{ counters: { ...FACTS.counters, syncLosses: 2, crankTeethMissing: 3 } }, /lost twice, with 3 counts/],
+    [{ counters: { ...FACTS.counters, camPulsesMissing: 7 } }, /7 cam pulses were missing/],
+  ])('%j is warned of, first', (change, expected) => {
+    expect(warnings(change)).toHaveLength(1);
+    expect(said(change)[0]?.text).toMatch(expected);
+  });
+
+  test('a few charges that do not burn are no warning, and no pull says nothing of the mixture', () => {
+    expect(warnings({ misfires: 900 })).toEqual([]);
+    expect(said({ pulling: null }).some(({ text }) => text.includes('Under load'))).toBe(false);
+  });
+});
