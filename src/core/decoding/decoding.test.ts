@@ -1,7 +1,7 @@
 import { spin, type SpeedAt } from '@tests/support/spin';
 import fc from 'fast-check';
-import type { TriggerWheel } from '../trigger';
-import { type Decoder, decoderOf, SYNC } from './decoder';
+import { triggerPermits, triggerProblems, type TriggerWheel } from '../trigger';
+import { type Decoder, decoderOf, NOMINAL_WHEEL, SYNC } from './decoder';
 import { believedDeg, copiedDecoder, decodedRpm, decoderAtRest, isSynced } from './decoderState';
 import { camEdge, crankEdge, restWhereStopped } from './edges';
 
@@ -387,4 +387,183 @@ test('an edge is an edge: the same ones give the same memory, and a copy shares 
   expect(copy).not.toEqual(end.state);
   copy.counters.noiseEdges += 7;
   expect(end.state.counters.noiseEdges).toBe(0);
+});
+
+describe('speed and turns', () => {
+  test('speed is known from the second edge on, across a gap that nobody knows of yet', () => {
+    const decoder = six(wheel());
+    const speeds: number[] = [];
+    spin(wheel(), decoder, steady(200), { turns: 1.1 }, { seen: ({ state }) => speeds.push(state.speedRpm) });
+    expect(speeds[0]).toBe(0);
+    // The wait over the gap alone would say a third; the shorter of two waits says it as it is, but for the very second edge.
+    for (const speed of speeds.slice(1)) expect(speed).toBeCloseTo(200, 4);
+  });
+
+  // From 200° the next tooth is at 204; the gap’s two places are counted when it is told.
+  test('turns are counted in tooth places, gaps with them', () => {
+    const decoder = six(wheel());
+    const end = spin(wheel(), decoder, steady(900), { turns: 7 });
+    const firstEdgeDeg = 204;
+    const lastEdgeDeg = firstEdgeDeg + 6 * Math.floor((end.deg - firstEdgeDeg) / 6);
+    expect(end.state.turnedPlaces).toBe((lastEdgeDeg - firstEdgeDeg) / 6 + 1);
+  });
+
+  // A swing that repeats with every firing is even over stretches of one firing, and over no others.
+  test('speed is measured from firing to firing, so that compressions do not shake it', () => {
+    const decoder = six(wheel());
+    const speeds: number[] = [];
+    spin(
+      wheel(),
+      decoder,
+      cranking(200, 0.25),
+      { turns: 9 },
+      {
+        seen: ({ state }) => {
+          if (state.sync === SYNC.cycle) speeds.push(state.speedRpm);
+        },
+      },
+    );
+    const settled = speeds.slice(60);
+    expect(settled.length).toBeGreaterThan(100);
+    expect(Math.max(...settled) - Math.min(...settled)).toBeLessThan(0.2);
+    const other = decoderOf(wheel(), 4, true);
+    const shaken: number[] = [];
+    spin(
+      wheel(),
+      other,
+      cranking(200, 0.25),
+      { turns: 9 },
+      {
+        seen: ({ state }) => {
+          if (state.sync === SYNC.cycle) shaken.push(state.speedRpm);
+        },
+      },
+    );
+    expect(Math.max(...shaken.slice(60)) - Math.min(...shaken.slice(60))).toBeGreaterThan(3);
+  });
+});
+
+describe('a wheel without a cam', () => {
+  const of = wheel({ cam: null });
+  const decoder = six(of, false);
+  const on = (disturbed: Parameters<typeof spin>[4], turns = 5) => {
+    const before = spin(of, decoder, steady(2000), { turns: 6 });
+    return spin(
+      of,
+      decoder,
+      steady(2000),
+      { state: before.state, fromDeg: before.deg, fromS: before.timeS, turns },
+      disturbed,
+    );
+  };
+
+  test('counts a tooth that is missing by the gap that comes too soon', () => {
+    const { state } = on({ lost: (edge) => edge === 20 });
+    expect(state.counters).toMatchObject({
+      syncLosses: 1,
+      crankTeethMissing: 1,
+      noiseEdges: 0,
+      camPulsesMissing: 0,
+    });
+    expect(state.sync).toBe(SYNC.position);
+  });
+
+  test('counts an edge too many by the gap that does not come', () => {
+    const { state } = on({ noiseAfter: (edge) => (edge === 20 ? 0.6 : 0) });
+    expect(state.counters).toMatchObject({ syncLosses: 1, crankTeethMissing: 0 });
+    expect(state.counters.noiseEdges).toBe(1);
+    expect(state.sync).toBe(SYNC.position);
+  });
+});
+
+describe('a wheel marked by its cam', () => {
+  // Twelve teeth 30° apart; the pulse 153° before TDC comes just before the first of a cycle, 150° before.
+  const of = wheel({ kind: 'even', teeth: 12, missing: 0, tdcOffsetDeg: 150 });
+  const decoder = six(of);
+  const on = (disturbed: Parameters<typeof spin>[4], turns = 6) => {
+    const before = spin(of, decoder, steady(1000), { turns: 8 });
+    const state = copiedDecoder(before.state);
+    return spin(
+      of,
+      decoder,
+      steady(1000),
+      { state, fromDeg: before.deg, fromS: before.timeS, turns },
+      disturbed,
+    );
+  };
+
+  test('is known once a whole cycle had its teeth, not before', () => {
+    const pulses: number[] = [];
+    spin(
+      of,
+      decoder,
+      steady(1000),
+      { turns: 5 },
+      {
+        seen: ({ state }) => {
+          if (state.sync === SYNC.cycle && pulses.length === 0) pulses.push(state.camEdges);
+        },
+      },
+    );
+    expect(pulses).toEqual([2]);
+    expect(decoder.present).toBe(24);
+  });
+
+  test('a tooth that does not come costs the place until two pulses fit again', () => {
+    const { state } = on({ lost: (edge) => edge === 5 });
+    expect(state.counters).toMatchObject({ syncLosses: 1, crankTeethMissing: 1 });
+    expect(state.sync).toBe(SYNC.cycle);
+  });
+
+  test('pulses that stop are counted, and the place is kept', () => {
+    const end = on({ camLost: () => true });
+    expect(end.state.counters.syncLosses).toBe(0);
+    expect(end.state.counters.camPulsesMissing).toBeGreaterThan(0);
+    expect(apart(believedDeg(decoder, end.state, end.timeS), end.deg)).toBeCloseTo(0, 4);
+  });
+});
+
+describe('teeth that are all alike', () => {
+  test('come regularly from the third on', () => {
+    const of = wheel({ kind: 'even', teeth: 3, missing: 0, cam: null, tdcOffsetDeg: 70 });
+    const decoder = six(of, false);
+    const state = decoderAtRest();
+    const synced = [1, 1.1, 1.2, 1.3].map((timeS) => {
+      crankEdge(decoder, state, timeS);
+      return isSynced(decoder, state);
+    });
+    expect(synced).toEqual([false, false, true, true]);
+  });
+});
+
+describe('a stop', () => {
+  test('in the middle of a turn is told by the next edge, which begins anew', () => {
+    const decoder = six(wheel());
+    const end = spin(wheel(), decoder, steady(700), { turns: 8.2 });
+    expect(end.state.tooth).toBeGreaterThan(2);
+    crankEdge(decoder, end.state, end.state.edgeS + 1.5);
+    expect(end.state).toMatchObject({
+      sync: SYNC.none,
+      edges: 1,
+      tooth: -1,
+      periodS: 0,
+      reached: SYNC.cycle,
+    });
+    expect(end.state.counters.syncLosses).toBe(0);
+  });
+});
+
+describe('what stands in for a trigger', () => {
+  test('is a usual one without a fault', () => {
+    expect(triggerProblems(NOMINAL_WHEEL)).toEqual([]);
+    expect(triggerPermits(NOMINAL_WHEEL)).toMatchObject({ position: true, phase: true });
+    const end = spin(NOMINAL_WHEEL, six(NOMINAL_WHEEL), steady(250), { turns: 5 });
+    expect(end.state.sync).toBe(SYNC.cycle);
+  });
+
+  test('cam teeth stand evenly round the cycle', () => {
+    expect(
+      six(wheel({ teeth: 36, missing: 2, cam: cam({ teeth: 3, beforeTdcDeg: 100 }) })).cam?.placesDeg,
+    ).toEqual([620, 140, 380]);
+  });
 });

@@ -19,7 +19,6 @@ const REGULAR_EDGES = 3;
  * as are described, so that another wheel is never believed.
  */
 export function crankEdge(decoder: Decoder, state: DecoderState, timeS: number): void {
-  if (regularTooth(decoder, state, timeS)) return;
   restWhereStopped(state, timeS);
   const sinceS = timeS - state.edgeS;
   if (state.edges > 1 && sinceS < soonestS(decoder, state)) {
@@ -34,30 +33,6 @@ export function crankEdge(decoder: Decoder, state: DecoderState, timeS: number):
   countTooth(decoder, state);
   if (state.sync === SYNC.none) search(decoder, state);
   else follow(decoder, state);
-}
-
-/**
- * Most edges by far: a tooth amid others, in its time. The short way to what {@link follow} would make of it.
- * @returns false, with nothing changed, for any other edge.
- */
-function regularTooth(decoder: Decoder, state: DecoderState, timeS: number): boolean {
-  const { tooth, periodS, beforeS } = state;
-  const sinceS = timeS - state.edgeS;
-  const regular =
-    state.sync !== SYNC.none && decoder.kind === 'gap' && tooth > 1 && tooth < decoder.present - 1;
-  if (!regular || sinceS < SOONEST.followed * periodS || sinceS > STANDS_S) return false;
-  // The interval before this one is no gap, and the pulse of the cam is not overdue.
-  if (2 * periodS > decoder.gapRatio.least * (sinceS + beforeS)) return false;
-  if (decoder.cam !== null && state.sinceCam >= decoder.cam.crankTeeth.most) return false;
-  state.earlierS = beforeS;
-  state.beforeS = periodS;
-  state.periodS = sinceS;
-  state.edgeS = timeS;
-  state.tooth = tooth + 1;
-  if (state.sinceCam >= 0) state.sinceCam += 1;
-  state.turnedPlaces += 1;
-  measure(decoder, state);
-  return true;
 }
 
 /** An edge at the cam input: believed within its window only, and told apart from the pulses that should have come. */
