@@ -1,0 +1,159 @@
+import fc from 'fast-check';
+import { decoderAtRest, type DecoderState, decoderOf, NOMINAL_WHEEL } from '@/core/decoding';
+import { type Teeth, type ToothTrack } from '../harness';
+import { REST_DEG } from '../plant';
+import { clockAtRest, copiedClock, passEdges, sendEdges, type ToothClock, type Turned } from './toothClock';
+
+const track = (edgesDeg: readonly number[], change: Partial<ToothTrack> = {}): ToothTrack => ({
+  edgesDeg: Float64Array.from(edgesDeg),
+  edgesTurns: Float64Array.from(edgesDeg, (deg) => deg / 360),
+  delayS: 0,
+  lostShare: 0,
+  noiseShare: 0,
+  ...change,
+});
+const teethOf = (crank: ToothTrack, cam: ToothTrack = track([])): Teeth => ({ crank, cam });
+const DECODER = decoderOf(NOMINAL_WHEEL, 4, true);
+
+/** Steps of a millisecond at a speed that changes evenly, from rest on; the times at which edges came. */
+function turned(teeth: Teeth, fromRpm: number, toRpm: number, steps: number) {
+  const clock = clockAtRest(teeth, 1);
+  const state = decoderAtRest();
+  const times: number[] = [];
+  let turns = 0;
+  for (let i = 0; i < steps; i += 1) {
+    const at = (k: number) => fromRpm + ((toRpm - fromRpm) * k) / steps;
+    const step: Turned = {
+      fromTurns: turns,
+      toTurns: turns + ((at(i) + at(i + 1)) / 2 / 60) * 0.001,
+      fromS: i * 0.001,
+      passedS: 0.001,
+      fromRpm: at(i),
+      toRpm: at(i + 1),
+    };
+    turns = step.toTurns;
+    const before = { edges: state.edgeS, cam: state.camEdges };
+    sendEdges(teeth, clock, step, DECODER, state);
+    if (state.edgeS !== before.edges) times.push(state.edgeS);
+  }
+  return { clock, state, times, turns };
+}
+
+describe('edges in time', () => {
+  // 600 rev/min are 3600 °/s: from 200° the edges at 210, 300 and 570 come after 10, 100 and 370°.
+  test('come when the crank is there', () => {
+    const { times } = turned(teethOf(track([210, 300, 570])), 600, 600, 150);
+    expect(times).toHaveLength(3);
+    [10, 100, 370].forEach((deg, i) => expect(times[i]).toBeCloseTo(deg / 3600, 9));
+  });
+
+  test('go on over the cycle, and begin behind the place of rest', () => {
+    const { times } = turned(teethOf(track([100, 150, 200])), 6000, 6000, 45);
+    // 100 is 620° on, then 670 and 720, at 36,000 °/s; and the next cycle 720° later.
+    [620, 670, 720, 1340].forEach((deg, i) => expect(times[i]).toBeCloseTo(deg / 36_000, 9));
+    expect(REST_DEG).toBe(200);
+  });
+
+  // From a stand to 1200 rev/min in 0.1 s: ω = 72,000·t °/s, and an angle θ is reached at √(2θ/72,000).
+  test('while speed changes, by the square root of the way', () => {
+    const { times } = turned(teethOf(track([210, 300, 500])), 0, 1200, 100);
+    [10, 100, 300].forEach((deg, i) => expect(times[i]).toBeCloseTo(Math.sqrt((2 * deg) / 72_000), 7));
+  });
+
+  test('come later by the delay of their sensor', () => {
+    const { times } = turned(teethOf(track([210], { delayS: 0.0004 })), 600, 600, 10);
+    expect(times[0]).toBeCloseTo(10 / 3600 + 0.0004, 9);
+  });
+
+  test('of crank and cam come in the order in which they pass', () => {
+    const { state } = turned(teethOf(track([210, 300]), track([250])), 600, 600, 20);
+    expect(state.camEdges).toBe(1);
+    expect(state.edges).toBe(1);
+  });
+
+  test('none where there is no wheel, however far it turns', () => {
+    const { state, clock } = turned(teethOf(track([])), 3000, 3000, 100);
+    expect(state.edges).toBe(0);
+    expect(clock.crank.turns).toBe(Infinity);
+  });
+});
+
+describe('a bad wire', () => {
+  const even = track(Array.from({ length: 72 }, (_, i) => 5 + i * 10));
+  const count = (change: Partial<ToothTrack>, seed: number) => {
+    const teeth = teethOf({ ...even, ...change }, track([250], change));
+    const clock = clockAtRest(teeth, seed);
+    let sent = 0;
+    const state: DecoderState = decoderAtRest();
+    const step: Turned = { fromTurns: 0, toTurns: 200, fromS: 0, passedS: 12, fromRpm: 1000, toRpm: 1000 };
+    sendEdges(
+      teeth,
+      clock,
+      step,
+      decoderOf({ ...NOMINAL_WHEEL, kind: 'even', missing: 0, cam: null }, 4, false),
+      state,
+    );
+    sent = state.turnedPlaces;
+    return { sent, cam: state.camEdges, noise: state.counters.noiseEdges };
+  };
+
+  // 200 turns of 36 teeth are 7,200, and 100 cam pulses.
+  test('loses the share that is said', () => {
+    expect(count({}, 1)).toEqual({ sent: 7200, cam: 100, noise: 0 });
+    const lost = count({ lostShare: 0.1 }, 1);
+    expect(lost.sent / 7200).toBeGreaterThan(0.88);
+    expect(lost.sent / 7200).toBeLessThan(0.92);
+    expect(lost.cam).toBeLessThan(98);
+    expect(lost.cam).toBeGreaterThan(80);
+  });
+
+  test('adds noise between the teeth by the share that is said', () => {
+    const { sent, noise } = count({ noiseShare: 0.1 }, 1);
+    // Some come too soon behind a tooth and are known for noise, the others count as teeth or push one out.
+    expect(sent + noise).toBeGreaterThan(7200 * 1.08);
+    expect(sent + noise).toBeLessThan(7200 * 1.12);
+    expect(noise).toBeGreaterThan(100);
+  });
+
+  test('by seed', () => {
+    expect(count({ lostShare: 0.3 }, 5)).toEqual(count({ lostShare: 0.3 }, 5));
+    expect(count({ lostShare: 0.3 }, 5)).not.toEqual(count({ lostShare: 0.3 }, 6));
+  });
+});
+
+test('edges that nobody hears pass as those that are heard, however the way is cut', () => {
+  const teeth = teethOf(track([20, 90, 500, 700]), track([300]));
+  fc.assert(
+    fc.property(
+      fc.array(fc.double({ min: 0.001, max: 3, noNaN: true }), { minLength: 1, maxLength: 12 }),
+      (ways) => {
+        const [heard, unheard]: ToothClock[] = [clockAtRest(teeth, 1), clockAtRest(teeth, 1)] as const;
+        const state = decoderAtRest();
+        let turns = 0;
+        for (const way of ways) {
+          const step: Turned = {
+            fromTurns: turns,
+            toTurns: turns + way,
+            fromS: turns,
+            passedS: way,
+            fromRpm: 60,
+            toRpm: 60,
+          };
+          turns += way;
+          if (heard !== undefined) sendEdges(teeth, heard, step, DECODER, state);
+          if (unheard !== undefined) passEdges(teeth, unheard, step);
+        }
+        expect([heard?.crank, heard?.cam]).toEqual([unheard?.crank, unheard?.cam]);
+        expect(heard?.crank.turns).toBeGreaterThan(turns);
+      },
+    ),
+  );
+});
+
+test('a copy shares nothing', () => {
+  const clock = clockAtRest(teethOf(track([210]), track([250])), 3);
+  const copy = copiedClock(clock);
+  copy.crank.edge = 9;
+  copy.cam.turns = 9;
+  expect(clock).toEqual(clockAtRest(teethOf(track([210]), track([250])), 3));
+});
