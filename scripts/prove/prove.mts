@@ -6,13 +6,22 @@ import { proveBands } from './bands.mts';
 import { proveDescribed } from './described.mts';
 import { proveDrives } from './drives.mts';
 import { proveHalved } from './halved.mts';
+import { proveLoom } from './loom.mts';
 import { missedLines } from './report.mts';
 import { proveStarts } from './starts.mts';
 import { proveSteady } from './steady.mts';
 
 const firstSeed = Number(process.argv[2] ?? Date.now() % 100_000);
 console.log(`seeds from ${firstSeed}`);
-for (const prove of [proveStarts, proveBands, proveDescribed, proveSteady, proveDrives, proveHalved]) {
+for (const prove of [
+  proveLoom,
+  proveStarts,
+  proveBands,
+  proveDescribed,
+  proveSteady,
+  proveDrives,
+  proveHalved,
+]) {
   prove(firstSeed);
 }
 const missed = missedLines();

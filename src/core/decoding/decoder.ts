@@ -18,8 +18,8 @@ export interface Decoder {
   readonly pitchDeg: number;
   /** The gap in tooth places from tooth to tooth; 1 where there is none. */
   readonly gapPlaces: number;
-  /** Between these ratios an interval among its neighbours is the gap. */
-  readonly gapRatio: { readonly least: number; readonly most: number };
+  /** Between these ratios an interval among its neighbours is the gap; above the last it is no plain tooth either. */
+  readonly gapRatio: { readonly least: number; readonly most: number; readonly doubtful: number };
   readonly tdcOffsetDeg: number;
   readonly cam: DecodedCam | null;
   /** Turn of the crank from firing to firing, °, and the tooth places of it, over which speed is measured. */
@@ -39,6 +39,9 @@ export interface DecodedCam {
   /** The pulses tell the two turns of a cycle apart. */
   readonly tellsTurns: boolean;
 }
+
+/** No compression makes a plain tooth so much longer than its neighbours; a gap of one tooth is hardly longer than that. */
+const DOUBTFUL = 1.45;
 
 /** What an engine without a described trigger is taken to have. */
 export const NOMINAL_WHEEL: TriggerWheel = {
@@ -64,7 +67,11 @@ export function decoderOf(wheel: TriggerWheel, cylinders: number, needsCycle: bo
     pitchDeg: toothAngleDeg(wheel),
     gapPlaces: kind === 'missing' ? places : 1,
     // Half-way, as ratios go, to a gap of one tooth less and of one more.
-    gapRatio: { least: Math.sqrt(missing * places), most: Math.sqrt(places * (places + 1)) },
+    gapRatio: {
+      least: Math.sqrt(missing * places),
+      most: Math.sqrt(places * (places + 1)),
+      doubtful: missing > 1 ? DOUBTFUL : Infinity,
+    },
     tdcOffsetDeg,
     cam: decodedCam(wheel),
     segmentDeg: CYCLE_DEG / cylinders,

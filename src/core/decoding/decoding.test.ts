@@ -50,6 +50,8 @@ describe('prepared', () => {
     });
     expect(decoder.gapRatio.least).toBeCloseTo(Math.sqrt(6), 12);
     expect(decoder.gapRatio.most).toBeCloseTo(Math.sqrt(12), 12);
+    expect(decoder.gapRatio.doubtful).toBe(1.45);
+    expect(six(wheel({ missing: 1 })).gapRatio.doubtful).toBe(Infinity);
     expect(decoder.cam).toEqual({
       placesDeg: [567],
       halfWindowDeg: 20,

@@ -90,6 +90,11 @@ function gapBefore({ kind, gapRatio }: Decoder, state: DecoderState): boolean {
   return state.beforeS > gapRatio.least * mean && state.beforeS < gapRatio.most * mean;
 }
 
+/** The interval before the last one was neither gap nor plain tooth: a turn with it is not that of the wheel described. */
+function isDoubtful({ gapRatio }: Decoder, { edges, beforeS, periodS, earlierS }: DecoderState): boolean {
+  return edges >= KNOWN_EDGES && 2 * beforeS > gapRatio.doubtful * (periodS + earlierS);
+}
+
 function search(decoder: Decoder, state: DecoderState): void {
   const { kind, present, pitchDeg, gapPlaces, cam } = decoder;
   state.turnedPlaces += 1;
@@ -107,7 +112,10 @@ function search(decoder: Decoder, state: DecoderState): void {
     return;
   }
   if (state.tooth >= 0) state.tooth += 1;
-  if (!gapBefore(decoder, state)) return;
+  if (!gapBefore(decoder, state)) {
+    if (isDoubtful(decoder, state)) state.tooth = -1;
+    return;
+  }
   state.turnedPlaces += gapPlaces - 1;
   if (state.tooth === present + 1) {
     found(state, SYNC.position);
