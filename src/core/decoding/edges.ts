@@ -16,7 +16,8 @@ const REGULAR_EDGES = 3;
 /**
  * An edge at the crank input. The gap is told one tooth late, by its ratio to the intervals on both sides of it, so that a
  * speed that swings does not look like one; and the place is believed when a whole turn between two gaps had as many teeth
- * as are described, so that another wheel is never believed.
+ * as are described, so that another wheel is hardly ever believed.
+ * @param timeS when it came, s, on a clock that never goes back.
  */
 export function crankEdge(decoder: Decoder, state: DecoderState, timeS: number): void {
   restWhereStopped(state, timeS);
@@ -35,7 +36,10 @@ export function crankEdge(decoder: Decoder, state: DecoderState, timeS: number):
   else follow(decoder, state);
 }
 
-/** An edge at the cam input: believed within its window only, and told apart from the pulses that should have come. */
+/**
+ * An edge at the cam input: believed within its window only, and told apart from the pulses that should have come.
+ * @param timeS as of {@link crankEdge}.
+ */
 export function camEdge(decoder: Decoder, state: DecoderState, timeS: number): void {
   const { cam, kind } = decoder;
   state.camEdges += 1;

@@ -50,6 +50,7 @@ describe('a drive in sentences', () => {
 
   test('a few charges that do not burn are no warning, and no pull says nothing of the mixture', () => {
     expect(warnings({ misfires: 900 })).toEqual([]);
+    expect(warnings({ counters: { ...FACTS.counters, syncLosses: 1 } })).toEqual([]);
     expect(said({ pulling: null }).some(({ text }) => text.includes('Under load'))).toBe(false);
   });
 });

@@ -11,6 +11,8 @@ export interface DriveSentence {
 const OFF = { lean: 1.06, rich: 0.88 } as const;
 /** Such a share of the charges may fail to burn: lifting off leaves some where fuel is not cut. */
 const USUAL_MISFIRES = 0.06;
+/** One loss of position says nothing: a wheel that comes to a stop may end in one. */
+const TELLING_LOSSES = 2;
 
 /** A drive in sentences, what is wrong first. */
 export function driveSentences(facts: DriveFacts): DriveSentence[] {
@@ -38,7 +40,7 @@ export function driveSentences(facts: DriveFacts): DriveSentence[] {
           tone: misfires > USUAL_MISFIRES * charges ? 'warning' : 'plain',
           text: `${formatNumber(misfires, 0)} of ${formatNumber(charges, 0)} charges with fuel did not burn while it ran; lifting off leaves some where fuel is not cut.`,
         },
-    counters.syncLosses > 0
+    counters.syncLosses >= TELLING_LOSSES
       ? {
           tone: 'warning',
           text: `The crank’s position was lost ${times(counters.syncLosses)}, with ${formatNumber(counters.crankTeethMissing, 0)} counts of missing teeth.`,

@@ -7,6 +7,8 @@ type SyncFailure = 'noCrank' | 'noGap' | 'noCam' | 'camOutsideWindow' | 'alike';
 
 /** After so many turns a position is found, where it ever is. */
 const FOUND_BY_TURNS = 5;
+/** One loss says nothing: a wheel that comes to a stop may end in one. */
+const TELLING_LOSSES = 2;
 
 const SYNC_TEXT: Readonly<Record<SyncFailure, HardwareFinding>> = {
   noCrank: {
@@ -53,7 +55,7 @@ export function syncFinding(
   ran: boolean,
 ): HardwareFinding | null {
   const failure = crank.reached >= decoder.needs || turns < FOUND_BY_TURNS ? null : failureOf(decoder, crank);
-  if (failure !== null && crank.counters.syncLosses === 0) return SYNC_TEXT[failure];
+  if (failure !== null && crank.counters.syncLosses < TELLING_LOSSES) return SYNC_TEXT[failure];
   return lossFinding(crank, ran);
 }
 
@@ -68,11 +70,11 @@ function failureOf({ kind, cam }: Decoder, { reached, turnedPlaces, camEdges }: 
 
 function lossFinding({ counters }: DecoderState, ran: boolean): HardwareFinding | null {
   const { syncLosses, crankTeethMissing, noiseEdges } = counters;
-  if (syncLosses === 0) return null;
+  if (syncLosses < TELLING_LOSSES) return null;
   const noisy = noiseEdges > crankTeethMissing;
   return {
     headline: ran ? null : 'Loses its position while it turns',
-    reason: `The position was lost ${formatNumber(syncLosses, 0)} ${syncLosses === 1 ? 'time' : 'times'}: ${
+    reason: `The position was lost ${formatNumber(syncLosses, 0)} times: ${
       noisy
         ? `${formatNumber(noiseEdges, 0)} edges came that are no teeth. Look at the screen of the crank sensor’s wire and at where it lies.`
         : `crank teeth do not arrive. Look at the sensor’s distance from the wheel, and at its plug.`
