@@ -18,6 +18,7 @@ module.exports = {
       rootDir: __dirname,
       modulePathIgnorePatterns: ['<rootDir>/.cache'],
       testEnvironment: 'node',
+      setupFiles: ['<rootDir>/tests/setup-properties.cjs'],
       testMatch: [
         '<rootDir>/src/{core,standin,link,data,server,workers}/**/*.test.ts',
         '<rootDir>/scripts/**/*.test.ts',
@@ -30,6 +31,7 @@ module.exports = {
       rootDir: __dirname,
       modulePathIgnorePatterns: ['<rootDir>/.cache'],
       preset: 'jest-expo/web',
+      setupFiles: ['<rootDir>/tests/setup-properties.cjs'],
       setupFilesAfterEnv: ['<rootDir>/tests/setup-ui.ts'],
       testMatch: ['<rootDir>/src/{ui,features}/**/*.test.{ts,tsx}', '<rootDir>/src/data/**/*.test.tsx'],
       transform: { '\\.mjs$': esbuild },

@@ -54,6 +54,8 @@ module.exports = {
       target: 'node20',
       tsconfig: path.join(root, 'tsconfig.json'),
       mainFields: ['module', 'main'],
+      // One for the setup and the test: it holds the seed.
+      external: ['fast-check'],
       sourcemap: 'external',
       sourcesContent: false,
       banner: { js: `const { ${GLOBALS.join(', ')} } = globalThis;` },
