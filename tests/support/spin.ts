@@ -63,8 +63,8 @@ export function spin(
     } else {
       if (disturbed.lost?.(crankEdges) !== true) crankEdge(decoder, state, timeS);
       const share = disturbed.noiseAfter?.(crankEdges) ?? 0;
-      const next = within.slice(i + 1).find(({ cam }) => !cam);
-      if (share > 0 && next !== undefined) {
+      const next = share > 0 ? within.slice(i + 1).find(({ cam }) => !cam) : undefined;
+      if (next !== undefined) {
         const [backDeg, backS] = [deg, timeS];
         turn(edge.deg + share * (next.deg - edge.deg));
         crankEdge(decoder, state, timeS);

@@ -20,6 +20,8 @@ export interface Decoder {
   readonly gapPlaces: number;
   /** Between these ratios an interval among its neighbours is the gap; above the last it is no plain tooth either. */
   readonly gapRatio: { readonly least: number; readonly most: number; readonly doubtful: number };
+  /** How a gap is confirmed by a whole turn; null where its neighbours alone tell it well enough. */
+  readonly confirmed: GapConfirmation | null;
   readonly tdcOffsetDeg: number;
   readonly cam: DecodedCam | null;
   /** Turn of the crank from firing to firing, °, and the tooth places of it, over which speed is measured. */
@@ -27,6 +29,18 @@ export interface Decoder {
   readonly segmentPlaces: number;
   /** One of {@link SYNC}: from where on cylinders are served. */
   readonly needs: number;
+}
+
+/**
+ * A coarse wheel's gap and its neighbours lie so far apart that the swing of compressions moves their ratio from one gap to
+ * the next. One swing on, the same part of it passes: there the gap is measured against plain teeth.
+ */
+export interface GapConfirmation {
+  /** Turn after which speed swings alike, tooth places. */
+  readonly swingPlaces: number;
+  /** Between these the gap is as long as as many plain teeth; 1 is right. */
+  readonly least: number;
+  readonly most: number;
 }
 
 /** The cam teeth of a prepared trigger. */
@@ -42,6 +56,10 @@ export interface DecodedCam {
 
 /** No compression makes a plain tooth so much longer than its neighbours; a gap of one tooth is hardly longer than that. */
 const DOUBTFUL = 1.45;
+/** From such a share of a swing between the middles of gap and neighbour on, a swing of a quarter makes one gap look like another. */
+const COARSE = 1 / 7;
+/** What such a swing leaves of a gap's ratio to its neighbours at least, and makes of it at most. */
+const SWUNG = { least: 0.7, most: 1.5 } as const;
 
 /** What an engine without a described trigger is taken to have. */
 export const NOMINAL_WHEEL: TriggerWheel = {
@@ -55,10 +73,17 @@ export const NOMINAL_WHEEL: TriggerWheel = {
 /**
  * A trigger prepared for decoding.
  * @param needsCycle sequential injection or a coil a cylinder: the two turns of a cycle must be told apart.
+ * @param swingDeg turn after which compressions come alike, °: from firing to firing where those are even.
  */
-export function decoderOf(wheel: TriggerWheel, cylinders: number, needsCycle: boolean): Decoder {
+export function decoderOf(
+  wheel: TriggerWheel,
+  cylinders: number,
+  needsCycle: boolean,
+  swingDeg = CYCLE_DEG / cylinders,
+): Decoder {
   const { teeth, missing, kind, tdcOffsetDeg } = wheel;
   const places = missing + 1;
+  const confirmed = kind === 'missing' ? confirmation(wheel, swingDeg) : null;
   const single = kind === 'even' && wheel.cam?.teeth === 1;
   return {
     kind:
@@ -66,18 +91,31 @@ export function decoderOf(wheel: TriggerWheel, cylinders: number, needsCycle: bo
     present: single ? 2 * teeth : teeth - missing,
     pitchDeg: toothAngleDeg(wheel),
     gapPlaces: kind === 'missing' ? places : 1,
-    // Half-way, as ratios go, to a gap of one tooth less and of one more.
-    gapRatio: {
-      least: Math.sqrt(missing * places),
-      most: Math.sqrt(places * (places + 1)),
-      doubtful: missing > 1 ? DOUBTFUL : Infinity,
-    },
+    // Half-way, as ratios go, to a gap of one tooth less and of one more; wider where a turn confirms it.
+    gapRatio:
+      confirmed === null
+        ? {
+            least: Math.sqrt(missing * places),
+            most: Math.sqrt(places * (places + 1)),
+            doubtful: missing > 1 ? DOUBTFUL : Infinity,
+          }
+        : { least: SWUNG.least * places, most: SWUNG.most * places, doubtful: Infinity },
+    confirmed,
     tdcOffsetDeg,
     cam: decodedCam(wheel),
     segmentDeg: CYCLE_DEG / cylinders,
     segmentPlaces: Math.ceil(CYCLE_DEG / cylinders / toothAngleDeg(wheel) - 1e-9),
     needs: needsCycle ? SYNC.cycle : SYNC.position,
   };
+}
+
+function confirmation(wheel: TriggerWheel, swingDeg: number): GapConfirmation | null {
+  const { teeth, missing } = wheel;
+  const places = missing + 1;
+  const swingPlaces = swingDeg / toothAngleDeg(wheel);
+  const plain = swingPlaces >= places && swingPlaces <= teeth - places;
+  if (!plain || (places + 1) / 2 < COARSE * swingPlaces) return null;
+  return { swingPlaces, least: Math.sqrt(missing / places), most: Math.sqrt((places + 1) / places) };
 }
 
 /** Even teeth that are all alike serve only where each is a firing, and a distributor tells the cylinder. */

@@ -20,6 +20,9 @@ export interface DecoderState {
   afterGap: boolean;
   /** Number of the last tooth from the first behind the gap, or behind the cam pulse, on; −1 while unknown. */
   tooth: number;
+  /** When the edges since the last gap came, s, from the one behind it on, and how long that gap took, s; kept while a turn must confirm a gap. */
+  sinceGapS: number[];
+  gapS: number;
   /** Which turn of the cycle: 0 ends with the firing TDC of cylinder 1, 1 follows it. */
   turn: number;
   /** Crank teeth since the last cam pulse; −1 before the first. */
@@ -48,6 +51,8 @@ export function decoderAtRest(): DecoderState {
     earlierS: 0,
     afterGap: false,
     tooth: -1,
+    sinceGapS: [],
+    gapS: 0,
     turn: 0,
     sinceCam: -1,
     camSeenDeg: null,
@@ -61,7 +66,7 @@ export function decoderAtRest(): DecoderState {
 
 /** A copy that shares nothing with its original. */
 export function copiedDecoder(state: DecoderState): DecoderState {
-  return { ...state, counters: { ...state.counters } };
+  return { ...state, sinceGapS: [...state.sinceGapS], counters: { ...state.counters } };
 }
 
 /** Enough is known to serve cylinders. */

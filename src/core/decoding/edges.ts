@@ -1,4 +1,5 @@
 import { CYCLE_DEG } from '../units';
+import { beginTurn, isConfirmed, noteEdge } from './confirm';
 import { type DecodedCam, type Decoder, SYNC } from './decoder';
 import { believedDeg, type DecoderState, placesAhead, placeS } from './decoderState';
 
@@ -116,12 +117,13 @@ function search(decoder: Decoder, state: DecoderState): void {
     return;
   }
   if (state.tooth >= 0) state.tooth += 1;
+  noteEdge(decoder, state);
   if (!gapBefore(decoder, state)) {
     if (isDoubtful(decoder, state)) state.tooth = -1;
     return;
   }
   state.turnedPlaces += gapPlaces - 1;
-  if (state.tooth === present + 1) {
+  if (state.tooth === present + 1 && isConfirmed(decoder, state)) {
     found(state, SYNC.position);
     // A turn has passed since the gap that a pulse was seen behind.
     state.turn = 1;
@@ -129,6 +131,7 @@ function search(decoder: Decoder, state: DecoderState): void {
   } else state.turn = 0;
   state.camSeenDeg = null;
   state.tooth = 1;
+  if (state.sync === SYNC.none) beginTurn(decoder, state);
 }
 
 function follow(decoder: Decoder, state: DecoderState): void {
@@ -149,6 +152,7 @@ function follow(decoder: Decoder, state: DecoderState): void {
         else state.counters.noiseEdges += 1;
       }
       lose(state, gap ? 1 : -1);
+      if (gap) beginTurn(decoder, state);
       return;
     }
   } else if (kind === 'alike') state.tooth = 0;
@@ -172,6 +176,7 @@ function found(state: DecoderState, sync: number): void {
   if (state.sync === SYNC.none) {
     state.turn = 0;
     state.afterGap = false;
+    state.sinceGapS = [];
     beginSegment(state);
   }
   know(state, sync);

@@ -1,11 +1,17 @@
 import { AT, type Frame, write } from '../channel';
 import { type Decoder, decodedRpm, decoderOf, type DecoderState, NOMINAL_WHEEL } from '../decoding';
+import { firingRepeatDeg } from '../engine';
 import type { EcuProgram } from '../program';
 
 /** The trigger of a program, prepared; where none is described, one that fits. */
-export function triggerDecoder({ trigger, cylinders, injection, ignition }: EcuProgram): Decoder {
+export function triggerDecoder({ trigger, cylinders, injection, ignition, firing }: EcuProgram): Decoder {
   const needsCycle = injection?.mode === 'sequential' || ignition.mode === 'individual';
-  return decoderOf(trigger ?? NOMINAL_WHEEL, cylinders, needsCycle);
+  return decoderOf(
+    trigger ?? NOMINAL_WHEEL,
+    cylinders,
+    needsCycle,
+    firing === null ? undefined : firingRepeatDeg(firing),
+  );
 }
 
 /** What is counted of the crank, into the frame: speed and turns. */

@@ -1,5 +1,12 @@
 import fc from 'fast-check';
-import { bankProblem, companionOf, firingEvents, firingIntervals, oddAnglesProblem } from './firing';
+import {
+  bankProblem,
+  companionOf,
+  firingEvents,
+  firingIntervals,
+  firingRepeatDeg,
+  oddAnglesProblem,
+} from './firing';
 import { commonFiringOrders } from './firingOrder';
 
 describe('firing over the cycle', () => {
@@ -9,6 +16,16 @@ describe('firing over the cycle', () => {
     expect(events.map((event) => event.angleDeg)).toEqual([0, 180, 360, 540]);
     expect(firingIntervals(events)).toEqual([180, 180, 180, 180]);
     expect([1, 2, 3, 4].map((cylinder) => companionOf(events, cylinder))).toEqual([4, 3, 2, 1]);
+  });
+
+  // A pair of 90° and 150° is 240°; waits of 180, 90, 270, 180 never come again before the cycle does.
+  test('firings come alike after one wait, after a pair of them, or once a cycle', () => {
+    expect(firingRepeatDeg(firingEvents([1, 3, 4, 2], null))).toBe(180);
+    expect(firingRepeatDeg(firingEvents([1, 4, 2, 5, 3, 6], [0, 90, 240, 330, 480, 570]))).toBe(240);
+    expect(firingRepeatDeg(firingEvents([1, 3, 4, 2], [0, 180, 270, 540]))).toBe(720);
+    expect(firingRepeatDeg(firingEvents([1, 2, 3, 4], [0, 90, 360, 450]))).toBe(360);
+    expect(firingRepeatDeg(firingEvents([1, 2], [0, 270]))).toBe(720);
+    expect(firingRepeatDeg(firingEvents([1], null))).toBe(720);
   });
 
   // By hand: 0, 90, 240, 330, 480, 570 → waits 720 − 570 = 150, 90, 150, 90, 150, 90.

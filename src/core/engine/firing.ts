@@ -1,4 +1,5 @@
 import { CYCLE_DEG } from '../units';
+
 /** One cylinder's firing TDC in the cycle. */
 export interface FiringEvent {
   readonly cylinder: number;
@@ -33,6 +34,17 @@ export function firingIntervals(events: readonly FiringEvent[]): number[] {
       i === 0 ? (events[events.length - 1]?.angleDeg ?? 0) - CYCLE_DEG : (events[i - 1]?.angleDeg ?? 0);
     return angleDeg - before;
   });
+}
+
+/** The turn after which firings come alike, °: from one to the next in an even engine, over a pair of them in many an odd one. */
+export function firingRepeatDeg(events: readonly FiringEvent[]): number {
+  const waits = firingIntervals(events);
+  const { length } = waits;
+  for (let after = 1; after < length; after += 1) {
+    const alike = (wait: number, i: number) => Math.abs(wait - (waits[(i + after) % length] ?? 0)) < 0.5;
+    if (length % after === 0 && waits.every(alike)) return (CYCLE_DEG * after) / length;
+  }
+  return CYCLE_DEG;
 }
 
 /** The cylinder that stands at TDC together with this one, one turn later in the cycle; null when there is none. */

@@ -10,6 +10,7 @@ export {
   type FiringEvent,
   firingEvents,
   firingIntervals,
+  firingRepeatDeg,
   oddAnglesProblem,
 } from './firing';
 export { commonFiringOrders, firingOrderMessage, firingOrderProblem, parseFiringOrder } from './firingOrder';
