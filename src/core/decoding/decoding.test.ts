@@ -166,6 +166,7 @@ describe('a position is found', () => {
   test('and held at 8,000 rev/min, pulling up to it by 6,000 rev/min a second', () => {
     for (const of of [wheel(), wheel({ teeth: 36, missing: 1 }), wheel({ teeth: 12, missing: 1 })]) {
       const decoder = six(of);
+      let furthestDeg = 0;
       const end = spin(
         of,
         decoder,
@@ -174,11 +175,13 @@ describe('a position is found', () => {
         {
           seen: ({ state, timeS, deg }) => {
             if (state.sync !== SYNC.cycle) return;
-            // 36,000 °/s² over a tooth of 30° at 2,000 rev/min, 2.5 ms: 0.11°; finer teeth and more speed leave less.
-            expect(Math.abs(apart(believedDeg(decoder, state, timeS), deg))).toBeLessThan(0.11);
+            const offDeg = Math.abs(apart(believedDeg(decoder, state, timeS), deg));
+            furthestDeg = Math.max(furthestDeg, offDeg);
           },
         },
       );
+      // 36,000 °/s² over a tooth of 30° at 2,000 rev/min, 2.5 ms: 0.11°; finer teeth and more speed leave less.
+      expect(furthestDeg).toBeLessThan(0.11);
       expect(end.timeS - 0.5).toBeGreaterThan(0.99);
       expect(end.state.sync).toBe(SYNC.cycle);
       expect(end.state.counters.syncLosses).toBe(0);
@@ -334,15 +337,8 @@ describe('a wrong wheel is never believed', () => {
           fc.pre(real.teeth !== typed.teeth || real.missing !== typed.missing);
           const described = wheel({ ...typed, cam: null });
           const other = wheel({ ...real, kind: real.missing === 0 ? 'even' : 'missing', cam: null });
-          spin(
-            other,
-            six(described, false),
-            cranking(150, swing),
-            { fromDeg, turns: 7 },
-            {
-              seen: ({ state }) => expect(state.sync).toBe(SYNC.none),
-            },
-          );
+          const end = spin(other, six(described, false), cranking(150, swing), { fromDeg, turns: 7 });
+          expect(end.state.reached).toBe(SYNC.none);
         },
       ),
       { numRuns: 150 },
