@@ -4,7 +4,7 @@ import { deadTimeAt } from '@/core/injector';
 import { lookUpMap } from '@/core/numeric';
 import { type Breathing, type Metal, trueVePercent } from '../plant';
 import { carOf } from './carOf';
-import { demo, programOf, tableOf } from '@tests/support/ventisca';
+import { demo, programOf, tableOf, TEST_DAY } from '@tests/support/ventisca';
 
 function standIn(document: Calibration): Metal {
   return carOf(document, programOf(document)).engine;
@@ -200,5 +200,46 @@ describe('true filling', () => {
   test('falls with manifold pressure: at 80 of 80 kPa by 0.45·e^−2.2 = 4.99 %', () => {
     expect(trueVePercent(breathing, 4400, 80)).toBeCloseTo(95 * (1 - 0.45 * Math.exp(-2.2)), 9);
     expect(trueVePercent(breathing, 4400, 30)).toBeLessThan(trueVePercent(breathing, 4400, 60));
+  });
+});
+
+describe('the lambda sensors of a described engine', () => {
+  const banks = (sees: readonly [string, string | null], cylinder = 4) =>
+    standIn(
+      described(({ sensors }) => {
+        const sensor = (id: 'lambdaOne' | 'lambdaTwo', value: string | null) => {
+          Object.assign(sensors[id].fitted ?? {}, { value: value === null ? 'no' : 'yes' });
+          Object.assign(sensors[id].sees ?? {}, { value });
+          const source = { kind: 'measured', date: TEST_DAY } as const;
+          sensors[id].cylinder = { amount: cylinder, unit: '1', source };
+        };
+        sensor('lambdaOne', sees[0]);
+        sensor('lambdaTwo', sees[1]);
+      }),
+    ).exhaust;
+
+  // A 2.46 L six: 205 mg of gas for each cylinder that a sensor sees.
+  test('see what their sheet says, each with as much pipe before it', () => {
+    const [one, two, all] = [
+      [1, 2, 3],
+      [4, 5, 6],
+      [1, 2, 3, 4, 5, 6],
+    ];
+    expect(banks(['bankOne', 'bankTwo'])).toMatchObject({ banks: [one, two] });
+    expect(banks(['bankTwo', 'bankOne']).banks).toEqual([two, one]);
+    expect(banks(['all', null]).banks).toEqual([all]);
+    expect(banks(['bankTwo', null]).banks).toEqual([two]);
+    expect(banks(['cylinder', 'all']).banks).toEqual([[4], all]);
+    const { lineMg } = banks(['bankOne', 'bankTwo']);
+    expect(banks(['all', null]).lineMg).toBeCloseTo(2 * lineMg, 9);
+    expect(banks(['cylinder', null]).lineMg).toBeCloseTo(lineMg / 3, 9);
+  });
+
+  test('are a bank each while none is fitted', () => {
+    const none = described(({ sensors }) => {
+      Object.assign(sensors.lambdaOne.fitted ?? {}, { value: 'no' });
+      Object.assign(sensors.lambdaTwo.fitted ?? {}, { value: 'no' });
+    });
+    expect(standIn(none).exhaust.banks).toHaveLength(2);
   });
 });

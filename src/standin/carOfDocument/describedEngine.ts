@@ -1,4 +1,4 @@
-import { bankOf, baseValue, type Calibration, conversionContext } from '@/core/calibration';
+import { bankOf, baseValue, type Calibration, choiceAt, conversionContext } from '@/core/calibration';
 import { fuelById } from '@/core/fuels';
 import type { EcuProgram } from '@/core/program';
 import { type Metal, trueVeGrid } from '../plant';
@@ -29,11 +29,25 @@ const DIFFERS = {
 /** What an idle valve passes of what its sheet says. */
 const VALVE_SHARE = 0.97;
 
-/** Cylinders by the bank their lambda sensor sits in. */
-export function banksOf(document: Calibration, cylinders: number): number[][] {
+/** Cylinders that each lambda sensor sees, in the order of the sensors; a bank each where none is described. */
+export function lambdaPlaces(document: Calibration, cylinders: number): number[][] {
   const all = Array.from({ length: cylinders }, (_, i) => i + 1);
-  const second = all.filter((cylinder) => bankOf(document, cylinder) === 2);
-  return second.length === 0 ? [all] : [all.filter((cylinder) => !second.includes(cylinder)), second];
+  const bank = (wanted: 1 | 2) => all.filter((cylinder) => bankOf(document, cylinder) === wanted);
+  const places = (['lambdaOne', 'lambdaTwo'] as const).flatMap((id) => {
+    if (choiceAt(document, `sensors.${id}.fitted`) !== 'yes') return [];
+    switch (document.sensors[id].sees?.value) {
+      case 'bankOne':
+        return [bank(1)];
+      case 'bankTwo':
+        return [bank(2)];
+      case 'cylinder':
+        return [all.filter((cylinder) => cylinder === baseValue(document, `sensors.${id}.cylinder`))];
+      default:
+        return [all];
+    }
+  });
+  const seen = places.length > 0 ? places : [bank(1), bank(2)];
+  return seen.filter((place) => place.length > 0);
 }
 
 /**
@@ -119,7 +133,7 @@ export function describedEngine(document: Calibration, program: EcuProgram, seed
     ...usualSizes(outline),
     friction: 1 + draw(DIFFERS.friction),
     charger: parts.charger,
-    exhaust: usualExhaust(outline.displacementL, banksOf(document, cylinders)),
+    exhaust: usualExhaust(outline.displacementL, cylinders, lambdaPlaces(document, cylinders)),
     vehicle: parts.vehicle,
   };
 }

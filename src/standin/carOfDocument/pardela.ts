@@ -81,7 +81,7 @@ export const pardela = (program: BuiltFor): BuiltCar => ({
     inertiaKgM2: 0.11,
     friction: 0.98,
     charger: null,
-    exhaust: usualExhaust(1.6, [[1, 2, 3, 4]]),
+    exhaust: usualExhaust(1.6, 4, [[1, 2, 3, 4]]),
     vehicle: {
       massKg: 720,
       tyreRadiusM: 0.29,

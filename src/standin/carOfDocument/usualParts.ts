@@ -102,9 +102,10 @@ export function usualCharger(
       };
 }
 
-/** The way out, with a lambda sensor a bank. */
-export function usualExhaust(displacementL: number, banks: Exhaust['banks']): Exhaust {
-  return { backKpa: 18, banks, lineMg: (500 * displacementL) / banks.length, deadS: 0.04, lagS: 0.06 };
+/** The way out, with a lambda sensor for each of these groups of cylinders: a single one’s pipe holds less than a collector. */
+export function usualExhaust(displacementL: number, cylinders: number, banks: Exhaust['banks']): Exhaust {
+  const seen = banks.reduce((sum, bank) => sum + bank.length, 0) / banks.length;
+  return { backKpa: 18, banks, lineMg: (500 * displacementL * seen) / cylinders, deadS: 0.04, lagS: 0.06 };
 }
 
 /** A car about an engine of this size. */

@@ -79,7 +79,7 @@ export const ventisca = (program: BuiltFor): BuiltCar => ({
     inertiaKgM2: 0.19,
     friction: 1.1,
     charger: { drive: 'belt', pressureRatio: 2.05, topSpeedRpm: 7400, limitKpa: 163, cooled: 0.72 },
-    exhaust: usualExhaust(2.46, [
+    exhaust: usualExhaust(2.46, 6, [
       [1, 2, 3],
       [4, 5, 6],
     ]),

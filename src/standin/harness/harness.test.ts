@@ -18,6 +18,13 @@ const injector = (cylinder: number) => injectorFunction([cylinder]);
 
 const rewired = (change: Rewiring) => rewiredCar(program, car, change);
 
+test('knock is heard where its sensor hangs on its own pin', () => {
+  const hears = (of: Car) => harnessOf(program, of).hearsKnock;
+  expect(hears(car)).toBe(true);
+  expect(hears(rewired({ knock: null }))).toBe(false);
+  expect(hears({ ...car, loom: null })).toBe(false);
+});
+
 describe('teeth', () => {
   const wheel: TriggerWheel = {
     kind: 'missing',

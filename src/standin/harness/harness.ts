@@ -26,6 +26,8 @@ export interface Harness {
   /** The sensors of the program, in its order, and what hangs on the pin of each. */
   readonly inputs: readonly InputId[];
   readonly signals: readonly PinSignal[];
+  /** A knock sensor hangs on the pin that is listened to. */
+  readonly hearsKnock: boolean;
   readonly pump: PumpWiring;
   /** Of each cylinder by its number, the one whose injector hangs on the pin that is opened for it. */
   readonly sprays: readonly number[];
@@ -47,6 +49,7 @@ export function harnessOf(program: EcuProgram, car: Car): Harness {
     teeth: teethOf(program, car),
     inputs: program.inputs.map(({ id }) => id),
     signals: signalsOf(program, car),
+    hearsKnock: thingAt(program, car, 'knock') === 'knock',
     pump: pumpWiring(program, car),
     dead: { fuel: withoutFuel(program, car, order), spark: withoutSpark(program, car, order) },
   };

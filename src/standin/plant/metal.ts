@@ -97,7 +97,7 @@ export interface Charger {
 export interface Exhaust {
   /** Back-pressure over the air outside at {@link Metal.fullAirFlowGPerS}, kPa; it rises with the square of flow. */
   readonly backKpa: number;
-  /** Banks with a lambda sensor each, with the numbers of their cylinders. */
+  /** What each lambda sensor sees, a bank as a rule: the numbers of its cylinders. */
   readonly banks: readonly (readonly number[])[];
   /** Gas between valves and sensor, mg. */
   readonly lineMg: number;
