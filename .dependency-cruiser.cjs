@@ -35,6 +35,7 @@ const CORE = [
   'checks',
   'workings',
   'meaning',
+  'log',
 ];
 
 /** A folder of src may import itself, the named folders and the named packages, and nothing else of src. */

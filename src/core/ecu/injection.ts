@@ -65,7 +65,7 @@ export interface Fuel {
   readonly acceleration: number;
   /** Fuel after the built-in factors, before the builder’s corrections and trims, mg. */
   readonly enrichedMg: number;
-  /** Factor of gear and cylinder trim. */
+  /** Factor of gear, cylinder and the lambda loop’s trim. */
   readonly trim: number;
   /** Fuel is cut on overrun. */
   readonly cut: boolean;
@@ -103,7 +103,7 @@ export interface Injection extends Fuel {
 /**
  * Injector opening and spark advance at a moment. While cranking the target is the stoichiometric mass times the cranking
  * multiple; running, the lambda target with warm-up, after-start and acceleration. The order: target, corrections of the
- * target, fuel for the air, start-up factors, acceleration, corrections of fuel, gear and cylinder trim, overrun cut. This
+ * target, fuel for the air, start-up factors, acceleration, corrections of fuel, gear and cylinder trim, the loop’s trim, overrun cut. This
  * is the one implementation; Workings explains its numbers and the virtual ECU injects them.
  */
 export function injectionAt(
@@ -232,7 +232,8 @@ export function fuelAt(program: EcuProgram, frame: Frame, decisions: EcuDecision
     baseFuelMg * start.crankingMultiple * start.afterStart * start.warmUp * start.acceleration;
   const trim =
     (1 + curveOr(program, 'fuelGear', read(frame, AT.gear), 0) / 100) *
-    (Number.isNaN(cylinder) ? 1 : 1 + curveOr(program, 'fuelCylinder', cylinder, 0) / 100);
+    (Number.isNaN(cylinder) ? 1 : 1 + curveOr(program, 'fuelCylinder', cylinder, 0) / 100) *
+    read(frame, AT.lambdaTrim);
   const wantedMg =
     Math.max(0, corrected(program, frame, 'fuel', enrichedMg, decisions.active, applied)) * trim;
   const fuelMg = decisions.cut ? 0 : wantedMg;

@@ -84,6 +84,10 @@ export function eventStep(
   out.stepped = true;
   const fuel = fuelAt(program, frame, { active, cut }, out.fuel);
   write(frame, AT.lambdaTarget, fuel.lambdaTarget);
+  write(frame, AT.vePercent, fuel.vePercent);
+  write(frame, AT.loadThrottle, fuel.loadThrottlePercent);
+  write(frame, AT.warmUp, fuel.warmUp);
+  write(frame, AT.acceleration, fuel.acceleration);
   write(frame, AT.injectorOpening, fuel.openingMs);
   write(frame, AT.afterStart, fuel.afterStart);
   write(frame, AT.overrunCut, cut ? 1 : 0);

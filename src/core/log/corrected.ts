@@ -1,0 +1,52 @@
+import type { Source } from '../field';
+import type { MapData } from '../map';
+import { EVIDENCE_S } from './evidence';
+import type { LogFit } from './fitLog';
+
+/** How a map is corrected from a fit. */
+export interface CorrectionChoice {
+  /** Each evidenced cell by its own change, or the whole map by the one factor that was recognised. */
+  readonly by: 'cells' | 'factor';
+  /** No cell is moved further at once, a share. */
+  readonly most: number;
+}
+
+/** What a builder would take at once: further off than this, another look at the cause comes first. */
+export const MOST_AT_ONCE = 0.2;
+
+/**
+ * The map after a correction: evidenced cells move by what was found, cells without evidence stay; by one factor all move.
+ * @param limits of the map’s values, and its decimals.
+ * @param source of the cells that moved.
+ * @throws {RangeError} where a factor is chosen and none was recognised, or the fit is that of another map.
+ */
+export function correctedMap(
+  map: MapData,
+  { cells, factor }: LogFit,
+  { by, most }: CorrectionChoice,
+  limits: { readonly min: number; readonly max: number; readonly decimals: number },
+  source: Source,
+): MapData {
+  if (cells.change.length !== map.values.length)
+    throw new RangeError('The fit is that of a map with other axes');
+  if (by === 'factor' && factor === null) throw new RangeError('No one factor was recognised');
+  const scale = 10 ** limits.decimals;
+  const changeOf = (i: number) => {
+    if (by === 'factor') return factor?.change ?? 0;
+    return (cells.evidenceS[i] as number) >= EVIDENCE_S ? (cells.change[i] as number) : 0;
+  };
+  const values = map.values.map((value, i) => {
+    const change = changeOf(i);
+    if (change === 0) return value;
+    const share = Math.min(1 + most, Math.max(1 - most, Math.exp(change)));
+    return Math.min(limits.max, Math.max(limits.min, Math.round(value * share * scale) / scale));
+  });
+  const moved = values.map((value, i) => value !== map.values[i]);
+  if (!moved.includes(true)) return map;
+  return {
+    ...map,
+    values,
+    sources: [...map.sources, source],
+    cellSources: map.cellSources.map((of, i) => (moved[i] === true ? map.sources.length : of)),
+  };
+}

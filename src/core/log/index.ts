@@ -1,0 +1,14 @@
+/**
+ * From a log to a map: what a recording says of the filling, cell by cell, with its evidence.
+ * A log is columns of channels. Nothing here knows where they came from, or keeps them.
+ * Files of logs are read and written in data; drives are recorded in standin and data.
+ */
+export { correctedMap, type CorrectionChoice, MOST_AT_ONCE } from './corrected';
+export { delayAtS, type LambdaDelay } from './delay';
+export { type Coverage, coverageOf, EVIDENCE_S, RIGHT_WITHIN } from './evidence';
+export type { OneFactor } from './factor';
+export type { FittedCells } from './fit';
+export { fitLog, fittingLog, type FitStage, type LogFit } from './fitLog';
+export { LEFT_OUT, LEFT_OUT_REASONS, type LeftOut, type LeftOutReason } from './leftOut';
+export { type Log, type LogColumn, logged } from './log';
+export type { MapTask } from './mapTask';

@@ -1,0 +1,116 @@
+import { airFlowGPerS, airMassMg } from '../air';
+import { type ChannelId, PHASE } from '../channel';
+import { lookUpMap } from '../numeric';
+import { LEFT_OUT_REASONS, type LeftOutReason } from './leftOut';
+import type { Log, LogColumn } from './log';
+import { LOAD_CHANNELS, type MapTask } from './mapTask';
+import { steadinessOf } from './steadiness';
+
+/** Lambda that a sensor is believed with: richer and leaner ones are no mixture that burned. */
+const BELIEVED = { least: 0.6, most: 1.5 } as const;
+/** The engine is warm from here on, °C: colder, the film on the walls takes its part. */
+const WARM_C = 60;
+/** Factors of enrichment further from 1 than this act. */
+const ACTS = 0.005;
+/** Behind an overrun cut the walls are wetted anew, s. */
+const AFTER_CUT_S = 1;
+
+/** No reason to leave a sample out. */
+export const KEPT = -1;
+const CODE = Object.fromEntries(LEFT_OUT_REASONS.map((reason, i) => [reason, i])) as Record<
+  LeftOutReason,
+  number
+>;
+
+/** What a log says at each of its samples, whatever comes of it. */
+export interface Readings {
+  readonly timeS: Float64Array;
+  readonly speedRpm: Float64Array;
+  /** On the map’s rows. */
+  readonly load: Float64Array;
+  /** Logarithm of the lambda measured; NaN where no sensor is believed. */
+  readonly measured: Float64Array;
+  /** Logarithm of what the filling of the map as it is now would have to be at measured lambda 1: filling used × trim ÷ target ÷ filling now. */
+  readonly wanted: Float64Array;
+  /** Air of the whole engine, as the calibration has it, g/s. */
+  readonly flowGPerS: Float64Array;
+  /** 0…1, as {@link steadinessOf} says. */
+  readonly steady: Float64Array;
+  /** Index of the reason in {@link LEFT_OUT_REASONS}, or {@link KEPT}. */
+  readonly reason: Int8Array;
+}
+
+/** The index of a reason, as {@link Readings} hold it. */
+export function reasonCode(reason: LeftOutReason): number {
+  return CODE[reason];
+}
+
+/** Reads a log against the map. */
+export function readingsOf(log: Log, task: MapTask): Readings {
+  const { grid, displacementCm3, barometricKpa } = task;
+  const { timeS } = log;
+  const { length } = timeS;
+  const column = (...ids: readonly ChannelId[]) =>
+    ids
+      .map((id) => log.columns[id])
+      .find((values) => values?.some((value) => Number.isFinite(value)) === true);
+  const speeds = column('speed');
+  const loads = column(...LOAD_CHANNELS[task.load]);
+  const pressures = column('manifoldPressure');
+  const air = column('air');
+  const ve = column('vePercent');
+  const target = column('lambdaTarget');
+  const trim = column('lambdaTrim');
+  const sensors = [column('lambdaOne'), column('lambdaTwo')].filter((values) => values !== undefined);
+  const room = () => new Float64Array(length);
+  const [speedRpm, load, measured, wanted, flowGPerS] = [room(), room(), room(), room(), room()];
+  const reason = basicReasons(log);
+  for (let i = 0; i < length; i += 1) {
+    const speed = speeds?.[i] ?? NaN;
+    const row = loads?.[i] ?? NaN;
+    speedRpm[i] = speed;
+    load[i] = row;
+    measured[i] = Math.log(believedLambda(sensors, i));
+    const now = lookUpMap(grid, speed, row);
+    const used = ve?.[i] ?? now;
+    wanted[i] = Math.log((used * (trim?.[i] ?? 1)) / (target?.[i] ?? NaN) / now);
+    const densityKpa = task.load === 'throttle' ? barometricKpa : (pressures?.[i] ?? NaN);
+    flowGPerS[i] = airFlowGPerS(airMassMg(used, densityKpa, displacementCm3, air?.[i] ?? 20), 1, speed);
+    if (reason[i] === KEPT && !Number.isFinite(wanted[i] as number)) reason[i] = CODE.noLambda;
+  }
+  const steady = steadinessOf(timeS, speedRpm, load);
+  return { timeS, speedRpm, load, measured, wanted, flowGPerS, steady, reason };
+}
+
+/** Mean of the sensors that are believed; NaN without one. */
+function believedLambda(sensors: readonly LogColumn[], i: number): number {
+  let sum = 0;
+  let count = 0;
+  for (const values of sensors) {
+    const lambda = values[i] as number;
+    if (lambda >= BELIEVED.least && lambda <= BELIEVED.most) {
+      sum += lambda;
+      count += 1;
+    }
+  }
+  return sum / count;
+}
+
+/** What the engine computer did that leaves a sample out. */
+function basicReasons({ timeS, columns }: Log): Int8Array {
+  const reason = new Int8Array(timeS.length).fill(KEPT);
+  const { phase, speed, coolant, warmUp, afterStart, overrunCut, acceleration } = columns;
+  const acts = (factor: LogColumn | undefined, i: number) => Math.abs((factor?.[i] ?? 1) - 1) > ACTS;
+  let cutUntilS = -Infinity;
+  for (let i = 0; i < timeS.length; i += 1) {
+    const atS = timeS[i] as number;
+    if ((overrunCut?.[i] ?? 0) > 0) cutUntilS = atS + AFTER_CUT_S;
+    if ((phase?.[i] ?? PHASE.running) !== PHASE.running || !((speed?.[i] ?? NaN) > 0))
+      reason[i] = CODE.notRunning;
+    else if ((coolant?.[i] ?? WARM_C) < WARM_C || acts(warmUp, i)) reason[i] = CODE.cold;
+    else if (acts(afterStart, i)) reason[i] = CODE.afterStart;
+    else if (acts(acceleration, i)) reason[i] = CODE.accelerating;
+    else if (atS <= cutUntilS) reason[i] = CODE.overrunCut;
+  }
+  return reason;
+}

@@ -1,0 +1,103 @@
+import { intervalFraction, intervalIndex } from '../numeric';
+import { delayAtS, type LambdaDelay, TimeWalk } from './delay';
+import { LEFT_OUT_REASONS, type LeftOut, nothingLeftOut } from './leftOut';
+import type { MapTask } from './mapTask';
+import { KEPT, reasonCode, type Readings } from './readings';
+import { LEAST_STEADY } from './steadiness';
+
+/** A sample stands for no more than this, s, whatever the gap behind it. */
+const LONGEST_S = 0.25;
+/** How far beyond the ends of its axes a map is still taken to say something, as a share of the last interval. */
+const BEYOND = 0.25;
+
+/** What is left of a log: a point on the map each, by how much it is off there, and how long it stands for. */
+export interface Samples {
+  readonly count: number;
+  /** Lower left of the four cells read. */
+  readonly cell: Int32Array;
+  readonly shareX: Float64Array;
+  readonly shareY: Float64Array;
+  /** Logarithm of what the filling must be multiplied by. */
+  readonly error: Float64Array;
+  readonly weightS: Float64Array;
+  readonly leftOut: LeftOut;
+  /** Weight that each cell would have if all warm running on fuel were steady, s: where the drive was. */
+  readonly crossedS: Float64Array;
+}
+
+/** The samples that say something about the map, under a delay of the lambda reading. */
+export function samplesOf(readings: Readings, { grid }: MapTask, delay: LambdaDelay): Samples {
+  const { timeS, speedRpm, load, measured, wanted, flowGPerS, steady, reason } = readings;
+  const { length } = timeS;
+  const width = grid.x.length;
+  const walk = new TimeWalk(timeS);
+  const samples = {
+    cell: new Int32Array(length),
+    shareX: new Float64Array(length),
+    shareY: new Float64Array(length),
+    error: new Float64Array(length),
+    weightS: new Float64Array(length),
+  };
+  const left = new Float64Array(LEFT_OUT_REASONS.length);
+  const crossedS = new Float64Array(width * grid.y.length);
+  let count = 0;
+  for (let i = 0; i < length; i += 1) {
+    const atS = timeS[i] as number;
+    const standsS = Math.min(LONGEST_S, i + 1 < length ? (timeS[i + 1] as number) - atS : 0);
+    const x = speedRpm[i] as number;
+    const y = load[i] as number;
+    const column = intervalIndex(grid.x, x);
+    const row = intervalIndex(grid.y, y);
+    const shareX = intervalFraction(grid.x, column, x);
+    const shareY = intervalFraction(grid.y, row, y);
+    let why = reason[i] as number;
+    let error = 0;
+    if (why === KEPT) {
+      const readS = atS + delayAtS(delay, flowGPerS[i] as number);
+      error = walk.read(measured, readS) + (wanted[i] as number);
+      if (Number.isNaN(error)) why = reasonCode('noLambda');
+      else if ((steady[i] as number) < LEAST_STEADY) why = reasonCode('unsteady');
+      else if (isBeyond(grid.x, x) || isBeyond(grid.y, y)) why = reasonCode('beyondMap');
+    }
+    const low = column + width * row;
+    if (why === KEPT || why === reasonCode('unsteady'))
+      addShares(crossedS, low, width, shareX, shareY, standsS);
+    if (why !== KEPT) {
+      left[why] = (left[why] as number) + standsS;
+      continue;
+    }
+    samples.cell[count] = low;
+    samples.shareX[count] = shareX;
+    samples.shareY[count] = shareY;
+    samples.error[count] = error;
+    samples.weightS[count] = standsS * (steady[i] as number);
+    count += 1;
+  }
+  const leftOut = nothingLeftOut();
+  LEFT_OUT_REASONS.forEach((id, i) => (leftOut[id] = left[i] as number));
+  return { count, ...samples, leftOut, crossedS };
+}
+
+/** Adds a weight to the four cells of a point, by their shares. */
+export function addShares(
+  into: Float64Array,
+  low: number,
+  width: number,
+  shareX: number,
+  shareY: number,
+  weight: number,
+): void {
+  const right = weight * shareX;
+  const left = weight - right;
+  into[low] = (into[low] as number) + left * (1 - shareY);
+  into[low + 1] = (into[low + 1] as number) + right * (1 - shareY);
+  into[low + width] = (into[low + width] as number) + left * shareY;
+  into[low + width + 1] = (into[low + width + 1] as number) + right * shareY;
+}
+
+function isBeyond(axis: Float64Array, value: number): boolean {
+  const last = axis.length - 1;
+  const [first, second] = [axis[0] as number, axis[1] as number];
+  const [before, end] = [axis[last - 1] as number, axis[last] as number];
+  return value < first - BEYOND * (second - first) || value > end + BEYOND * (end - before);
+}
