@@ -26,6 +26,12 @@ const FIRST: { readonly fixedS: Range; readonly airG: Range } = {
 };
 const STEPS = 8;
 const ROUNDS = 4;
+/** What is usual, and how far from it engines are: counts as much as so many independent readings would. */
+const USUAL = { fixedS: { at: 0.15, spread: 0.06 }, airG: { at: 0.9, spread: 0.6 } } as const;
+/** A tenth of a per cent of lambda, squared: nobody reads it better. */
+const LEAST_SCATTER = 1e-6;
+/** Readings hold together for so long, s: a sample of a quick log is not an independent one. */
+const TOGETHER_S = 0.7;
 /** So many samples are enough to hear a delay in; longer logs are heard in parts. */
 const HEARD = 24_000;
 const PARTS = 12;
@@ -57,19 +63,23 @@ export class TimeWalk {
 
 /**
  * The delay under which what is measured fits best to what was injected: under each delay that is tried every cell is given
- * its mean error, and what is left over is compared. Steps of the target and ways across cells tell; where nothing changes,
- * every delay fits, and it does not matter.
+ * its mean error, and what is left over is compared. Steps of the target and ways across cells tell; where little changes every
+ * delay fits, and what is usual is taken.
  */
 export function foundDelay(readings: Readings, { grid }: MapTask): LambdaDelay {
   const heard = heardCells(readings, grid);
-  let best: LambdaDelay = { fixedS: 0, airG: 0 };
+  const usual = { fixedS: USUAL.fixedS.at, airG: USUAL.airG.at };
+  // How much a reading scatters, and how many of them speak: what a delay leaves over is weighed in these.
+  const scatter = Math.max(LEAST_SCATTER, leftOver(readings, heard, usual));
+  const independent = heard.samples.length / Math.max(1, TOGETHER_S / sampleS(readings));
+  let best: LambdaDelay = usual;
   let least = Infinity;
   let [fixedS, airG] = [FIRST.fixedS, FIRST.airG];
   for (let round = 0; round < ROUNDS; round += 1) {
     for (const fixed of stepsOf(fixedS)) {
       for (const air of stepsOf(airG)) {
         const delay = { fixedS: fixed, airG: air };
-        const left = leftOver(readings, heard, delay);
+        const left = (leftOver(readings, heard, delay) / scatter) * independent + unusual(delay);
         if (left < least) [least, best] = [left, delay];
       }
     }
@@ -77,6 +87,20 @@ export function foundDelay(readings: Readings, { grid }: MapTask): LambdaDelay {
     airG = about(best.airG, airG);
   }
   return best;
+}
+
+/** How far a delay is from what is usual. */
+function unusual({ fixedS, airG }: LambdaDelay): number {
+  return (
+    ((fixedS - USUAL.fixedS.at) / USUAL.fixedS.spread) ** 2 +
+    ((airG - USUAL.airG.at) / USUAL.airG.spread) ** 2
+  );
+}
+
+/** The usual time from sample to sample, s. */
+function sampleS({ timeS }: Readings): number {
+  const last = timeS.length - 1;
+  return last < 1 ? 1 : ((timeS[last] as number) - (timeS[0] as number)) / last;
 }
 
 /** Samples that are compared, the cell nearest to each, and rooms that are used again. */

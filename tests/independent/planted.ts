@@ -1,0 +1,43 @@
+import type { Chance } from './chance';
+import { readSurface, type Surface, surfaceOf } from './surface';
+
+/** What a calibration can have wrong about the filling, or about the flow of its injectors. */
+export const PLANTED = ['factor', 'bump', 'tilt', 'random', 'flow'] as const;
+
+export type Planted = (typeof PLANTED)[number];
+
+/** Truth over what was typed, at a point of the map, shares of the axes 0…1; and of the injectors’ flow. */
+export interface Wrong {
+  readonly filling: (x: number, y: number) => number;
+  readonly flow: number;
+}
+
+/** An error of a kind, its size and place by chance. */
+export function wrongOf(kind: Planted, chance: Chance): Wrong {
+  const sign = chance.next() < 0.5 ? -1 : 1;
+  switch (kind) {
+    case 'factor': {
+      const by = 1 + sign * chance.between(0.05, 0.14);
+      return { filling: () => by, flow: 1 };
+    }
+    case 'bump': {
+      const [atX, atY] = [chance.between(0.2, 0.8), chance.between(0.25, 0.8)];
+      const [wide, high] = [chance.between(0.18, 0.3), sign * chance.between(0.06, 0.12)];
+      return {
+        filling: (x, y) => 1 + high * Math.exp(-((x - atX) ** 2 + (y - atY) ** 2) / (2 * wide * wide)),
+        flow: 1,
+      };
+    }
+    case 'tilt': {
+      const [alongX, alongY] = [chance.between(-0.09, 0.09), chance.between(-0.09, 0.09)];
+      return { filling: (x, y) => 1 + alongX * (x - 0.5) + alongY * (y - 0.5), flow: 1 };
+    }
+    case 'random': {
+      const knots = [0, 1 / 3, 2 / 3, 1];
+      const smooth: Surface = surfaceOf(knots, knots, () => 0.05 * chance.bell());
+      return { filling: (x, y) => 1 + readSurface(smooth, x, y), flow: 1 };
+    }
+    case 'flow':
+      return { filling: () => 1, flow: 1 + sign * chance.between(0.05, 0.12) };
+  }
+}
