@@ -1,10 +1,12 @@
 /**
- * Acceptance of the virtual car on fresh seeds. Prints what was reached and the worst; exits with 1 where a line is not met.
+ * Acceptance of the virtual car and of what is made of its logs, on fresh seeds. Prints what was reached and the worst; exits with 1 where a line is not met.
  * Usage: npm run prove [-- first seed]
  */
 import { proveBands } from './bands.mts';
 import { proveDescribed } from './described.mts';
 import { proveDrives } from './drives.mts';
+import { proveFit } from './fit.mts';
+import { proveFitCar } from './fitCar.mts';
 import { proveHalved } from './halved.mts';
 import { proveLoom } from './loom.mts';
 import { missedLines } from './report.mts';
@@ -15,6 +17,8 @@ const firstSeed = Number(process.argv[2] ?? Date.now() % 100_000);
 console.log(`seeds from ${firstSeed}`);
 for (const prove of [
   proveLoom,
+  proveFit,
+  proveFitCar,
   proveStarts,
   proveBands,
   proveDescribed,

@@ -1,11 +1,11 @@
 import type { Source } from '../field';
 import type { MapData } from '../map';
-import { EVIDENCE_S } from './evidence';
+import { TOUCHED_S } from './evidence';
 import type { LogFit } from './fitLog';
 
 /** How a map is corrected from a fit. */
 export interface CorrectionChoice {
-  /** Each evidenced cell by its own change, or the whole map by the one factor that was recognised. */
+  /** Each cell by its own change, or the whole map by the one factor that was recognised. */
   readonly by: 'cells' | 'factor';
   /** No cell is moved further at once, a share. */
   readonly most: number;
@@ -15,7 +15,9 @@ export interface CorrectionChoice {
 export const MOST_AT_ONCE = 0.2;
 
 /**
- * The map after a correction: evidenced cells move by what was found, cells without evidence stay; by one factor all move.
+ * The map after a correction: cells move by what was found, those that nothing was found of stay; by one factor all move. A cell
+ * with less than the evidence to be called right moves too, where the drive touched it: between it and its neighbours the
+ * surface is what was fitted.
  * @param limits of the map’s values, and its decimals.
  * @param source of the cells that moved.
  * @throws {RangeError} where a factor is chosen and none was recognised, or the fit is that of another map.
@@ -33,7 +35,7 @@ export function correctedMap(
   const scale = 10 ** limits.decimals;
   const changeOf = (i: number) => {
     if (by === 'factor') return factor?.change ?? 0;
-    return (cells.evidenceS[i] as number) >= EVIDENCE_S ? (cells.change[i] as number) : 0;
+    return (cells.evidenceS[i] as number) >= TOUCHED_S ? (cells.change[i] as number) : 0;
   };
   const values = map.values.map((value, i) => {
     const change = changeOf(i);

@@ -1,5 +1,7 @@
 /** A cell is evidenced with so much weight of steady running, s. */
 export const EVIDENCE_S = 2;
+/** With so much it was touched, s. */
+export const TOUCHED_S = 0.1;
 /** A map is right where its evidenced cells are within this of the target, a share. */
 export const RIGHT_WITHIN = 0.02;
 

@@ -13,6 +13,8 @@ export interface FitSettings {
 export const FIT_SETTINGS: FitSettings = { smoothS: 0.5, stayS: 0.02 };
 /** Residuals beyond so many times their usual size count less [Huber 1964]. */
 const HUBER = 1.5;
+/** In a quiet log a surface that bends too much for its cells is no wild reading: the usual size is taken for this at least. */
+const LEAST_USUAL = 0.015;
 const ROUNDS = 4;
 /** Errors of lambda swing together over such a time: a second holds no more independent readings than fit in it, s. */
 const CORRELATED_S = 1;
@@ -163,9 +165,10 @@ function weighResiduals(
     residuals[i] = Math.abs(lower * (1 - fy) + upper * fy - (error[i] as number));
   }
   const usual = 1.4826 * median(residuals);
+  const wild = HUBER * Math.max(usual, LEAST_USUAL);
   for (let i = 0; i < count; i += 1) {
     const size = residuals[i] as number;
-    robust[i] = size <= HUBER * usual ? 1 : (HUBER * usual) / size;
+    robust[i] = size <= wild ? 1 : wild / size;
   }
   return usual;
 }

@@ -5,10 +5,10 @@
  */
 export { correctedMap, type CorrectionChoice, MOST_AT_ONCE } from './corrected';
 export { delayAtS, type LambdaDelay } from './delay';
-export { type Coverage, coverageOf, EVIDENCE_S, RIGHT_WITHIN } from './evidence';
+export { type Coverage, coverageOf, EVIDENCE_S, RIGHT_WITHIN, TOUCHED_S } from './evidence';
 export type { OneFactor } from './factor';
 export type { FittedCells } from './fit';
 export { fitLog, fittingLog, type FitStage, type LogFit } from './fitLog';
 export { LEFT_OUT, LEFT_OUT_REASONS, type LeftOut, type LeftOutReason } from './leftOut';
 export { type Log, type LogColumn, logged } from './log';
-export type { MapTask } from './mapTask';
+export { type FillingMapId, fillingMapOf, type MapTask, mapTaskOf } from './mapTask';

@@ -36,6 +36,9 @@ const WARM_UP: readonly Action[] = [
   { do: 'rev', rpm: 1900, forS: 25 },
 ];
 
+/** Closer together where a little pedal moves the pressure much. */
+const MAPPED_PEDALS = [3, 6, 9, 13, 18, 25, 35, 50, 75, 100] as const;
+
 /** Every drive there is. */
 export const DRIVES = {
   idle: {
@@ -119,6 +122,20 @@ export const DRIVES = {
       { do: 'sweep', fromRpm: 1800, toRpm: 6200, pedal: 100, forS: 18 },
       { do: 'hold', rpm: 2000, pedal: 5, forS: 4 },
       { do: 'idle', forS: 6 },
+    ],
+  },
+  mapping: {
+    label: 'Brake, across the map',
+    detail: 'On a brake dynamometer: slow sweeps up and down at ten pedals, for a map to be corrected from.',
+    mostS: 420,
+    actions: [
+      ...WARM_UP,
+      ...MAPPED_PEDALS.map((pedal, i): Action => {
+        const [low, high] = [1100, 6450];
+        const ends = i % 2 === 0 ? { fromRpm: low, toRpm: high } : { fromRpm: high, toRpm: low };
+        return { do: 'sweep', ...ends, pedal, forS: 32 };
+      }),
+      { do: 'idle', forS: 20 },
     ],
   },
 } as const satisfies Record<string, DriveInfo>;

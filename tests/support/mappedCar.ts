@@ -1,0 +1,61 @@
+import type { Calibration } from '@/core/calibration';
+import { fillingMapOf, fitLog, type Log, type LogFit, mapTaskOf, TOUCHED_S } from '@/core/log';
+import type { EcuProgram } from '@/core/program';
+import type { Car } from '@/standin/car';
+import { carOf } from '@/standin/carOfDocument';
+import type { DriveId } from '@/standin/drives';
+import { Recording } from '@/standin/driving';
+import { programOf } from './ventisca';
+
+/** A car whose filling map is corrected from drive to drive, as its builder would. */
+export interface MappedCar {
+  readonly program: EcuProgram;
+  /** Drives, and says what the log does. */
+  readonly drive: (id: DriveId, seed: number) => LogFit;
+  /** Takes what was found over into the map. */
+  readonly correct: (fit: LogFit) => void;
+  /** The map’s values, the very ones the engine computer reads. */
+  readonly values: Float64Array;
+}
+
+/** The car of a document; its engine computer has a program of its own, which corrections change. */
+export function mappedCar(document: Calibration, built?: Car): MappedCar {
+  const car = built ?? carOf(document, programOf(document));
+  const program = structuredClone(programOf(document));
+  const id = fillingMapOf(program);
+  const values = id === null ? undefined : program.tables[id]?.values;
+  if (values === undefined) throw new TypeError('This document has no filling map');
+  return {
+    program,
+    values,
+    drive(drive, seed) {
+      const recording = new Recording(
+        program,
+        car,
+        drive,
+        {
+          coolantC: 75,
+          batteryV: 12.6,
+          seed,
+          surroundings: { barometricKpa: car.barometricKpa, airC: 5 },
+        },
+        20,
+      );
+      recording.advance(Infinity);
+      const task = mapTaskOf(program);
+      if (task === null) throw new TypeError('This program has no filling map');
+      return fitLog(logOf(recording), task);
+    },
+    correct({ cells }) {
+      cells.change.forEach((change, i) => {
+        if ((cells.evidenceS[i] as number) < TOUCHED_S) return;
+        values[i] = (values[i] as number) * Math.exp(change);
+      });
+    },
+  };
+}
+
+function logOf(recording: Recording): Log {
+  const { columns } = recording.trace();
+  return { timeS: Float64Array.from(columns.time), columns };
+}
