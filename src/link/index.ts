@@ -1,5 +1,16 @@
 /**
- * Link: the protocol to an engine computer. Messages, their client and their host will live here; data, workers and the
- * server may use them. It knows the core and transports, nothing of what is behind a transport, and no screen.
+ * Link: the protocol to an engine computer. Messages, their client and their host; data, workers and the server may use
+ * them. It knows the core and transports, nothing of what is behind a transport, and no screen.
  */
-export {};
+export { LinkClient, type LinkClock, LinkError, type LinkEvents } from './client';
+export { type EcuMemory, LinkHost } from './host';
+export {
+  type CellWrite,
+  type Identity,
+  MOST_RATE_HZ,
+  PROTOCOL,
+  REFUSALS,
+  type SectionInfo,
+} from './messages';
+export { settingsSum, sumOf } from './sums';
+export { type Transport, transportPair } from './transport';

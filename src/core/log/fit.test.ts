@@ -160,8 +160,9 @@ describe('a fit', () => {
       return [0, 0, 0, wild ? 0.5 : 0.03 + 0.002 * Math.sin(i), 0.05] as const;
     });
     const { change, leftOver } = fittedCells(samplesAt(points), grid, BARE);
-    expect(Math.abs((change[0] as number) - 0.03)).toBeLessThan(0.002);
-    expect(leftOver).toBeLessThan(0.004);
+    // Least squares would be pulled by a tenth of 0.47.
+    expect(Math.abs((change[0] as number) - 0.03)).toBeLessThan(0.005);
+    expect(leftOver).toBeLessThan(0.006);
   });
 
   // A spread of s about a cell, readings that hold together for a second, T seconds of them: s·√(1/T).

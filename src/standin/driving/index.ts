@@ -3,5 +3,7 @@
  * A further action is one entry.
  */
 export { driveRows } from './csv';
+export type { DriverMemory } from './actions';
 export { type DriveFacts, DriveWatch } from './facts';
 export { type DriveTrace, Recording } from './recording';
+export { isOver, scripted } from './scripted';
