@@ -35,7 +35,7 @@ const EARLY = 0.01;
 export class LinkHost {
   private unlocked = false;
   private everyS = 0;
-  private nextS = 0;
+  private nextS: number | null = null;
   private sent = 0;
   private rows: (number | null)[][] = [];
 
@@ -56,10 +56,11 @@ export class LinkHost {
   offer(frame: Frame): void {
     if (this.everyS === 0) return;
     const timeS = read(frame, AT.time);
-    // A clock that went back began anew: its key was turned.
-    if (timeS < this.nextS - 2 * this.everyS) this.nextS = timeS;
-    if (timeS < this.nextS - EARLY * this.everyS) return;
-    this.nextS = Math.max(this.nextS + this.everyS, timeS);
+    const due = this.nextS ?? timeS;
+    // In samples; one that is far behind is of a clock that began anew, one that is far ahead has missed some.
+    const after = (timeS - due) / this.everyS;
+    if (after > -2 && after < -EARLY) return;
+    this.nextS = (Math.abs(after) < 1 ? due : timeS) + this.everyS;
     this.rows.push(this.channels.map((id) => known(read(frame, AT[id]))));
     if (this.rows.length * this.everyS >= TOGETHER_S) this.flush();
   }
@@ -105,7 +106,7 @@ export class LinkHost {
       case 'start':
         if (!(request.rateHz > 0 && request.rateHz <= MOST_RATE_HZ)) return 'badRate';
         this.everyS = 1 / request.rateHz;
-        this.nextS = 0;
+        this.nextS = null;
         this.sent = 0;
         this.rows = [];
         return { channels: this.channels };
