@@ -5,10 +5,11 @@
 import { writeFileSync } from 'node:fs';
 import Papa from 'papaparse';
 import { compile } from '@/core/calibration';
+import { logRows } from '@/core/log';
 import { calibrationFromSheet, ENGINE_SHEETS } from '@/core/starters';
 import { carOf } from '@/standin/carOfDocument';
 import { DRIVE_IDS, type DriveId, DRIVES } from '@/standin/drives';
-import { driveRows, Recording } from '@/standin/driving';
+import { driveLog, Recording } from '@/standin/driving';
 
 const RATE_HZ = 20;
 const [demoId, driveId, file] = process.argv.slice(2);
@@ -34,5 +35,5 @@ const recording = new Recording(
 );
 recording.advance(DRIVES[drive].mostS);
 const trace = recording.trace();
-writeFileSync(file, `${Papa.unparse(driveRows(trace), { newline: '\n' })}\n`);
+writeFileSync(file, `${Papa.unparse(logRows(driveLog(trace)), { newline: '\n' })}\n`);
 console.log(`${DRIVES[drive].label}: ${trace.samples} samples at ${RATE_HZ} Hz in ${file}`);

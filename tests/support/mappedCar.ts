@@ -1,10 +1,10 @@
 import type { Calibration } from '@/core/calibration';
-import { fillingMapOf, fitLog, type Log, type LogFit, mapTaskOf, TOUCHED_S } from '@/core/log';
+import { fillingMapOf, fitLog, type LogFit, mapTaskOf, TOUCHED_S } from '@/core/log';
 import type { EcuProgram } from '@/core/program';
 import type { Car } from '@/standin/car';
 import { carOf } from '@/standin/carOfDocument';
 import type { DriveId } from '@/standin/drives';
-import { Recording } from '@/standin/driving';
+import { driveLog, Recording } from '@/standin/driving';
 import { programOf } from './ventisca';
 
 /** A car whose filling map is corrected from drive to drive, as its builder would. */
@@ -44,7 +44,7 @@ export function mappedCar(document: Calibration, built?: Car): MappedCar {
       recording.advance(Infinity);
       const task = mapTaskOf(program);
       if (task === null) throw new TypeError('This program has no filling map');
-      return fitLog(logOf(recording), task);
+      return fitLog(driveLog(recording.trace()), task);
     },
     correct({ cells }) {
       cells.change.forEach((change, i) => {
@@ -53,9 +53,4 @@ export function mappedCar(document: Calibration, built?: Car): MappedCar {
       });
     },
   };
-}
-
-function logOf(recording: Recording): Log {
-  const { columns } = recording.trace();
-  return { timeS: Float64Array.from(columns.time), columns };
 }

@@ -9,6 +9,7 @@ export { type Coverage, coverageOf, EVIDENCE_S, RIGHT_WITHIN, TOUCHED_S } from '
 export type { OneFactor } from './factor';
 export type { FittedCells } from './fit';
 export { fitLog, fittingLog, type FitStage, type LogFit } from './fitLog';
+export { logRows } from './rows';
 export { LEFT_OUT, LEFT_OUT_REASONS, type LeftOut, type LeftOutReason } from './leftOut';
 export { type Log, type LogColumn, logged } from './log';
 export { type FillingMapId, fillingMapOf, type MapTask, mapTaskOf } from './mapTask';

@@ -3,9 +3,9 @@ import { CHANNEL_IDS, CHANNELS } from '@/core/channel';
 import { carOf } from '../carOfDocument';
 import { controlsAtRest } from '../virtualCar';
 import { ACTIONS, type DriverMemory, movesFoot } from './actions';
-import { driveRows } from './csv';
+import { logRows } from '@/core/log';
 import { DRIVE_IDS, type DriveId, DRIVES } from '../drives';
-import { type DriveTrace, Recording } from './recording';
+import { driveLog, type DriveTrace, Recording } from './recording';
 import { scripted } from './scripted';
 
 type DemoId = 'ventisca' | 'pardela';
@@ -185,7 +185,7 @@ describe('every drive', () => {
 
 test('a drive as a table has a column for each channel that says anything, and a row a sample', () => {
   const { trace } = LAPS.pardela;
-  const [header, ...rows] = driveRows(trace);
+  const [header, ...rows] = logRows(driveLog(trace));
   expect(header).toEqual(expect.arrayContaining(['time_s', 'engine_speed_rpm', 'lambda_1', 'sync_losses']));
   // Pardela has one lambda sensor.
   expect(header).not.toContain('lambda_2');

@@ -2,8 +2,7 @@
  * A driver over a car: how each action is done, what is recorded of a drive, and what happened in it.
  * A further action is one entry.
  */
-export { driveRows } from './csv';
 export type { DriverMemory } from './actions';
 export { type DriveFacts, DriveWatch } from './facts';
-export { type DriveTrace, Recording } from './recording';
+export { driveLog, type DriveTrace, Recording } from './recording';
 export { isOver, scripted } from './scripted';

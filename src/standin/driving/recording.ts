@@ -1,4 +1,5 @@
 import { AT, CHANNEL_IDS, type ChannelId, type Frame, frameOf } from '@/core/channel';
+import type { Log } from '@/core/log';
 import type { EcuProgram } from '@/core/program';
 import type { Car } from '../car';
 import { type CarSetup, type Drive, driveTo, VirtualCar } from '../virtualCar';
@@ -12,6 +13,11 @@ export interface DriveTrace {
   readonly samples: number;
   /** By channel; NaN where nothing is known. */
   readonly columns: Readonly<Record<ChannelId, Float32Array>>;
+}
+
+/** A drive as a log. */
+export function driveLog({ columns }: DriveTrace): Log {
+  return { timeS: Float64Array.from(columns.time), columns };
 }
 
 /** A drive being driven and recorded. */

@@ -1,0 +1,79 @@
+import { AT, CHANNEL_IDS, type ChannelId, type Frame, frameOf } from '@/core/channel';
+
+/** Screens are told of new samples no more often than this, ms: an eye sees no more, and a phone draws no more. */
+const TOLD_EVERY_MS = 80;
+
+/**
+ * What the engine computer said last, outside React: samples come many times faster than screens are drawn. The frame is the
+ * same room all the time; the version says when it has changed.
+ */
+const live = {
+  frame: frameOf(),
+  samples: 0,
+  version: 0,
+  listeners: new Set<() => void>(),
+  /** Who gets every sample: what records. */
+  takers: new Set<(frame: Frame) => void>(),
+  timer: null as ReturnType<typeof setTimeout> | null,
+};
+
+/** Takes rows of samples in. @param channels of each row, in its order. */
+export function takeRows(
+  channels: readonly ChannelId[],
+  rows: readonly (readonly (number | null)[])[],
+): void {
+  for (const row of rows) {
+    for (let i = 0; i < channels.length; i += 1) {
+      live.frame[AT[channels[i] as ChannelId]] = row[i] ?? NaN;
+    }
+    live.samples += 1;
+    for (const take of live.takers) take(live.frame);
+  }
+  live.timer ??= setTimeout(tell, TOLD_EVERY_MS);
+}
+
+/** Forgets what was live: nothing is known any more. */
+export function forgetLive(): void {
+  live.frame.set(frameOf());
+  live.samples = 0;
+  tell();
+}
+
+/** Every sample from now on goes to this too. @returns the way to end that. */
+export function onEverySample(take: (frame: Frame) => void): () => void {
+  live.takers.add(take);
+  return () => void live.takers.delete(take);
+}
+
+/** Told when there is something new to draw. @returns the way to end that. */
+export function onLive(listener: () => void): () => void {
+  live.listeners.add(listener);
+  return () => void live.listeners.delete(listener);
+}
+
+/** Counts up with what there is to draw. */
+export function liveVersion(): number {
+  return live.version;
+}
+
+/** The last frame; the same room all the time, read only. */
+export function liveFrame(): Frame {
+  return live.frame;
+}
+
+/** How many samples have come since the link was made. */
+export function liveSamples(): number {
+  return live.samples;
+}
+
+/** The last number of a channel. */
+export function liveValue(id: (typeof CHANNEL_IDS)[number]): number {
+  return live.frame[AT[id]] as number;
+}
+
+function tell(): void {
+  if (live.timer !== null) clearTimeout(live.timer);
+  live.timer = null;
+  live.version += 1;
+  for (const listener of live.listeners) listener();
+}

@@ -1,0 +1,15 @@
+import { fittingLog, type LogFit } from '@/core/log';
+import type { RunPort } from './cancellable';
+import { type FitRequest, STAGE_SHARE } from './logFitProtocol';
+
+/** Compares a log with a map, a stage at a time. @returns null when `cancelled` said so. */
+export async function runLogFit({ log, task }: FitRequest, port: RunPort): Promise<LogFit | null> {
+  const fitting = fittingLog(log, task);
+  for (;;) {
+    const step = fitting.next();
+    if (step.done === true) return step.value;
+    if (port.cancelled()) return null;
+    port.onProgress(STAGE_SHARE[step.value]);
+    await port.breathe();
+  }
+}
