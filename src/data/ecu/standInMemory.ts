@@ -1,4 +1,6 @@
 import { z } from '@/core/field/schema';
+import type { EcuProgram } from '@/core/program';
+import { settingsSum } from '@/link';
 import { storage } from '../store/browserRepository';
 
 /** What the engine computer of a stand-in keeps while the page is closed: a sum of its settings, and its maps. */
@@ -6,6 +8,11 @@ const memorySchema = z.object({
   settings: z.number(),
   maps: z.record(z.string(), z.array(z.number())),
 });
+
+/** A sum of everything but cells: what was stored in another build does not fit. */
+export function programSum(program: EcuProgram): number {
+  return settingsSum(program);
+}
 
 const keyOf = (calibrationId: string) => `ecu/${calibrationId}`;
 

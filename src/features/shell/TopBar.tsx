@@ -11,6 +11,7 @@ import { Heading } from '@/ui/text/Text';
 import { SPACE, useRoles } from '@/ui/theme';
 import { LeaveSheet } from './LeaveSheet';
 import { LightButton } from './LightButton';
+import { LinkMark } from './LinkMark';
 
 const SAVE_MARKS = {
   saved: {
@@ -80,8 +81,9 @@ export function TopBar() {
         <Heading level={1} numberOfLines={1}>
           {history.document.name}
         </Heading>
-        <View aria-live="polite">
+        <View aria-live="polite" style={{ flexDirection: 'row', gap: SPACE.m }}>
           <StateMark tone={mark.tone} icon={mark.icon} label={wide ? mark.label : mark.short} />
+          <LinkMark document={history.document} />
         </View>
       </View>
       <IconButton

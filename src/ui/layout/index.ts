@@ -1,5 +1,6 @@
 export { BackTitle } from './BackTitle';
 export { Card } from './Card';
+export { FigureTile } from './FigureTile';
 export { LinkRow } from './LinkRow';
 export { ListAndDetail } from './ListAndDetail';
 export { Message } from './Message';

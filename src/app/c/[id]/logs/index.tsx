@@ -1,0 +1,1 @@
+export { LogsScreen as default } from '@/features/logs/LogsScreen';

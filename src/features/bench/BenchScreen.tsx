@@ -1,0 +1,71 @@
+import { useGlobalSearchParams } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { compile } from '@/core/calibration';
+import { fillingMapOf } from '@/core/log';
+import { useLinkState } from '@/data/ecu/useLinkState';
+import { useDocument } from '@/data/session/session';
+import { Button } from '@/ui/button/Button';
+import { Card, Page, useWide } from '@/ui/layout';
+import { Heading, Text } from '@/ui/text/Text';
+import { SPACE } from '@/ui/theme';
+import { LinkCard } from './LinkCard';
+import { LiveNumbers } from './LiveNumbers';
+import { LivePoint } from './LivePoint';
+import { LiveWrong } from './LiveWrong';
+import { RecordButton } from './RecordButton';
+import { StandInSheet } from './StandInSheet';
+import { connectStandIn } from './standInStore';
+
+/** At the car, one hand: the link in words, four numbers, what is wrong; then the place on the map. */
+export function BenchScreen() {
+  const document = useDocument();
+  const wide = useWide();
+  const { id } = useGlobalSearchParams<{ id: string }>();
+  const { state, differences } = useLinkState(id, document);
+  const [controls, setControls] = useState(false);
+  const live = state === 'same' || state === 'differs';
+  const compiled = compile(document);
+  const mapId = compiled.ok ? fillingMapOf(compiled.program) : null;
+  const record = <RecordButton id={id} calibration={document.name} live={live} />;
+  const action = (
+    <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+      <View style={{ flex: 1 }}>{record}</View>
+      <Button label="Stand-in" icon="engine-outline" onPress={() => setControls(true)} />
+    </View>
+  );
+  return (
+    <>
+      <Page
+        {...(wide ? {} : { action })}
+        beside={mapId === null ? <NoMap /> : <LivePoint document={document} mapId={mapId} live={live} />}
+      >
+        <Heading level={2} kind="title">
+          Bench
+        </Heading>
+        <LinkCard
+          id={id}
+          state={state}
+          differences={differences}
+          onConnect={() => void connectStandIn(id, document)}
+        />
+        <LiveNumbers live={live} />
+        {live ? (
+          <Card title="Now">
+            <LiveWrong />
+          </Card>
+        ) : null}
+        {wide ? action : null}
+      </Page>
+      <StandInSheet open={controls} onClose={() => setControls(false)} />
+    </>
+  );
+}
+
+function NoMap() {
+  return (
+    <Text colour="muted">
+      The engine’s place is shown on a filling map; with an air-mass meter or plain pulses there is none.
+    </Text>
+  );
+}

@@ -1,0 +1,158 @@
+import { View } from 'react-native';
+import { formatNumber } from '@/core/units';
+import {
+  DRIVE_IDS,
+  type DriveId,
+  DRIVES,
+  type HandControls,
+  HANDS_OFF,
+  TIME_SCALES,
+} from '@/workers/benchProtocol';
+import { Button } from '@/ui/button/Button';
+import { Chips } from '@/ui/button/Chips';
+import { NumberBox } from '@/ui/field';
+import { Message } from '@/ui/layout';
+import { Sheet } from '@/ui/sheet/Sheet';
+import { Text } from '@/ui/text/Text';
+import { SPACE, useRoles } from '@/ui/theme';
+import { letDrive, scaleTime, takeHands, useStandIn } from './standInStore';
+
+const PEDALS = [0, 10, 20, 35, 50, 75, 100] as const;
+const GEARS = [0, 1, 2, 3, 4] as const;
+/** How hard the brake is pressed. */
+const BRAKES = [0, 0.3, 0.8] as const;
+const HELD = {
+  label: 'Brake holds the speed, rev/min',
+  quantity: 'rotationalSpeed',
+  unit: 'rpm',
+  min: 500,
+  max: 15_000,
+} as const;
+const FIRST_HELD_RPM = 2500;
+
+/** The stand-in’s own controls, on their own ground: what hands and feet would do in the car. */
+export function StandInSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const roles = useRoles();
+  const seen = useStandIn((standIn) => standIn.seen);
+  const times = useStandIn((standIn) => standIn.times);
+  return (
+    <Sheet title="The stand-in’s controls" open={open} onClose={onClose}>
+      <View
+        style={{
+          gap: SPACE.l,
+          padding: SPACE.m,
+          backgroundColor: roles.ground,
+          borderWidth: 1,
+          borderStyle: 'dashed',
+          borderColor: roles.steel,
+        }}
+      >
+        <Text kind="small" colour="steel">
+          Stand-in: these move the car in simulation, not an engine of yours.
+        </Text>
+        {seen === null ? (
+          <Message tone="plain">No stand-in is there. Connect to it on the bench first.</Message>
+        ) : (
+          <>
+            <Text kind="strong">{seenWords(seen.driving, seen.speedRpm, seen.kmPerH)}</Text>
+            <Hands wanted={seen.wanted} driven={seen.driving !== null} />
+            <Choice
+              label="Let a driver drive"
+              options={DRIVE_IDS.map((id) => ({ id, label: DRIVES[id].label }))}
+              value={seen.driving}
+              onChange={(id) => letDrive(id as DriveId)}
+            />
+            <Choice
+              label="Its time passes"
+              options={TIME_SCALES.map((scale) => ({
+                id: String(scale),
+                label: scale === 1 ? 'As in life' : `${scale} times as fast`,
+              }))}
+              value={String(times)}
+              onChange={(id) => scaleTime(TIME_SCALES.find((scale) => String(scale) === id) ?? 1)}
+            />
+          </>
+        )}
+      </View>
+    </Sheet>
+  );
+}
+
+function seenWords(driving: DriveId | null, speedRpm: number, kmPerH: number): string {
+  const who = driving === null ? 'In your hands' : `Driven: ${DRIVES[driving].label.toLowerCase()}`;
+  return `${who}, ${formatNumber(speedRpm, 0)} rev/min, ${formatNumber(kmPerH, 0)} km/h`;
+}
+
+function Hands({ wanted, driven }: { wanted: HandControls; driven: boolean }) {
+  return (
+    <>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <Button
+          label={wanted.key ? 'Key off' : 'Key on'}
+          icon="key-variant"
+          onPress={() => takeHands(wanted.key ? HANDS_OFF : { key: true })}
+        />
+        <Button
+          label={wanted.starter ? 'Let go of the starter' : 'Hold the starter'}
+          icon={wanted.starter ? 'stop' : 'play'}
+          disabled={!wanted.key}
+          onPress={() => takeHands({ starter: !wanted.starter })}
+        />
+        {driven ? (
+          <Button label="Take over" icon="stop" onPress={() => takeHands({ pedalPercent: 0 })} />
+        ) : null}
+      </View>
+      <Choice
+        label="Pedal"
+        options={PEDALS.map((percent) => ({ id: String(percent), label: `${percent} %` }))}
+        value={driven ? null : String(wanted.pedalPercent)}
+        onChange={(id) => takeHands({ pedalPercent: Number(id) })}
+      />
+      <Choice
+        label="Gear"
+        options={GEARS.map((gear) => ({ id: String(gear), label: gear === 0 ? 'Neutral' : `${gear}` }))}
+        value={driven ? null : String(wanted.gear)}
+        onChange={(id) => takeHands({ gear: Number(id), holdRpm: null })}
+      />
+      <Choice
+        label="Brakes"
+        options={BRAKES.map((share) => ({
+          id: String(share),
+          label: share === 0 ? 'Off' : share < 0.5 ? 'Light' : 'Hard',
+        }))}
+        value={driven ? null : String(wanted.brake)}
+        onChange={(id) => takeHands({ brake: Number(id) })}
+      />
+      <Choice
+        label="Brake dynamometer"
+        options={[
+          { id: 'off', label: 'Off' },
+          { id: 'on', label: 'Holds a speed' },
+        ]}
+        value={driven ? null : wanted.holdRpm === null ? 'off' : 'on'}
+        onChange={(id) => takeHands({ holdRpm: id === 'on' ? FIRST_HELD_RPM : null, gear: 0 })}
+      />
+      {wanted.holdRpm === null ? null : (
+        <NumberBox info={HELD} value={wanted.holdRpm} onChange={(holdRpm) => takeHands({ holdRpm })} />
+      )}
+    </>
+  );
+}
+
+interface ChoiceProps {
+  label: string;
+  options: readonly { readonly id: string; readonly label: string }[];
+  value: string | null;
+  onChange: (id: string) => void;
+}
+
+function Choice({ label, options, value, onChange }: ChoiceProps) {
+  return (
+    <View style={{ gap: SPACE.xs }}>
+      <Text kind="small" colour="muted">
+        {label}
+      </Text>
+      <Chips label={label} options={options} value={value} onChange={onChange} />
+    </View>
+  );
+}

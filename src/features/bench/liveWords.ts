@@ -1,0 +1,79 @@
+import { AT, type Frame, PHASE, read } from '@/core/channel';
+import { formatNumber } from '@/core/units';
+
+/** Something of the moment, in words. */
+export interface LiveSentence {
+  readonly tone: 'plain' | 'warning' | 'error' | 'good';
+  readonly text: string;
+}
+
+/** Lambda further from its target than this is said, a share. */
+const OFF_TARGET = 0.05;
+/** Where lambda is read with a delay, only a throttle that rests tells, % a second. */
+const STILL_PERCENT_PER_S = 30;
+const BATTERY = { least: 12, cranking: 9 } as const;
+const HOT_C = 105;
+
+/** What is wrong now, the worst first; what the engine does, where nothing is. */
+export function liveSentences(frame: Frame): LiveSentence[] {
+  const at = (id: keyof typeof AT) => read(frame, AT[id]);
+  const phase = at('phase');
+  const speed = at('speed');
+  const found: LiveSentence[] = [];
+  const say = (tone: LiveSentence['tone'], text: string) => found.push({ tone, text });
+  if (at('syncLosses') > 1) {
+    say(
+      'error',
+      `The crank’s place was lost ${formatNumber(at('syncLosses'), 0)} times since key on. Look at the trigger.`,
+    );
+  }
+  if (speed > 30 && at('sync') === 0 && phase !== PHASE.running) {
+    say('warning', 'It turns, and the engine computer does not know where the crank is.');
+  }
+  if (phase === PHASE.running) {
+    const battery = at('battery');
+    if (battery < BATTERY.least) {
+      say(
+        'warning',
+        `The battery has ${formatNumber(battery, 1)} V while it runs: it is not charged, and dead time grows.`,
+      );
+    }
+    if (at('coolant') > HOT_C)
+      say('error', `The coolant has ${formatNumber(at('coolant'), 0)} °C. Let it cool.`);
+    mixture(frame, say);
+  } else if (speed > 30 && at('battery') < BATTERY.cranking) {
+    say('warning', `The battery falls to ${formatNumber(at('battery'), 1)} V while cranking.`);
+  }
+  if (found.length > 0) return found;
+  return [{ tone: phase === PHASE.running ? 'good' : 'plain', text: restWords(phase, speed) }];
+}
+
+function mixture(frame: Frame, say: (tone: LiveSentence['tone'], text: string) => void): void {
+  const at = (id: keyof typeof AT) => read(frame, AT[id]);
+  if (at('overrunCut') === 1) {
+    say('plain', 'Overrun cut: no fuel, and lambda says nothing.');
+    return;
+  }
+  const target = at('lambdaTarget');
+  const measured = [at('lambdaOne'), at('lambdaTwo')].filter(Number.isFinite);
+  if (measured.length === 0) {
+    say('plain', 'Lambda is not read yet: the sensor warms up.');
+    return;
+  }
+  const off = measured.reduce((sum, value) => sum + value, 0) / measured.length / target - 1;
+  const meant = Math.abs(at('afterStart') - 1) > 0.01 || Math.abs(at('warmUp') - 1) > 0.01;
+  if (meant) {
+    say('plain', 'Still enriched from the start: lambda is meant to be richer than its target.');
+  } else if (Math.abs(off) > OFF_TARGET && Math.abs(at('throttleRate')) < STILL_PERCENT_PER_S) {
+    say(
+      'warning',
+      `${formatNumber(Math.abs(100 * off), 0)} % ${off > 0 ? 'leaner' : 'richer'} than its target here.`,
+    );
+  }
+}
+
+function restWords(phase: number, speed: number): string {
+  if (phase === PHASE.running) return 'It runs, and nothing is wrong.';
+  if (speed > 30) return 'It is being cranked.';
+  return 'Key on, engine stands.';
+}

@@ -1,0 +1,124 @@
+import { format } from 'date-fns/format';
+import { useGlobalSearchParams, useLocalSearchParams, useRouter } from 'expo-router';
+import { useDeferredValue, useMemo } from 'react';
+import { View } from 'react-native';
+import { ActivityIndicator, ProgressBar } from 'react-native-paper';
+import { compile } from '@/core/calibration';
+import { fillingMapOf, mapTaskOf } from '@/core/log';
+import { formatNumber } from '@/core/units';
+import { partFileName } from '@/data/files/download';
+import { saveLog } from '@/data/logs/logFile';
+import { useLog, useRemoveLog } from '@/data/logs/queries';
+import { useDocument } from '@/data/session/session';
+import { Button } from '@/ui/button/Button';
+import { BackTitle, Message, Page } from '@/ui/layout';
+import { Text } from '@/ui/text/Text';
+import { SPACE } from '@/ui/theme';
+import { CorrectionCard } from './CorrectionCard';
+import { ErrorMapCard } from './ErrorMapCard';
+import { LogFacts } from './LogFacts';
+import { useLogFit } from './useLogFit';
+
+/** One log against the map on the screen: what it says, the error by cell, and the correction. */
+export function LogScreen() {
+  const document = useDocument();
+  const router = useRouter();
+  const { id } = useGlobalSearchParams<{ id: string }>();
+  const { logId } = useLocalSearchParams<{ logId: string }>();
+  const read = useLog(logId);
+  const remove = useRemoveLog(id);
+  const deferred = useDeferredValue(document);
+  const compared = useMemo(() => {
+    const compiled = compile(deferred);
+    if (!compiled.ok) return null;
+    const mapId = fillingMapOf(compiled.program);
+    const task = mapTaskOf(compiled.program);
+    const map = mapId === null ? null : deferred.maps[mapId];
+    return mapId === null || task === null || map === null ? null : { mapId, task, map };
+  }, [deferred]);
+  const log = read.data?.log ?? null;
+  const { fit, progress, failure } = useLogFit(log, compared?.task ?? null);
+  const back = () => router.navigate(`/c/${id}/logs`);
+
+  if (read.isPending) return <ActivityIndicator accessibilityLabel="Opening the log" />;
+  if (read.isError || read.data === null) {
+    return (
+      <Page>
+        <Message tone="error" actions={<Button label="All logs" onPress={back} />}>
+          {read.isError
+            ? `The log could not be read from this browser’s storage: ${read.error.message}`
+            : 'There is no log at this address in this browser. It may have been deleted.'}
+        </Message>
+      </Page>
+    );
+  }
+  const { entry, missingParts } = read.data;
+  const name = format(new Date(entry.startedAt), 'd MMM yyyy, HH:mm:ss');
+  const matches = fit !== null && compared !== null && fit.cells.change.length === compared.map.values.length;
+  return (
+    <Page
+      beside={matches ? <ErrorMapCard fit={fit} map={compared.map} mapId={compared.mapId} /> : <Waiting />}
+    >
+      <BackTitle title={name} backLabel="All logs" onBack={back} />
+      <Text kind="small" colour="muted">
+        {`${formatNumber(entry.samples / entry.rateHz, 0)} s at ${formatNumber(entry.rateHz, 0)} Hz, ${entry.samples} samples of ${entry.ecu}; driven with ${entry.calibration}.`}
+      </Text>
+      {entry.ended === 'lost' || entry.ended === null ? (
+        <Message tone="warning">
+          {entry.ended === 'lost'
+            ? 'The link was lost while it was recorded: what came until then is here.'
+            : 'It was not ended: the page was closed, or it is still being recorded. What was stored is here.'}
+        </Message>
+      ) : null}
+      {missingParts > 0 ? (
+        <Message tone="warning">{`${missingParts} parts of it cannot be read; their samples are left out.`}</Message>
+      ) : null}
+      {compared === null ? (
+        <Message tone="warning">
+          This calibration meters fuel by no filling map, or is not complete: there is nothing to compare the
+          log with.
+        </Message>
+      ) : null}
+      {failure === null ? null : <Message tone="error">{failure}</Message>}
+      {progress === null ? null : (
+        <View style={{ gap: SPACE.s }}>
+          <ProgressBar progress={progress} aria-label="Comparing with the map" />
+        </View>
+      )}
+      {matches ? (
+        <>
+          <LogFacts fit={fit} />
+          <CorrectionCard fit={fit} map={compared.map} mapId={compared.mapId} note={`Log of ${name}`} />
+        </>
+      ) : null}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <Button
+          label="Save as CSV"
+          icon="download"
+          onPress={() =>
+            saveLog(
+              read.data?.log ?? null,
+              partFileName(entry.calibration, `log-${entry.startedAt.slice(0, 16).replace(/\D/g, '')}.csv`),
+            )
+          }
+        />
+        <Button
+          label="Delete this log"
+          icon="delete-outline"
+          onPress={() => {
+            remove.mutate(entry.id);
+            back();
+          }}
+        />
+      </View>
+    </Page>
+  );
+}
+
+function Waiting() {
+  return (
+    <Text colour="muted">
+      The error of every cell that was visited is drawn here, with how much evidence there is for it.
+    </Text>
+  );
+}

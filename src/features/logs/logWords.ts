@@ -1,0 +1,80 @@
+import { EVIDENCE_S, LEFT_OUT, LEFT_OUT_REASONS, type LogFit, RIGHT_WITHIN } from '@/core/log';
+import { formatNumber } from '@/core/units';
+
+/** A sentence about a log, and how it is marked. */
+export interface LogSentence {
+  readonly tone: 'plain' | 'good' | 'warning';
+  readonly text: string;
+}
+
+/** Less than this of where the drive was has evidence: say so. */
+const ENOUGH_SHARE = 0.7;
+
+const seconds = (s: number) => (s < 60 ? `${formatNumber(s, 0)} s` : `${formatNumber(s / 60, 1)} min`);
+
+/** What a log says of the filling, the most important first. */
+export function fitSentences(fit: LogFit): LogSentence[] {
+  const { cells, coverage, factor, keptS, delay } = fit;
+  const evidenced = Array.from(cells.evidenceS, (_, i) => i).filter(
+    (i) => (cells.evidenceS[i] as number) >= EVIDENCE_S,
+  );
+  if (evidenced.length === 0) {
+    return [
+      {
+        tone: 'warning',
+        text: `No cell has ${EVIDENCE_S} s of warm, steady running, so nothing can be said of the map. Hold speed and load for some seconds each.`,
+      },
+    ];
+  }
+  const worst = Math.max(...evidenced.map((i) => Math.abs(cells.found[i] as number)));
+  const off = evidenced.filter((i) => Math.abs(cells.found[i] as number) > RIGHT_WITHIN).length;
+  const { crossed, evidenced: covered } = coverage;
+  const share = covered / Math.max(1, crossed);
+  const found: LogSentence[] = [];
+  found.push(
+    off === 0
+      ? {
+          tone: 'good',
+          text: `Right: every cell with evidence is within 2 % of the target, ${evidenced.length} of them.`,
+        }
+      : {
+          tone: 'warning',
+          text: `${off} of ${evidenced.length} cells with evidence are more than 2 % off, the worst by ${formatNumber(100 * worst, 1)} %.`,
+        },
+  );
+  if (factor !== null) {
+    found.push({
+      tone: 'warning',
+      text: `The whole map is ${formatNumber(100 * Math.abs(1 - Math.exp(-factor.change)), 1)} % too ${factor.change > 0 ? 'low' : 'high'}, within ${formatNumber(100 * factor.spread, 1)} %: one factor says as much as the cells. Injector flow, fuel density or displacement look like that; look at what was typed first.`,
+    });
+  }
+  found.push({
+    tone: share < ENOUGH_SHARE ? 'warning' : 'plain',
+    text: `${seconds(keptS)} of steady running: evidence in ${covered} of the ${crossed} cells the drive spent time in, ${formatNumber(100 * share, 0)} %.`,
+  });
+  found.push({
+    tone: 'plain',
+    text: `Lambda is read ${formatNumber(delay.fixedS, 2)} s after its injection, and later the slower the air flows: ${formatNumber(delay.fixedS + delay.airG / 8, 2)} s at idle. What a fit leaves over scatters by ${formatNumber(100 * cells.leftOver, 1)} %.`,
+  });
+  return found;
+}
+
+/** Seconds left out by reason, the most first; none that took nothing. */
+export function leftOutWords({ leftOut }: LogFit): string[] {
+  return LEFT_OUT_REASONS.filter((reason) => leftOut[reason] >= 0.5)
+    .sort((a, b) => leftOut[b] - leftOut[a])
+    .map((reason) => `${seconds(leftOut[reason])} ${LEFT_OUT[reason]}`);
+}
+
+/** What a cell of the error map says. */
+export function cellWords(fit: LogFit, cell: number): string {
+  const { evidenceS, found, change, standardError } = fit.cells;
+  const weight = evidenceS[cell] as number;
+  if (weight < 0.05) return 'not visited';
+  const error = 100 * (Math.exp(found[cell] as number) - 1);
+  const side = error > 0 ? 'lean' : 'rich';
+  const moves = 100 * (Math.exp(change[cell] as number) - 1);
+  const sure = 100 * (standardError[cell] as number);
+  const enough = weight >= EVIDENCE_S ? '' : ', too little to call it right';
+  return `${formatNumber(Math.abs(error), 1)} % ${side} over ${formatNumber(weight, 1)} s${enough}; the fit moves it by ${moves >= 0 ? '+' : '−'}${formatNumber(Math.abs(moves), 1)} ± ${formatNumber(sure, 1)} %`;
+}

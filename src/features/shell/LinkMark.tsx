@@ -1,0 +1,21 @@
+import { useGlobalSearchParams } from 'expo-router';
+import type { Calibration } from '@/core/calibration';
+import { type LinkState, useLinkState } from '@/data/ecu/useLinkState';
+import type { IconName } from '@/ui/icon/Icon';
+import { type MarkTone, StateMark } from '@/ui/layout';
+
+const MARKS: Readonly<Record<LinkState, { tone: MarkTone; label: string; icon: IconName }>> = {
+  none: { tone: 'plain', label: 'Not connected', icon: 'link-variant-off' },
+  connecting: { tone: 'plain', label: 'Connecting', icon: 'sync' },
+  same: { tone: 'good', label: 'Live', icon: 'link-variant' },
+  differs: { tone: 'warning', label: 'Differs', icon: 'compare' },
+  lost: { tone: 'error', label: 'Link lost', icon: 'lan-disconnect' },
+};
+
+/** The one state of the link to the engine computer, seen from every place. */
+export function LinkMark({ document }: { document: Calibration }) {
+  const { id } = useGlobalSearchParams<{ id: string }>();
+  const { state } = useLinkState(id, document);
+  const { tone, label, icon } = MARKS[state];
+  return <StateMark tone={tone} label={label} icon={icon} />;
+}

@@ -1,0 +1,1 @@
+export { EvidenceMap } from './EvidenceMap';
