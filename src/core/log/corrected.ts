@@ -14,6 +14,9 @@ export interface CorrectionChoice {
 /** What a builder would take at once: further off than this, another look at the cause comes first. */
 export const MOST_AT_ONCE = 0.2;
 
+/** What is nearer than this stays: a quarter of what counts as right, and no reading says it better, a share. */
+const LEAST_MOVE = 0.005;
+
 /**
  * The map after a correction: cells move by what was found, those that nothing was found of stay; by one factor all move. A cell
  * with less than the evidence to be called right moves too, where the drive touched it: between it and its neighbours the
@@ -39,7 +42,7 @@ export function correctedMap(
   };
   const values = map.values.map((value, i) => {
     const change = changeOf(i);
-    if (change === 0) return value;
+    if (Math.abs(change) < LEAST_MOVE) return value;
     const share = Math.min(1 + most, Math.max(1 - most, Math.exp(change)));
     return Math.min(limits.max, Math.max(limits.min, Math.round(value * share * scale) / scale));
   });

@@ -15,7 +15,7 @@ import { Message } from '@/ui/layout';
 import { Sheet } from '@/ui/sheet/Sheet';
 import { Text } from '@/ui/text/Text';
 import { SPACE, useRoles } from '@/ui/theme';
-import { letDrive, scaleTime, takeHands, useStandIn } from './standInStore';
+import { changeStandIn, letDrive, scaleTime, takeHands, useStandIn } from './standInStore';
 
 const PEDALS = [0, 10, 20, 35, 50, 75, 100] as const;
 const GEARS = [0, 1, 2, 3, 4] as const;
@@ -51,11 +51,11 @@ export function StandInSheet({ open, onClose }: { open: boolean; onClose: () => 
           Stand-in: these move the car in simulation, not an engine of yours.
         </Text>
         {seen === null ? (
-          <Message tone="plain">No stand-in is there. Connect to it on the bench first.</Message>
+          <Place />
         ) : (
           <>
             <Text kind="strong">{seenWords(seen.driving, seen.speedRpm, seen.kmPerH)}</Text>
-            <Hands wanted={seen.wanted} driven={seen.driving !== null} />
+            <KeyAndStarter wanted={seen.wanted} driven={seen.driving !== null} />
             <Choice
               label="Let a driver drive"
               options={DRIVE_IDS.map((id) => ({ id, label: DRIVES[id].label }))}
@@ -71,6 +71,7 @@ export function StandInSheet({ open, onClose }: { open: boolean; onClose: () => 
               value={String(times)}
               onChange={(id) => scaleTime(TIME_SCALES.find((scale) => String(scale) === id) ?? 1)}
             />
+            <Hands wanted={seen.wanted} driven={seen.driving !== null} />
           </>
         )}
       </View>
@@ -83,25 +84,59 @@ function seenWords(driving: DriveId | null, speedRpm: number, kmPerH: number): s
   return `${who}, ${formatNumber(speedRpm, 0)} rev/min, ${formatNumber(kmPerH, 0)} km/h`;
 }
 
-function Hands({ wanted, driven }: { wanted: HandControls; driven: boolean }) {
+const COOLANT = {
+  label: 'Coolant when it comes, °C',
+  quantity: 'temperature',
+  unit: 'degC',
+  min: -40,
+  max: 110,
+} as const;
+const AIR = { label: 'Air about it, °C', quantity: 'temperature', unit: 'degC', min: -40, max: 50 } as const;
+
+/** Where the next stand-in has stood. */
+function Place() {
+  const coolantC = useStandIn((standIn) => standIn.coolantC);
+  const airC = useStandIn((standIn) => standIn.airC);
   return (
     <>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        <Button
-          label={wanted.key ? 'Key off' : 'Key on'}
-          icon="key-variant"
-          onPress={() => takeHands(wanted.key ? HANDS_OFF : { key: true })}
-        />
-        <Button
-          label={wanted.starter ? 'Let go of the starter' : 'Hold the starter'}
-          icon={wanted.starter ? 'stop' : 'play'}
-          disabled={!wanted.key}
-          onPress={() => takeHands({ starter: !wanted.starter })}
-        />
-        {driven ? (
-          <Button label="Take over" icon="stop" onPress={() => takeHands({ pedalPercent: 0 })} />
-        ) : null}
-      </View>
+      <Message tone="plain">
+        No stand-in is there yet: connect to it on the bench. This is how it will come.
+      </Message>
+      <NumberBox info={COOLANT} value={coolantC} onChange={(value) => changeStandIn({ coolantC: value })} />
+      <NumberBox info={AIR} value={airC} onChange={(value) => changeStandIn({ airC: value })} />
+    </>
+  );
+}
+
+interface HandsProps {
+  wanted: HandControls;
+  driven: boolean;
+}
+
+function KeyAndStarter({ wanted, driven }: HandsProps) {
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+      <Button
+        label={wanted.key ? 'Key off' : 'Key on'}
+        icon="key-variant"
+        onPress={() => takeHands(wanted.key ? HANDS_OFF : { key: true })}
+      />
+      <Button
+        label={wanted.starter ? 'Let go of the starter' : 'Hold the starter'}
+        icon={wanted.starter ? 'stop' : 'play'}
+        disabled={!wanted.key}
+        onPress={() => takeHands({ starter: !wanted.starter })}
+      />
+      {driven ? (
+        <Button label="Take over" icon="stop" onPress={() => takeHands({ pedalPercent: 0 })} />
+      ) : null}
+    </View>
+  );
+}
+
+function Hands({ wanted, driven }: HandsProps) {
+  return (
+    <>
       <Choice
         label="Pedal"
         options={PEDALS.map((percent) => ({ id: String(percent), label: `${percent} %` }))}

@@ -14,7 +14,7 @@ import { Card } from '@/ui/layout';
 import { ProposalView } from '@/ui/proposal/ProposalView';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
-import { fitSentences, leftOutWords } from './logWords';
+import { fitSentences, isRight, leftOutWords } from './logWords';
 
 interface Props {
   fit: LogFit;
@@ -68,11 +68,15 @@ export function CorrectionCard({ fit, map, mapId, note }: Props) {
   if (!open) {
     return (
       <Card title="Correction">
-        <Text>{`${moved} of ${map.values.length} cells would move. Nothing changes until you accept.`}</Text>
+        <Text>
+          {isRight(fit)
+            ? `The map on the screen is right by this log. Send it, store it and drive again before the last ${moved} cells are moved.`
+            : `${moved} of ${map.values.length} cells would move. Nothing changes until you accept.`}
+        </Text>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
           <Button
             label="Look at the correction"
-            kind="primary"
+            kind={isRight(fit) ? 'secondary' : 'primary'}
             icon="auto-fix"
             onPress={() => setOpen(true)}
           />

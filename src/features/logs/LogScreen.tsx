@@ -1,6 +1,6 @@
 import { format } from 'date-fns/format';
 import { useGlobalSearchParams, useLocalSearchParams, useRouter } from 'expo-router';
-import { useDeferredValue, useMemo } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ActivityIndicator, ProgressBar } from 'react-native-paper';
 import { compile } from '@/core/calibration';
@@ -11,7 +11,7 @@ import { saveLog } from '@/data/logs/logFile';
 import { useLog, useRemoveLog } from '@/data/logs/queries';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
-import { BackTitle, Message, Page } from '@/ui/layout';
+import { BackTitle, Message, Page, useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { CorrectionCard } from './CorrectionCard';
@@ -23,6 +23,7 @@ import { useLogFit } from './useLogFit';
 export function LogScreen() {
   const document = useDocument();
   const router = useRouter();
+  const wide = useWide();
   const { id } = useGlobalSearchParams<{ id: string }>();
   const { logId } = useLocalSearchParams<{ logId: string }>();
   const read = useLog(logId);
@@ -55,10 +56,28 @@ export function LogScreen() {
   const { entry, missingParts } = read.data;
   const name = format(new Date(entry.startedAt), 'd MMM yyyy, HH:mm:ss');
   const matches = fit !== null && compared !== null && fit.cells.change.length === compared.map.values.length;
+  const files = (
+    <LogFiles
+      onSave={() =>
+        saveLog(
+          read.data?.log ?? null,
+          partFileName(entry.calibration, `log-${format(new Date(entry.startedAt), 'yyyyMMdd-HHmm')}.csv`),
+        )
+      }
+      onDelete={() => {
+        remove.mutate(entry.id);
+        back();
+      }}
+    />
+  );
+  const beside = (
+    <>
+      {matches ? <ErrorMapCard fit={fit} map={compared.map} mapId={compared.mapId} /> : <Waiting />}
+      {wide ? null : files}
+    </>
+  );
   return (
-    <Page
-      beside={matches ? <ErrorMapCard fit={fit} map={compared.map} mapId={compared.mapId} /> : <Waiting />}
-    >
+    <Page beside={beside}>
       <BackTitle title={name} backLabel="All logs" onBack={back} />
       <Text kind="small" colour="muted">
         {`${formatNumber(entry.samples / entry.rateHz, 0)} s at ${formatNumber(entry.rateHz, 0)} Hz, ${entry.samples} samples of ${entry.ecu}; driven with ${entry.calibration}.`}
@@ -91,27 +110,26 @@ export function LogScreen() {
           <CorrectionCard fit={fit} map={compared.map} mapId={compared.mapId} note={`Log of ${name}`} />
         </>
       ) : null}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        <Button
-          label="Save as CSV"
-          icon="download"
-          onPress={() =>
-            saveLog(
-              read.data?.log ?? null,
-              partFileName(entry.calibration, `log-${entry.startedAt.slice(0, 16).replace(/\D/g, '')}.csv`),
-            )
-          }
-        />
-        <Button
-          label="Delete this log"
-          icon="delete-outline"
-          onPress={() => {
-            remove.mutate(entry.id);
-            back();
-          }}
-        />
-      </View>
+      {wide ? files : null}
     </Page>
+  );
+}
+
+/** The log as a file, and the way to be rid of it, which is asked twice. */
+function LogFiles({ onSave, onDelete }: { onSave: () => void; onDelete: () => void }) {
+  const [asked, setAsked] = useState(false);
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+      <Button label="Save as CSV" icon="download" onPress={onSave} />
+      {asked ? (
+        <>
+          <Button label="Delete it for good" icon="delete-outline" onPress={onDelete} />
+          <Button label="Keep it" onPress={() => setAsked(false)} />
+        </>
+      ) : (
+        <Button label="Delete this log" icon="delete-outline" onPress={() => setAsked(true)} />
+      )}
+    </View>
   );
 }
 

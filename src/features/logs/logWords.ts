@@ -10,14 +10,27 @@ export interface LogSentence {
 /** Less than this of where the drive was has evidence: say so. */
 const ENOUGH_SHARE = 0.7;
 
+/** Cells with evidence. */
+function evidencedCells({ cells }: LogFit): number[] {
+  return Array.from(cells.evidenceS, (_, i) => i).filter((i) => (cells.evidenceS[i] as number) >= EVIDENCE_S);
+}
+
+/** Those of them that are further off than counts as right. */
+function cellsOff(fit: LogFit): number[] {
+  return evidencedCells(fit).filter((i) => Math.abs(fit.cells.found[i] as number) > RIGHT_WITHIN);
+}
+
+/** There is evidence, and every cell that has it is right. */
+export function isRight(fit: LogFit): boolean {
+  return evidencedCells(fit).length > 0 && cellsOff(fit).length === 0;
+}
+
 const seconds = (s: number) => (s < 60 ? `${formatNumber(s, 0)} s` : `${formatNumber(s / 60, 1)} min`);
 
 /** What a log says of the filling, the most important first. */
 export function fitSentences(fit: LogFit): LogSentence[] {
   const { cells, coverage, factor, keptS, delay } = fit;
-  const evidenced = Array.from(cells.evidenceS, (_, i) => i).filter(
-    (i) => (cells.evidenceS[i] as number) >= EVIDENCE_S,
-  );
+  const evidenced = evidencedCells(fit);
   if (evidenced.length === 0) {
     return [
       {
@@ -27,7 +40,7 @@ export function fitSentences(fit: LogFit): LogSentence[] {
     ];
   }
   const worst = Math.max(...evidenced.map((i) => Math.abs(cells.found[i] as number)));
-  const off = evidenced.filter((i) => Math.abs(cells.found[i] as number) > RIGHT_WITHIN).length;
+  const off = cellsOff(fit).length;
   const { crossed, evidenced: covered } = coverage;
   const share = covered / Math.max(1, crossed);
   const found: LogSentence[] = [];

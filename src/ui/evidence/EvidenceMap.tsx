@@ -74,13 +74,9 @@ export function EvidenceMap(props: Props) {
             />
           )}
           {point === undefined || point === null ? null : (
-            <Circle
+            <Ring
               cx={((alongAxis(x, point.x) + 0.5) * width) / columns}
               cy={height - ((alongAxis(y, point.y) + 0.5) * height) / rows}
-              r={9}
-              fill="none"
-              stroke={roles.accent}
-              strokeWidth={3}
             />
           )}
         </Svg>
@@ -97,6 +93,17 @@ export function EvidenceMap(props: Props) {
         </Text>
       </View>
     </View>
+  );
+}
+
+/** Where the engine is: light on dark and dark on light, so that no colour of a cell hides it. */
+function Ring({ cx, cy }: { cx: number; cy: number }) {
+  const roles = useRoles();
+  return (
+    <>
+      <Circle cx={cx} cy={cy} r={9} fill="none" stroke={roles.ground} strokeWidth={6} />
+      <Circle cx={cx} cy={cy} r={9} fill="none" stroke={roles.text} strokeWidth={2.5} />
+    </>
   );
 }
 
@@ -117,9 +124,14 @@ const Cells = memo(function Cells({ x, y, shares, ramp, evidence, enough, width,
   });
   return evidenceCells(x.length, y.length, evidence, enough, width, height).map((cell, i) => (
     <Fragment key={i}>
-      <Rect x={cell.x} y={cell.y} width={cell.width} height={cell.height} fill={roles.raised} />
+      <Rect x={cell.x} y={cell.y} width={cell.width} height={cell.height} fill={roles.ground} />
       {cell.filled === 0 ? null : (
-        <Rect {...inside(cell)} fill={colourOf(shares[i] ?? 0)} stroke={roles.line} strokeWidth={0.5} />
+        <Rect
+          {...inside(cell)}
+          fill={colourOf(shares[i] ?? 0)}
+          stroke={ramp === 'difference' ? roles.muted : 'none'}
+          strokeWidth={0.75}
+        />
       )}
     </Fragment>
   ));

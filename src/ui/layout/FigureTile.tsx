@@ -22,7 +22,7 @@ export function FigureTile({ label, value, unit, detail, tone = 'plain' }: Props
       aria-label={`${label}: ${value} ${unit}${detail === undefined ? '' : `, ${detail}`}`}
       style={{
         flexGrow: 1,
-        flexBasis: 150,
+        flexBasis: '45%',
         minWidth: 0,
         padding: SPACE.m,
         borderRadius: CORNER.field,
