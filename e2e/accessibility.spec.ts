@@ -127,6 +127,32 @@ const WALK: readonly (readonly [view: string, go: (app: Lumbre) => Promise<void>
       await app.page.getByRole('button', { name: 'Ask what is true of this car' }).click({ timeout: 60_000 });
     },
   ],
+  ['the bench, not connected', (app) => app.goTo('Bench')],
+  [
+    'the bench, live',
+    async (app) => {
+      await app.connectStandIn();
+      await app.page.getByRole('button', { name: 'Record', exact: true }).click();
+    },
+  ],
+  [
+    'the stand-in’s controls',
+    async (app) => {
+      await app.openStandIn();
+      await app.choose('Its time passes', '40 times as fast');
+      await app.choose('Let a driver drive', 'Brake, held speeds');
+      await expect(app.page.getByText(/^In your hands/)).toBeVisible({ timeout: 60_000 });
+    },
+  ],
+  [
+    'a log',
+    async ({ page }) => {
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: /^Stop recording/ }).click();
+      await expect(page.getByRole('heading', { name: 'Error by cell' })).toBeVisible({ timeout: 30_000 });
+    },
+  ],
+  ['logs', (app) => app.goTo('Logs')],
   [
     'calibrations',
     async ({ page }) => {

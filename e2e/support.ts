@@ -15,7 +15,7 @@ export class Lumbre {
     await expect(this.page.getByRole('heading', { level: 1, name: 'Ventisca' })).toBeVisible();
   }
 
-  async goTo(place: 'Build' | 'Maps' | 'Review'): Promise<void> {
+  async goTo(place: 'Build' | 'Maps' | 'Review' | 'Bench' | 'Logs'): Promise<void> {
     await this.page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: place }).click();
   }
 
@@ -65,6 +65,36 @@ export class Lumbre {
     await expect(this.page.getByRole('status').getByRole('heading', { name: headline })).toBeVisible();
     await expect(this.page.getByText('The calibration has changed since')).toBeHidden();
     await expect(this.page.getByRole('status')).toContainText(`coolant ${coolant} °C`);
+  }
+
+  /** Puts the stand-in beside the bench, warm, and connects to its engine computer. */
+  async connectStandIn(coolantC = '80'): Promise<void> {
+    await this.goTo('Bench');
+    await this.openStandIn();
+    await this.type(/^Coolant when it comes/, coolantC);
+    await this.page.keyboard.press('Escape');
+    await this.page.getByRole('button', { name: 'Connect to the stand-in' }).click();
+    await expect(this.page.getByRole('banner').getByText(/^(Live|Differs)$/)).toBeVisible();
+  }
+
+  async openStandIn(): Promise<void> {
+    await this.page.getByRole('button', { name: 'Stand-in', exact: true }).click();
+    await expect(this.page.getByRole('dialog')).toBeVisible();
+  }
+
+  /** Records a drive across the map, forty times as fast as life, to its end; the log opens. */
+  async recordMapping(): Promise<void> {
+    await this.page.getByRole('button', { name: 'Record', exact: true }).click();
+    await this.openStandIn();
+    await this.choose('Its time passes', '40 times as fast');
+    await this.choose('Let a driver drive', 'Brake, across the map');
+    await expect(this.page.getByText(/^Driven: brake, across the map/)).toBeVisible();
+    await expect(this.page.getByText(/^In your hands/)).toBeVisible({ timeout: 90_000 });
+    await this.page.keyboard.press('Escape');
+    await this.page.getByRole('button', { name: /^Stop recording/ }).click();
+    await expect(this.page.getByRole('heading', { name: 'What it says of the map' })).toBeVisible({
+      timeout: 30_000,
+    });
   }
 
   async expectStored(): Promise<void> {

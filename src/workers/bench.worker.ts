@@ -17,7 +17,12 @@ setInterval(() => {
 
 const worker: BenchWorker = {
   open(request, link, onSeen) {
-    bench = new Bench(request, portTransport(link), onSeen);
+    bench = new Bench(request, onSeen);
+    bench.link(portTransport(link));
+  },
+  relink(link) {
+    bench?.link(portTransport(link));
+    return bench !== null;
   },
   take: (part) => bench?.take(part),
   drive: (id) => bench?.drive(id),

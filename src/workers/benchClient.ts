@@ -34,6 +34,14 @@ export async function openStandIn(
   return portTransport(port1);
 }
 
+/** Another way to the car that is there, its key on; null where none is. */
+export async function relinkStandIn(): Promise<Transport | null> {
+  if (!kept.isMade()) return null;
+  const { port1, port2 } = new MessageChannel();
+  const isThere = await kept.answer((remote) => remote.relink(transfer(port2, [port2])));
+  return isThere ? portTransport(port1) : null;
+}
+
 /** Sets what hands do at the stand-in. */
 export function takeStandIn(part: Partial<HandControls>): void {
   void kept.remote().take(part);

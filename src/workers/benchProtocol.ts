@@ -40,6 +40,8 @@ export interface StandInSeen {
 export interface BenchWorker {
   /** Puts a car beside the bench, its key on, in place of the one before. */
   open(request: BenchRequest, link: MessagePort, onSeen: (seen: StandInSeen) => void): void;
+  /** Joins the car that is there to another way, its key on. @returns whether one is. */
+  relink(link: MessagePort): boolean;
   take(part: Partial<HandControls>): void;
   drive(id: DriveId): void;
   scale(times: TimeScale): void;

@@ -19,19 +19,19 @@ const SEEN_EVERY_S = 0.2;
 /** A car beside the bench and the host of its engine computer, moved on by whoever has a clock. */
 export class Bench {
   private readonly car: BenchCar;
-  private readonly host: LinkHost;
+  private readonly memory: EcuMemory;
+  private host: LinkHost | null = null;
   private readonly frame = frameOf();
   private times: TimeScale = 1;
   private seenS = 0;
 
   constructor(
     { program, car, calibration, stored, coolantC, airC, seed }: BenchRequest,
-    transport: Transport,
     private readonly onSeen: (seen: StandInSeen) => void,
   ) {
     const surroundings = { barometricKpa: car.barometricKpa, airC };
     const bench = new BenchCar(program, car, { coolantC, batteryV: BATTERY_V, seed, surroundings }, stored);
-    const memory: EcuMemory = {
+    this.memory = {
       name: car.engine.label,
       calibration,
       settings: settingsSum(program),
@@ -42,12 +42,18 @@ export class Bench {
       store: () => bench.store(),
     };
     this.car = bench;
+  }
+
+  /** Joins its engine computer to another way, in place of the one before; its key is turned on. */
+  link(transport: Transport): void {
     this.host = new LinkHost(
-      memory,
-      onlyWithPower(transport, () => bench.hasPower),
+      this.memory,
+      onlyWithPower(transport, () => this.car.hasPower),
       STAND_IN_KEY,
     );
-    bench.take({ key: true });
+    if (this.car.hasPower) return;
+    this.take({ key: true });
+    // It has to wake before it can answer.
     this.advance(MOST_AT_ONCE_S);
   }
 
@@ -68,7 +74,7 @@ export class Bench {
   /** Real time has passed. */
   advance(passedS: number): void {
     this.car.advance(Math.min(MOST_AT_ONCE_S, passedS) * this.times, this.frame, (frame) => {
-      if (this.car.hasPower) this.host.offer(frame);
+      if (this.car.hasPower) this.host?.offer(frame);
     });
     this.seenS += passedS;
     if (this.seenS >= SEEN_EVERY_S) this.see();

@@ -15,7 +15,7 @@ import { LivePoint } from './LivePoint';
 import { LiveWrong } from './LiveWrong';
 import { RecordButton } from './RecordButton';
 import { StandInSheet } from './StandInSheet';
-import { connectStandIn } from './standInStore';
+import { connectStandIn, reconnectStandIn } from './standInStore';
 
 /** At the car, one hand: the link in words, four numbers, what is wrong; then the place on the map. */
 export function BenchScreen() {
@@ -48,6 +48,7 @@ export function BenchScreen() {
           state={state}
           differences={differences}
           onConnect={() => void connectStandIn(id, document)}
+          onReconnect={() => void reconnectStandIn(id, document)}
         />
         <LiveNumbers live={live} />
         {live ? (

@@ -15,10 +15,11 @@ interface Props {
   state: LinkState;
   differences: Differences | null;
   onConnect: () => void;
+  onReconnect: () => void;
 }
 
 /** The link in words: what is on the screen, what runs and what is stored, and what can be done about it. */
-export function LinkCard({ id, state, differences, onConnect }: Props) {
+export function LinkCard({ id, state, differences, onConnect, onReconnect }: Props) {
   const identity = useEcu((ecu) => ecu.identity);
   const doing = useEcu((ecu) => ecu.doing);
   const linkFailure = useEcu((ecu) => ecu.failure);
@@ -43,7 +44,7 @@ export function LinkCard({ id, state, differences, onConnect }: Props) {
             label={state === 'lost' ? 'Connect again' : 'Connect to the stand-in'}
             kind="primary"
             icon="link-variant"
-            onPress={onConnect}
+            onPress={state === 'lost' ? onReconnect : onConnect}
           />
         ) : null}
         {differences?.settings === true ? (

@@ -1,8 +1,15 @@
 import { create } from 'zustand';
 import { type Calibration, compile } from '@/core/calibration';
-import { connectEcu, disconnectEcu } from '@/data/ecu/ecuSession';
-import { programSum, readStored } from '@/data/ecu/standInMemory';
-import { closeStandIn, driveStandIn, openStandIn, scaleStandIn, takeStandIn } from '@/workers/benchClient';
+import { connectEcu, disconnectEcu, useEcu } from '@/data/ecu/ecuSession';
+import { keepStored, programSum, readStored } from '@/data/ecu/standInMemory';
+import {
+  closeStandIn,
+  driveStandIn,
+  openStandIn,
+  relinkStandIn,
+  scaleStandIn,
+  takeStandIn,
+} from '@/workers/benchClient';
 import {
   type DriveId,
   type HandControls,
@@ -34,16 +41,37 @@ export function changeStandIn(part: Partial<Pick<StandInState, 'coolantC' | 'air
   useStandIn.setState(part);
 }
 
-/** Puts the car of a calibration beside the bench, key on, and connects to its engine computer. */
-export async function connectStandIn(id: string, document: Calibration): Promise<void> {
-  const { coolantC, airC } = useStandIn.getState();
-  useStandIn.setState({ failure: null, times: 1 });
-  try {
+/**
+ * Puts the car of a calibration beside the bench, key on, and connects to its engine computer. It wakes with what was stored
+ * in it; one that has never been there, or was another build, holds the calibration as it is.
+ */
+export function connectStandIn(id: string, document: Calibration): Promise<void> {
+  return connecting(async () => {
+    const { coolantC, airC } = useStandIn.getState();
     const compiled = compile(document);
     const stored = compiled.ok ? await readStored(id, programSum(compiled.program)) : null;
     const place = { coolantC, airC, seed: 1 };
     const way = await openStandIn(document, place, stored, (seen) => useStandIn.setState({ seen }));
+    useStandIn.setState({ times: 1 });
     await connectEcu(way, id, STAND_IN_KEY);
+    const { identity, running } = useEcu.getState();
+    if (stored === null && identity !== null) await keepStored(id, identity.settings, running);
+  });
+}
+
+/** Connects again to the car that is still there, its key turned on; puts it there anew where it is gone. */
+export function reconnectStandIn(id: string, document: Calibration): Promise<void> {
+  return connecting(async () => {
+    const way = await relinkStandIn();
+    if (way === null) await connectStandIn(id, document);
+    else await connectEcu(way, id, STAND_IN_KEY);
+  });
+}
+
+async function connecting(run: () => Promise<void>): Promise<void> {
+  useStandIn.setState({ failure: null });
+  try {
+    await run();
   } catch (error) {
     const failure = error instanceof Error ? error.message : 'The stand-in stopped unexpectedly.';
     useStandIn.setState({ failure });
