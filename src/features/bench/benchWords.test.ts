@@ -1,0 +1,74 @@
+import { frameOf, type ChannelValues, PHASE } from '@/core/channel';
+import type { Differences } from '@/data/ecu/differences';
+import { linkSentence } from './linkWords';
+import { liveSentences } from './liveWords';
+
+const running: ChannelValues = {
+  phase: PHASE.running,
+  speed: 2000,
+  sync: 2,
+  coolant: 85,
+  battery: 13.8,
+  lambdaOne: 0.98,
+  lambdaTarget: 1,
+};
+const said = (change: ChannelValues = {}) => liveSentences(frameOf({ ...running, ...change }));
+const text = (change: ChannelValues = {}) => said(change).map((sentence) => sentence.text);
+
+describe('what is wrong now', () => {
+  test('nothing, and then what it does', () => {
+    expect(said()).toEqual([{ tone: 'good', text: 'It runs, and nothing is wrong.' }]);
+    expect(text({ phase: PHASE.cranking, speed: 0, battery: 12.6 })).toEqual(['Key on, engine stands.']);
+    expect(text({ phase: PHASE.cranking, speed: 220, battery: 10 })).toEqual(['It is being cranked.']);
+  });
+
+  test('the mixture, where it is meant to be at its target', () => {
+    expect(text({ lambdaOne: 1.12 })).toEqual(['12 % leaner than its target here.']);
+    expect(text({ lambdaOne: 0.9, lambdaTwo: 0.9 })).toEqual(['10 % richer than its target here.']);
+    expect(text({ lambdaOne: 1.04 })).toEqual(['It runs, and nothing is wrong.']);
+    expect(text({ lambdaOne: 1.2, throttleRate: 80 })).toEqual(['It runs, and nothing is wrong.']);
+    expect(text({ lambdaOne: 0.8, afterStart: 1.2 })[0]).toMatch(/Still enriched from the start/);
+    expect(text({ lambdaOne: 0.8, warmUp: 1.05 })[0]).toMatch(/Still enriched from the start/);
+    expect(text({ lambdaOne: 2, overrunCut: 1 })[0]).toMatch(/Overrun cut/);
+    expect(text({ lambdaOne: NaN })[0]).toMatch(/not read yet/);
+  });
+
+  test('battery, heat, and a crank that is not known', () => {
+    expect(text({ battery: 11.8 })[0]).toMatch(/11.8 V while it runs/);
+    expect(text({ coolant: 108 })[0]).toMatch(/108 °C. Let it cool/);
+    expect(text({ syncLosses: 3 })[0]).toMatch(/lost 3 times/);
+    expect(text({ syncLosses: 1 })).toEqual(['It runs, and nothing is wrong.']);
+    expect(text({ phase: PHASE.cranking, speed: 200, sync: 0, battery: 10 })[0]).toMatch(
+      /does not know where/,
+    );
+    expect(text({ phase: PHASE.cranking, speed: 200, battery: 8.4 })[0]).toMatch(/8.4 V while cranking/);
+  });
+});
+
+describe('the state of the link in a sentence', () => {
+  const differences = (change: Partial<Differences> = {}): Differences => ({
+    settings: false,
+    maps: [],
+    unstored: [],
+    ...change,
+  });
+  const map = (id: 've' | 'spark' | 'lambda') => ({ id, cells: [], wanted: new Float64Array(0) });
+
+  test.each([
+    ['none', null, /^Not connected/],
+    ['connecting', null, /^Asking who/],
+    ['lost', null, /nobody answers. Is the key on\?/],
+    ['same', differences(), /runs, and is stored/],
+    ['same', differences({ unstored: ['ve'] }), /gone with the key: store it/],
+    ['differs', differences({ settings: true, maps: [map('ve')] }), /^Another build/],
+    ['differs', differences({ maps: [map('ve')] }), /in volumetric efficiency\.$/],
+    [
+      'differs',
+      differences({ maps: [map('ve'), map('spark'), map('lambda')] }),
+      /efficiency, spark advance and lambda target\.$/,
+    ],
+    ['differs', null, /not complete/],
+  ] as const)('%s', (state, of, words) => {
+    expect(linkSentence(state, of)).toMatch(words);
+  });
+});
