@@ -12,11 +12,13 @@ const asItStands = (part) => ['--import', 'tsx', `scripts/bench/${part}.mts`];
 
 for (const args of [
   await asOne('core'),
+  await asOne('logs'),
   await asOne('files'),
   await asOne('memory'),
   asItStands('download'),
   asItStands('browser'),
   asItStands('worker'),
+  asItStands('live'),
 ]) {
   const { status } = spawnSync(process.execPath, args, { cwd: root, stdio: 'inherit' });
   if (status !== 0) process.exitCode = 1;

@@ -24,7 +24,7 @@ const FIRST: { readonly fixedS: Range; readonly airG: Range } = {
   fixedS: { from: 0, to: 0.5 },
   airG: { from: 0, to: 3 },
 };
-const STEPS = 8;
+const STEPS = 6;
 const ROUNDS = 4;
 /** What is usual, and how far from it engines are: counts as much as so many independent readings would. */
 const USUAL = { fixedS: { at: 0.15, spread: 0.06 }, airG: { at: 0.9, spread: 0.6 } } as const;
@@ -33,7 +33,7 @@ const LEAST_SCATTER = 1e-6;
 /** Readings hold together for so long, s: a sample of a quick log is not an independent one. */
 const TOGETHER_S = 0.7;
 /** So many samples are enough to hear a delay in; longer logs are heard in parts. */
-const HEARD = 24_000;
+const HEARD = 12_000;
 const PARTS = 12;
 
 /** The delay at an air flow, s. */

@@ -1,0 +1,86 @@
+/** Speed of logs: a million samples compared with the largest map, and samples through the link into what is recorded. */
+import { CHANNEL_IDS, type ChannelId, frameOf } from '@/core/channel';
+import { fitLog, fittingLog, type Log, type MapTask } from '@/core/log';
+import { gridOf } from '@/core/numeric';
+import { chunkText } from '@/data/logs/logRecord';
+import { onEverySample, takeRows } from '@/data/ecu/liveFrame';
+import { LinkClient, LinkHost, transportPair } from '@/link';
+import { report, timed } from './report.mts';
+
+const SAMPLES = 1_000_000;
+const SIZE = 32;
+const axis = (from: number, step: number) => Array.from({ length: SIZE }, (_, i) => from + i * step);
+const task: MapTask = {
+  grid: gridOf({
+    x: axis(600, 210),
+    y: axis(20, 5),
+    values: Array.from({ length: SIZE * SIZE }, (_, i) => 60 + (i % 40)),
+  }),
+  load: 'manifoldPressure',
+  displacementCm3: 2460,
+  barometricKpa: 100,
+};
+const column = (of: (i: number) => number) => Float32Array.from({ length: SAMPLES }, (_, i) => of(i));
+const columns: Partial<Record<ChannelId, Float32Array>> = {
+  speed: column((i) => 3700 + 3000 * Math.sin(i / 4100)),
+  manifoldPressure: column((i) => 97 + 70 * Math.sin(i / 977)),
+  lambdaOne: column((i) => 1 + 0.05 * Math.sin(i / 300) + 0.01 * Math.sin(i * 12.9)),
+  lambdaTarget: column(() => 1),
+  coolant: column(() => 85),
+  air: column(() => 20),
+  phase: column(() => 2),
+};
+const log: Log = { timeS: Float64Array.from({ length: SAMPLES }, (_, i) => i / 20), columns };
+const started = performance.now();
+const { keptS } = fitLog(log, task);
+const firstMs = performance.now() - started;
+const fitMs = timed(() => fitLog(log, task), 5, 1);
+report('A million samples read and compared with a map of 32 × 32', `${fitMs.toFixed(0)} ms`, '< 1500 ms');
+const stages: number[] = [];
+for (const stage of fittingLog(log, task)) stages.push(stage === 'fit' ? performance.now() : 0);
+report('  the fit of them alone', `${(performance.now() - Math.max(...stages)).toFixed(0)} ms`, '< 1000 ms');
+report('  first run of the process', `${firstMs.toFixed(0)} ms`, '< 2000 ms');
+if (!(keptS > 1000)) throw new RangeError('Hardly anything was kept of the log');
+
+const OFFERED = 20_000;
+const frame = frameOf();
+const rows = new Float32Array(100 * CHANNEL_IDS.length);
+let filled = 0;
+let letters = 0;
+onEverySample((now) => {
+  rows.set(now, filled * CHANNEL_IDS.length);
+  filled += 1;
+  if (filled < 100) return;
+  letters += chunkText(rows).length;
+  filled = 0;
+});
+const [ours, theirs] = transportPair((deliver) => deliver());
+const memory = { name: '', calibration: '', settings: 0, running: {}, stored: {}, store: () => undefined };
+const host = new LinkHost(memory, theirs, '');
+let channels: readonly ChannelId[] = [];
+const client = new LinkClient(
+  ours,
+  { after: () => () => undefined },
+  { onSamples: (_, more) => takeRows(channels, more), onLost: () => undefined },
+);
+channels = await client.start(100);
+let timeS = 0;
+const recordMs = timed(
+  () => {
+    for (let i = 0; i < OFFERED; i += 1) {
+      timeS += 0.01;
+      frame[0] = timeS;
+      host.offer(frame);
+    }
+  },
+  5,
+  2,
+);
+client.close();
+report(
+  'Samples of every channel through the link into a log',
+  `${((OFFERED / recordMs) * 1000).toFixed(0)} a second`,
+  '≥ 50 × what is asked for',
+);
+if (letters === 0) throw new RangeError('Nothing was recorded');
+process.exit(0);
