@@ -14,7 +14,7 @@ export const FIT_SETTINGS: FitSettings = { smoothS: 0.5, stayS: 0.02 };
 /** Residuals beyond so many times their usual size count less [Huber 1964]. */
 const HUBER = 1.5;
 /** In a quiet log a surface that bends too much for its cells is no wild reading: the usual size is taken for this at least. */
-const LEAST_USUAL = 0.015;
+const LEAST_USUAL = 0.01;
 const ROUNDS = 4;
 /** Errors of lambda swing together over such a time: a second holds no more independent readings than fit in it, s. */
 const CORRELATED_S = 1;
