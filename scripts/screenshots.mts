@@ -43,11 +43,28 @@ async function lowerCranking(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Apply' }).click();
 }
 
+async function connectWarm(page: Page): Promise<void> {
+  await openDemo(page);
+  await page.getByRole('navigation').getByRole('link', { name: 'Bench' }).click();
+  await page.getByRole('button', { name: 'Stand-in', exact: true }).click();
+  await page.getByRole('textbox', { name: /^Coolant when it comes/ }).fill('80');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Connect to the stand-in' }).click();
+  await page.getByText('What is on the screen runs, and is stored.').waitFor();
+}
+
+async function letDrive(page: Page, times: string): Promise<void> {
+  await page.getByRole('button', { name: 'Stand-in', exact: true }).click();
+  await page.getByRole('radio', { name: times }).click();
+  await page.getByRole('radio', { name: 'Brake, across the map' }).click();
+  await page.keyboard.press('Escape');
+}
+
 const SHOTS: readonly Shot[] = [
   { name: 'first-visit', size: 'phone', scheme: 'dark', go: async () => undefined },
   { name: 'build', size: 'phone', scheme: 'dark', go: openDemo },
   { name: 'engine', size: 'phone', scheme: 'light', go: (page) => openItem(page, 'Build', 'Engine') },
-  { name: 'engine-wide', size: 'wide', scheme: 'dark', go: (page) => openItem(page, 'Build', 'Engine') },
   {
     name: 'injectors-wide',
     size: 'wide',
@@ -105,18 +122,6 @@ const SHOTS: readonly Shot[] = [
     },
   },
   {
-    name: 'corrections-wide',
-    size: 'wide',
-    scheme: 'light',
-    go: async (page) => {
-      await openItem(page, 'Maps', 'Corrections');
-      await page.getByRole('button', { name: 'Add a correction' }).click();
-      await page.getByRole('textbox', { name: 'Name of the correction' }).fill('Fuel warm in the rail');
-      await page.getByRole('radiogroup', { name: 'Up' }).getByRole('radio', { name: 'Coolant' }).click();
-      await page.getByRole('button', { name: 'Add it' }).click();
-    },
-  },
-  {
     name: 'proposal-wide',
     size: 'wide',
     scheme: 'light',
@@ -148,6 +153,29 @@ const SHOTS: readonly Shot[] = [
       const strip = page.getByRole('slider', { name: 'Time in the drive' });
       await strip.focus({ timeout: 60_000 });
       for (let i = 0; i < 104; i += 1) await page.keyboard.press('Shift+ArrowRight');
+    },
+  },
+  {
+    name: 'bench',
+    size: 'phone',
+    scheme: 'dark',
+    go: async (page) => {
+      await connectWarm(page);
+      await letDrive(page, '10 times as fast');
+      await page.getByRole('group', { name: /^Engine speed: 3/ }).waitFor({ timeout: 60_000 });
+    },
+  },
+  {
+    name: 'log-wide',
+    size: 'wide',
+    scheme: 'light',
+    go: async (page) => {
+      await connectWarm(page);
+      await page.getByRole('button', { name: 'Record', exact: true }).click();
+      await letDrive(page, '40 times as fast');
+      await page.waitForTimeout(12_000);
+      await page.getByRole('button', { name: /^Stop recording/ }).click();
+      await page.getByRole('heading', { name: 'Error by cell' }).waitFor({ timeout: 30_000 });
     },
   },
   {
