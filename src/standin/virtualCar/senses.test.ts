@@ -29,10 +29,10 @@ const still = (at: number) => ({
   step: 0,
   stepsEach: 0,
 });
-const harness = (inputs: readonly string[], hearsKnock = true) =>
-  ({ inputs, signals: inputs.map((_, i) => still(1.5 + i)), hearsKnock }) as unknown as Harness;
+const harness = (inputs: readonly string[]) =>
+  ({ inputs, signals: inputs.map((_, i) => still(1.5 + i)) }) as unknown as Harness;
 
-function exposed(inputs: readonly string[] = ['fuelPressure', 'lambdaOne'], hearsKnock = true) {
+function exposed(inputs: readonly string[] = ['fuelPressure', 'lambdaOne']) {
   const of = program(inputs);
   const state = carAtRest(of, { engine: metal, sensorFaults: {} }, TEETH, {
     coolantC: 20,
@@ -52,7 +52,6 @@ function exposed(inputs: readonly string[] = ['fuelPressure', 'lambdaOne'], hear
     airFlowGPerS: -0.5,
     vehicleMPerS: 20,
     railShare: 1,
-    knockNoiseV: 0.7,
   });
   state.plant.manifoldMg[0] = massMg(42, metal.manifoldVolumeL, state.plant.chargeC);
   Object.assign(state.controls, { gear: 4, pedalPercent: 33 });
@@ -63,8 +62,7 @@ function exposed(inputs: readonly string[] = ['fuelPressure', 'lambdaOne'], hear
   const senses = sensesOf(of);
   const frame = frameOf();
   exposeSlow(senses, metal, state, frame);
-  const again = () =>
-    exposeNow(senses, harness(inputs, hearsKnock), metal, DECODER, state, inputs.length, frame);
+  const again = () => exposeNow(senses, harness(inputs), metal, DECODER, state, inputs.length, frame);
   again();
   return { state, senses, frame, again, at: (channel: keyof typeof AT) => read(frame, AT[channel]) };
 }
@@ -75,11 +73,7 @@ describe('what the engine computer is exposed to', () => {
     expect([at('time'), at('sinceKeyOn'), at('speed'), at('turns')]).toEqual([7, 7, 1180, 33]);
     expect([at('battery'), at('coolant'), at('air'), at('throttle')]).toEqual([13.7, 71, 17, 33]);
     expect(at('manifoldPressure')).toBeCloseTo(42, 6);
-    expect([at('oilTemperature'), at('knockNoise')]).toEqual([66, 0.7]);
-  });
-
-  test('without a knock sensor nothing is heard', () => {
-    expect(exposed([], false).at('knockNoise')).toBeNaN();
+    expect(at('oilTemperature')).toBe(66);
   });
 
   test('the sensors are exposed to all there is', () => {

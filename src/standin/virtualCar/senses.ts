@@ -101,7 +101,6 @@ export function exposeNow(
   readCrank(decoder, state.ecu.crank, plant.timeS, frame);
   write(frame, AT.battery, plant.batteryV);
   write(frame, AT.airFlow, Math.max(0, plant.airFlowGPerS));
-  if (harness.hearsKnock) write(frame, AT.knockNoise, plant.knockNoiseV);
   for (let i = 0; i < senses.takenAsRight.length; i += 1) {
     const [place, sees] = senses.takenAsRight[i] as (typeof senses.takenAsRight)[number];
     write(frame, place, truth[sees]);

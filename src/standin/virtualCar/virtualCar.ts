@@ -401,6 +401,8 @@ export class VirtualCar {
     fire(metal, plant, surroundings, cylinder, spark, nextDeg, this.fired);
     const noise = ((drawn & (2 * NOISE_RANGE - 1)) - NOISE_RANGE) / NOISE_RANGE;
     plant.knockNoiseV = knockNoiseV(speedRpm, plant.coolantC, this.fired.knock, noise);
+    // Listened to in the window of this cylinder, which the frame names.
+    if (harness.hearsKnock) write(frame, AT.knockNoise, plant.knockNoiseV);
     const injectedMg = this.injected(fed, fuel);
     if (this.onEvent !== null) this.onEvent(this.told(cylinder, fuel, injectedMg, speedRpm));
   }
