@@ -112,10 +112,6 @@ function search(decoder: Decoder, state: DecoderState): void {
     state.tooth = 0;
     return;
   }
-  if (kind === 'camMark') {
-    if (state.sinceCam >= 0) state.tooth += 1;
-    return;
-  }
   if (state.tooth >= 0) state.tooth += 1;
   noteEdge(decoder, state);
   if (!gapBefore(decoder, state)) {
