@@ -26,6 +26,22 @@ describe('how far the place of the crank is off', () => {
     expect(at({ ...moved, tdcOffsetDeg: 65 }, false).earlyDeg).toBeCloseTo(-20, 6);
   });
 
+  // Without a cam a turn is all that is known: 200° early is 160° late. Of teeth that are all alike, one every 180° for four
+  // cylinders, only a firing is: 100° early is 80° late.
+  test('is told within what is known: a turn, or a firing', () => {
+    const off = (described: TriggerWheel, byDeg: number) => {
+      const decoder = decoderOf(described, 4, false);
+      const real = { ...described, tdcOffsetDeg: described.tdcOffsetDeg + byDeg };
+      const { state, timeS } = spin(real, decoder, () => 900, { fromDeg: 200, turns: 8 + 520 / 360 });
+      return timingOf(decoder, state, timeS, { cylinder: 1, angleDeg: 0 }, { earlyDeg: NaN, reversed: true });
+    };
+    const alone = { ...NOMINAL_WHEEL, cam: null };
+    expect(off(alone, 200)).toEqual({ earlyDeg: expect.closeTo(-160, 6), reversed: false });
+    expect(off(alone, 30)).toEqual({ earlyDeg: expect.closeTo(30, 6), reversed: false });
+    const alike = { ...alone, kind: 'even', teeth: 2, missing: 0, tdcOffsetDeg: 60 } as const;
+    expect(off(alike, 100)).toEqual({ earlyDeg: expect.closeTo(-80, 6), reversed: false });
+  });
+
   test('a cam a turn off takes the turns for each other, and nothing else', () => {
     const cam = { teeth: 1, beforeTdcDeg: 660, windowDeg: 60 };
     const reversed = at({ ...NOMINAL_WHEEL, cam });
