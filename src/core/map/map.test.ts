@@ -82,6 +82,27 @@ describe('proposals', () => {
     expect(acceptedMap(proposal, region).values).toEqual([60, 70, 66, 80]);
   });
 
+  test('each cell of a region keeps the source that the proposal gives it', () => {
+    const [one, other] = [
+      { ...TYPED, note: 'one' },
+      { ...TYPED, note: 'other' },
+    ];
+    const mixed = {
+      ...after,
+      values: [61, 71, 67, 80],
+      sources: [...SMALL.sources, one, other],
+      cellSources: [1, 2, 2, 0],
+    };
+    const part = acceptedMap(
+      { ...proposal, after: mixed },
+      { fromColumn: 0, toColumn: 1, fromRow: 0, toRow: 0 },
+    );
+    const from = part.cellSources.map((of) => part.sources[of]?.note);
+    expect(part.values).toEqual([61, 71, 64, 80]);
+    expect(from.slice(0, 2)).toEqual(['one', 'other']);
+    expect(from.slice(2)).not.toContain('other');
+  });
+
   test('a proposal for a new map cannot be accepted in part', () => {
     expect(() =>
       acceptedMap({ ...proposal, before: null }, { fromColumn: 0, toColumn: 0, fromRow: 0, toRow: 0 }),

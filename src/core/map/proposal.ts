@@ -43,9 +43,14 @@ export function acceptedMap(proposal: MapProposal, range: CellRange | null): Map
   if (before === null || !sameAxes(before, after)) {
     throw new RangeError('A proposal for a new map can only be accepted whole');
   }
-  const changes = rangeIndices(range, after.x.length)
-    .map((index) => ({ index, value: after.values[index] as number }))
-    .filter(({ index, value }) => value !== before.values[index]);
-  const source = after.sources[0] as Source;
-  return withCells(before, changes, source);
+  const changed = rangeIndices(range, after.x.length).filter(
+    (index) => after.values[index] !== before.values[index],
+  );
+  // Each cell comes from where the proposal says, which need not be one source for all.
+  const sources = new Set(changed.map((index) => after.cellSources[index] as number));
+  return [...sources].reduce((map, of) => {
+    const cells = changed.filter((index) => after.cellSources[index] === of);
+    const changes = cells.map((index) => ({ index, value: after.values[index] as number }));
+    return withCells(map, changes, after.sources[of] as Source);
+  }, before);
 }
