@@ -28,9 +28,10 @@ test('drive, record, see the error, correct the map, send it, be right', async (
   await page.getByRole('button', { name: 'Look at the correction' }).click();
   await expect(page.getByText(/^The smooth surface that fits the errors best/)).toBeVisible();
   await page.getByRole('button', { name: 'Accept all', exact: true }).click();
-  await expect(says).toContainText('Right: every cell with evidence is within 2 % of the target', {
+  await expect(says).toContainText('By this log the map on the screen would be within 2 %', {
     timeout: 30_000,
   });
+  await expect(says).toContainText('It has not been driven yet');
   await expect(page.getByRole('banner').getByText('Differs')).toBeVisible();
 
   await app.goTo('Bench');

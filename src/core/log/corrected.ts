@@ -1,5 +1,5 @@
 import type { Source } from '../field';
-import type { MapData } from '../map';
+import { type MapData, withCells } from '../map';
 import { TOUCHED_S } from './evidence';
 import type { LogFit } from './fitLog';
 
@@ -40,18 +40,13 @@ export function correctedMap(
     if (by === 'factor') return factor?.change ?? 0;
     return (cells.evidenceS[i] as number) >= TOUCHED_S ? (cells.change[i] as number) : 0;
   };
-  const values = map.values.map((value, i) => {
-    const change = changeOf(i);
-    if (Math.abs(change) < LEAST_MOVE) return value;
+  const changes = map.values.flatMap((value, index) => {
+    const change = changeOf(index);
+    if (Math.abs(change) < LEAST_MOVE) return [];
     const share = Math.min(1 + most, Math.max(1 - most, Math.exp(change)));
-    return Math.min(limits.max, Math.max(limits.min, Math.round(value * share * scale) / scale));
+    const wanted = Math.round(value * share * scale) / scale;
+    const held = Math.min(limits.max, Math.max(limits.min, wanted));
+    return held === value ? [] : [{ index, value: held }];
   });
-  const moved = values.map((value, i) => value !== map.values[i]);
-  if (!moved.includes(true)) return map;
-  return {
-    ...map,
-    values,
-    sources: [...map.sources, source],
-    cellSources: map.cellSources.map((of, i) => (moved[i] === true ? map.sources.length : of)),
-  };
+  return changes.length === 0 ? map : withCells(map, changes, source);
 }

@@ -5,6 +5,9 @@ export const TOUCHED_S = 0.1;
 /** A map is right where its evidenced cells are within this of the target, a share. */
 export const RIGHT_WITHIN = 0.02;
 
+/** A cell whose filling has changed by more than this since it was driven was not driven as it is, a share. */
+export const DRIVEN_WITHIN = 0.005;
+
 /** How much of where a drive was has evidence. */
 export interface Coverage {
   /** Cells in which the drive spent {@link EVIDENCE_S} on warm running, steady or not. */

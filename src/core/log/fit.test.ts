@@ -17,6 +17,7 @@ function samplesAt(
     shareY: column(2),
     error: column(3),
     weightS: column(4),
+    driven: column(3).fill(0),
     leftOut: nothingLeftOut(),
     crossedS: new Float64Array(9),
   };

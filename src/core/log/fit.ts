@@ -27,6 +27,8 @@ export interface FittedCells {
   readonly evidenceS: Float64Array;
   /** Mean of the errors at the cell, as measured; NaN without any. */
   readonly found: Float64Array;
+  /** Mean of the filling that was driven with over the map as it is now, as a logarithm; NaN without any. */
+  readonly driven: Float64Array;
   readonly standardError: Float64Array;
   /** Spread of what the fit leaves over, a share. */
   readonly leftOver: number;
@@ -64,17 +66,26 @@ export function fittedCells(samples: Samples, grid: Grid, settings: FitSettings 
 }
 
 /** Σ weight and mean error of each cell, by the bilinear weights. */
-function evidenceOf({ count, cell, shareX, shareY, error, weightS }: Samples, width: number, cells: number) {
+function evidenceOf(
+  { count, cell, shareX, shareY, error, driven, weightS }: Samples,
+  width: number,
+  cells: number,
+) {
   const evidenceS = new Float64Array(cells);
   const found = new Float64Array(cells);
+  const drove = new Float64Array(cells);
   for (let i = 0; i < count; i += 1) {
     const [low, fx, fy] = [cell[i] as number, shareX[i] as number, shareY[i] as number];
     const w = weightS[i] as number;
     addShares(evidenceS, low, width, fx, fy, w);
     addShares(found, low, width, fx, fy, w * (error[i] as number));
+    addShares(drove, low, width, fx, fy, w * (driven[i] as number));
   }
-  for (let i = 0; i < cells; i += 1) found[i] = (found[i] as number) / (evidenceS[i] as number);
-  return { evidenceS, found };
+  for (let i = 0; i < cells; i += 1) {
+    found[i] = (found[i] as number) / (evidenceS[i] as number);
+    drove[i] = (drove[i] as number) / (evidenceS[i] as number);
+  }
+  return { evidenceS, found, driven: drove };
 }
 
 function smoothness(grid: Grid, { smoothS, stayS }: FitSettings): Banded {

@@ -5,7 +5,7 @@
  */
 export { correctedMap, type CorrectionChoice, MOST_AT_ONCE } from './corrected';
 export { delayAtS, type LambdaDelay } from './delay';
-export { type Coverage, coverageOf, EVIDENCE_S, RIGHT_WITHIN, TOUCHED_S } from './evidence';
+export { type Coverage, coverageOf, DRIVEN_WITHIN, EVIDENCE_S, RIGHT_WITHIN, TOUCHED_S } from './evidence';
 export type { OneFactor } from './factor';
 export type { FittedCells } from './fit';
 export { fitLog, fittingLog, type FitStage, type LogFit } from './fitLog';

@@ -2,7 +2,7 @@ import { madeLog, type MadeStretch } from '@tests/support/madeLog';
 import { TEST_DAY } from '@tests/support/ventisca';
 import fc from 'fast-check';
 import type { Source } from '../field';
-import { gridOf } from '../numeric';
+import { gridOf, lookUpMap } from '../numeric';
 import {
   correctedMap,
   coverageOf,
@@ -311,8 +311,9 @@ describe('the whole way', () => {
     );
     const map = settle(fit);
     expect(map.values[0]).toBeCloseTo(60 * Math.exp(-0.05 + 0.04), 0);
-    expect(map.sources).toHaveLength(2);
-    expect(map.cellSources[0]).toBe(1);
+    // Every cell moved, so nothing is left of where they came from.
+    expect(map.sources).toEqual([FROM_LOG]);
+    expect(map.sources[map.cellSources[0] as number]).toEqual(FROM_LOG);
   });
 
   test('tells one factor from a mountain range', () => {
@@ -330,7 +331,19 @@ describe('the whole way', () => {
     const map = settle(fit, 0.2);
     expect(map.values[6]).toBe(79.2);
     expect(map.values.filter((value, i) => value !== task.grid.values[i])).toHaveLength(1);
-    expect(map.cellSources.filter((of) => of === 1)).toHaveLength(1);
+    expect(map.cellSources.filter((of) => map.sources[of]?.kind === 'computed')).toHaveLength(1);
+    expect(map.sources[map.cellSources[6] as number]).toEqual(FROM_LOG);
+  });
+
+  test('a hundred corrections, each from a log of its own, leave a map that can still be stored', () => {
+    const fit = fitOf((speed) => 0.03 * Math.sin(speed));
+    let map = settle(fit);
+    for (let i = 0; i < 100; i += 1) {
+      const source = { ...FROM_LOG, note: `log ${i}` };
+      map = correctedMap(map, fit, { by: 'cells', most: 1 }, { min: 1, max: 200, decimals: 1 }, source);
+    }
+    expect(map.sources.length).toBeLessThanOrEqual(64);
+    expect(Math.max(...map.cellSources)).toBeLessThan(map.sources.length);
   });
 
   test('a map that is right stays the very same', () => {
@@ -351,6 +364,21 @@ describe('the whole way', () => {
     );
     expect(() => by({ ...fit, factor: null })).toThrow('No one factor was recognised');
     expect(() => by(fit, { ...before, values: [1] })).toThrow('other axes');
+  });
+
+  test('says of each cell whether it was driven as it is', () => {
+    const log = madeLog({ stretches: everywhere(3), off: () => 0 });
+    const used = log.columns.speed?.map(
+      (speed, i) =>
+        lookUpMap(task.grid, speed, log.columns.manifoldPressure?.[i] ?? NaN) * (speed > 3500 ? 1.1 : 1),
+    );
+    const { cells } = fitLog(
+      { ...log, columns: { ...log.columns, ...(used === undefined ? {} : { vePercent: used }) } },
+      task,
+    );
+    expect(cells.driven[0]).toBeCloseTo(0, 12);
+    expect(cells.driven[4]).toBeCloseTo(Math.log(1.1), 6);
+    expect(Array.from(fitLog(log, task).cells.driven).every((value) => value === 0)).toBe(true);
   });
 
   test('goes by stages', () => {

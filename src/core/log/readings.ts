@@ -32,6 +32,8 @@ export interface Readings {
   readonly measured: Float64Array;
   /** Logarithm of what the filling of the map as it is now would have to be at measured lambda 1: filling used × trim ÷ target ÷ filling now. */
   readonly wanted: Float64Array;
+  /** Logarithm of the filling that was driven with over the map as it is now: 0 where it is the same map. */
+  readonly driven: Float64Array;
   /** Air of the whole engine, as the calibration has it, g/s. */
   readonly flowGPerS: Float64Array;
   /** 0…1, as {@link steadinessOf} says. */
@@ -63,7 +65,8 @@ export function readingsOf(log: Log, task: MapTask): Readings {
   const trim = column('lambdaTrim');
   const sensors = [column('lambdaOne'), column('lambdaTwo')].filter((values) => values !== undefined);
   const room = () => new Float64Array(length);
-  const [speedRpm, load, measured, wanted, flowGPerS] = [room(), room(), room(), room(), room()];
+  const [speedRpm, load, measured, wanted] = [room(), room(), room(), room()];
+  const [driven, flowGPerS] = [room(), room()];
   const reason = basicReasons(log);
   for (let i = 0; i < length; i += 1) {
     const speed = speeds?.[i] ?? NaN;
@@ -74,12 +77,13 @@ export function readingsOf(log: Log, task: MapTask): Readings {
     const now = lookUpMap(grid, speed, row);
     const used = ve?.[i] ?? now;
     wanted[i] = Math.log((used * (trim?.[i] ?? 1)) / (target?.[i] ?? NaN) / now);
+    driven[i] = Math.log(used / now);
     const densityKpa = task.load === 'throttle' ? barometricKpa : (pressures?.[i] ?? NaN);
     flowGPerS[i] = airFlowGPerS(airMassMg(used, densityKpa, displacementCm3, air?.[i] ?? 20), 1, speed);
     if (reason[i] === KEPT && !Number.isFinite(wanted[i] as number)) reason[i] = CODE.noLambda;
   }
   const steady = steadinessOf(timeS, speedRpm, load);
-  return { timeS, speedRpm, load, measured, wanted, flowGPerS, steady, reason };
+  return { timeS, speedRpm, load, measured, wanted, driven, flowGPerS, steady, reason };
 }
 
 /** Mean of the sensors that are believed; NaN without one. */

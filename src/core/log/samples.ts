@@ -20,6 +20,8 @@ export interface Samples {
   /** Logarithm of what the filling must be multiplied by. */
   readonly error: Float64Array;
   readonly weightS: Float64Array;
+  /** Logarithm of the filling that was driven with over the map as it is now. */
+  readonly driven: Float64Array;
   readonly leftOut: LeftOut;
   /** Weight that each cell would have if all warm running on fuel were steady, s: where the drive was. */
   readonly crossedS: Float64Array;
@@ -28,6 +30,7 @@ export interface Samples {
 /** The samples that say something about the map, under a delay of the lambda reading. */
 export function samplesOf(readings: Readings, { grid }: MapTask, delay: LambdaDelay): Samples {
   const { timeS, speedRpm, load, measured, wanted, flowGPerS, steady, reason } = readings;
+  const { driven } = readings;
   const { length } = timeS;
   const width = grid.x.length;
   const walk = new TimeWalk(timeS);
@@ -37,6 +40,7 @@ export function samplesOf(readings: Readings, { grid }: MapTask, delay: LambdaDe
     shareY: new Float64Array(length),
     error: new Float64Array(length),
     weightS: new Float64Array(length),
+    driven: new Float64Array(length),
   };
   const left = new Float64Array(LEFT_OUT_REASONS.length);
   const crossedS = new Float64Array(width * grid.y.length);
@@ -71,6 +75,7 @@ export function samplesOf(readings: Readings, { grid }: MapTask, delay: LambdaDe
     samples.shareY[count] = shareY;
     samples.error[count] = error;
     samples.weightS[count] = standsS * (steady[i] as number);
+    samples.driven[count] = driven[i] as number;
     count += 1;
   }
   const leftOut = nothingLeftOut();

@@ -14,6 +14,7 @@ export interface MapDifference {
 export interface Differences {
   /** Anything but cells of maps: hardware, axes, strategy. It is put in with the key off. */
   readonly settings: boolean;
+  /** None in another build: its cells may stand at other places, so none is ever written into it. */
   readonly maps: readonly MapDifference[];
   readonly unstored: readonly string[];
 }
@@ -33,7 +34,8 @@ export function differencesOf(
   storedSums: Readonly<Record<string, number>>,
 ): Differences {
   const settings = settingsSum(program) !== identity.settings;
-  const maps = (Object.keys(program.tables) as MapId[]).flatMap((id): MapDifference[] => {
+  const ids = settings ? [] : (Object.keys(program.tables) as MapId[]);
+  const maps = ids.flatMap((id): MapDifference[] => {
     const wanted = program.tables[id]?.values;
     const runs = running[id];
     if (wanted === undefined || runs === undefined || runs.length !== wanted.length) return [];

@@ -89,11 +89,14 @@ test('a map that was changed behind our back refuses the write, and says so', as
   expect(useEcu.getState()).toMatchObject({ phase: 'live', doing: null });
 });
 
-test('another build differs in its settings', async () => {
+test('another build differs in its settings, and no cell of it is sent', async () => {
   const { ours, memory } = box();
+  nudged(memory);
   Object.assign(memory, { settings: 1 });
   await connectEcu(ours, 'ventisca', 'ready');
   expect(differences().settings).toBe(true);
+  // Nothing of it is offered for sending: an axis may be another one.
+  expect(differences().maps).toEqual([]);
   expect(isSame(differences())).toBe(false);
 });
 

@@ -38,7 +38,7 @@ export function LogScreen() {
     return mapId === null || task === null || map === null ? null : { mapId, task, map };
   }, [deferred]);
   const log = read.data?.log ?? null;
-  const { fit, progress, failure } = useLogFit(log, compared?.task ?? null);
+  const { fit, of, progress, failure } = useLogFit(log, compared?.task ?? null);
   const back = () => router.navigate(`/c/${id}/logs`);
 
   if (read.isPending) return <ActivityIndicator accessibilityLabel="Opening the log" />;
@@ -107,7 +107,9 @@ export function LogScreen() {
       {matches ? (
         <>
           <LogFacts fit={fit} />
-          <CorrectionCard fit={fit} map={compared.map} mapId={compared.mapId} note={`Log of ${name}`} />
+          {of === compared.task && deferred === document ? (
+            <CorrectionCard fit={fit} map={compared.map} mapId={compared.mapId} note={`Log of ${name}`} />
+          ) : null}
         </>
       ) : null}
       {wide ? files : null}

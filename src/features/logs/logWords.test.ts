@@ -7,6 +7,7 @@ const fit = (change: Partial<LogFit['cells']> = {}, rest: Partial<LogFit> = {}):
     change: Float64Array.of(0.05, 0.01, 0, 0),
     evidenceS: Float64Array.of(12, 4, 1, 0),
     found: Float64Array.of(0.0583, 0.01, -0.04, NaN),
+    driven: Float64Array.of(0, 0.004, 0.5, NaN),
     standardError: Float64Array.of(0.002, 0.004, 0.01, 0.1),
     leftOver: 0.006,
     ...change,
@@ -43,6 +44,18 @@ test('a right map is said to be right, of the cells with evidence alone', () => 
   expect(text(right)[0]).toBe('Right: every cell with evidence is within 2 % of the target, 2 of them.');
   expect(fitSentences(right)[0]?.tone).toBe('good');
   expect(isRight(right)).toBe(true);
+});
+
+test('what was changed since it was driven is never said to be right, only that it would be', () => {
+  const changed = { driven: Float64Array.of(0, -0.006, 0, NaN) };
+  const right = fit({ ...changed, found: Float64Array.of(0.019, -0.02, 0.5, NaN) });
+  expect(fitSentences(right)[0]).toEqual({
+    tone: 'plain',
+    text: 'By this log the map on the screen would be within 2 % in all 2 cells with evidence. It has not been driven yet.',
+  });
+  expect(text(fit(changed))[0]).toBe(
+    '1 of 2 cells with evidence of the map on the screen, which has not been driven yet, would be more than 2 % off, the worst by 5.8 %.',
+  );
 });
 
 test('without evidence nothing is said to be right', () => {

@@ -1,4 +1,4 @@
-import { EVIDENCE_S, LEFT_OUT, LEFT_OUT_REASONS, type LogFit, RIGHT_WITHIN } from '@/core/log';
+import { DRIVEN_WITHIN, EVIDENCE_S, LEFT_OUT, LEFT_OUT_REASONS, type LogFit, RIGHT_WITHIN } from '@/core/log';
 import { formatNumber } from '@/core/units';
 
 /** A sentence about a log, and how it is marked. */
@@ -20,7 +20,12 @@ function cellsOff(fit: LogFit): number[] {
   return evidencedCells(fit).filter((i) => Math.abs(fit.cells.found[i] as number) > RIGHT_WITHIN);
 }
 
-/** There is evidence, and every cell that has it is right. */
+/** Whether the log was driven with the map that is on the screen: in every cell with evidence, and one that is not was never tried. */
+export function isDriven(fit: LogFit): boolean {
+  return evidencedCells(fit).every((i) => Math.abs(fit.cells.driven[i] as number) <= DRIVEN_WITHIN);
+}
+
+/** There is evidence, and every cell that has it is right, driven or by what was driven before. */
 export function isRight(fit: LogFit): boolean {
   return evidencedCells(fit).length > 0 && cellsOff(fit).length === 0;
 }
@@ -44,17 +49,7 @@ export function fitSentences(fit: LogFit): LogSentence[] {
   const { crossed, evidenced: covered } = coverage;
   const share = covered / Math.max(1, crossed);
   const found: LogSentence[] = [];
-  found.push(
-    off === 0
-      ? {
-          tone: 'good',
-          text: `Right: every cell with evidence is within 2 % of the target, ${evidenced.length} of them.`,
-        }
-      : {
-          tone: 'warning',
-          text: `${off} of ${evidenced.length} cells with evidence are more than 2 % off, the worst by ${formatNumber(100 * worst, 1)} %.`,
-        },
-  );
+  found.push(rightOrOff(fit, evidenced.length, off, worst));
   if (factor !== null) {
     found.push({
       tone: 'warning',
@@ -70,6 +65,27 @@ export function fitSentences(fit: LogFit): LogSentence[] {
     text: `Lambda is read ${formatNumber(delay.fixedS, 2)} s after its injection, and later the slower the air flows: ${formatNumber(delay.fixedS + delay.airG / 8, 2)} s at idle. What a fit leaves over scatters by ${formatNumber(100 * cells.leftOver, 1)} %.`,
   });
   return found;
+}
+
+/** The first sentence. Only what was driven is right; what was changed since would be. */
+function rightOrOff(fit: LogFit, cells: number, off: number, worst: number): LogSentence {
+  const driven = isDriven(fit);
+  if (off === 0) {
+    return driven
+      ? {
+          tone: 'good',
+          text: `Right: every cell with evidence is within 2 % of the target, ${cells} of them.`,
+        }
+      : {
+          tone: 'plain',
+          text: `By this log the map on the screen would be within 2 % in all ${cells} cells with evidence. It has not been driven yet.`,
+        };
+  }
+  const by = driven ? 'are' : 'of the map on the screen, which has not been driven yet, would be';
+  return {
+    tone: 'warning',
+    text: `${off} of ${cells} cells with evidence ${by} more than 2 % off, the worst by ${formatNumber(100 * worst, 1)} %.`,
+  };
 }
 
 /** Seconds left out by reason, the most first; none that took nothing. */
