@@ -28,10 +28,12 @@ test('drive, record, see the error, correct the map, send it, be right', async (
   await page.getByRole('button', { name: 'Look at the correction' }).click();
   await expect(page.getByText(/^The smooth surface that fits the errors best/)).toBeVisible();
   await page.getByRole('button', { name: 'Accept all', exact: true }).click();
-  await expect(says).toContainText('By this log the map on the screen would be within 2 %', {
-    timeout: 30_000,
-  });
-  await expect(says).toContainText('It has not been driven yet');
+  // What nobody has driven is never called right; by the log it would be, but for a few corners that a second drive finds.
+  await expect(says).toContainText(
+    /would be within 2 % in all \d+ cells .* has not been driven yet|^\W*[1-3] of \d+ cells .* has not been driven yet, would be .* the worst by [23]\.\d %/,
+    { timeout: 30_000 },
+  );
+  await expect(says).not.toContainText('Right:');
   await expect(page.getByRole('banner').getByText('Differs')).toBeVisible();
 
   await app.goTo('Bench');

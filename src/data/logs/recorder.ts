@@ -26,6 +26,10 @@ const TOLD_ROWS = 10;
 
 let rows = new Float32Array(PART_ROWS * RECORDED.length);
 let filled = 0;
+/** Rows taken so far; screens are told of them now and then. */
+let taken = 0;
+/** Parts that are not stored yet, the oldest first: one that storage refused is tried again with the next. */
+let waiting: Float32Array[] = [];
 let writing: Promise<void> = Promise.resolve();
 let stopTaking: (() => void) | null = null;
 let stopWatching: (() => void) | null = null;
@@ -45,7 +49,7 @@ export async function startRecording(
     ended: null,
   };
   useRecording.setState({ entry, samples: 0, failure: null });
-  filled = 0;
+  [filled, taken, waiting] = [0, 0, []];
   writing = logStore.begin(entry).catch(fail);
   stopTaking = onEverySample(take);
   stopWatching = useEcu.subscribe(({ phase }) => {
@@ -76,27 +80,31 @@ export async function stopRecording(
 function take(frame: Frame): void {
   RECORDED.forEach((id, k) => (rows[filled * RECORDED.length + k] = frame[AT[id]] as number));
   filled += 1;
-  const samples = useRecording.getState().samples + 1;
-  if (samples % TOLD_ROWS === 0) useRecording.setState({ samples });
-  else Object.assign(useRecording.getState(), { samples });
+  taken += 1;
+  if (taken % TOLD_ROWS === 0) useRecording.setState({ samples: taken });
   if (filled === PART_ROWS) flush();
 }
 
 /** Hands what is filled to the store, one part after the other. */
 function flush(): void {
-  if (filled === 0) return;
-  const part = rows.slice(0, filled * RECORDED.length);
+  if (filled > 0) waiting.push(rows.slice(0, filled * RECORDED.length));
   rows = new Float32Array(PART_ROWS * RECORDED.length);
   filled = 0;
-  writing = writing
-    .then(async () => {
-      const { entry } = useRecording.getState();
-      if (entry !== null) useRecording.setState({ entry: await logStore.append(entry, part) });
-    })
-    .catch(fail);
+  writing = writing.then(writeWaiting).catch(fail);
+}
+
+async function writeWaiting(): Promise<void> {
+  for (let part = waiting[0]; part !== undefined; part = waiting[0]) {
+    const { entry } = useRecording.getState();
+    if (entry === null) return;
+    useRecording.setState({ entry: await logStore.append(entry, part), failure: null });
+    waiting.shift();
+  }
 }
 
 function fail(error: unknown): void {
   const why = error instanceof Error ? error.message : 'the browser’s storage did not answer';
-  useRecording.setState({ failure: `A part of the log could not be stored: ${why}` });
+  useRecording.setState({
+    failure: `A part of the log could not be stored: ${why}. It is kept and tried again with the next.`,
+  });
 }

@@ -1,11 +1,6 @@
 import { AT, type Frame, PHASE, read } from '@/core/channel';
 import { formatNumber } from '@/core/units';
-
-/** Something of the moment, in words. */
-export interface LiveSentence {
-  readonly tone: 'plain' | 'warning' | 'error' | 'good';
-  readonly text: string;
-}
+import type { Sentence } from '@/ui/layout';
 
 /** Lambda further from its target than this is said, a share. */
 const OFF_TARGET = 0.05;
@@ -15,12 +10,12 @@ const BATTERY = { least: 12, cranking: 9 } as const;
 const HOT_C = 105;
 
 /** What is wrong now, the worst first; what the engine does, where nothing is. */
-export function liveSentences(frame: Frame): LiveSentence[] {
+export function liveSentences(frame: Frame): Sentence[] {
   const at = (id: keyof typeof AT) => read(frame, AT[id]);
   const phase = at('phase');
   const speed = at('speed');
-  const found: LiveSentence[] = [];
-  const say = (tone: LiveSentence['tone'], text: string) => found.push({ tone, text });
+  const found: Sentence[] = [];
+  const say = (tone: Sentence['tone'], text: string) => found.push({ tone, text });
   if (at('syncLosses') > 1) {
     say(
       'error',
@@ -48,7 +43,7 @@ export function liveSentences(frame: Frame): LiveSentence[] {
   return [{ tone: phase === PHASE.running ? 'good' : 'plain', text: restWords(phase, speed) }];
 }
 
-function mixture(frame: Frame, say: (tone: LiveSentence['tone'], text: string) => void): void {
+function mixture(frame: Frame, say: (tone: Sentence['tone'], text: string) => void): void {
   const at = (id: keyof typeof AT) => read(frame, AT[id]);
   if (at('overrunCut') === 1) {
     say('plain', 'Overrun cut: no fuel, and lambda says nothing.');

@@ -14,7 +14,7 @@ import { Card } from '@/ui/layout';
 import { ProposalView } from '@/ui/proposal/ProposalView';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
-import { fitSentences, isRight, leftOutWords } from './logWords';
+import { fitSentences, isDriven, isRight, leftOutWords } from './logWords';
 
 interface Props {
   fit: LogFit;
@@ -70,7 +70,9 @@ export function CorrectionCard({ fit, map, mapId, note }: Props) {
       <Card title="Correction">
         <Text>
           {isRight(fit)
-            ? `The map on the screen is right by this log. Send it, store it and drive again before the last ${moved} cells are moved.`
+            ? isDriven(fit)
+              ? `Right as it was driven. ${moved} cells would still move, each by less than counts as wrong.`
+              : `Send it, store it and drive it before the last ${moved} cells are moved.`
             : `${moved} of ${map.values.length} cells would move. Nothing changes until you accept.`}
         </Text>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>

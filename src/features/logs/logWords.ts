@@ -1,11 +1,6 @@
 import { DRIVEN_WITHIN, EVIDENCE_S, LEFT_OUT, LEFT_OUT_REASONS, type LogFit, RIGHT_WITHIN } from '@/core/log';
 import { formatNumber } from '@/core/units';
-
-/** A sentence about a log, and how it is marked. */
-export interface LogSentence {
-  readonly tone: 'plain' | 'good' | 'warning';
-  readonly text: string;
-}
+import type { Sentence } from '@/ui/layout';
 
 /** Less than this of where the drive was has evidence: say so. */
 const ENOUGH_SHARE = 0.7;
@@ -33,7 +28,7 @@ export function isRight(fit: LogFit): boolean {
 const seconds = (s: number) => (s < 60 ? `${formatNumber(s, 0)} s` : `${formatNumber(s / 60, 1)} min`);
 
 /** What a log says of the filling, the most important first. */
-export function fitSentences(fit: LogFit): LogSentence[] {
+export function fitSentences(fit: LogFit): Sentence[] {
   const { cells, coverage, factor, keptS, delay } = fit;
   const evidenced = evidencedCells(fit);
   if (evidenced.length === 0) {
@@ -48,7 +43,7 @@ export function fitSentences(fit: LogFit): LogSentence[] {
   const off = cellsOff(fit).length;
   const { crossed, evidenced: covered } = coverage;
   const share = covered / Math.max(1, crossed);
-  const found: LogSentence[] = [];
+  const found: Sentence[] = [];
   found.push(rightOrOff(fit, evidenced.length, off, worst));
   if (factor !== null) {
     found.push({
@@ -68,7 +63,7 @@ export function fitSentences(fit: LogFit): LogSentence[] {
 }
 
 /** The first sentence. Only what was driven is right; what was changed since would be. */
-function rightOrOff(fit: LogFit, cells: number, off: number, worst: number): LogSentence {
+function rightOrOff(fit: LogFit, cells: number, off: number, worst: number): Sentence {
   const driven = isDriven(fit);
   if (off === 0) {
     return driven

@@ -3,30 +3,17 @@ import { View } from 'react-native';
 import { formatNumber } from '@/core/units';
 import type { DriveAnswer, TrueValue } from '@/workers/driveProtocol';
 import { Button } from '@/ui/button/Button';
-import { Icon } from '@/ui/icon/Icon';
-import { Card, StateMark } from '@/ui/layout';
+import { Card, Sentences, StateMark } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
-import { SPACE, useRoles } from '@/ui/theme';
+import { SPACE } from '@/ui/theme';
 import { driveSentences } from './driveWords';
-
-const ICONS = { warning: 'alert-outline', good: 'check-circle-outline', plain: 'circle-outline' } as const;
 
 /** What happened in a drive, in sentences; and what was true of the car, for those who ask. */
 export function DriveFindings({ answer, outdated }: { answer: DriveAnswer; outdated: boolean }) {
-  const roles = useRoles();
   const [asked, setAsked] = useState(false);
   return (
     <Card title="What happened">
-      <View role="status" style={{ gap: SPACE.s }}>
-        {driveSentences(answer.facts).map(({ tone, text }) => (
-          <View key={text} style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'flex-start' }}>
-            <Icon name={ICONS[tone]} size={20} color={tone === 'plain' ? roles.muted : roles[tone]} />
-            <View style={{ flex: 1 }}>
-              <Text>{text}</Text>
-            </View>
-          </View>
-        ))}
-      </View>
+      <Sentences sentences={driveSentences(answer.facts)} />
       <Text kind="small" colour="muted">
         {`${answer.standIn}; begun at ${formatNumber(answer.setup.coolantC, 0)} °C of coolant in air of ${formatNumber(answer.setup.airC, 0)} °C. Knock is heard by the stand-in itself, not by a sensor.`}
       </Text>

@@ -5,5 +5,6 @@ export { LinkRow } from './LinkRow';
 export { ListAndDetail } from './ListAndDetail';
 export { Message } from './Message';
 export { Page } from './Page';
+export { type Sentence, Sentences } from './Sentences';
 export { StateMark, type MarkTone } from './StateMark';
 export { useWide } from './useWide';

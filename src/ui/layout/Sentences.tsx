@@ -1,0 +1,38 @@
+import { View } from 'react-native';
+import { Icon } from '../icon/Icon';
+import { Text } from '../text/Text';
+import { SPACE, useRoles } from '../theme';
+
+/** One thing that was found, in words. */
+export interface Sentence {
+  readonly tone: 'plain' | 'good' | 'warning' | 'error';
+  readonly text: string;
+}
+
+const ICONS = {
+  plain: 'circle-outline',
+  good: 'check-circle-outline',
+  warning: 'alert-outline',
+  error: 'alert-circle-outline',
+} as const;
+
+/** What was found, a sentence a line with its mark; read out when it changes. */
+export function Sentences({ sentences, label }: { sentences: readonly Sentence[]; label?: string }) {
+  const roles = useRoles();
+  return (
+    <View
+      role="status"
+      {...(label === undefined ? {} : { 'aria-label': label })}
+      style={{ gap: SPACE.s, minHeight: 21 }}
+    >
+      {sentences.map(({ tone, text }) => (
+        <View key={text} style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'flex-start' }}>
+          <Icon name={ICONS[tone]} size={20} color={tone === 'plain' ? roles.muted : roles[tone]} />
+          <View style={{ flex: 1 }}>
+            <Text>{text}</Text>
+          </View>
+        </View>
+      ))}
+    </View>
+  );
+}
