@@ -1,5 +1,4 @@
-import type { Source } from '../field';
-import { type MapData, withCells } from '../map';
+import type { CellChange } from '../map';
 import { TOUCHED_S } from './evidence';
 import type { LogFit } from './fitLog';
 
@@ -18,29 +17,27 @@ export const MOST_AT_ONCE = 0.2;
 const LEAST_MOVE = 0.005;
 
 /**
- * The map after a correction: cells move by what was found, those that nothing was found of stay; by one factor all move. A cell
- * with less than the evidence to be called right moves too, where the drive touched it: between it and its neighbours the
- * surface is what was fitted.
+ * The cells that a correction moves, with their new values: by what was found, those that nothing was found of stay; by one
+ * factor all move. A cell with less than the evidence to be called right moves too, where the drive touched it: between it and
+ * its neighbours the surface is what was fitted.
+ * @param values of the map, row by row, in its own unit.
  * @param limits of the map’s values, and its decimals.
- * @param source of the cells that moved.
  * @throws {RangeError} where a factor is chosen and none was recognised, or the fit is that of another map.
  */
-export function correctedMap(
-  map: MapData,
+export function correctedCells(
+  values: readonly number[],
   { cells, factor }: LogFit,
   { by, most }: CorrectionChoice,
   limits: { readonly min: number; readonly max: number; readonly decimals: number },
-  source: Source,
-): MapData {
-  if (cells.change.length !== map.values.length)
-    throw new RangeError('The fit is that of a map with other axes');
+): CellChange[] {
+  if (cells.change.length !== values.length) throw new RangeError('The fit is that of a map with other axes');
   if (by === 'factor' && factor === null) throw new RangeError('No one factor was recognised');
   const scale = 10 ** limits.decimals;
   const changeOf = (i: number) => {
     if (by === 'factor') return factor?.change ?? 0;
     return (cells.evidenceS[i] as number) >= TOUCHED_S ? (cells.change[i] as number) : 0;
   };
-  const changes = map.values.flatMap((value, index) => {
+  return values.flatMap((value, index) => {
     const change = changeOf(index);
     if (Math.abs(change) < LEAST_MOVE) return [];
     const share = Math.min(1 + most, Math.max(1 - most, Math.exp(change)));
@@ -48,5 +45,4 @@ export function correctedMap(
     const held = Math.min(limits.max, Math.max(limits.min, wanted));
     return held === value ? [] : [{ index, value: held }];
   });
-  return changes.length === 0 ? map : withCells(map, changes, source);
 }

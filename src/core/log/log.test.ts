@@ -2,9 +2,11 @@ import { madeLog, type MadeStretch } from '@tests/support/madeLog';
 import { TEST_DAY } from '@tests/support/ventisca';
 import fc from 'fast-check';
 import type { Source } from '../field';
+import { type MapData, withCells } from '../map';
 import { gridOf, lookUpMap } from '../numeric';
 import {
-  correctedMap,
+  correctedCells,
+  type CorrectionChoice,
   coverageOf,
   delayAtS,
   fitLog,
@@ -21,6 +23,17 @@ import { samplesOf } from './samples';
 import { steadinessOf } from './steadiness';
 
 const FROM_LOG: Source = { kind: 'computed', date: TEST_DAY, note: 'from a log' };
+/** The map after a correction, as the screen makes it. */
+const correctedMap = (
+  map: MapData,
+  fit: LogFit,
+  choice: CorrectionChoice,
+  limits: Parameters<typeof correctedCells>[3],
+  source: Source,
+) => {
+  const changes = correctedCells(map.values, fit, choice, limits);
+  return changes.length === 0 ? map : withCells(map, changes, source);
+};
 const X = [1000, 2000, 3000, 4000, 5000];
 const Y = [30, 60, 90, 120];
 const task: MapTask = {

@@ -2,8 +2,15 @@ import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { putMap } from '@/core/calibration';
-import { correctedMap, type FillingMapId, type LogFit, MOST_AT_ONCE } from '@/core/log';
-import { acceptedMap, type CellRange, type MapData, type MapProposal, type Reason } from '@/core/map';
+import { correctedCells, type FillingMapId, type LogFit, MOST_AT_ONCE } from '@/core/log';
+import {
+  acceptedMap,
+  type CellRange,
+  type MapData,
+  type MapProposal,
+  type Reason,
+  withCells,
+} from '@/core/map';
 import { MAP_DEFINITIONS } from '@/core/program';
 import { formatNumber } from '@/core/units';
 import { edit } from '@/data/session/session';
@@ -36,11 +43,12 @@ export function CorrectionCard({ fit, map, mapId, note }: Props) {
       : (wanted ?? (fit.factor === null ? 'cells' : 'factor'));
   const definition = MAP_DEFINITIONS[mapId];
   const proposal = useMemo<MapProposal>(() => {
+    const changes = correctedCells(map.values, fit, { by, most: MOST_AT_ONCE }, definition);
     const source = { kind: 'computed', date: today(), note } as const;
     return {
       mapId,
       before: map,
-      after: correctedMap(map, fit, { by, most: MOST_AT_ONCE }, definition, source),
+      after: changes.length === 0 ? map : withCells(map, changes, source),
       reasons: reasonsOf(fit, by),
       evidence: Array.from(fit.cells.evidenceS),
     };
