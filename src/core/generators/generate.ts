@@ -5,8 +5,11 @@ import { MAP_DEFINITIONS, type MapId } from '../program';
 import type { GeneratorChoices } from './generator';
 import { GENERATORS } from './mapGenerators';
 
+/** A proposal for one of the maps there are. */
+export type MapProposalOf = MapProposal & { readonly mapId: MapId };
+
 export type GeneratorResult =
-  | { readonly ok: true; readonly proposal: MapProposal & { readonly mapId: MapId } }
+  | { readonly ok: true; readonly proposal: MapProposalOf }
   | { readonly ok: false; readonly missing: readonly FieldPath[] };
 
 /** The fields a map's generator still lacks. */

@@ -5,7 +5,7 @@
  */
 export { type ComingMap, scaledPulse, strategySwitch } from './conversion';
 export { dwellProposal } from './dwellProposal';
-export { generatedMap, generatorNeeds, generatorValueAt } from './generate';
+export { generatedMap, generatorNeeds, generatorValueAt, type MapProposalOf } from './generate';
 export {
   breathingNeeds,
   breathingOf,
@@ -14,6 +14,7 @@ export {
   usualChoices,
 } from './generator';
 export { livedWeight } from './lived';
+export { type MissingMaps, missingMaps } from './missingMaps';
 export {
   pressureReach,
   type PressureRule,

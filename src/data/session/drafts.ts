@@ -1,3 +1,6 @@
+import type { SourceKind } from '@/core/field';
+import { SOURCE_KINDS } from '@/core/field/schema';
+
 /**
  * Text in fields that is not a value yet, kept over a reload. In the tab's own storage, because it is written at once: a
  * page that is loaded anew waits for nothing.
@@ -24,5 +27,26 @@ export function keepDrafts(id: string, drafts: Drafts): void {
     else window.sessionStorage.setItem(key(id), JSON.stringify(drafts));
   } catch {
     // What is on the screen is not lost by it, and saving values does not depend on it.
+  }
+}
+
+const typingKey = (id: string) => `lumbre/typing/${id}`;
+
+/** What the builder was typing from in this calibration, in this tab; null when that is not known. */
+export function readTyping(id: string): SourceKind | null {
+  try {
+    const kept = window.sessionStorage.getItem(typingKey(id));
+    return SOURCE_KINDS.find((kind) => kind === kept) ?? null;
+  } catch {
+    return null;
+  }
+}
+
+/** Keeps what is typed from over a reload. */
+export function keepTyping(id: string, kind: SourceKind): void {
+  try {
+    window.sessionStorage.setItem(typingKey(id), kind);
+  } catch {
+    // It stays chosen as long as the page does.
   }
 }

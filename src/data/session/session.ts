@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { create } from 'zustand';
 import type { Calibration } from '@/core/calibration';
 import type { SourceKind } from '@/core/field';
-import { keepDrafts, readDrafts, type Drafts } from './drafts';
+import { keepDrafts, keepTyping, readDrafts, readTyping, type Drafts } from './drafts';
 import { edited, historyOf, redone, undone, type History } from './history';
 import { useUnsaved } from './unsaved';
 
@@ -71,6 +71,7 @@ export function openSession(
     history: historyOf(unsaved?.document ?? document),
     saveState: unsaved === undefined ? 'saved' : 'failed',
     drafts,
+    typingSource: readTyping(id) ?? NOTHING_OPEN.typingSource,
     notice: notice ?? (places.length === 0 ? null : { kind: 'typed', places }),
   });
 }
@@ -103,8 +104,11 @@ export function redo(): void {
   setDrafts({});
 }
 
+/** What is typed from now on comes from this; kept over a reload. */
 export function setTypingSource(typingSource: SourceKind): void {
+  const { id } = useSession.getState();
   useSession.setState({ typingSource });
+  if (id !== null) keepTyping(id, typingSource);
 }
 
 /** Keeps text that is not a value yet; null forgets it. */

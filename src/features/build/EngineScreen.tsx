@@ -29,6 +29,9 @@ export function EngineScreen() {
       draft.engine.geometry = next;
     });
   };
+  const sizeChoice = (
+    <Chips label="Size is given by" options={GEOMETRY_OPTIONS} value={geometry} onChange={setGeometry} />
+  );
   return (
     <SectionPage
       id="engine"
@@ -42,18 +45,11 @@ export function EngineScreen() {
     >
       <SectionCards
         section="engine"
+        above={{
+          'engine.bore': sizeChoice,
+          'engine.displacement': sizeChoice,
+        }}
         around={{
-          'engine.bore': (field) => (
-            <>
-              <Chips
-                label="Size is given by"
-                options={GEOMETRY_OPTIONS}
-                value={geometry}
-                onChange={setGeometry}
-              />
-              {field}
-            </>
-          ),
           'engine.firingOrder': () => <FiringOrder />,
         }}
       />

@@ -19,7 +19,7 @@ export function SectionList() {
       key={section.id}
       label={section.label}
       detail={section.detail}
-      picture={<Icon name={section.icon} size={28} color={roles.muted} />}
+      picture={<Icon name={section.icon} size={wide ? 20 : 28} color={roles.muted} />}
       state={<StateMark {...sectionMark(document, section.id)} />}
       compact={wide}
       here={wide && (path.endsWith(`/${section.id}`) || (atIndex && i === 0))}

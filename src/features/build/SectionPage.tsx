@@ -6,7 +6,7 @@ import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { BackTitle, Page, StateMark, useWide } from '@/ui/layout';
 import { BUILD_SECTIONS, sectionMark } from './sections';
-import { TypingFrom } from './TypingFrom';
+import { TypingFrom } from '../fields/TypingFrom';
 
 interface Props {
   id: SheetId;

@@ -13,7 +13,7 @@ import { PressureReach } from './PressureReach';
 import { SensorPicture } from './SensorPicture';
 import { stateMark } from './sections';
 import { ThermistorPresets } from './ThermistorPresets';
-import { TypingFrom } from './TypingFrom';
+import { TypingFrom } from '../fields/TypingFrom';
 
 /** One sensor: pin, calibration, filter, faults, what stands in, and its curve. */
 export function SensorScreen() {

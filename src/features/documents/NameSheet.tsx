@@ -30,13 +30,20 @@ export function NameSheet({ title, action, name, onClose, onName }: Props) {
       onClose={onClose}
       actions={<Button label={action} kind="primary" onPress={() => void done()} />}
     >
-      <NameBox form={form} />
+      <NameBox form={form} onSubmit={() => void done()} />
     </Sheet>
   );
 }
 
 /** The box for the name with its message. */
-export function NameBox({ form }: { form: ReturnType<typeof useForm<NameForm>> }) {
+export function NameBox({
+  form,
+  onSubmit,
+}: {
+  form: ReturnType<typeof useForm<NameForm>>;
+  /** Enter does what the sheet is for. */
+  onSubmit: () => void;
+}) {
   const problem = form.formState.errors.name?.message;
   return (
     <View style={{ gap: 4 }}>
@@ -54,6 +61,7 @@ export function NameBox({ form }: { form: ReturnType<typeof useForm<NameForm>> }
               describedBy="name-problem"
               maxLength={60}
               autoFocus
+              onSubmit={onSubmit}
             />
           )}
         />

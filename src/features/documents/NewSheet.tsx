@@ -46,7 +46,7 @@ export function NewSheet({ names, onClose, onMake }: Props) {
       onClose={onClose}
       actions={<Button label="Make it" kind="primary" onPress={() => void make()} />}
     >
-      <NameBox form={form} />
+      <NameBox form={form} onSubmit={() => void make()} />
       <Text kind="strong">Start from</Text>
       <View role="radiogroup" aria-label="Start from">
         {options.map((option) => (

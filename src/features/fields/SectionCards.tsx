@@ -1,6 +1,7 @@
-import { Fragment, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { fieldInfo, type FieldPath, sectionFields, type SectionId } from '@/core/calibration';
 import { Card } from '@/ui/layout';
+import { FieldGrid } from './FieldGrid';
 import { Field } from './fields';
 
 interface Props {
@@ -9,16 +10,20 @@ interface Props {
   sheet?: string;
   /** What stands in the place of a field, or around it. */
   around?: Readonly<Partial<Record<FieldPath, (field: ReactNode) => ReactNode>>>;
+  /** What stands above a field. */
+  above?: Readonly<Partial<Record<FieldPath, ReactNode>>>;
 }
 
 /** The fields of a section in the order of work, in the cards that their entries begin. */
-export function SectionCards({ section, sheet, around = {} }: Props) {
+export function SectionCards({ section, sheet, around = {}, above = {} }: Props) {
   return cardsOf(section, sheet).map(({ title, fields }) => (
     <Card key={fields[0]} {...(title === undefined ? {} : { title })}>
-      {fields.map((path) => {
-        const field = <Field key={path} path={path} />;
-        return <Fragment key={path}>{around[path]?.(field) ?? field}</Fragment>;
-      })}
+      <FieldGrid paths={fields} alone={Object.keys(around) as FieldPath[]} above={above}>
+        {(path) => {
+          const field = <Field path={path} />;
+          return around[path]?.(field) ?? field;
+        }}
+      </FieldGrid>
     </Card>
   ));
 }

@@ -4,6 +4,7 @@ import { useDocument } from '@/data/session/session';
 import { useQuantityField, useSourcedField, useTableField } from '@/data/session/useField';
 import { ChoiceField, QuantityField, TableField } from '@/ui/field';
 import { CylinderList } from './CylinderList';
+import { FieldGrid } from './FieldGrid';
 
 /** A quantity of the open document, with what is in conflict with it. */
 export function Quantity({ path }: { path: FieldPath }) {
@@ -48,7 +49,7 @@ export function Field({ path }: { path: FieldPath }) {
 
 /** Fields of the open document by their paths. */
 export function DocumentFields({ fields }: { fields: readonly FieldPath[] }) {
-  return fields.map((path) => <Field key={path} path={path} />);
+  return <FieldGrid paths={fields}>{(path) => <Field path={path} />}</FieldGrid>;
 }
 
 /** The fields of a section in the order of work, without those that other choices leave without use. */
@@ -59,7 +60,5 @@ export function SectionFields({
   section: SectionId;
   without?: readonly FieldPath[];
 }) {
-  return sectionFields(section)
-    .filter((path) => !without.includes(path))
-    .map((path) => <Field key={path} path={path} />);
+  return <DocumentFields fields={sectionFields(section).filter((path) => !without.includes(path))} />;
 }

@@ -12,11 +12,23 @@ import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
 import { IconButton } from '@/ui/button/IconButton';
 import { sourceColour } from '@/ui/field';
-import { cellLabel, MapGrid, rangeSize, selectionRange, type GridKey } from '@/ui/grid';
-import { Card } from '@/ui/layout';
+import { usePageFocus } from '@/ui/focus';
+import {
+  cellLabel,
+  cellSelection,
+  type GridHandle,
+  type GridKey,
+  MapGrid,
+  movedSelection,
+  rangeSize,
+  selectionRange,
+} from '@/ui/grid';
+import { Card, Docked, useOnScreen } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
+import { TypingFrom } from '../fields/TypingFrom';
 import { EditTray } from './EditTray';
+import { MapCurve } from './MapCurve';
 import { MapCompareSheet, type ComparedWith } from './MapCompare';
 import { MapReading, Neighbours } from './MapReading';
 import { useMarks } from './marks';
@@ -62,7 +74,11 @@ export function MapEditor({ mapKey, map, as, shown, editing, onAxes }: Props) {
   const document = useDocument();
   const box = useRef<TextInput>(null);
   const card = useRef<View>(null);
+  const grid = useRef<GridHandle>(null);
+  const inSight = useOnScreen(card);
+  const [quick, setQuick] = useState(false);
   useMapClipboard(card, editing);
+  usePageFocus(grid);
   const [touch, setTouch] = useState<Touch>('select');
   const [comparing, setComparing] = useState(false);
   const [other, setOther] = useState<ComparedWith | null>(null);
@@ -91,12 +107,25 @@ export function MapEditor({ mapKey, map, as, shown, editing, onAxes }: Props) {
       ? ''
       : `, ${by > 0 ? '+' : ''}${formatNumber(by, definition.decimals)} against “${other?.name ?? ''}”`;
 
+  const begin = (mode: EditMode, typed: string, isQuick: boolean) => {
+    editing.setMode(mode);
+    editing.setText(typed);
+    setQuick(isQuick);
+    box.current?.focus();
+  };
+  /** The keyboard goes from the tray back to the grid, and on by cells. */
+  const leaveTray = ({ columns, rows }: { columns: number; rows: number }) => {
+    grid.current?.focus();
+    if (columns === 0 && rows === 0) return;
+    const size = { columns: map.x.length, rows: Math.max(1, map.y.length) };
+    editing.select(movedSelection(selection, { columns, rows }, size, false));
+  };
+
   const onKey = ({ key, ctrlKey }: GridKey): boolean => {
     if (ctrlKey) return false;
     const mode = MODE_KEYS[key.toLowerCase()];
     if (mode !== undefined) {
-      editing.setMode(mode);
-      box.current?.focus();
+      begin(mode, '', false);
       return true;
     }
     const shape = SHAPE_KEYS[key.toLowerCase()];
@@ -116,10 +145,8 @@ export function MapEditor({ mapKey, map, as, shown, editing, onAxes }: Props) {
       change(partAt(definition, map.x[selection.corner.column] ?? 0, map.y[selection.corner.row] ?? 0));
       return true;
     }
-    if (/^\d$/.test(key)) {
-      editing.setMode('set');
-      editing.setText(key);
-      box.current?.focus();
+    if (/^[\d.,-]$/.test(key)) {
+      begin('set', key, true);
       return true;
     }
     return false;
@@ -138,8 +165,19 @@ export function MapEditor({ mapKey, map, as, shown, editing, onAxes }: Props) {
           </Text>
         </View>
       )}
+      {definition.y === null && viewed === 'now' ? (
+        <MapCurve
+          as={as}
+          shown={shown}
+          chosen={selection.corner.column}
+          point={marks.point?.x ?? null}
+          onChoose={(column) => editing.select(cellSelection({ column, row: 0 }))}
+          onMove={editing.put}
+        />
+      ) : null}
       <View ref={card}>
         <MapGrid
+          handle={grid}
           label={definition.label}
           definition={definition}
           map={values}
@@ -184,7 +222,18 @@ export function MapEditor({ mapKey, map, as, shown, editing, onAxes }: Props) {
           ) : null}
         </View>
       )}
-      <EditTray definition={definition} editing={editing} box={box} onStep={step} />
+      {inSight ? (
+        <Docked label="Edit the selected cells">
+          <EditTray
+            definition={definition}
+            editing={editing}
+            box={box}
+            quick={quick}
+            onStep={step}
+            onLeave={leaveTray}
+          />
+        </Docked>
+      ) : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <ShapeSheet name={definition.label} editing={editing} />
         {onAxes === null ? null : <Button label="Lay the axes anew" icon="table-large" onPress={onAxes} />}
@@ -193,6 +242,7 @@ export function MapEditor({ mapKey, map, as, shown, editing, onAxes }: Props) {
         ) : null}
         <UnitsSheet />
       </View>
+      <TypingFrom />
       <Chips label="What a touch does" options={TOUCHES} value={touch} onChange={setTouch} />
       <Text kind="small" colour="muted">
         {[

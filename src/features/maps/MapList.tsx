@@ -5,7 +5,6 @@ import { SOURCE_KINDS, SOURCE_TEXT } from '@/core/field/schema';
 import { generatorNeeds } from '@/core/generators';
 import { MAP_GROUPS, type MapData } from '@/core/map';
 import { MAP_DEFINITIONS } from '@/core/program';
-import { formatNumber } from '@/core/units';
 import { useGlobalSearchParams, usePathname, useRouter } from 'expo-router';
 import { memo, useDeferredValue, type ReactNode } from 'react';
 import { View } from 'react-native';
@@ -15,8 +14,10 @@ import { Icon } from '@/ui/icon/Icon';
 import { LinkRow, StateMark, useWide, type MarkTone } from '@/ui/layout';
 import { Heading } from '@/ui/text/Text';
 import { CORNER, SPACE, useRoles } from '@/ui/theme';
+import { rangeText } from './rangeText';
 
 const THUMBNAIL = { width: 56, height: 40 } as const;
+const SMALL_THUMBNAIL = { width: 32, height: 24 } as const;
 
 /** What is set beside the maps, each with its page. */
 const TOOLS = [
@@ -63,8 +64,18 @@ export function MapList() {
   const used = usedMaps(document);
   const here = (name: string) =>
     wide && (path.endsWith(`/${name}`) || (name === 've' && path.endsWith('/maps')));
+  const missing = used.filter((mapId) => document.maps[mapId] === null).length;
   return (
     <>
+      {missing === 0 ? null : (
+        <LinkRow
+          label="Propose what is missing"
+          detail={missing === 1 ? 'One map is not there yet' : `${missing} maps are not there yet`}
+          picture={<Icon name="auto-fix" size={wide ? 20 : 32} color={roles.accent} />}
+          here={wide && path.endsWith('/maps/missing')}
+          onPress={() => router.navigate(`/c/${id}/maps/missing` as '/')}
+        />
+      )}
       {MAP_GROUPS.map(({ id: group, title }) => {
         const shown = used.filter((mapId) => MAP_DEFINITIONS[mapId].group === group);
         return shown.length === 0 ? null : (
@@ -108,7 +119,8 @@ export function MapList() {
             key={route}
             label={label}
             detail={detail}
-            picture={<Icon name={icon} size={32} color={roles.muted} />}
+            picture={<Icon name={icon} size={wide ? 20 : 32} color={roles.muted} />}
+            compact={wide}
             here={here(route)}
             onPress={() => router.navigate(`/c/${id}/maps/${route}` as '/')}
           />
@@ -119,8 +131,9 @@ export function MapList() {
 }
 
 function Group({ title, children }: { title: string; children: ReactNode }) {
+  const wide = useWide();
   return (
-    <View style={{ gap: SPACE.s }}>
+    <View style={{ gap: wide ? SPACE.xs : SPACE.s }}>
       <Heading level={2} kind="strong">
         {title}
       </Heading>
@@ -146,6 +159,8 @@ interface MapRowProps {
 const MapRow = memo(function MapRow({ id, mapKey, label, unit, decimals, map, ready, here }: MapRowProps) {
   const roles = useRoles();
   const router = useRouter();
+  const wide = useWide();
+  const picture = wide ? SMALL_THUMBNAIL : THUMBNAIL;
   // A thumbnail may come a moment after the cell that changed it.
   const pictured = useDeferredValue(map);
   const frame = {
@@ -160,23 +175,18 @@ const MapRow = memo(function MapRow({ id, mapKey, label, unit, decimals, map, re
       {...(pictured === null ? {} : { detail: rangeText(pictured.values, decimals, unit) })}
       picture={
         pictured === null ? (
-          <View style={{ ...THUMBNAIL, ...frame }} />
+          <View style={{ ...picture, ...frame }} />
         ) : (
-          <Thumbnail map={pictured} {...THUMBNAIL} />
+          <Thumbnail map={pictured} {...picture} />
         )
       }
       state={<StateMark {...mapMark(pictured, ready)} />}
+      compact={wide}
       here={here}
       onPress={() => router.navigate(`/c/${id}/maps/${mapKey}` as '/')}
     />
   );
 });
-
-function rangeText(values: readonly number[], decimals: number, unit: string): string {
-  const text = (value: number) => formatNumber(value, decimals);
-  const [low, high] = [text(Math.min(...values)), text(Math.max(...values))];
-  return low === high ? `${low} ${unit} everywhere`.replace('  ', ' ') : `${low} to ${high} ${unit}`.trim();
-}
 
 /** A computed map is a considered beginning, not yet a proved one. */
 const MAP_TONES: Readonly<Record<SourceKind, MarkTone>> = {

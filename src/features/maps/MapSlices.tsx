@@ -1,7 +1,7 @@
 import { memo, useState } from 'react';
 import { axisPlace, type MapData, type MapDefinition } from '@/core/map';
 import { Chips } from '@/ui/button/Chips';
-import { FanChart, LineChart } from '@/ui/chart';
+import { FanChart } from '@/ui/chart';
 import type { Selection } from '@/ui/grid';
 import { Card } from '@/ui/layout';
 
@@ -11,7 +11,7 @@ interface Props {
   selection: Selection;
 }
 
-/** A curve as it runs; a map's rows or columns over each other, the chosen one standing out. */
+/** A map's rows or columns over each other, the chosen one standing out; nothing for a curve, which is drawn above its cells. */
 export const MapSlices = memo(function MapSlices({ definition, map, selection }: Props) {
   const [cut, setCut] = useState<'rows' | 'columns'>('rows');
   const { column, row } = selection.corner;
@@ -19,22 +19,7 @@ export const MapSlices = memo(function MapSlices({ definition, map, selection }:
   const width = map.x.length;
   const yLabel = definition.unit === '' ? definition.label.toLowerCase() : definition.unit;
   const axisWords = ({ label, unit }: MapDefinition['x']) => (unit === '' ? label : `${label}, ${unit}`);
-  if (y === null) {
-    return (
-      <Card title="The curve">
-        <LineChart
-          title={definition.label}
-          x={map.x}
-          xLabel={axisWords(x)}
-          yLabel={yLabel}
-          decimals={decimals}
-          series={[{ id: 'curve', label: definition.label, values: map.values }]}
-          cursor={column}
-          dots
-        />
-      </Card>
-    );
-  }
+  if (y === null) return null;
   const byRows = cut === 'rows';
   const slices = byRows
     ? map.y.map((load, i) => ({

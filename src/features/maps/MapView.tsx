@@ -20,6 +20,7 @@ import { EmptyMap } from './EmptyMap';
 import { MapEditor } from './MapEditor';
 import { MapSettings } from './MapSettings';
 import { MapSlices } from './MapSlices';
+import { MapSteps } from './MapSteps';
 import { MapWorkings } from './MapWorkings';
 import { useMarks } from './marks';
 import { PulseScaling } from './PulseScaling';
@@ -30,8 +31,8 @@ import { useShownMap, type ShownMapOf } from './useShownMap';
 /** One map: editing it, looking at a proposal for it, or laying its axes anew. */
 export function MapView({ mapKey }: { mapKey: MapKey }) {
   const router = useRouter();
-  const { id } = useGlobalSearchParams<{ id: string }>();
-  const [doing, setDoing] = useState<'edit' | 'propose' | 'relay'>('edit');
+  const { id, propose } = useGlobalSearchParams<{ id: string; propose?: string }>();
+  const [doing, setDoing] = useState<'edit' | 'propose' | 'relay'>(propose === 'yes' ? 'propose' : 'edit');
   const [helpOpen, setHelpOpen] = useState(false);
   const of = useShownMap(mapKey);
   const { definition, map } = of;
@@ -43,11 +44,14 @@ export function MapView({ mapKey }: { mapKey: MapKey }) {
       backLabel="Back to the maps"
       onBack={() => router.navigate(`/c/${id}/maps`)}
       aside={
-        <IconButton
-          icon="help-circle-outline"
-          label={`About ${definition.label}`}
-          onPress={() => setHelpOpen(true)}
-        />
+        <>
+          <IconButton
+            icon="help-circle-outline"
+            label={`About ${definition.label}`}
+            onPress={() => setHelpOpen(true)}
+          />
+          <MapSteps mapKey={mapKey} />
+        </>
       }
     />
   );
@@ -231,9 +235,11 @@ function Views({
           </Card>
         </View>
       )}
-      <View style={column}>
-        <MapSlices definition={as.definition} map={later} selection={selection} />
-      </View>
+      {definition.y === null ? null : (
+        <View style={column}>
+          <MapSlices definition={as.definition} map={later} selection={selection} />
+        </View>
+      )}
       <View style={column}>
         <MapWorkings definition={definition} map={map} selection={selection} />
       </View>

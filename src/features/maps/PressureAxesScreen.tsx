@@ -16,7 +16,7 @@ import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
 import { NumberBox } from '@/ui/field';
 import { Thumbnail } from '@/ui/grid';
-import { BackTitle, Card, Message, Page, StateMark } from '@/ui/layout';
+import { BackTitle, Card, Docked, Message, Page, StateMark } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 
@@ -94,16 +94,18 @@ export function PressureAxesScreen() {
         ) : null}
       </Card>
       {same && relaid.length > 0 ? <Message tone="plain">The maps end there already.</Message> : null}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        <Button
-          label={`Accept for ${relaid.length} maps`}
-          kind="primary"
-          icon="check"
-          disabled={same || relaid.length === 0}
-          onPress={accept}
-        />
-        <Button label="Refuse" icon="close" onPress={back} />
-      </View>
+      <Docked label="What becomes of the new axes">
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+          <Button
+            label={`Accept for ${relaid.length} maps`}
+            kind="primary"
+            icon="check"
+            disabled={same || relaid.length === 0}
+            onPress={accept}
+          />
+          <Button label="Refuse" icon="close" onPress={back} />
+        </View>
+      </Docked>
     </Page>
   );
 }

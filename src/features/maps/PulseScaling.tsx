@@ -41,6 +41,7 @@ export function PulseScaling() {
         proposal={proposal}
         onAccept={accept}
         onRefuse={() => setRefused(target)}
+        docked={false}
       />
     </>
   );

@@ -21,7 +21,7 @@ import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
 import { NumberBox } from '@/ui/field';
 import { cellLabel, cellSelection, MapGrid, type Selection } from '@/ui/grid';
-import { Card, Message, Page } from '@/ui/layout';
+import { Card, Docked, Message, Page } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { BreakpointEditor, OtherAxes } from './BreakpointEditor';
@@ -115,16 +115,18 @@ export function RelayView({ mapKey, map, title, onDone }: Props) {
           })}
         </Card>
       )}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        <Button
-          label="Accept the new axes"
-          kind="primary"
-          icon="check"
-          disabled={own === undefined || same}
-          onPress={accept}
-        />
-        <Button label="Refuse" icon="close" onPress={onDone} />
-      </View>
+      <Docked label="What becomes of the new axes">
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+          <Button
+            label="Accept the new axes"
+            kind="primary"
+            icon="check"
+            disabled={own === undefined || same}
+            onPress={accept}
+          />
+          <Button label="Refuse" icon="close" onPress={onDone} />
+        </View>
+      </Docked>
     </>
   );
 

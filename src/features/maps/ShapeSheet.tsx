@@ -47,8 +47,7 @@ export function ShapeSheet({ name, editing }: { name: string; editing: MapEditin
     const picked = await pickPart((text) => readFile('mapBlock', text), CSV_TYPES);
     if (picked === null) return;
     if (!picked.ok) return setSaid(picked.message);
-    editing.paste(picked.part);
-    close();
+    if (editing.paste(picked.part)) close();
   };
   return (
     <>
@@ -77,6 +76,7 @@ export function ShapeSheet({ name, editing }: { name: string; editing: MapEditin
           <Button label="Open a CSV" icon="file-import-outline" onPress={() => void openFile()} />
         </View>
         {said === null ? null : <Message tone="plain">{said}</Message>}
+        {editing.problem === null ? null : <Message tone="error">{editing.problem}</Message>}
         <TextBox
           label="Block from a spreadsheet"
           placeholder="Paste a block of cells here"
@@ -91,7 +91,7 @@ export function ShapeSheet({ name, editing }: { name: string; editing: MapEditin
             icon="content-paste"
             disabled={text.trim() === ''}
             onPress={() => {
-              editing.paste(text);
+              if (!editing.paste(text)) return;
               setText('');
               close();
             }}

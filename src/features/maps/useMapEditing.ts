@@ -33,12 +33,14 @@ export interface MapEditing {
   /** Why the last edit was refused; null when it was not. */
   readonly problem: string | null;
   readonly setProblem: (problem: string | null) => void;
-  /** Does an operation to the selection, as one step that can be undone. */
-  readonly apply: (operation: CellOperation) => void;
+  /** Does an operation to the selection, as one step that can be undone; false when it was refused. */
+  readonly apply: (operation: CellOperation) => boolean;
+  /** Puts a value in one cell, as one step that can be undone. */
+  readonly put: (index: number, value: number) => void;
   /** Fills or smooths the selection, as one step. */
   readonly shape: (kind: ShapeKind) => void;
-  /** Lays a block from a spreadsheet on the selection, as one step, or says why not. */
-  readonly paste: (text: string) => void;
+  /** Lays a block from a spreadsheet on the selection, as one step; false, with the reason, when it was refused. */
+  readonly paste: (text: string) => boolean;
   /** The selection as a spreadsheet takes it. */
   readonly copied: (withAxes: boolean) => string;
 }
@@ -64,14 +66,15 @@ export function useMapEditing(key: MapKey): MapEditing {
   const range = selectionRange(selection);
   const cells = rangeSize(range);
 
-  /** Lands changes as one step, unless one would leave the map's limits. */
-  const land = (words: string, changes: readonly CellChange[]) => {
-    if (map === null || shown === null) return;
+  /** Lands changes as one step, unless one would leave the map's limits; false then. */
+  const land = (words: string, changes: readonly CellChange[], touched = cells): boolean => {
+    if (map === null || shown === null) return false;
     const refused = changesProblem(shown, definition, changes);
     setProblem(refused === null ? null : cellLimitMessage(shown, definition, refused));
-    if (refused !== null || changes.length === 0) return;
+    if (refused !== null) return false;
+    if (changes.length === 0) return true;
     const stored = changes.map(({ index, value }) => ({ index, value: as.value.stored(value) }));
-    edit(`${definition.label}: ${words}, ${cells} ${cells === 1 ? 'cell' : 'cells'}`, (draft) => {
+    edit(`${definition.label}: ${words}, ${touched} ${touched === 1 ? 'cell' : 'cells'}`, (draft) => {
       const next = withCells(map, stored, typedSource());
       const target = mapAt(draft, key);
       if (target === null) return;
@@ -87,26 +90,34 @@ export function useMapEditing(key: MapKey): MapEditing {
       }
       target.sources = next.sources;
     });
+    return true;
   };
 
-  const apply = (operation: CellOperation) => {
-    if (shown === null) return;
+  const apply = (operation: CellOperation): boolean => {
+    if (shown === null) return false;
     const result = editedCells(shown, definition, range, operation);
-    if (result.ok) land(operationWords(operation, definition.decimals), result.changes);
-    else setProblem(cellLimitMessage(shown, definition, result.problem));
+    if (result.ok) return land(operationWords(operation, definition.decimals), result.changes);
+    setProblem(cellLimitMessage(shown, definition, result.problem));
+    return false;
   };
+
+  const put = (index: number, value: number) =>
+    void land(operationWords({ kind: 'set', amount: value }, definition.decimals), [{ index, value }], 1);
 
   const shape = (kind: ShapeKind) => {
-    if (shown !== null) land(SHAPES[kind].words, SHAPES[kind].changes(shown, range));
+    if (shown !== null) void land(SHAPES[kind].words, SHAPES[kind].changes(shown, range));
   };
 
-  const paste = (text: string) => {
-    if (shown === null) return;
+  const paste = (text: string): boolean => {
+    if (shown === null) return false;
     const result = pastedInto(shown, definition, range, text);
-    if (!result.ok) return setProblem(result.message);
+    if (!result.ok) {
+      setProblem(result.message);
+      return false;
+    }
     const { fromColumn, toColumn, fromRow, toRow } = result.range;
     setSelection({ anchor: { column: fromColumn, row: toRow }, corner: { column: toColumn, row: fromRow } });
-    land('paste', result.changes);
+    return land('paste', result.changes, rangeSize(result.range));
   };
 
   return {
@@ -122,6 +133,7 @@ export function useMapEditing(key: MapKey): MapEditing {
     problem,
     setProblem,
     apply,
+    put,
     shape,
     paste,
     copied: (withAxes) => (shown === null ? '' : rangeToTsv(shown, range, withAxes)),

@@ -69,7 +69,7 @@ function OpenFrame() {
       <TopBar />
       <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column' }}>
         {wide ? <Navigation kind="rail" /> : null}
-        <View role="main" style={{ flex: 1, minWidth: 0 }}>
+        <View role="main" tabIndex={-1} style={{ flex: 1, minWidth: 0, outlineWidth: 0 }}>
           <Notices />
           <Slot />
         </View>

@@ -6,6 +6,7 @@ import { startAutosave } from '@/data/session/autosave';
 import { repository } from '@/data/store/browserRepository';
 import { createQueryClient, queryKeys } from '@/data/store/queries';
 import { AppProviders } from '@/ui/AppProviders';
+import { useFocusKept } from '@/ui/focus';
 
 /** Everything around every screen: stored data, theme, saving. */
 export function RootLayout() {
@@ -29,6 +30,7 @@ async function lookAfterStorage(): Promise<void> {
 function Themed() {
   const [light] = useLightPreference();
   const client = useQueryClient();
+  useFocusKept();
   useEffect(() => {
     const readListAnew = () => void client.invalidateQueries({ queryKey: queryKeys.entries });
     const stopSaving = startAutosave(readListAnew);

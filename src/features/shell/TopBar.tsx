@@ -5,7 +5,7 @@ import { downloadCalibration } from '@/data/files/download';
 import { redo, undo, useSession } from '@/data/session/session';
 import { IconButton } from '@/ui/button/IconButton';
 import { CommandSheet, useCommandKeys, type Command } from '@/ui/command';
-import { MAP_COMMANDS } from '@/ui/command/mapKeys';
+import { MAP_COMMANDS, MAP_STEP_COMMANDS } from '@/ui/command/mapKeys';
 import { StateMark, useWide } from '@/ui/layout';
 import { Heading } from '@/ui/text/Text';
 import { SPACE, useRoles } from '@/ui/theme';
@@ -65,7 +65,7 @@ export function TopBar() {
       }}
     >
       <IconButton
-        icon="arrow-left"
+        icon="format-list-bulleted"
         label="All calibrations"
         onPress={() => (saveState === 'failed' ? setLeaving(true) : router.navigate('/'))}
       />
@@ -117,7 +117,7 @@ export function TopBar() {
         onClose={() => setKeysOpen(false)}
         groups={[
           { title: 'Everywhere', commands },
-          { title: 'In a map', commands: MAP_COMMANDS },
+          { title: 'In a map', commands: [...MAP_COMMANDS, ...MAP_STEP_COMMANDS] },
         ]}
       />
     </View>

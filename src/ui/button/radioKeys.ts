@@ -1,3 +1,5 @@
+import { focusNextField } from '../focus';
+
 /** A key event on a radio, as far as its keys are concerned. */
 interface RadioKeyEvent {
   readonly key: string;
@@ -8,7 +10,7 @@ interface RadioKeyEvent {
 const STEPS: Readonly<Record<string, 1 | -1>> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 };
 
 /**
- * The keys of a radio that React Native for the web leaves out: space chooses it, arrows choose its neighbour in the group, going
+ * The keys of a radio that React Native for the web leaves out: space chooses it, Enter does and goes on to the next field, arrows choose its neighbour in the group, going
  * round at the ends.
  * @returns a property to spread onto the pressable.
  */
@@ -17,7 +19,10 @@ export function radioKeys(onChoose: () => void): object {
     onKeyDown: (event: RadioKeyEvent) => {
       const step = STEPS[event.key];
       if (event.key === ' ') onChoose();
-      else if (step !== undefined) chooseNeighbour(event.currentTarget as HTMLElement, step);
+      else if (event.key === 'Enter') {
+        onChoose();
+        focusNextField(event.currentTarget as HTMLElement);
+      } else if (step !== undefined) chooseNeighbour(event.currentTarget as HTMLElement, step);
       else return;
       event.preventDefault();
     },

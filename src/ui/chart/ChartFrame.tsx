@@ -15,15 +15,24 @@ interface Props {
   leastWidth: number;
   /** The drawing at the width there is, px. */
   children: (width: number) => ReactNode;
+  /** Told the width the drawing has, px. */
+  onWidth?: (width: number) => void;
+  /** Lies over the drawing and is acted on. */
+  over?: ReactNode;
 }
 
 /** A chart’s heading, and its drawing as wide as there is room. */
-export function ChartFrame({ title, yLabel, description, height, said, leastWidth, children }: Props) {
+export function ChartFrame(props: Props) {
+  const { title, yLabel, description, height, said, leastWidth, children, onWidth, over } = props;
   const [width, setWidth] = useState(320);
   return (
     <View
       style={{ gap: SPACE.xs }}
-      onLayout={(event) => setWidth(Math.max(leastWidth, event.nativeEvent.layout.width))}
+      onLayout={(event) => {
+        const wide = Math.max(leastWidth, event.nativeEvent.layout.width);
+        setWidth(wide);
+        onWidth?.(wide);
+      }}
     >
       <View style={{ flexDirection: 'row', gap: SPACE.m, flexWrap: 'wrap', alignItems: 'baseline' }}>
         <Text kind="strong">{title}</Text>
@@ -36,10 +45,13 @@ export function ChartFrame({ title, yLabel, description, height, said, leastWidt
           </Text>
         )}
       </View>
-      <View role="img" aria-label={description}>
-        <Svg width={width} height={height}>
-          {children(width)}
-        </Svg>
+      <View>
+        <View role="img" aria-label={description}>
+          <Svg width={width} height={height}>
+            {children(width)}
+          </Svg>
+        </View>
+        {over}
       </View>
     </View>
   );

@@ -10,7 +10,7 @@ export interface LaneSpan {
   readonly from: number;
   readonly to: number;
   readonly tone: keyof Roles;
-  /** Written in it where it is long enough. */
+  /** Written in it, or below by a number where it is too short. */
   readonly label?: string;
   /** Drawn as an outline: a window, a gap. */
   readonly hollow?: boolean;
@@ -63,6 +63,12 @@ export function LaneChart({ title, from, to, ticks, unit, lanes, grounds = [] }:
   const top = grounds.length > 0 ? GROUND_HEIGHT : 0;
   const step = LABEL_HEIGHT + LANE_HEIGHT;
   const bottom = top + lanes.length * step;
+  const widthOf = (stretch: { from: number; to: number }) => Math.max(1, x(stretch.to) - x(stretch.from));
+  const written = writtenIn(
+    [...grounds, ...lanes.flatMap((lane) => lane.spans ?? [])].flatMap((stretch) =>
+      stretch.label === undefined ? [] : [{ label: stretch.label, width: widthOf(stretch) }],
+    ),
+  );
   return (
     <View
       onLayout={(event) => setWidth(Math.max(200, event.nativeEvent.layout.width))}
@@ -81,7 +87,7 @@ export function LaneChart({ title, from, to, ticks, unit, lanes, grounds = [] }:
                 opacity={i % 2 === 0 ? 0.28 : 0.1}
               />
               <SvgText x={x(ground.from) + 3} y={13} fontSize={11} fontFamily={FONT.text} fill={roles.muted}>
-                {fitted(ground.label, x(ground.to) - x(ground.from))}
+                {written.inside(ground.label, widthOf(ground))}
               </SvgText>
             </G>
           ))}
@@ -101,10 +107,23 @@ export function LaneChart({ title, from, to, ticks, unit, lanes, grounds = [] }:
             </G>
           ))}
           {lanes.map((lane, i) => (
-            <LaneRow key={lane.id} lane={lane} y={top + i * step} x={x} right={width - SIDE} roles={roles} />
+            <LaneRow
+              key={lane.id}
+              lane={lane}
+              y={top + i * step}
+              x={x}
+              right={width - SIDE}
+              roles={roles}
+              written={written.inside}
+            />
           ))}
         </Svg>
       </View>
+      {written.key.length === 0 ? null : (
+        <Text kind="small" colour="muted">
+          {written.key.map((label, i) => `${i + 1} ${label}`).join(', ')}
+        </Text>
+      )}
       {lanes.length === 0 ? <Text colour="muted">Nothing to draw yet.</Text> : null}
     </View>
   );
@@ -116,6 +135,7 @@ function LaneRow({
   x,
   right,
   roles,
+  written,
 }: {
   lane: Lane;
   y: number;
@@ -123,6 +143,7 @@ function LaneRow({
   /** End of the axis, px: labels near it stand before their mark. */
   right: number;
   roles: Roles;
+  written: Written['inside'];
 }) {
   const base = y + LABEL_HEIGHT;
   const isNearEnd = ({ at, label = '' }: LaneMark) => x(at) + 4 + label.length * LETTER > right;
@@ -156,7 +177,7 @@ function LaneRow({
                 fill={span.hollow === true ? roles.text : roles.ground}
                 textAnchor="middle"
               >
-                {fitted(span.label, wide)}
+                {written(span.label, wide)}
               </SvgText>
             )}
           </G>
@@ -190,11 +211,22 @@ function LaneRow({
   );
 }
 
-/** Text cut to what fits; nothing where even three letters do not. */
-function fitted(text: string, width: number): string {
-  const letters = Math.floor((width - 6) / LETTER);
-  if (text.length <= letters) return text;
-  return letters < 3 ? '' : `${text.slice(0, letters - 1)}…`;
+/** How the words of stretches are written: whole where they fit, else by a number that is explained below. */
+interface Written {
+  readonly inside: (label: string, width: number) => string;
+  readonly key: readonly string[];
+}
+
+/** Numbers for the words that do not fit into their stretch, in the order they come. */
+function writtenIn(stretches: readonly { readonly label: string; readonly width: number }[]): Written {
+  const fits = (label: string, width: number) => label.length * LETTER + 6 <= width;
+  const key = [
+    ...new Set(stretches.filter(({ label, width }) => !fits(label, width)).map(({ label }) => label)),
+  ];
+  return {
+    inside: (label, width) => (fits(label, width) ? label : String(key.indexOf(label) + 1)),
+    key,
+  };
 }
 
 /** Stretches of a cycle brought inside it: what goes past its end comes in again at its beginning. */

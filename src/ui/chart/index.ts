@@ -1,3 +1,4 @@
+export { CurveEditor } from './CurveEditor';
 export { FanChart } from './FanChart';
 export { LineChart } from './LineChart';
 export type { Band, Series } from './scales';

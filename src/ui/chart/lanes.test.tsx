@@ -73,7 +73,7 @@ describe('a lane chart', () => {
     }
   });
 
-  test('leaves out a label there is no room for', () => {
+  test('writes a label there is no room for as a number, explained below, once', () => {
     render(
       <LaneChart
         title="x"
@@ -81,9 +81,23 @@ describe('a lane chart', () => {
         to={720}
         ticks={[0]}
         unit="°"
-        lanes={[{ id: 'a', label: 'A', spans: [{ ...span(0, 10), label: 'overlap' }] }]}
+        lanes={[
+          {
+            id: 'a',
+            label: 'A',
+            spans: [
+              { ...span(0, 10), label: 'overlap' },
+              { ...span(20, 30), label: 'overlap' },
+              { ...span(40, 60), label: 'lash' },
+              { ...span(100, 700), label: 'closed' },
+            ],
+          },
+        ]}
       />,
     );
-    expect(screen.queryByText(/overl/)).toBeNull();
+    expect(screen.getByText('1 overlap, 2 lash')).toBeInTheDocument();
+    expect(screen.getAllByText('1')).toHaveLength(2);
+    expect(screen.getByText('2')).toBeInTheDocument();
+    expect(screen.getByText('closed')).toBeInTheDocument();
   });
 });

@@ -19,3 +19,9 @@ export const MAP_COMMANDS = [
   { id: 'point', label: 'Put the operating point on the cell', keys: ['T'] },
   { id: 'flick', label: 'Flick between this map and the difference', keys: ['D'] },
 ] as const satisfies readonly Pick<Command, 'id' | 'label' | 'keys'>[];
+
+/** Keys that go from a map to its neighbours in the list. */
+export const MAP_STEP_COMMANDS = [
+  { id: 'mapBefore', label: 'To the map before', keys: ['B'] },
+  { id: 'mapAfter', label: 'To the next map', keys: ['N'] },
+] as const satisfies readonly Pick<Command, 'id' | 'label' | 'keys'>[];

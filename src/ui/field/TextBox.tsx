@@ -1,15 +1,16 @@
 import { forwardRef, useState } from 'react';
 import { TextInput, type TextInputProps } from 'react-native';
+import { focusNextField } from '../focus';
 import { CORNER, FONT, SIZE, SPACE, TARGET, useRoles } from '../theme';
 
 interface Props {
   label: string;
   value: string;
   onChangeText: (text: string) => void;
-  /** Called when the builder leaves the box or presses Enter. */
+  /** Called when the builder leaves the box or presses Enter, which goes on to the next field. */
   onDone?: () => void;
   onFocus?: () => void;
-  /** Called for Enter alone; `onDone` stands in for it when left out. */
+  /** Called for Enter instead. */
   onSubmit?: () => void;
   /** Called for Escape. */
   onCancel?: () => void;
@@ -71,8 +72,13 @@ export const TextBox = forwardRef<TextInput, Props>(function TextBox(
         setFocused(false);
         onDone?.();
       }}
-      onSubmitEditing={() => (onSubmit ?? onDone)?.()}
-      {...(lines > 1 ? { multiline: true, numberOfLines: lines } : { submitBehavior: 'submit' as const })}
+      onSubmitEditing={(event) => {
+        if (onSubmit !== undefined) return onSubmit();
+        onDone?.();
+        focusNextField(event.target as unknown as HTMLElement);
+      }}
+      {...(lines > 1 ? { multiline: true, numberOfLines: lines } : {})}
+      blurOnSubmit={false}
       onKeyPress={(event) => {
         if (event.nativeEvent.key === 'Escape') onCancel?.();
       }}

@@ -1,11 +1,11 @@
-import { useMemo, useRef, useState } from 'react';
+import { useImperativeHandle, useMemo, useRef, useState, type Ref } from 'react';
 import { View } from 'react-native';
 import type { MapData, MapDefinition } from '@/core/map';
 import { rowCount } from '@/core/map/schema';
 import { formatNumber } from '@/core/units';
 import { useWide } from '../layout/useWide';
 import { Text } from '../text/Text';
-import { differenceColour, magnitudeColour, SPACE, useRoles, useScheme } from '../theme';
+import { differenceColour, magnitudeScale, SPACE, useRoles, useScheme } from '../theme';
 import { cellAt, gridGeometry, gridHit, windowShowing } from './geometry';
 import { GridCanvas } from './GridCanvas';
 import { Overview } from './Overview';
@@ -42,6 +42,14 @@ interface Props {
   region?: AxisRegion | null;
   /** When given, a touch reads the surface there instead of selecting. */
   onProbe?: ((point: AxisPoint) => void) | null;
+  /** Lets the keyboard be brought back to the grid. */
+  handle?: Ref<GridHandle>;
+}
+
+/** What can be asked of a grid from outside. */
+export interface GridHandle {
+  /** Takes the keyboard, without scrolling. */
+  readonly focus: () => void;
 }
 
 const NO_TRAIL: readonly AxisPoint[] = [];
@@ -78,6 +86,7 @@ export function MapGrid({
   trail = NO_TRAIL,
   region = null,
   onProbe = null,
+  handle,
 }: Props) {
   const roles = useRoles();
   const scheme = useScheme();
@@ -86,6 +95,9 @@ export function MapGrid({
   const [corner, setCorner] = useState<Place>({ column: 0, row: 0 });
   const dragging = useRef(false);
   const box = useRef<View>(null);
+  useImperativeHandle(handle, () => ({
+    focus: () => (box.current as unknown as HTMLElement | null)?.focus({ preventScroll: true }),
+  }));
   const columns = map.x.length;
   const rows = rowCount(map);
   const size = { columns, rows };
@@ -105,7 +117,7 @@ export function MapGrid({
       const largest = Math.max(Math.abs(low), Math.abs(high));
       return (value: number) => differenceColour(largest === 0 ? 0 : value / largest, scheme);
     }
-    return (value: number) => magnitudeColour(high === low ? 0.4 : (value - low) / (high - low));
+    return magnitudeScale(low, high, scheme);
   }, [colours, low, high, scheme]);
   const valueText = useMemo(() => {
     const plus = colours === 'difference' ? '+' : '';

@@ -1,8 +1,9 @@
-export { MapGrid, type GridKey } from './MapGrid';
+export { MapGrid, type GridHandle, type GridKey } from './MapGrid';
 export { cellLabel, placeName } from './places';
 export {
   cellSelection,
   columnSelection,
+  movedSelection,
   rangeSize,
   rowSelection,
   selectionRange,

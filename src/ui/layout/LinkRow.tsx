@@ -13,7 +13,7 @@ interface Props {
   picture?: ReactNode;
   /** Stands under the detail: a state. */
   state?: ReactNode;
-  /** On one line, for a list that stands beside what it leads to. */
+  /** On one low line, for a list that stands beside what it leads to and is used with a pointer. */
   compact?: boolean;
   /** The one that is open. */
   here?: boolean;
@@ -27,7 +27,7 @@ const ROW = {
   flexDirection: 'row',
   alignItems: 'center',
   justifyContent: 'space-between',
-  flexWrap: 'wrap',
+  columnGap: SPACE.s,
 } as const;
 
 /** A row that leads somewhere. */
@@ -41,12 +41,12 @@ export function LinkRow({ label, detail, picture, state, compact = false, here =
       onPress={onPress}
       {...linkKeys(onPress)}
       style={{
-        minHeight: compact ? 52 : 64,
+        minHeight: compact ? 40 : 64,
         flexDirection: 'row',
         alignItems: 'center',
-        gap: SPACE.m,
-        paddingHorizontal: SPACE.m,
-        paddingVertical: compact ? SPACE.xs : SPACE.m,
+        gap: compact ? SPACE.s : SPACE.m,
+        paddingHorizontal: compact ? SPACE.s : SPACE.m,
+        paddingVertical: compact ? 2 : SPACE.m,
         borderRadius: CORNER.field,
         borderWidth: 1,
         borderLeftWidth: here ? 4 : 1,
@@ -56,7 +56,9 @@ export function LinkRow({ label, detail, picture, state, compact = false, here =
     >
       {picture}
       <View style={compact ? ROW : STACK}>
-        <Text kind="strong">{label}</Text>
+        <Text kind={compact && !here ? 'body' : 'strong'} style={{ flexShrink: 1 }}>
+          {label}
+        </Text>
         {detail === undefined || compact ? null : (
           <Text kind="small" colour="muted">
             {detail}
@@ -64,7 +66,7 @@ export function LinkRow({ label, detail, picture, state, compact = false, here =
         )}
         {state}
       </View>
-      <Icon name="chevron-right" color={roles.muted} />
+      {compact ? null : <Icon name="chevron-right" color={roles.muted} />}
     </Pressable>
   );
 }

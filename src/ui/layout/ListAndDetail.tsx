@@ -26,7 +26,7 @@ export function ListAndDetail({
           aria-label={label}
           style={{ width: LIST_WIDTH, borderRightWidth: 1, borderColor: roles.line }}
         >
-          <ScrollView contentContainerStyle={{ padding: SPACE.m, gap: SPACE.s }}>{list}</ScrollView>
+          <ScrollView contentContainerStyle={{ padding: SPACE.m, gap: SPACE.xs }}>{list}</ScrollView>
         </View>
       ) : null}
       <View style={{ flex: 1, minWidth: 0 }}>{children}</View>

@@ -1,14 +1,14 @@
-import type { ReactNode, RefObject } from 'react';
+import { useRef, useState, type ReactNode, type Ref, type RefObject } from 'react';
 import { ScrollView, useWindowDimensions, View, type ViewStyle } from 'react-native';
+import { usePageFocus } from '../focus';
 import { SPACE, useRoles } from '../theme';
+import { DockPlace } from './dock';
 import { useWide } from './useWide';
 
 interface Props {
   children: ReactNode;
   /** What stands beside the content on a wide screen, and below it on a phone. */
   beside?: ReactNode;
-  /** The primary action, kept within reach above the bottom bar. */
-  action?: ReactNode;
   /** What scrolls, for a list that draws only what is in sight. */
   scroller?: RefObject<ScrollView | null>;
 }
@@ -19,9 +19,15 @@ const MEASURE = 560;
 /** Height of the top bar, px: what stands beside stays in sight below it. */
 const TOP_BAR = 56;
 
-/** A page that scrolls: one column on a phone, content and its picture side by side when wide. */
-export function Page({ children, beside, action, scroller }: Props) {
+/**
+ * A page that scrolls: one column on a phone, content and its picture side by side when wide. What is `Docked` in it stays
+ * within reach below it.
+ */
+export function Page({ children, beside, scroller }: Props) {
   const roles = useRoles();
+  const [dock, setDock] = useState<Element | null>(null);
+  const page = useRef<View>(null);
+  usePageFocus(page as unknown as RefObject<HTMLElement>);
   const wide = useWide();
   const padding = { padding: wide ? SPACE.xl : SPACE.l, gap: SPACE.l };
   const column =
@@ -29,29 +35,24 @@ export function Page({ children, beside, action, scroller }: Props) {
       ? { flexGrow: 4, flexShrink: 1, flexBasis: 0, maxWidth: MEASURE, minWidth: 0 }
       : { width: '100%' as const };
   return (
-    <View style={{ flex: 1, backgroundColor: roles.ground }}>
+    <View
+      ref={page}
+      tabIndex={-1}
+      style={{ flex: 1, backgroundColor: roles.ground, outlineWidth: 0 } as ViewStyle}
+    >
       <ScrollView
         {...(scroller === undefined ? {} : { ref: scroller })}
         style={{ flex: 1 }}
         contentContainerStyle={{ ...padding, paddingBottom: SPACE.xxl }}
       >
         <View style={{ flexDirection: wide ? 'row' : 'column', gap: SPACE.xl, alignItems: 'flex-start' }}>
-          <View style={[column, { gap: SPACE.l }]}>{children}</View>
-          {beside === undefined ? null : <Beside wide={wide}>{beside}</Beside>}
+          <DockPlace value={dock}>
+            <View style={[column, { gap: SPACE.l }]}>{children}</View>
+            {beside === undefined ? null : <Beside wide={wide}>{beside}</Beside>}
+          </DockPlace>
         </View>
       </ScrollView>
-      {action === undefined ? null : (
-        <View
-          style={{
-            padding: SPACE.m,
-            borderTopWidth: 1,
-            borderColor: roles.line,
-            backgroundColor: roles.surface,
-          }}
-        >
-          {action}
-        </View>
-      )}
+      <View ref={setDock as unknown as Ref<View>} />
     </View>
   );
 }

@@ -1,5 +1,6 @@
 export { BackTitle } from './BackTitle';
 export { Card } from './Card';
+export { Docked } from './Docked';
 export { FigureTile } from './FigureTile';
 export { LinkRow } from './LinkRow';
 export { ListAndDetail } from './ListAndDetail';
@@ -7,4 +8,5 @@ export { Message } from './Message';
 export { Page } from './Page';
 export { type Sentence, Sentences } from './Sentences';
 export { StateMark, type MarkTone } from './StateMark';
+export { useOnScreen } from './useOnScreen';
 export { useWide } from './useWide';

@@ -11,7 +11,7 @@ import { formatNumber } from '@/core/units';
 import { Button } from '../button/Button';
 import { Chips } from '../button/Chips';
 import { cellSelection, MapGrid, placeName, rangeSize, selectionRange, type Selection } from '../grid';
-import { Card } from '../layout';
+import { Card, Docked } from '../layout';
 import { Text } from '../text/Text';
 import { SPACE } from '../theme';
 
@@ -23,6 +23,8 @@ interface Props {
   /** Null accepts all. */
   onAccept: (range: CellRange | null) => void;
   onRefuse: () => void;
+  /** False where it shares its page with something that is docked already. */
+  docked?: boolean;
 }
 
 type Shown = 'new' | 'difference' | 'old' | 'evidence';
@@ -31,7 +33,7 @@ type Shown = 'new' | 'difference' | 'old' | 'evidence';
 const EVIDENCE = { unit: '', decimals: 1 } as const;
 
 /** A computed change that has not landed: old, new, difference and reasons; accepted whole, by region, or refused. */
-export function ProposalView({ definition, proposal, choices, onAccept, onRefuse }: Props) {
+export function ProposalView({ definition, proposal, choices, onAccept, onRefuse, docked = true }: Props) {
   const { before, after } = proposal;
   const comparable = sameAxes(before, after);
   const [view, setView] = useState<Shown>(comparable ? 'difference' : 'new');
@@ -50,6 +52,13 @@ export function ProposalView({ definition, proposal, choices, onAccept, onRefuse
         : view === 'evidence'
           ? { ...after, values: [...(proposal.evidence ?? [])] }
           : after;
+  const actions = (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+      <Button label="Accept all" kind="primary" icon="check" onPress={() => onAccept(null)} />
+      {comparable ? <Button label={`Accept selection (${cells})`} onPress={() => onAccept(range)} /> : null}
+      <Button label="Refuse" icon="close" onPress={onRefuse} />
+    </View>
+  );
   return (
     <View style={{ gap: SPACE.l }}>
       <Card
@@ -92,13 +101,7 @@ export function ProposalView({ definition, proposal, choices, onAccept, onRefuse
             {`Evidence in this cell: ${formatNumber(proposal.evidence[index], EVIDENCE.decimals)}`}
           </Text>
         )}
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-          <Button label="Accept all" kind="primary" icon="check" onPress={() => onAccept(null)} />
-          {comparable ? (
-            <Button label={`Accept selection (${cells})`} onPress={() => onAccept(range)} />
-          ) : null}
-          <Button label="Refuse" icon="close" onPress={onRefuse} />
-        </View>
+        {docked ? <Docked label="What becomes of the proposal">{actions}</Docked> : actions}
       </Card>
       <Card title="Why these values">
         {proposal.reasons.map((reason) => (

@@ -4,7 +4,7 @@ import { axisPlace, type MapData, type MapDefinition } from '@/core/map';
 import { gridOf, lookUpMap } from '@/core/numeric';
 import { IconButton } from '../button/IconButton';
 import { Text } from '../text/Text';
-import { differenceColour, magnitudeColour, SPACE, useRoles, useScheme } from '../theme';
+import { differenceColour, magnitudeScale, SPACE, useRoles, useScheme } from '../theme';
 import { paintSurface, type SurfacePicture, type SurfacePoint } from './paintSurface';
 import { surfaceShape, turned, USUAL_VIEW } from './project';
 
@@ -152,10 +152,10 @@ function faceColours(
     if (value > high) high = value;
   }
   const most = Math.max(Math.abs(low), Math.abs(high));
-  const colour = (value: number) =>
+  const colour =
     colours === 'difference'
-      ? differenceColour(most === 0 ? 0 : value / most, scheme)
-      : magnitudeColour(high === low ? 0.4 : (value - low) / (high - low));
+      ? (value: number) => differenceColour(most === 0 ? 0 : value / most, scheme)
+      : magnitudeScale(low, high, scheme);
   const columns = x.length;
   return values.map((value, i) => {
     if (i % columns === columns - 1 || i >= columns * (y.length - 1)) return '';

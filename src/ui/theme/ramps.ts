@@ -24,6 +24,12 @@ export function differenceColour(share: number, scheme: Scheme): string {
   return along(DIFFERENCE[scheme], (share + 1) / 2);
 }
 
+/** Colours of magnitudes between the lowest and the highest of a map; one value everywhere is nothing hot, and neutral. */
+export function magnitudeScale(low: number, high: number, scheme: Scheme): (value: number) => string {
+  if (low === high) return () => differenceColour(0, scheme);
+  return (value) => magnitudeColour((value - low) / (high - low));
+}
+
 /** Relative luminance of a colour, 0…1 [WCAG 2.2]. */
 function luminance(colour: string): number {
   const { r, g, b } = rgb(colour);

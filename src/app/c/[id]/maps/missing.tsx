@@ -1,0 +1,1 @@
+export { MissingMapsScreen as default } from '@/features/maps/MissingMapsScreen';

@@ -1,0 +1,44 @@
+import { type Calibration, type FieldPath, leaderOf, usedMaps } from '../calibration';
+import { FIRST_OF, isSecondMapId, type MapId } from '../program';
+import { generatedMap, type MapProposalOf } from './generate';
+import type { GeneratorChoices } from './generator';
+
+/** The maps in use that are not there: those that can be proposed, and those whose fields are still empty. */
+export interface MissingMaps {
+  readonly proposals: readonly MapProposalOf[];
+  readonly waiting: readonly { readonly mapId: MapId; readonly missing: readonly FieldPath[] }[];
+}
+
+/**
+ * Proposals for every map in use that is not there, in the order of work. Each stands on what the others would be: a
+ * map that follows another’s breakpoints takes those that other would get.
+ * @param date the day of the proposals, YYYY-MM-DD.
+ */
+export function missingMaps(document: Calibration, choices: GeneratorChoices, date: string): MissingMaps {
+  const absent = usedMaps(document).filter((mapId) => document.maps[mapId] === null);
+  const found = new Map<MapId, ReturnType<typeof generatedMap>>();
+  let sofar = document;
+  for (const mapId of leadersFirst(document, absent)) {
+    const result = generatedMap(sofar, mapId, choices, date);
+    found.set(mapId, result);
+    if (result.ok) sofar = { ...sofar, maps: { ...sofar.maps, [mapId]: result.proposal.after } };
+  }
+  const results = absent.map((mapId) => ({ mapId, result: found.get(mapId) }));
+  return {
+    proposals: results.flatMap(({ result }) => (result?.ok === true ? [result.proposal] : [])),
+    waiting: results.flatMap(({ mapId, result }) =>
+      result?.ok === false ? [{ mapId, missing: result.missing }] : [],
+    ),
+  };
+}
+
+/** The maps with those first whose breakpoints others take. */
+function leadersFirst(document: Calibration, mapIds: readonly MapId[]): MapId[] {
+  const follows = (mapId: MapId) =>
+    leaderOf(document, mapId) ?? (isSecondMapId(mapId) ? FIRST_OF[mapId] : null);
+  const depth = (mapId: MapId): number => {
+    const leader = follows(mapId);
+    return leader === null ? 0 : 1 + depth(leader);
+  };
+  return [...mapIds].sort((a, b) => depth(a) - depth(b));
+}

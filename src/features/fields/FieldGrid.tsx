@@ -1,0 +1,53 @@
+import { Fragment, type ReactNode } from 'react';
+import { View } from 'react-native';
+import { fieldInfo, type FieldPath, isSetAside } from '@/core/calibration';
+import { useDocument } from '@/data/session/session';
+import { useWide } from '@/ui/layout';
+import { SPACE } from '@/ui/theme';
+
+interface Props {
+  paths: readonly FieldPath[];
+  /** How a field is drawn. */
+  children: (path: FieldPath) => ReactNode;
+  /** Fields that take a line of their own whatever they are. */
+  alone?: readonly FieldPath[];
+  /** What takes a line of its own above a field. */
+  above?: Readonly<Partial<Record<FieldPath, ReactNode>>>;
+}
+
+/** Narrowest that a number with its unit is still read in, px. */
+const LEAST = 200;
+
+/** Fields under each other; wide, short ones stand two to a row. */
+export function FieldGrid({ paths, children, alone = [], above = {} }: Props) {
+  const wide = useWide();
+  const document = useDocument();
+  const shown = paths.filter((path) => !isSetAside(document, path));
+  if (!wide) {
+    return shown.map((path) => (
+      <Fragment key={path}>
+        {above[path]}
+        {children(path)}
+      </Fragment>
+    ));
+  }
+  const isShort = (path: FieldPath) => fieldInfo(path)?.kind === 'quantity' && !alone.includes(path);
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.l, rowGap: SPACE.m }}>
+      {shown.map((path) => (
+        <Fragment key={path}>
+          {above[path] === undefined ? null : <View style={{ width: '100%' }}>{above[path]}</View>}
+          <View
+            style={
+              isShort(path)
+                ? { flexGrow: 1, flexShrink: 1, flexBasis: '40%', minWidth: LEAST, gap: SPACE.m }
+                : { width: '100%', gap: SPACE.m }
+            }
+          >
+            {children(path)}
+          </View>
+        </Fragment>
+      ))}
+    </View>
+  );
+}

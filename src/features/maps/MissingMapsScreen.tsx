@@ -1,0 +1,149 @@
+import { useGlobalSearchParams, useRouter } from 'expo-router';
+import { useMemo } from 'react';
+import { View } from 'react-native';
+import { fieldInfo, putMap } from '@/core/calibration';
+import { type MapProposalOf, missingMaps, type MissingMaps } from '@/core/generators';
+import { acceptedMap } from '@/core/map';
+import { MAP_DEFINITIONS } from '@/core/program';
+import { edit, useDocument } from '@/data/session/session';
+import { today } from '@/data/today';
+import { Button } from '@/ui/button/Button';
+import { Thumbnail } from '@/ui/grid';
+import { BackTitle, Card, Docked, Page } from '@/ui/layout';
+import { Text } from '@/ui/text/Text';
+import { SPACE } from '@/ui/theme';
+import { ChoiceBar } from './ChoiceBar';
+import { useGeneratorChoices } from './choices';
+import { MissingWays } from './MissingWays';
+import { rangeText } from './rangeText';
+
+/** Puts proposals into the document as one step that can be undone. */
+function accept(proposals: readonly MapProposalOf[]): void {
+  const [first] = proposals;
+  if (first === undefined) return;
+  const words =
+    proposals.length === 1
+      ? `Accept all of the ${MAP_DEFINITIONS[first.mapId].label.toLowerCase()} proposal`
+      : `Accept the proposals of ${proposals.length} maps`;
+  edit(words, (draft) => {
+    for (const proposal of proposals) putMap(draft, proposal.mapId, acceptedMap(proposal, null));
+  });
+}
+
+/** Every map in use that is not there, with what it would be and why; accepted together or one by one. */
+export function MissingMapsScreen() {
+  const document = useDocument();
+  const router = useRouter();
+  const { id } = useGlobalSearchParams<{ id: string }>();
+  const [choices, choose] = useGeneratorChoices(document);
+  const { firstRun, cams, use } = choices;
+  const { proposals, waiting } = useMemo(
+    () => missingMaps(document, { firstRun, cams, use }, today()),
+    [document, firstRun, cams, use],
+  );
+  const toMaps = () => router.navigate(`/c/${id}/maps`);
+  return (
+    <Page>
+      <BackTitle title="What is missing" backLabel="Back to the maps" onBack={toMaps} />
+      {proposals.length === 0 && waiting.length === 0 ? (
+        <NothingMissing onReview={() => router.navigate(`/c/${id}/review`)} />
+      ) : null}
+      {proposals.length === 0 ? null : (
+        <Card title="For every map" intro="What is chosen here makes all of them anew at once.">
+          <ChoiceBar choices={choices} onChange={choose} />
+        </Card>
+      )}
+      {proposals.map((proposal) => (
+        <ProposedMap
+          key={proposal.mapId}
+          proposal={proposal}
+          onAccept={() => accept([proposal])}
+          onOpen={() => router.navigate(`/c/${id}/maps/${proposal.mapId}?propose=yes` as '/')}
+        />
+      ))}
+      <Waiting waiting={waiting} onGo={(place) => router.navigate(`/c/${id}/${place}` as '/')} />
+      {proposals.length === 0 ? null : (
+        <Docked label="What becomes of the proposals">
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+            <Button
+              label={`Accept all ${proposals.length}`}
+              kind="primary"
+              icon="check"
+              onPress={() => {
+                accept(proposals);
+                if (waiting.length === 0) toMaps();
+              }}
+            />
+            <Button label="Not now" onPress={toMaps} />
+          </View>
+        </Docked>
+      )}
+    </Page>
+  );
+}
+
+function NothingMissing({ onReview }: { onReview: () => void }) {
+  return (
+    <Card title="Nothing is missing">
+      <Text>Every map that this calibration uses is there.</Text>
+      <View style={{ flexDirection: 'row' }}>
+        <Button label="Try a dry start" kind="primary" icon="arrow-right" onPress={onReview} />
+      </View>
+    </Card>
+  );
+}
+
+const PICTURE = { width: 84, height: 60 } as const;
+
+/** One proposal of the list: its picture, its range and its first reason. */
+function ProposedMap({
+  proposal,
+  onAccept,
+  onOpen,
+}: {
+  proposal: MapProposalOf;
+  onAccept: () => void;
+  onOpen: () => void;
+}) {
+  const { label, unit, decimals } = MAP_DEFINITIONS[proposal.mapId];
+  const { after, reasons } = proposal;
+  return (
+    <Card>
+      <View role="group" aria-label={label} style={{ gap: SPACE.s }}>
+        <View style={{ flexDirection: 'row', gap: SPACE.m, alignItems: 'flex-start' }}>
+          <Thumbnail map={after} {...PICTURE} />
+          <View style={{ flex: 1, minWidth: 0, gap: 2 }}>
+            <Text kind="strong">{label}</Text>
+            <Text kind="number" colour="muted">
+              {rangeText(after.values, decimals, unit)}
+            </Text>
+            <Text kind="small">{reasons[0]?.text ?? ''}</Text>
+          </View>
+        </View>
+        <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+          <Button label="Accept" accessibilityLabel={`Accept ${label}`} icon="check" onPress={onAccept} />
+          <Button
+            label="Look at it"
+            accessibilityLabel={`Look at the proposal for ${label}`}
+            kind="plain"
+            onPress={onOpen}
+          />
+        </View>
+      </View>
+    </Card>
+  );
+}
+
+/** Maps that cannot be proposed yet, by what they wait for. */
+function Waiting({ waiting, onGo }: { waiting: MissingMaps['waiting']; onGo: (place: string) => void }) {
+  if (waiting.length === 0) return null;
+  const fields = [...new Set(waiting.flatMap(({ missing }) => missing))];
+  const names = waiting.map(({ mapId }) => MAP_DEFINITIONS[mapId].label.toLowerCase());
+  return (
+    <Card title="Waiting for the engine’s description">
+      <Text>{`Not to be proposed yet: ${names.join(', ')}.`}</Text>
+      <Text colour="muted">{`Still empty: ${fields.map((path) => (fieldInfo(path)?.label ?? path).toLowerCase()).join(', ')}.`}</Text>
+      <MissingWays fields={fields} onGo={onGo} />
+    </Card>
+  );
+}

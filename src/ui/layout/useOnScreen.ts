@@ -1,0 +1,17 @@
+import { useEffect, useState, type RefObject } from 'react';
+import type { View } from 'react-native';
+
+/** True while some of an element is in sight; true where the browser cannot tell. */
+export function useOnScreen(box: RefObject<View | null>): boolean {
+  const [inSight, setInSight] = useState(true);
+  useEffect(() => {
+    const element = box.current as unknown as Element | null;
+    if (element === null || typeof IntersectionObserver === 'undefined') return;
+    const observer = new IntersectionObserver((entries) =>
+      setInSight(entries.at(-1)?.isIntersecting ?? true),
+    );
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, [box]);
+  return inSight;
+}
