@@ -1,3 +1,4 @@
+import type { TableSources } from './rowSources';
 import { type QuantityId, type UnitId, unitsOf } from '../units';
 import { type Source, sourceSchema } from './source';
 import { z } from './zod';
@@ -120,10 +121,9 @@ interface ChoiceOption<Id extends string> {
 }
 
 /** A table as it was typed: one unit a column, rows of one amount a column. */
-export interface TableValue {
+export interface TableValue extends TableSources {
   units: string[];
   rows: number[][];
-  source: Source;
 }
 
 /**
@@ -147,12 +147,37 @@ export function tableField(info: Omit<TableFieldInfo, 'kind'>) {
           { message: `Units must be those of ${info.columns.map((column) => column.label).join(', ')}` },
         ),
       rows: z.array(z.array(z.number()).length(width)).min(info.minRows).max(info.maxRows),
-      source: sourceSchema,
+      ...tableSourcesShape,
     })
+    .refine(eachRowHasSource, EACH_ROW_HAS_SOURCE)
     .nullable()
     .default(null);
   return schema.register(fieldRegistry, { kind: 'table', ...info });
 }
+
+/** How a table keeps its sources. */
+export const tableSourcesShape = {
+  source: sourceSchema,
+  /** One a row, while rows come from different sources. */
+  rowSources: z.array(sourceSchema).optional(),
+} as const;
+
+/** True when a table’s rows have a source each, or none. */
+export function eachRowHasSource({
+  rows,
+  rowSources,
+}: {
+  rows: readonly unknown[];
+  rowSources?: readonly unknown[] | undefined;
+}): boolean {
+  return rowSources === undefined || rowSources.length === rows.length;
+}
+
+/** What is wrong otherwise. */
+export const EACH_ROW_HAS_SOURCE = {
+  message: 'Sources of rows must be as many as the rows',
+  path: ['rowSources'],
+};
 
 /** Schema of a firing order; `null` while nothing is entered. */
 export function orderField(info: Omit<OrderFieldInfo, 'kind'>) {

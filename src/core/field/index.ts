@@ -15,8 +15,10 @@ export type {
 } from './field';
 export { FILE_LIMITS, jsonExcess } from './jsonLimits';
 export { limitMessage, limitProblem } from './limits';
+export type { TableSources } from './rowSources';
 export type { Source, SourceKind } from './source';
 export {
+  convertedTable,
   pastedCells,
   readTableDraft,
   tableDraft,

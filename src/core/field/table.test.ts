@@ -1,5 +1,5 @@
 import type { TableFieldInfo } from './field';
-import { pastedCells, readTableDraft, tableDraft, tableProblems, tableRows } from './table';
+import { convertedTable, pastedCells, readTableDraft, tableDraft, tableProblems, tableRows } from './table';
 
 const info: TableFieldInfo = {
   kind: 'table',
@@ -33,7 +33,7 @@ describe('a table being typed', () => {
 
   test.each([
     ['letters', ['20', 'many'], /“many” is not a number/],
-    ['a number read two ways', ['20', '2,500'], /can be read two ways. Type 2.500 or 2500/],
+    ['a number that fits neither way', ['250,000', '2500'], /can be read two ways. Type 250.000 or 250000/],
     ['a negative resistance', ['20', '-5'], /Resistance must be between 1 and 1000000 Ω/],
     ['1e9', ['1e9', '2500'], /Temperature must be between −60 and 200 °C/],
   ])('%s is refused at its row', (_, row, message) => {
@@ -65,6 +65,18 @@ describe('a table being typed', () => {
   });
 });
 
+test('a comma in a cell is read as the limits allow: as thousands, else as a decimal', () => {
+  const read = readTableDraft(info, draft(['-20', '15,462'], ['20', '2,500'], ['1,100', '186,6']));
+  expect(read).toEqual({
+    ok: true,
+    rows: [
+      [-20, 15462],
+      [1.1, 186.6],
+      [20, 2500],
+    ],
+  });
+});
+
 describe('a stored table', () => {
   const table = {
     units: ['degF', 'kohm'],
@@ -79,6 +91,19 @@ describe('a stored table', () => {
     expect(tableRows(info, table)[0]?.[0]).toBeCloseTo(-20, 9);
     expect(tableRows(info, table)[0]?.[1]).toBeCloseTo(15462, 9);
     expect(tableProblems(info, table)).toEqual([]);
+  });
+
+  test('in other units keeps what it means and where it comes from, there and back', () => {
+    const source = { kind: 'dataSheet', date: '2026-01-01' } as const;
+    const stored = { ...table, source, rowSources: [source, source, { ...source, note: 'by hand' }] };
+    const converted = convertedTable(info, stored, ['degC', 'ohm']);
+    expect(converted.rows).toEqual([
+      [-20, 15462],
+      [20, 2500],
+      [100, 186.6],
+    ]);
+    expect(converted).toMatchObject({ units: ['degC', 'ohm'], source, rowSources: stored.rowSources });
+    expect(convertedTable(info, converted, table.units)).toEqual(stored);
   });
 
   test('with a falling first column or a value out of range says where', () => {

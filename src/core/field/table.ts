@@ -1,6 +1,7 @@
 import {
   type ConversionContext,
   formatSignificant,
+  fromBase,
   parseAmount,
   STANDARD_CONTEXT,
   toBase,
@@ -21,6 +22,28 @@ export function tableRows(
       return toBase(column.quantity, { amount, unit: table.units[i] as string }, context);
     }),
   );
+}
+
+/** Digits kept of a number that was converted: more would be noise of the conversion. */
+const CONVERTED_DIGITS = 10;
+
+/** The same table in other units: its numbers change, what they mean and where they come from does not. */
+export function convertedTable(
+  info: TableFieldInfo,
+  table: TableValue,
+  units: readonly string[],
+  context?: ConversionContext,
+): TableValue {
+  const rows = table.rows.map((row) =>
+    row.map((amount, i) => {
+      const { quantity } = info.columns[i] as TableColumn;
+      const [from, to] = [table.units[i] as string, units[i] as string];
+      if (from === to) return amount;
+      const base = toBase(quantity, { amount, unit: from }, context);
+      return Number(fromBase(quantity, base, to, context).toPrecision(CONVERTED_DIGITS));
+    }),
+  );
+  return { ...table, units: [...units], rows };
 }
 
 /** What is wrong at a cell of a table. */
@@ -164,7 +187,12 @@ function readCell(
   unit: string,
   context: ConversionContext | undefined,
 ): number | { readonly message: string } {
-  const typed = parseAmount(column.quantity, text, unit);
+  const typed = parseAmount(
+    column.quantity,
+    text,
+    unit,
+    (amount) => cellProblem(column, toBase(column.quantity, amount, context), amount.unit, context) === null,
+  );
   if (!typed.ok) return { message: typedProblemMessage(typed.problem) };
   const base = toBase(column.quantity, typed.value, context);
   const message = cellProblem(column, base, unit, context);

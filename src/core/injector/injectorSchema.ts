@@ -1,4 +1,13 @@
-import { choiceField, fieldRegistry, quantityField, sourceSchema, tableField, z } from '../field/schema';
+import {
+  choiceField,
+  EACH_ROW_HAS_SOURCE,
+  eachRowHasSource,
+  fieldRegistry,
+  quantityField,
+  tableField,
+  tableSourcesShape,
+  z,
+} from '../field/schema';
 
 /** Most points a dead-time table holds. */
 export const MAX_DEAD_TIME_POINTS = 16;
@@ -32,8 +41,9 @@ const deadTimeField = z
       .array(z.object({ volts: z.number().min(5).max(20), times: z.array(z.number().positive().nullable()) }))
       .min(2)
       .max(MAX_DEAD_TIME_POINTS),
-    source: sourceSchema,
+    ...tableSourcesShape,
   })
+  .refine(eachRowHasSource, EACH_ROW_HAS_SOURCE)
   .superRefine(({ pressures, rows }, context) => {
     increasing(pressures, context, 'pressures');
     increasing(

@@ -94,3 +94,56 @@ describe('shown numbers', () => {
     expect(formatNumber(value, decimals)).toBe(text);
   });
 });
+
+describe('what could stand there decides between two readings', () => {
+  const between = (min: number, max: number) => (value: number) => value >= min && value <= max;
+
+  test.each([
+    ['7,200', between(500, 20000), 7200],
+    ['1,998', between(0.1, 12), 1.998],
+    ['2,460', between(0, 5000), 2460],
+    ['-1,250', between(-2, 2), -1.25],
+  ])('%s is %p', (text, possible, value) => {
+    expect(parseNumber(text, possible)).toEqual({ ok: true, value });
+  });
+
+  test('a number that fits neither way is asked about', () => {
+    expect(parseNumber('1,998', between(20, 100))).toMatchObject({
+      ok: false,
+      problem: { code: 'ambiguous-separator', candidates: ['1.998', '1998'] },
+    });
+  });
+
+  test('limits never change a number that reads one way only', () => {
+    for (const text of ['0,745', '1998', '1.998', '12,5']) {
+      expect(parseNumber(text, () => false)).toEqual(parseNumber(text));
+    }
+  });
+
+  test('with a unit: 1,998 L is 1.998 L, 1,998 cm3 is 1998', () => {
+    const engine = (amount: { amount: number; unit: string }) => {
+      const cm3 = amount.unit === 'L' ? 1000 * amount.amount : amount.amount;
+      return cm3 >= 50 && cm3 <= 12000;
+    };
+    const litre = parseAmount('volume', '1,998 L', 'cm3', engine);
+    expect(litre).toMatchObject({ ok: true, value: { amount: 1.998 } });
+    expect(parseAmount('volume', '1,998 cm3', 'cm3', engine)).toMatchObject({
+      ok: true,
+      value: { amount: 1998, unit: 'cm3' },
+    });
+  });
+
+  test('absolute or gauge is asked only where both make sense', () => {
+    const kPa = ({ amount, unit }: { amount: number; unit: string }) =>
+      100 * amount + (unit.includes('auge') ? 100 : 0);
+    const within = (min: number, max: number) => (amount: { amount: number; unit: string }) =>
+      kPa(amount) >= min && kPa(amount) <= max;
+    expect(parseAmount('pressureAbsolute', '1,5 bar', 'kPaAbs', within(20, 400))).toMatchObject({
+      ok: false,
+      problem: { code: 'ambiguous-unit' },
+    });
+    const only = parseAmount('pressureAbsolute', '1,5 bar', 'kPaAbs', within(200, 400));
+    expect(only).toMatchObject({ ok: true, value: { amount: 1.5 } });
+    expect(only.ok && only.value.unit).toMatch(/auge/);
+  });
+});

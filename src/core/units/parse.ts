@@ -20,10 +20,12 @@ const LEADING_NUMBER = /^([+\-−]?[\d.,'\u00a0\u202f ]*\d[.,]?(?:e[+\-−]?\d+)
 
 /**
  * The number in typed text, with decimal point or comma and with or without thousands separators.
- * "1,234" can be 1.234 or 1234 and is refused as ambiguous; "0,745" and "1.234,5" are not.
+ * "1,234" can be 1234 or 1.234: it is the first that is possible where the number stands, and refused as ambiguous where
+ * nothing is known of that; "0,745" and "1.234,5" are not.
  * Example: "1 234,5" → 1234.5.
+ * @param possible whether a number could stand there at all.
  */
-export function parseNumber(text: string): Typed<number> {
+export function parseNumber(text: string, possible?: (value: number) => boolean): Typed<number> {
   const trimmed = text.trim();
   if (trimmed === '') return refuse('empty', text);
   let digits = trimmed.replaceAll('−', '-').replace(/(?<=\d)['\u00a0\u202f ](?=\d{3}(?!\d))/g, '');
@@ -40,7 +42,10 @@ export function parseNumber(text: string): Typed<number> {
     if (!isGrouped(digits, grouping)) return refuse('not-a-number', text);
     digits = digits.split(grouping).join('');
   } else if (/^[+-]?[1-9]\d{0,2},\d{3}$/.test(digits)) {
-    return refuse('ambiguous-separator', text, [digits.replace(',', '.'), digits.replace(',', '')]);
+    const readings = [digits.replace(',', ''), digits.replace(',', '.')];
+    const value = readings.map(Number).find((reading) => possible?.(reading) === true);
+    if (value !== undefined) return { ok: true, value };
+    return refuse('ambiguous-separator', text, readings.toReversed());
   } else {
     digits = digits.replace(',', '.');
   }
@@ -57,18 +62,26 @@ function isGrouped(whole: string, separator: string): boolean {
 
 /**
  * The amount in typed text, which may carry its unit ("610 cc/min"); without one it takes `unit`.
- * A spelling shared by two units (psi, absolute or gauge) is refused as ambiguous, unless the unit in use has it.
+ * A spelling shared by two units (psi, absolute or gauge) is the unit in use, or the only one in which the amount is possible;
+ * else it is refused as ambiguous.
+ * @param possible whether an amount could stand there at all.
  */
-export function parseAmount(quantity: QuantityId, text: string, unit: string): Typed<Amount> {
+export function parseAmount(
+  quantity: QuantityId,
+  text: string,
+  unit: string,
+  possible?: (amount: Amount) => boolean,
+): Typed<Amount> {
   if (text.trim() === '') return refuse('empty', text);
   const [, numberText, unitText = ''] = LEADING_NUMBER.exec(text.trim()) ?? [];
   if (numberText === undefined) return refuse('not-a-number', text);
-  const number = parseNumber(numberText);
-  if (!number.ok) return refuse(number.problem.code, text, number.problem.candidates);
   const spelling = unitText.replace(/\s+/g, '').toLowerCase();
-  if (spelling === '') return { ok: true, value: { amount: number.value, unit } };
   const matching = unitsOf(quantity).filter((candidate) => spellings(candidate).includes(spelling));
-  const [only] = matching;
+  const ids = spelling === '' ? [unit] : matching.map((candidate) => candidate.id);
+  const fits = (amount: number) => ids.filter((id) => possible?.({ amount, unit: id }) === true);
+  const number = parseNumber(numberText, (amount) => fits(amount).length > 0);
+  if (!number.ok) return refuse(number.problem.code, text, number.problem.candidates);
+  const [only] = ids;
   if (only === undefined) {
     return refuse(
       'unknown-unit',
@@ -76,15 +89,17 @@ export function parseAmount(quantity: QuantityId, text: string, unit: string): T
       unitsOf(quantity).map((candidate) => candidate.label),
     );
   }
-  const inUse = matching.find((candidate) => candidate.id === unit);
-  if (matching.length > 1 && inUse === undefined) {
+  const fitting = fits(number.value);
+  const chosen =
+    ids.includes(unit) || ids.length === 1 ? (ids.find((id) => id === unit) ?? only) : fitting[0];
+  if (chosen === undefined || (ids.length > 1 && !ids.includes(unit) && fitting.length > 1)) {
     return refuse(
       'ambiguous-unit',
       unitText.trim(),
       matching.map((candidate) => candidate.label),
     );
   }
-  return { ok: true, value: { amount: number.value, unit: (inUse ?? only).id } };
+  return { ok: true, value: { amount: number.value, unit: chosen } };
 }
 
 function spellings(unit: Unit): string[] {

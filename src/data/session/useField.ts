@@ -10,6 +10,7 @@ import {
 import {
   type QuantityFieldInfo,
   type QuantityValue,
+  convertedTable,
   readTableDraft,
   type Source,
   type SourceKind,
@@ -17,8 +18,10 @@ import {
   type TableDraft,
   type TableDraftResult,
   type TableFieldInfo,
+  type TableSources,
   type TableValue,
 } from '@/core/field';
+import { sourcesAfterTyping } from '@/core/field/schema';
 import { type Amount, type ConversionContext, formatSignificant, unitOf } from '@/core/units';
 import { today } from '../today';
 import { edit, setDraft, useDocument, useSession } from './session';
@@ -37,9 +40,10 @@ export function typedSource(): Source {
 /** Sets where a field's value comes from, as one undoable step. */
 export function setSource(path: FieldPath, label: string, kind: SourceKind, note: string): void {
   edit(`Source of ${label.toLowerCase()}`, (draft) => {
-    const value = valueAt(draft as Calibration, path) as { source: Source } | null;
+    const value = valueAt(draft as Calibration, path) as TableSources | null;
     if (value === null) return;
     value.source = { kind, date: value.source.date, ...(note === '' ? {} : { note }) };
+    delete value.rowSources;
   });
 }
 
@@ -132,6 +136,8 @@ export interface TableBinding {
   readonly onDraft: (draft: TableDraft) => void;
   /** Reads the draft and stores it when it is whole; an emptied table empties the field. */
   readonly onSettle: (draft: TableDraft) => void;
+  /** Other units for the columns: a stored table’s numbers are converted, those being typed stay as they are. */
+  readonly onUnits: (units: readonly string[]) => void;
   readonly onSource: (kind: SourceKind, note: string) => void;
 }
 
@@ -167,15 +173,21 @@ export function useTableField(path: FieldPath): TableBinding {
     result: text === undefined ? null : readTableDraft(info, draft, context),
     onDraft: keep,
     onSettle: settle,
+    onUnits: (units) => {
+      if (text !== undefined || value === null) return settle({ ...draft, units });
+      edit(`Units of ${info.label.toLowerCase()}`, (into) =>
+        put(into as Calibration, path, convertedTable(info, value, units, context)),
+      );
+    },
     onSource: (kind, note) => setSource(path, info.label, kind, note),
   };
 }
 
-/** Stores a table as one undoable step, unless it is the same as before. */
+/** Stores a table as one undoable step, unless it is the same as before. Rows that stay keep their source. */
 export function commitTable(
   path: FieldPath,
   info: TableFieldInfo,
-  table: Omit<TableValue, 'source'>,
+  table: Pick<TableValue, 'units' | 'rows'>,
   source: Source = typedSource(),
 ): void {
   const stored = useSession.getState().history?.document;
@@ -183,7 +195,10 @@ export function commitTable(
   const same =
     before !== null &&
     JSON.stringify([before.units, before.rows]) === JSON.stringify([table.units, table.rows]);
-  if (!same) edit(info.label, (draft) => put(draft as Calibration, path, { ...table, source }));
+  if (same) return;
+  const kept = JSON.stringify(before?.units) === JSON.stringify(table.units) ? before : null;
+  const sources = sourcesAfterTyping(kept, table.rows, source);
+  edit(info.label, (draft) => put(draft as Calibration, path, { ...table, ...sources }));
 }
 
 /** Text of a place that is not a value yet, kept beyond the screen and over a reload. Null forgets it. */

@@ -6,7 +6,7 @@ import { fillingMapOf } from '@/core/log';
 import { useLinkState } from '@/data/ecu/useLinkState';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
-import { Card, Page, useWide } from '@/ui/layout';
+import { Card, Docked, Page, useWide } from '@/ui/layout';
 import { Heading, Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { LinkCard } from './LinkCard';
@@ -36,10 +36,7 @@ export function BenchScreen() {
   );
   return (
     <>
-      <Page
-        {...(wide ? {} : { action })}
-        beside={mapId === null ? <NoMap /> : <LivePoint document={document} mapId={mapId} live={live} />}
-      >
+      <Page beside={mapId === null ? <NoMap /> : <LivePoint document={document} mapId={mapId} live={live} />}>
         <Heading level={2} kind="title">
           Bench
         </Heading>
@@ -56,7 +53,7 @@ export function BenchScreen() {
             <LiveWrong />
           </Card>
         ) : null}
-        {wide ? action : null}
+        {wide ? action : <Docked label="Recording">{action}</Docked>}
       </Page>
       <StandInSheet open={controls} onClose={() => setControls(false)} />
     </>

@@ -8,6 +8,7 @@ import {
   surfaceFlags,
   typedColumns,
 } from '@/core/injector';
+import { rowSourcesOf } from '@/core/field/schema';
 import { edit } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { LineChart } from '@/ui/chart';
@@ -113,9 +114,12 @@ export function DeadTimeChart({ document }: { document: Calibration }) {
 function smooth(column: number, volts: number, expectedMs: number): void {
   edit(`Dead time smoothed at ${volts} V`, (draft) => {
     const table = draft.injectors.deadTime;
-    const row = table?.rows.find((entry) => entry.volts === volts);
-    if (table === null || table === undefined || row === undefined) return;
+    const at = table?.rows.findIndex((entry) => entry.volts === volts) ?? -1;
+    const row = table?.rows[at];
+    if (table === null || row === undefined) return;
+    const sources = rowSourcesOf(table, table.rows.length);
+    const smoothed = { ...(sources[at] ?? table.source), note: `Smoothed at ${volts} V` };
     row.times[column] = Number((expectedMs * (table.unit === 'us' ? 1000 : 1)).toPrecision(4));
-    table.source = { ...table.source, note: `Smoothed at ${volts} V` };
+    table.rowSources = sources.map((source, i) => (i === at ? smoothed : source));
   });
 }

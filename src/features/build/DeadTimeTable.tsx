@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { baseValue, fieldInfo } from '@/core/calibration';
 import { pastedCells } from '@/core/field';
+import { sourcesAfterTyping } from '@/core/field/schema';
 import { completedDeadTime } from '@/core/injector';
 import { MAX_DEAD_TIME_POINTS, MAX_DEAD_TIME_PRESSURES } from '@/core/injector/schema';
 import { edit, setDraft, useDocument, useSession } from '@/data/session/session';
@@ -9,11 +10,11 @@ import { setSource, typedSource } from '@/data/session/useField';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
 import { IconButton } from '@/ui/button/IconButton';
-import { FieldFrame, FieldSheets, PasteSheet, TextBox, type FieldSheet } from '@/ui/field';
+import { FieldFrame, FieldSheets, PasteSheet, RowSources, TextBox, type FieldSheet } from '@/ui/field';
 import { StateMark } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
-import { draftFromCells, draftOf, emptyRow, readDraft, type DeadTimeDraft } from './deadTimeDraft';
+import { draftFromCells, draftOf, emptyRow, inUnits, readDraft, type DeadTimeDraft } from './deadTimeDraft';
 
 const PATH = 'injectors.deadTime';
 const CELL_WIDTH = 74;
@@ -57,8 +58,19 @@ export function DeadTimeTable() {
       JSON.stringify([stored.unit, stored.pressureUnit, stored.pressures, stored.rows]) ===
         JSON.stringify([unit, pressureUnit, read.table.pressures, read.table.rows]);
     if (same) return;
+    const kept =
+      stored !== null && stored.unit === unit && stored.pressureUnit === pressureUnit ? stored : null;
+    const sources = sourcesAfterTyping(kept, read.table.rows, typedSource());
     edit('Dead time', (into) => {
-      into.injectors.deadTime = { unit, pressureUnit, ...read.table, source: typedSource() };
+      into.injectors.deadTime = { unit, pressureUnit, ...read.table, ...sources };
+    });
+  };
+  /** A stored table is converted; what is being typed stays as it is, and means something else. */
+  const changeUnits = (to: Partial<Pick<DeadTimeDraft, 'unit' | 'pressureUnit'>>) => {
+    if (draftText !== undefined || stored === null) return settle({ ...draft, ...to });
+    edit('Units of dead time', (into) => {
+      const { unit, pressureUnit } = { ...stored, ...to };
+      into.injectors.deadTime = { ...stored, ...inUnits(stored, { unit, pressureUnit }) };
     });
   };
   const done = () => {
@@ -81,13 +93,13 @@ export function DeadTimeTable() {
             label="Unit of dead time"
             options={UNITS}
             value={draft.unit}
-            onChange={(id) => settle({ ...draft, unit: id })}
+            onChange={(id) => changeUnits({ unit: id })}
           />
           <Chips
             label="Unit of pressure across"
             options={PRESSURE_UNITS}
             value={draft.pressureUnit}
-            onChange={(id) => settle({ ...draft, pressureUnit: id })}
+            onChange={(id) => changeUnits({ pressureUnit: id })}
           />
         </View>
         <ScrollView
@@ -196,6 +208,7 @@ export function DeadTimeTable() {
             Pale numbers are filled in between what you typed; type over them where the sheet says more.
           </Text>
         ) : null}
+        <RowSources table={stored} />
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
           <Button
             label="Add a voltage"

@@ -1,6 +1,6 @@
 import type { DeadTimeTable } from '@/core/injector';
 import { DEAD_TIME_LIMITS, MAX_DEAD_TIME_POINTS } from '@/core/injector/schema';
-import { fromBase, parseNumber, typedProblemMessage } from '@/core/units';
+import { fromBase, parseAmount, type QuantityId, toBase, typedProblemMessage } from '@/core/units';
 
 /** A row of the table as typed: voltage, and a time for each pressure; empty where the sheet says nothing. */
 export interface DraftRow {
@@ -52,6 +52,8 @@ export function emptyRow(columns: number): DraftRow {
 }
 
 const MAX_KPA = 1500;
+/** Digits kept of a number that was converted: more would be noise of the conversion. */
+const CONVERTED_DIGITS = 10;
 
 /** Reads a draft. Rows without anything are left out; a row without its voltage or any time makes it incomplete. */
 export function readDraft(draft: DeadTimeDraft): DraftResult {
@@ -108,13 +110,13 @@ function readPressures(draft: DeadTimeDraft): { values: number[]; problems: Draf
   const problems: DraftProblem[] = [];
   const most = fromBase('pressureDifference', MAX_KPA, draft.pressureUnit);
   const values = draft.pressures.map((text) => {
-    const read = parseNumber(text);
-    if (!read.ok) problems.push({ row: -1, message: `Pressure: ${typedProblemMessage(read.problem)}` });
+    const read = typedIn('pressureDifference', text, draft.pressureUnit, { min: 1, max: most });
+    if ('message' in read) problems.push({ row: -1, message: `Pressure: ${read.message}` });
     else if (read.value < 1 || read.value > most) {
       const message = `Pressure must be between 1 and ${Math.round(most)} ${draft.pressureUnit}. Check the unit.`;
       problems.push({ row: -1, message });
     }
-    return read.ok ? read.value : NaN;
+    return 'message' in read ? NaN : read.value;
   });
   if (problems.length === 0 && new Set(values).size < values.length) {
     problems.push({ row: -1, message: 'Two columns have the same pressure. Change or remove one.' });
@@ -126,9 +128,9 @@ function readRow(
   row: DraftRow,
   unit: DeadTimeTable['unit'],
 ): { volts: number; times: (number | null)[] } | { message: string } {
-  const volts = parseNumber(row.volts);
-  if (!volts.ok) return { message: typedProblemMessage(volts.problem) };
-  const { minVolts, maxVolts } = DEAD_TIME_LIMITS;
+  const { minVolts, maxVolts, minMs, maxMs } = DEAD_TIME_LIMITS;
+  const volts = typedIn('voltage', row.volts, 'V', { min: minVolts, max: maxVolts });
+  if ('message' in volts) return volts;
   if (volts.value < minVolts || volts.value > maxVolts) {
     return { message: `Voltage must be between ${minVolts} and ${maxVolts} V.` };
   }
@@ -138,13 +140,29 @@ function readRow(
       times.push(null);
       continue;
     }
-    const time = parseNumber(text);
-    if (!time.ok) return { message: typedProblemMessage(time.problem) };
+    const perMs = unit === 'us' ? 1000 : 1;
+    const time = typedIn('duration', text, unit, { min: minMs * perMs, max: maxMs * perMs });
+    if ('message' in time) return time;
     const message = timeProblem(time.value, unit);
     if (message !== null) return { message };
     times.push(time.value);
   }
   return { volts: volts.value, times };
+}
+
+/** What a cell comes to in the table’s unit, whichever unit was typed in it. */
+function typedIn(
+  quantity: QuantityId,
+  text: string,
+  unit: string,
+  { min, max }: { min: number; max: number },
+): { readonly value: number } | { readonly message: string } {
+  const inUnit = (amount: { amount: number; unit: string }) =>
+    amount.unit === unit
+      ? amount.amount
+      : Number(fromBase(quantity, toBase(quantity, amount), unit).toPrecision(CONVERTED_DIGITS));
+  const typed = parseAmount(quantity, text, unit, (amount) => inUnit(amount) >= min && inUnit(amount) <= max);
+  return typed.ok ? { value: inUnit(typed.value) } : { message: typedProblemMessage(typed.problem) };
 }
 
 function timeProblem(time: number, unit: DeadTimeTable['unit']): string | null {
@@ -159,6 +177,30 @@ function timeProblem(time: number, unit: DeadTimeTable['unit']): string | null {
     return `Dead time must be between ${minMs * factor} and ${maxMs * factor} ${label}. Check the unit.`;
   }
   return null;
+}
+
+/** A stored table in other units: its numbers change, what they mean does not. */
+export function inUnits(
+  table: DeadTimeTable,
+  to: Pick<DeadTimeTable, 'unit' | 'pressureUnit'>,
+): Pick<DeadTimeTable, 'unit' | 'pressureUnit' | 'pressures' | 'rows'> {
+  const converted = (quantity: QuantityId, amount: number, from: string, into: string) =>
+    from === into
+      ? amount
+      : Number(
+          fromBase(quantity, toBase(quantity, { amount, unit: from }), into).toPrecision(CONVERTED_DIGITS),
+        );
+  return {
+    unit: to.unit,
+    pressureUnit: to.pressureUnit,
+    pressures: table.pressures.map((each) =>
+      converted('pressureDifference', each, table.pressureUnit, to.pressureUnit),
+    ),
+    rows: table.rows.map(({ volts, times }) => ({
+      volts,
+      times: times.map((time) => (time === null ? null : converted('duration', time, table.unit, to.unit))),
+    })),
+  };
 }
 
 /**

@@ -61,7 +61,8 @@ export function EditTray({ definition, editing, box, quick, onStep, onLeave }: P
   /** Does what is typed; false when it was refused, and then it stays. */
   const apply = (): boolean => {
     if (text.trim() === '') return true;
-    const typed = parseNumber(text);
+    const { min, max } = definition;
+    const typed = parseNumber(text, (value) => mode === 'set' && value >= min && value <= max);
     if (!typed.ok) {
       editing.setProblem(typedProblemMessage(typed.problem));
       return false;

@@ -3,7 +3,7 @@ import { useDeferredValue } from 'react';
 import { View } from 'react-native';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
-import { Message, Page, useWide } from '@/ui/layout';
+import { Docked, Message, Page, useWide } from '@/ui/layout';
 import { Heading, Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { DriveFindings } from './DriveFindings';
@@ -44,13 +44,10 @@ export function DriveScreen() {
   );
   return (
     <ReadyOnly document={document} heading={heading}>
-      <Page
-        {...(wide ? {} : { action: button })}
-        beside={answer === null ? <Waiting /> : <DriveTraces answer={answer} before={before} />}
-      >
+      <Page beside={answer === null ? <Waiting /> : <DriveTraces answer={answer} before={before} />}>
         {heading}
         <DriveSetupCard />
-        {wide ? button : null}
+        {wide ? button : <Docked label="Trial drive">{button}</Docked>}
         {failure === null ? null : (
           <Message tone="error" actions={<Button label="Drive again" onPress={run} />}>
             {failure}

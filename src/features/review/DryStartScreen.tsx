@@ -3,7 +3,7 @@ import { useDeferredValue, useEffect } from 'react';
 import { View } from 'react-native';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
-import { Message, Page, useWide } from '@/ui/layout';
+import { Docked, Message, Page, useWide } from '@/ui/layout';
 import { Heading, Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { prepare, runDryStart, useDryStart } from './dryStartStore';
@@ -51,13 +51,10 @@ export function DryStartScreen() {
   );
   return (
     <ReadyOnly document={document} heading={heading}>
-      <Page
-        {...(wide ? {} : { action: button })}
-        beside={answer === null ? <Waiting /> : <StartCharts trace={answer.trace} />}
-      >
+      <Page beside={answer === null ? <Waiting /> : <StartCharts trace={answer.trace} />}>
         {heading}
         <SetupCard />
-        {wide ? button : null}
+        {wide ? button : <Docked label="Dry start">{button}</Docked>}
         {failure === null ? null : (
           <Message tone="error" actions={<Button label="Run again" onPress={run} />}>
             {failure}

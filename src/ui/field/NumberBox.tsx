@@ -36,10 +36,11 @@ function readNumber(
   info: NumberBoxInfo,
   text: string,
 ): { readonly value: number } | { readonly problem: string } {
-  const typed = parseAmount(info.quantity, text, info.unit);
+  const fits = (base: number) => base >= info.min && base <= info.max;
+  const typed = parseAmount(info.quantity, text, info.unit, (amount) => fits(toBase(info.quantity, amount)));
   if (!typed.ok) return { problem: typedProblemMessage(typed.problem) };
   const base = toBase(info.quantity, typed.value);
-  if (base < info.min || base > info.max) {
+  if (!fits(base)) {
     const unit = unitOf(info.quantity, info.unit).label;
     return { problem: `${info.label} must be between ${info.min} and ${info.max} ${unit}.` };
   }

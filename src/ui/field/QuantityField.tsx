@@ -50,7 +50,12 @@ function readTyped(
   context: ConversionContext,
 ): { readonly amount: Amount | null; readonly error: string | null } {
   if (text.trim() === '') return { amount: null, error: null };
-  const typed = parseAmount(info.quantity, text, unit);
+  const typed = parseAmount(
+    info.quantity,
+    text,
+    unit,
+    (amount) => limitProblem(info, amount, context) === null,
+  );
   if (!typed.ok) return { amount: null, error: typedProblemMessage(typed.problem) };
   const problem = limitProblem(info, typed.value, context);
   return { amount: typed.value, error: problem === null ? null : limitMessage(info, problem) };

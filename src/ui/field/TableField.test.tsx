@@ -55,6 +55,7 @@ function Held({
         setDraft(next);
         if (readTableDraft(given, next).ok) onStore(next);
       }}
+      onUnits={(units) => setDraft({ ...shown, units: [...units] })}
       onSource={() => undefined}
     />
   );

@@ -21,6 +21,7 @@ import { FieldFrame } from './FieldFrame';
 import { FieldSheets, type FieldSheet } from './FieldSheets';
 import { filledFrom } from './filledFrom';
 import { PasteSheet } from './PasteSheet';
+import { RowSources } from './RowSources';
 import { TextBox } from './TextBox';
 
 interface Props {
@@ -31,6 +32,7 @@ interface Props {
   result: TableDraftResult | null;
   onDraft: (draft: TableDraft) => void;
   onSettle: (draft: TableDraft) => void;
+  onUnits: (units: readonly string[]) => void;
   onSource: (kind: SourceKind, note: string) => void;
   conflict?: string | null;
   caution?: string | null;
@@ -38,7 +40,7 @@ interface Props {
 
 /** A table of a few columns, typed row by row or pasted from a spreadsheet. What is wrong stays as typed, with its reason. */
 export function TableField(props: Props) {
-  const { path, info, value, draft, result, onDraft, onSettle, onSource, conflict, caution } = props;
+  const { path, info, value, draft, result, onDraft, onSettle, onUnits, onSource, conflict, caution } = props;
   const [sheet, setSheet] = useState<FieldSheet | 'units' | 'paste'>(null);
   const box = useRef<View>(null);
   const cell = useRef({ row: 0, column: 0 });
@@ -107,6 +109,7 @@ export function TableField(props: Props) {
                 </Text>
               ))}
           </View>
+          <RowSources table={value} />
           {incomplete ? (
             <Incomplete
               text={`Fill at least ${info.minRows} rows, all cells of each. Until then the last whole table holds.`}
@@ -152,16 +155,16 @@ export function TableField(props: Props) {
       />
       <Sheet title={`${info.label} was typed in`} open={sheet === 'units'} onClose={() => setSheet(null)}>
         <Text kind="small" colour="muted">
-          The numbers stay as typed; only what they mean changes.
+          {result === null && value !== null
+            ? 'The numbers are converted; what they mean stays.'
+            : 'What is being typed stays as it is; only what it means changes.'}
         </Text>
         {info.columns.map((column, k) => (
           <UnitChoice
             key={column.label}
             column={column}
             unit={draft.units[k] as string}
-            onChange={(unit) =>
-              onSettle({ ...draft, units: draft.units.map((old, i) => (i === k ? unit : old)) })
-            }
+            onChange={(unit) => onUnits(draft.units.map((old, i) => (i === k ? unit : old)))}
           />
         ))}
       </Sheet>

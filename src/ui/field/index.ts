@@ -9,3 +9,4 @@ export { NumberBox, type NumberBoxInfo } from './NumberBox';
 export { TableField } from './TableField';
 export { PasteSheet } from './PasteSheet';
 export { filledFrom } from './filledFrom';
+export { RowSources, rowSourceWords } from './RowSources';
