@@ -184,14 +184,16 @@ test('axes that cannot be, and blocks that do not fit, are refused with the reas
   await app.openDemo();
   await app.openItem('Maps', 'Lambda target');
   const paste = async (text: string) => {
-    await page.getByRole('button', { name: 'Shape and copy' }).click();
     await page.getByRole('textbox', { name: 'Block from a spreadsheet' }).fill(text);
     await page.getByRole('button', { name: 'Paste it' }).click();
   };
+  await page.getByRole('button', { name: 'Shape and copy' }).click();
   await paste('0,9\t0,9\n0,9');
   await expect(page.getByRole('alert')).toContainText('Row 2 of what was pasted has 1 cells, the first 2');
   await paste('lean');
   await expect(page.getByRole('alert')).toContainText('500 rev/min, 20 kPa abs: “lean” is not a number');
+  await expect(page.getByRole('textbox', { name: 'Block from a spreadsheet' })).toHaveValue('lean');
+  await page.getByRole('button', { name: 'Close' }).click();
   await page.getByRole('button', { name: 'Lay the axes anew' }).click();
   await app.type('Move it to, rev/min', '900');
   await expect(page.getByRole('alert')).toContainText('Breakpoint 800 does not increase after 900');

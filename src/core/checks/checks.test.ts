@@ -19,6 +19,13 @@ const quantity = (value: number, unit: string) => ({ amount: value, unit, source
 const table = (units: string[], rows: number[][]) => ({ units, rows, source });
 const ecu = (id: string) => ECUS.find((candidate) => candidate.id === id) as EcuDescription;
 
+/** Low-side drivers that bear so much, in an engine computer of its own. */
+function lowSideBears({ pins }: Calibration, maxA: number): void {
+  if (pins.ecu === null) return;
+  const bears = pins.ecu.pins.map((pin) => (pin.kind === 'lowSide' ? { ...pin, maxA } : pin));
+  pins.ecu = { ...pins.ecu, pins: bears };
+}
+
 /** A correction over ethanol, on or off. */
 const own = (enabled: boolean): Calibration['corrections'][number] => {
   const shape = { on: 'fuel', operation: 'multiply', x: 'ethanol', y: null } as const;
@@ -619,6 +626,30 @@ describe('each rule speaks up for what triggers it, and not for what just does n
       /error: Fan has no condition/,
       ({ outputs }) => outputs.forEach((output) => output.id === 'fan' && (output.conditions = [])),
       () => undefined,
+    ],
+    [
+      'an output that draws more than its pin bears, without a relay',
+      'outputs.fan',
+      /blocking: Fan puts 18 A on pin \S+, which bears \S+ A and burns\. Put a relay between, or choose a pin that bears more/,
+      ({ outputs }) => outputs.forEach((output) => output.id === 'fan' && (output.throughRelay = false)),
+      ({ outputs }) => outputs.forEach((output) => output.id === 'fan' && (output.currentA = 40)),
+    ],
+    [
+      'a relay on a pin that cannot bear even that',
+      'outputs.fan',
+      /blocking: Fan puts 0\.2 A on pin \S+, which bears 0\.1 A and burns\. Choose a pin that bears more/,
+      (document) => lowSideBears(document, 0.1),
+      (document) => lowSideBears(document, 0.2),
+    ],
+    [
+      'an idle valve that no output drives',
+      'outputs.idleValve',
+      /error: The engine computer drives the idle valve, and no output is there for it/,
+      (document) => (document.outputs = document.outputs.filter(({ purpose }) => purpose !== 'idleValve')),
+      (document) => {
+        document.outputs = document.outputs.filter(({ purpose }) => purpose !== 'idleValve');
+        choose(document.idle.air, 'screw');
+      },
     ],
     [
       'a firing order that names a cylinder twice',

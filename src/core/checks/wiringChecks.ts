@@ -1,7 +1,7 @@
 import { type Calibration, pinFunctions } from '../calibration';
 import { CHANNELS } from '../channel';
-import { type OutputProblem, outputProblems } from '../outputs';
-import type { WiringConflict } from '../pins';
+import { type OutputProblem, outputProblems, pinCurrentA } from '../outputs';
+import { outputFunction, type WiringConflict } from '../pins';
 import { PIN_KIND_TEXT, wiringConflicts } from '../pins/schema';
 import { check, type Found } from './check';
 
@@ -62,6 +62,31 @@ function conditions(document: Calibration, code: Condition['code']): Found<Condi
   );
 }
 
+interface Overloaded extends Record<string, unknown> {
+  readonly name: string;
+  readonly pin: string;
+  readonly amps: number;
+  readonly maxA: number;
+  readonly relay: boolean;
+}
+
+/** Outputs whose pin would carry more than its driver bears. */
+function overloaded({ outputs, pins: { ecu, assignments } }: Calibration): Found<Overloaded>[] {
+  return outputs.flatMap((output) => {
+    const amps = pinCurrentA(output);
+    const wired = assignments.find((entry) => entry.function === outputFunction(output.id));
+    const maxA = ecu?.pins.find(({ id }) => id === wired?.pin)?.maxA;
+    if (amps === null || wired === undefined || maxA === undefined || amps <= maxA) return [];
+    const { id, name, throughRelay } = output;
+    return [
+      {
+        place: `outputs.${id}` as const,
+        data: { name, pin: wired.pin, amps, maxA, relay: throughRelay === true },
+      },
+    ];
+  });
+}
+
 /** Outputs that can never do what they are there for. */
 export const OUTPUT_CHECKS = [
   check({
@@ -72,6 +97,23 @@ export const OUTPUT_CHECKS = [
         .filter((output) => outputProblems(output).some(({ code }) => code === 'noCondition'))
         .map(({ id, name }) => ({ place: `outputs.${id}` as const, data: { name } })),
     say: ({ name }) => `${name} has no condition, so it is never on. Add one.`,
+  }),
+  check({
+    id: 'outputs.driverBurns',
+    severity: 'blocking',
+    find: overloaded,
+    say: ({ name, pin, amps, maxA, relay }) =>
+      `${name} puts ${amps} A on pin ${pin}, which bears ${maxA} A and burns. ${relay ? 'Choose a pin that bears more' : 'Put a relay between, or choose a pin that bears more'}.`,
+  }),
+  check({
+    id: 'outputs.noIdleValve',
+    severity: 'error',
+    find: ({ idle, outputs }) =>
+      idle.air?.value === 'valve' && !outputs.some(({ purpose }) => purpose === 'idleValve')
+        ? { place: 'outputs.idleValve' as const, data: {} }
+        : null,
+    say: () =>
+      'The engine computer drives the idle valve, and no output is there for it. Add the output Idle valve, so that it has a pin.',
   }),
   check({
     id: 'outputs.outside',

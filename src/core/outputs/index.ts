@@ -3,9 +3,10 @@
  * What the builder asks of an output.
  * Its stepping, with memory, lives in control.
  */
+export { pinCurrentA, RELAY_COIL_A } from './current';
 export { type OutputProblem, outputProblems } from './outputProblems';
 export type { Condition, Output, OutputPurpose } from './outputSchema';
 export { type PresetEngine, presetOutput, PURPOSE_TEXT } from './presets';
 export { chatterCount, onStretches } from './strip';
 export { outputSweep, type Sweep } from './sweep';
-export { outputWords } from './words';
+export { loadWords, outputWords } from './words';

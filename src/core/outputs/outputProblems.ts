@@ -14,7 +14,7 @@ export type OutputProblem =
 
 /** Thresholds outside their channel, a band wider than it, and no condition at all. */
 export function outputProblems(output: Output): OutputProblem[] {
-  if (output.pulsesPerTurn !== null) return [];
+  if (output.pulsesPerTurn !== null || output.purpose === 'idleValve') return [];
   if (output.conditions.length === 0) return [{ code: 'noCondition' }];
   return output.conditions.flatMap(({ channel, threshold, hysteresis, comparison }): OutputProblem[] => {
     const { min, max } = CHANNELS[channel];

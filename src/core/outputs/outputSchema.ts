@@ -5,6 +5,9 @@ import { sourceSchema, z } from '../field/schema';
 export const MAX_CONDITIONS = 3;
 export const MAX_OUTPUTS = 16;
 
+/** What a load of an output may draw, A. */
+export const OUTPUT_CURRENT_A = { min: 0.01, max: 60 } as const;
+
 /** One thing an output looks at. Threshold and hysteresis in the channel's base unit. */
 const conditionSchema = z.object({
   channel: z.enum(OUTPUT_CHANNELS),
@@ -21,6 +24,7 @@ export const OUTPUT_PURPOSES = [
   'fuelPump',
   'secondPump',
   'fan',
+  'idleValve',
   'tachometer',
   'warningLamp',
   'other',
@@ -37,6 +41,10 @@ export const outputSchema = z.object({
   pulsesPerTurn: z.number().min(0.5).max(12).nullable(),
   /** Speed that idle is raised by while it is on, rev/min. */
   raisesIdleRpm: z.number().min(0).max(1000),
+  /** What the load draws, A; left out while nobody has said. */
+  currentA: z.number().min(OUTPUT_CURRENT_A.min).max(OUTPUT_CURRENT_A.max).optional(),
+  /** A relay carries the load’s current, and the pin only the relay’s. */
+  throughRelay: z.boolean().optional(),
   source: sourceSchema,
 });
 

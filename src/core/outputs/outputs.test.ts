@@ -1,11 +1,12 @@
 import { AT, CHANNELS, type Frame, frameOf, OUTPUT_CHANNELS, read } from '../channel';
 import { outputStates } from '../control';
+import { pinCurrentA } from './current';
 import { outputProblems } from './outputProblems';
 import { type Condition, type Output, OUTPUT_PURPOSES, outputSchema, outputsSchema } from './outputSchema';
 import { presetOutput } from './presets';
 import { chatterCount, onStretches } from './strip';
 import { outputSweep } from './sweep';
-import { outputWords } from './words';
+import { loadWords, outputWords } from './words';
 
 const SOURCE = { kind: 'estimated', date: '2026-11-23' } as const;
 const ENGINE = { cylinders: 6, torquePeakRpm: 4600, barometricKpa: 80.5, maxManifoldKpa: 165 };
@@ -122,5 +123,29 @@ describe('what cannot be', () => {
 
   test('two of the same id', () => {
     expect(outputsSchema.safeParse([output([above()]), output([above()])]).success).toBe(false);
+  });
+});
+
+describe('what a pin carries', () => {
+  test.each([
+    [{}, null],
+    [{ currentA: 9 }, 9],
+    [{ currentA: 9, throughRelay: false }, 9],
+    [{ currentA: 9, throughRelay: true }, 0.2],
+    [{ throughRelay: true }, 0.2],
+  ])('%j: %p A', (load, amps) => {
+    expect(pinCurrentA(load)).toBe(amps);
+  });
+
+  test('is said in words', () => {
+    expect(loadWords({ currentA: 9, throughRelay: true })).toBe('It draws 9 A, through a relay.');
+    expect(loadWords({ currentA: 0.2, throughRelay: false })).toBe('It draws 0.2 A, straight on the pin.');
+    expect(loadWords({})).toBe('Its current is not said; whether a relay is between is not said.');
+  });
+
+  test('an idle valve needs no condition: its map opens it', () => {
+    const valve = presetOutput('idleValve', 'valve', ENGINE, SOURCE);
+    expect(outputProblems(valve)).toEqual([]);
+    expect(outputWords(valve)).toBe('Open as far as the idle air map says.');
   });
 });

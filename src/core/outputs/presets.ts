@@ -16,6 +16,7 @@ export const PURPOSE_TEXT: Readonly<
   fuelPump: { label: 'Fuel pump', what: 'Primes for 3 s, then runs while the engine turns' },
   secondPump: { label: 'Second pump', what: 'On above a speed and a pressure' },
   fan: { label: 'Fan', what: 'On above a coolant temperature; raises idle' },
+  idleValve: { label: 'Idle valve', what: 'Opened as the idle air map says' },
   tachometer: { label: 'Tachometer', what: 'Pulses with the engine' },
   warningLamp: { label: 'Warning lamp', what: 'Hot coolant or low oil pressure' },
   other: { label: 'Another output', what: 'Conditions of your own' },
@@ -32,6 +33,17 @@ const condition = (
 
 const rounded = (value: number, to: number) => Math.round(value / to) * to;
 
+/** What loads usually draw, A, and whether a relay is between; nothing for one that may be anything. */
+const USUAL_LOAD: Readonly<Record<OutputPurpose, Pick<Output, 'currentA' | 'throughRelay'>>> = {
+  fuelPump: { currentA: 9, throughRelay: true },
+  secondPump: { currentA: 9, throughRelay: true },
+  fan: { currentA: 18, throughRelay: true },
+  idleValve: { currentA: 1.2, throughRelay: false },
+  tachometer: { currentA: 0.02, throughRelay: false },
+  warningLamp: { currentA: 0.2, throughRelay: false },
+  other: {},
+};
+
 /** An output made ready for a purpose, of the same parts as any other. */
 export function presetOutput(
   purpose: OutputPurpose,
@@ -46,6 +58,7 @@ export function presetOutput(
     join: 'or' as const,
     pulsesPerTurn: null,
     raisesIdleRpm: 0,
+    ...USUAL_LOAD[purpose],
     source,
   };
   switch (purpose) {
@@ -76,6 +89,8 @@ export function presetOutput(
     }
     case 'fan':
       return { ...base, raisesIdleRpm: 100, conditions: [condition('coolant', 'above', 94, 5, 5)] };
+    case 'idleValve':
+      return { ...base, conditions: [] };
     case 'tachometer':
       return { ...base, pulsesPerTurn: Math.max(0.5, engine.cylinders / 2), conditions: [] };
     case 'warningLamp':

@@ -12,10 +12,18 @@ function conditionWords({ channel, comparison, threshold, hysteresis }: Conditio
   return `${label.toLowerCase()} ${comparison} ${limit}${lets}`;
 }
 
+/** What hangs on an output, in a sentence. */
+export function loadWords({ currentA, throughRelay }: Pick<Output, 'currentA' | 'throughRelay'>): string {
+  const amps = currentA === undefined ? 'Its current is not said' : `It draws ${currentA} A`;
+  if (throughRelay === undefined) return `${amps}; whether a relay is between is not said.`;
+  return `${amps}, ${throughRelay ? 'through a relay' : 'straight on the pin'}.`;
+}
+
 /** When an output is on, in a sentence. */
-export function outputWords({ conditions, join, pulsesPerTurn, raisesIdleRpm }: Output): string {
+export function outputWords({ purpose, conditions, join, pulsesPerTurn, raisesIdleRpm }: Output): string {
   if (pulsesPerTurn !== null)
     return `Pulses ${formatNumber(pulsesPerTurn, Number.isInteger(pulsesPerTurn) ? 0 : 1)} times a turn.`;
+  if (purpose === 'idleValve') return 'Open as far as the idle air map says.';
   if (conditions.length === 0) return 'Never on: it has no condition.';
   const idle = raisesIdleRpm === 0 ? '' : ` Raises idle by ${formatNumber(raisesIdleRpm, 0)} rev/min.`;
   return `On with ${conditions.map(conditionWords).join(` ${join} `)}.${idle}`;

@@ -8,6 +8,7 @@ import {
   loomList,
   loomMoves,
   type PinFunction,
+  takenPins,
   unwired,
   wiringConflicts,
 } from './wiring';
@@ -59,6 +60,23 @@ describe('functions and pins', () => {
     expect(pin && freeFunctions(pin, [wire('coolant', 'A7')], FUNCTIONS).map(({ id }) => id)).toEqual([
       'air',
     ]);
+  });
+
+  test('taken pins that fit are offered: with the two changing places where both fit, else with the other going off', () => {
+    const [coolant, air] = FUNCTIONS as [PinFunction, PinFunction];
+    const taken = (assignments: PinAssignment[], wanted = coolant) =>
+      takenPins(FOUR, assignments, FUNCTIONS, wanted).map(({ pin, holder, swaps }) => [
+        pin.id,
+        holder.id,
+        swaps,
+      ]);
+    expect(taken([wire('coolant', 'A7'), wire('air', 'A8')])).toEqual([['A8', 'air', true]]);
+    expect(taken([wire('air', 'A8')])).toEqual([['A8', 'air', false]]);
+    expect(taken([wire('coolant', 'A7')], air)).toEqual([['A7', 'coolant', false]]);
+    // On a pin it does not fit, what would come back is of no use to the other.
+    expect(taken([wire('coolant', 'B9'), wire('air', 'A8')])).toEqual([['A8', 'air', false]]);
+    expect(taken([wire('coolant', 'A7'), wire('air', 'A7')])).toEqual([]);
+    expect(taken([wire('coolant', 'A7'), wire('pump', 'B9')])).toEqual([]);
   });
 
   test('two jobs on one pin are a conflict at both', () => {

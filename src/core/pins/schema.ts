@@ -8,6 +8,8 @@ export {
   freePins,
   loomList,
   loomMoves,
+  type TakenPin,
+  takenPins,
   unwired,
   wiringConflicts,
 } from './wiring';

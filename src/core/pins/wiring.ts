@@ -38,6 +38,34 @@ export function freePins(
   return wanted.accepts.flatMap((kind) => ecu.pins.filter((pin) => pin.kind === kind && !taken.has(pin.id)));
 }
 
+/** A pin that fits a function but does another job, and what becomes of that one if it is given away. */
+export interface TakenPin {
+  readonly pin: EcuPin;
+  readonly holder: PinFunction;
+  /** The two can change places; else the holder goes off its pin. */
+  readonly swaps: boolean;
+}
+
+/** Pins that fit a function and do another job now. */
+export function takenPins(
+  ecu: EcuDescription,
+  assignments: readonly PinAssignment[],
+  functions: readonly PinFunction[],
+  wanted: PinFunction,
+): TakenPin[] {
+  const pinOf = (id: string) => {
+    const at = assignments.find((entry) => entry.function === id)?.pin;
+    return ecu.pins.find((pin) => pin.id === at);
+  };
+  const own = pinOf(wanted.id);
+  return functions.flatMap((holder): TakenPin[] => {
+    const pin = pinOf(holder.id);
+    if (holder.id === wanted.id || pin === undefined || pin.id === own?.id) return [];
+    if (!wanted.accepts.includes(pin.kind)) return [];
+    return [{ pin, holder, swaps: own !== undefined && holder.accepts.includes(own.kind) }];
+  });
+}
+
 /** Functions that fit a pin and have none yet. */
 export function freeFunctions(
   pin: EcuPin,

@@ -309,5 +309,6 @@ export const ventisca: EngineSheet = {
     { purpose: 'fan', from: 'estimated' },
     { purpose: 'tachometer', from: 'dataSheet' },
     { purpose: 'warningLamp', from: 'estimated' },
+    { purpose: 'idleValve', from: 'dataSheet' },
   ],
 };

@@ -45,7 +45,7 @@ export function parseNumber(text: string, possible?: (value: number) => boolean)
     const readings = [digits.replace(',', ''), digits.replace(',', '.')];
     const value = readings.map(Number).find((reading) => possible?.(reading) === true);
     if (value !== undefined) return { ok: true, value };
-    return refuse('ambiguous-separator', text, readings.toReversed());
+    return refuse('ambiguous-separator', text, [...readings].reverse());
   } else {
     digits = digits.replace(',', '.');
   }

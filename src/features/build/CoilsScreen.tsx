@@ -4,6 +4,7 @@ import { baseValue, coilsOf, dwellOf, fieldInfo, valueAt } from '@/core/calibrat
 import { chargeCurrentA } from '@/core/coil';
 import type { TableFieldInfo, TableValue } from '@/core/field';
 import { budgetByMode, coilMeaning, sparkTimeBudget } from '@/core/meaning';
+import { coilFunction } from '@/core/pins';
 import { useDocument } from '@/data/session/session';
 import { commitTable } from '@/data/session/useField';
 import { Button } from '@/ui/button/Button';
@@ -15,6 +16,7 @@ import { SPACE } from '@/ui/theme';
 import { DwellProposal } from './DwellProposal';
 import { SectionCards } from '../fields/SectionCards';
 import { Figures } from './Figures';
+import { PinCard } from './PinCard';
 import { SectionPage } from './SectionPage';
 
 /** Coils, their dwell and the time there is for it. */
@@ -51,6 +53,7 @@ export function CoilsScreen() {
         }}
       />
       <DwellProposal />
+      <PinCard title="Pins of the coils" of={(id) => id.startsWith(coilFunction([]))} />
     </SectionPage>
   );
 }

@@ -1,16 +1,17 @@
 import { type Calibration, pinFunctions } from '@/core/calibration';
 import { findings, findingWords } from '@/core/checks';
 import type { EcuPin } from '@/core/pins';
-import { freeFunctions, PIN_KIND_TEXT, wiringConflicts } from '@/core/pins/schema';
+import { freeFunctions, PIN_KIND_TEXT, type TakenPin, takenPins, wiringConflicts } from '@/core/pins/schema';
 import { useShownUnits } from '@/data/preferences';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
+import { Button } from '@/ui/button/Button';
 import { RadioRow } from '@/ui/button/RadioRow';
 import { Card } from '@/ui/layout';
 import { Sheet } from '@/ui/sheet/Sheet';
 import { Text } from '@/ui/text/Text';
 import { CORNER, SPACE, useRoles } from '@/ui/theme';
-import { assignPin } from './pinEdits';
+import { assignPin, clearPin, takePin } from './pinEdits';
 
 /** The connectors pin by pin: what each does, which are free, where two jobs meet. A free one can be given a job here. */
 export function ConnectorPicture({ document }: { document: Calibration }) {
@@ -30,7 +31,10 @@ export function ConnectorPicture({ document }: { document: Calibration }) {
   const jobs = (pin: EcuPin) =>
     assignments
       .filter((entry) => entry.pin === pin.id)
-      .map((entry) => functions.find((wanted) => wanted.id === entry.function)?.label ?? 'No longer needed');
+      .map(({ function: id }) => {
+        const wanted = functions.find((entry) => entry.id === id);
+        return { id, label: wanted?.label ?? 'No longer needed', wanted };
+      });
   const offered = chosen === null ? [] : freeFunctions(chosen, assignments, functions);
   const here = chosen === null ? [] : jobs(chosen);
   return (
@@ -45,7 +49,7 @@ export function ConnectorPicture({ document }: { document: Calibration }) {
                 <PinSquare
                   key={pin.id}
                   pin={pin}
-                  jobs={jobs(pin)}
+                  jobs={jobs(pin).map(({ label }) => label)}
                   conflict={conflicts.some((conflict) => conflict.pin === pin.id)}
                   onPress={() => setChosen(pin)}
                 />
@@ -61,7 +65,30 @@ export function ConnectorPicture({ document }: { document: Calibration }) {
         {here.length === 0 ? (
           <Text colour="muted">Free.</Text>
         ) : (
-          here.map((job) => <Text key={job}>{job}</Text>)
+          here.map(({ id, label, wanted }) => (
+            <View key={id} style={{ gap: SPACE.s }}>
+              <Text kind="strong">{label}</Text>
+              <View style={{ flexDirection: 'row' }}>
+                <Button
+                  label={`Take ${label} off`}
+                  onPress={() => {
+                    clearPin({ id, label });
+                    setChosen(null);
+                  }}
+                />
+              </View>
+              {wanted === undefined ? null : (
+                <Partners
+                  partners={takenPins(ecu, assignments, functions, wanted).filter(({ swaps }) => swaps)}
+                  label={label}
+                  onChoose={(partner) => {
+                    takePin(wanted, partner);
+                    setChosen(null);
+                  }}
+                />
+              )}
+            </View>
+          ))
         )}
         {chosen === null
           ? null
@@ -96,6 +123,36 @@ export function ConnectorPicture({ document }: { document: Calibration }) {
         )}
       </Sheet>
     </Card>
+  );
+}
+
+/** Functions that the one on this pin can change places with. */
+function Partners({
+  partners,
+  label,
+  onChoose,
+}: {
+  partners: readonly TakenPin[];
+  label: string;
+  onChoose: (partner: TakenPin) => void;
+}) {
+  if (partners.length === 0) return null;
+  return (
+    <>
+      <Text kind="small" colour="muted">
+        Let it change places with
+      </Text>
+      <View role="radiogroup" aria-label={`${label} changes places with`}>
+        {partners.map((partner) => (
+          <RadioRow
+            key={partner.holder.id}
+            label={`${partner.holder.label}, ${partner.pin.id}`}
+            chosen={false}
+            onChoose={() => onChoose(partner)}
+          />
+        ))}
+      </View>
+    </>
   );
 }
 

@@ -3,6 +3,7 @@ import { injectionOutputs, modeRefusals, proposedEndBeforeTdcDeg } from '@/core/
 import { LOSS_LIMIT_PERCENT, type Spray, sprays } from '@/core/meaning';
 import { CYCLE_DEG } from '@/core/units';
 import { View } from 'react-native';
+import { injectorFunction } from '@/core/pins';
 import { edit, useDocument } from '@/data/session/session';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
@@ -12,6 +13,7 @@ import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { ValveStrip } from './CamsScreen';
 import { SectionCards } from '../fields/SectionCards';
+import { PinCard } from './PinCard';
 import { SectionPage } from './SectionPage';
 
 /** How injections are timed: mode, events by firing order, and the angle against the valves. */
@@ -57,6 +59,7 @@ export function InjectionScreen() {
           ),
         }}
       />
+      <PinCard title="Pins of the injectors" of={(id) => id.startsWith(injectorFunction([]))} />
     </SectionPage>
   );
 }

@@ -1,7 +1,7 @@
 import { pinFunctions } from '@/core/calibration';
 import { channelQuantity, CHANNELS, OUTPUT_CHANNELS } from '@/core/channel';
-import { type Condition, type Output, outputWords } from '@/core/outputs';
-import { MAX_CONDITIONS } from '@/core/outputs/schema';
+import { type Condition, loadWords, type Output, outputWords } from '@/core/outputs';
+import { MAX_CONDITIONS, OUTPUT_CURRENT_A } from '@/core/outputs/schema';
 import { outputFunction } from '@/core/pins';
 import { useSaid } from '@/data/session/useSaid';
 import type { Draft } from 'immer';
@@ -55,6 +55,9 @@ export function OutputCard({ output }: { output: Output }) {
       aside={<IconButton icon="delete-outline" label={`Remove ${output.name}`} onPress={remove} />}
     >
       <Text>{outputWords(output)}</Text>
+      <Text kind="small" colour="muted">
+        {loadWords(output)}
+      </Text>
       {wanted === undefined ? null : <PinOf wanted={wanted} />}
       {conflict === null ? null : <Message tone="error">{conflict}</Message>}
       <View style={{ flexDirection: 'row' }}>
@@ -67,13 +70,14 @@ export function OutputCard({ output }: { output: Output }) {
       </View>
       {changing ? (
         <>
+          <Load output={output} change={change} />
           <NameBox
             path={`outputs.${output.id}.name`}
             label={`Name of ${output.name}`}
             name={output.name}
             onDone={(name) => change(`Rename to ${name}`, (into) => (into.name = name))}
           />
-          {output.pulsesPerTurn === null ? (
+          {output.purpose === 'idleValve' ? null : output.pulsesPerTurn === null ? (
             <Conditions output={output} change={change} />
           ) : (
             <KeptNumber
@@ -100,6 +104,36 @@ export function OutputCard({ output }: { output: Output }) {
 interface ConditionsProps {
   output: Output;
   change: (label: string, recipe: (into: Draft<Output>) => void) => void;
+}
+
+const RELAYS = [
+  { id: 'yes', label: 'Through a relay', hint: 'The pin carries the relay only' },
+  { id: 'no', label: 'Straight on the pin', hint: 'The pin carries all of it' },
+] as const;
+
+/** What hangs on the output, and what of its current the pin carries. */
+function Load({ output, change }: ConditionsProps) {
+  const { name, currentA, throughRelay } = output;
+  return (
+    <View style={{ gap: SPACE.m }}>
+      <KeptNumber
+        path={`outputs.${output.id}.currentA`}
+        info={{ label: `${name}: current`, quantity: 'current', unit: 'A', ...OUTPUT_CURRENT_A }}
+        value={currentA ?? null}
+        onChange={(amps) => change(`${name} draws ${amps} A`, (into) => (into.currentA = amps))}
+      />
+      <Chips
+        label={`${name} is switched`}
+        options={RELAYS}
+        value={throughRelay === undefined ? null : throughRelay ? 'yes' : 'no'}
+        onChange={(id) =>
+          change(`${name}: ${id === 'yes' ? 'through a relay' : 'straight on the pin'}`, (into) => {
+            into.throughRelay = id === 'yes';
+          })
+        }
+      />
+    </View>
+  );
 }
 
 function Conditions({ output, change }: ConditionsProps) {
@@ -252,7 +286,8 @@ interface KeptNumberProps {
   /** Its place in the document. */
   path: `outputs.${string}`;
   info: NumberBoxInfo;
-  value: number;
+  /** Null while nobody has said. */
+  value: number | null;
   onChange: (value: number) => void;
 }
 

@@ -6,7 +6,9 @@ import { Text } from '@/ui/text/Text';
 
 /** When each output would be on over a made-up run; one that flutters is pointed out. */
 export function OutputStrips({ outputs, sweep }: { outputs: readonly Output[]; sweep: Sweep }) {
-  const switches = outputs.filter(({ pulsesPerTurn }) => pulsesPerTurn === null);
+  const switches = outputs.filter(
+    ({ pulsesPerTurn, purpose }) => pulsesPerTurn === null && purpose !== 'idleValve',
+  );
   const strips = switches.map((output) => ({
     output,
     stretches: onStretches(outputStates(output, sweep.frames), sweep.frames),

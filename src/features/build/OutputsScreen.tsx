@@ -5,8 +5,9 @@ import { type OutputPurpose, outputSweep, presetOutput, PURPOSE_TEXT } from '@/c
 import { MAX_OUTPUTS, OUTPUT_PURPOSES } from '@/core/outputs/schema';
 import { edit, useDocument } from '@/data/session/session';
 import { typedSource } from '@/data/session/useField';
+import { useSaid } from '@/data/session/useSaid';
 import { Button } from '@/ui/button/Button';
-import { LinkRow } from '@/ui/layout';
+import { LinkRow, Message } from '@/ui/layout';
 import { Sheet } from '@/ui/sheet/Sheet';
 import { Text } from '@/ui/text/Text';
 import { OutputCard } from './OutputCard';
@@ -18,12 +19,21 @@ export function OutputsScreen() {
   const document = useDocument();
   const [adding, setAdding] = useState(false);
   const { outputs } = document;
+  const { conflict: missingValve } = useSaid('outputs.idleValve');
   const sweep = outputSweep(sweepEngine(document));
   return (
     <SectionPage id="outputs" beside={<OutputStrips outputs={outputs} sweep={sweep} />}>
       {outputs.length === 0 ? (
         <Text colour="muted">No outputs yet. The fuel pump comes first: without it nothing starts.</Text>
       ) : null}
+      {missingValve === null ? null : (
+        <Message
+          tone="error"
+          actions={<Button label="Add the idle valve" onPress={() => addOutput(document, 'idleValve')} />}
+        >
+          {missingValve}
+        </Message>
+      )}
       {outputs.map((output) => (
         <OutputCard key={output.id} output={output} />
       ))}

@@ -1,6 +1,7 @@
 import { useSaid } from '@/data/session/useSaid';
+import { pinFunctions } from '@/core/calibration';
 import type { PinFunction } from '@/core/pins';
-import { freePins, PIN_KIND_TEXT } from '@/core/pins/schema';
+import { freePins, PIN_KIND_TEXT, takenPins } from '@/core/pins/schema';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useDocument } from '@/data/session/session';
@@ -10,7 +11,7 @@ import { Icon } from '@/ui/icon/Icon';
 import { Sheet } from '@/ui/sheet/Sheet';
 import { Text } from '@/ui/text/Text';
 import { SPACE, useRoles } from '@/ui/theme';
-import { assignPin, clearPin, noteWire } from './pinEdits';
+import { assignPin, clearPin, noteWire, takePin } from './pinEdits';
 import { WireNote } from './WireNote';
 
 /** The pin of a function: which it is, what is wrong with it, and only fitting free ones to choose from. */
@@ -22,6 +23,7 @@ export function PinOf({ wanted }: { wanted: PinFunction }) {
   const own = assignments.find((entry) => entry.function === wanted.id);
   const { conflict } = useSaid(`pins.${wanted.id}`);
   const offered = ecu === null ? [] : freePins(ecu, assignments, wanted);
+  const taken = ecu === null ? [] : takenPins(ecu, assignments, pinFunctions(document), wanted);
   const choose = (pin: string) => {
     assignPin(wanted, pin);
     setOpen(false);
@@ -91,6 +93,27 @@ export function PinOf({ wanted }: { wanted: PinFunction }) {
             />
           ))}
         </View>
+        {taken.length === 0 ? null : (
+          <>
+            <Text kind="small" colour="muted">
+              Pins that fit and do another job.
+            </Text>
+            <View role="radiogroup" aria-label="Taken pins">
+              {taken.map((entry) => (
+                <RadioRow
+                  key={entry.holder.id}
+                  label={`${entry.pin.id}, ${entry.holder.label}`}
+                  hint={entry.swaps ? 'The two change places' : `${entry.holder.label} goes off it`}
+                  chosen={false}
+                  onChoose={() => {
+                    takePin(wanted, entry);
+                    setOpen(false);
+                  }}
+                />
+              ))}
+            </View>
+          </>
+        )}
         {own === undefined ? null : (
           <Button
             label={`Take ${wanted.label} off ${own.pin}`}

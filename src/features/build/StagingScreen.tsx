@@ -1,9 +1,11 @@
 import { stagingCurve } from '@/core/meaning';
+import { injectorFunction } from '@/core/pins';
 import { useDocument } from '@/data/session/session';
 import { LineChart } from '@/ui/chart';
 import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SectionCards } from '../fields/SectionCards';
+import { PinCard } from './PinCard';
 import { SectionPage } from './SectionPage';
 
 /** A second injector set and how fuel is handed over to it. */
@@ -11,6 +13,7 @@ export function StagingScreen() {
   return (
     <SectionPage id="staging" beside={<StagingPicture />}>
       <SectionCards section="staging" />
+      <PinCard title="Pins of the second set" of={(id) => id.startsWith(`second-${injectorFunction([])}`)} />
     </SectionPage>
   );
 }

@@ -8,6 +8,7 @@ import { Card, Message } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SectionCards } from '../fields/SectionCards';
 import { Figures } from './Figures';
+import { PinCard } from './PinCard';
 import { SectionPage } from './SectionPage';
 
 /** Crank wheel and cam tooth, drawn as the engine computer meets them, and what they permit. */
@@ -30,6 +31,7 @@ export function TriggerScreen() {
       }
     >
       <SectionCards section="trigger" />
+      <PinCard title="Pins of the sensors" of={(id) => id === 'crank' || id === 'cam'} />
     </SectionPage>
   );
 }

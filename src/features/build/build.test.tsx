@@ -2,7 +2,7 @@ import { act, fireEvent, render, screen } from '@tests/support/render';
 import { demo, TEST_DAY } from '@tests/support/ventisca';
 import { type Calibration, emptyCalibration } from '@/core/calibration';
 import { engineMeaning } from '@/core/meaning';
-import { closeSession, edit, openSession, undo, useSession } from '@/data/session/session';
+import { closeSession, edit, openSession, setTypingSource, undo, useSession } from '@/data/session/session';
 import { DeadTimeChart } from './DeadTimeChart';
 import { DeadTimeTable } from './DeadTimeTable';
 import { Quantity } from '../fields/fields';
@@ -80,12 +80,51 @@ describe('dead-time table', () => {
     ]);
   });
 
-  test('switching the unit of a table out of range keeps what was typed and says why', () => {
+  test('switching the unit of a table converts its numbers, and keeps where they come from', () => {
     open();
     render(<DeadTimeTable />);
+    const before = document().injectors.deadTime;
+    const first = before?.rows[7]?.times[0] ?? NaN;
     fireEvent.click(screen.getByRole('radio', { name: 'µs' }));
-    expect(screen.getAllByText(/between 50 and 8000 µs. Check the unit/).length).toBe(10);
-    expect(document().injectors.deadTime?.unit).toBe('ms');
+    expect(document().injectors.deadTime).toMatchObject({ unit: 'us', source: before?.source });
+    expect(document().injectors.deadTime?.rows[7]?.times[0]).toBe(1000 * first);
+    fireEvent.click(screen.getByRole('radio', { name: 'ms' }));
+    expect(document().injectors.deadTime).toEqual(before);
+  });
+
+  test('what is being typed keeps its digits when the unit is switched, and is taken once it fits', () => {
+    const empty = demo();
+    empty.injectors.deadTime = null;
+    open(empty);
+    render(<DeadTimeTable />);
+    for (const [row, volts, time] of [
+      [1, '8', '2510'],
+      [2, '14', '970'],
+    ] as const) {
+      type(`Row ${row}, voltage, V`, volts);
+      type(`Row ${row}, dead time, ms`, time);
+    }
+    expect(screen.getAllByText(/it looks like µs/)).toHaveLength(2);
+    fireEvent.click(screen.getByRole('radio', { name: 'µs' }));
+    expect(document().injectors.deadTime).toMatchObject({
+      unit: 'us',
+      rows: [{ times: [2510] }, { times: [970] }],
+    });
+  });
+
+  test('a cell takes its own unit, and a changed row its own source', () => {
+    open();
+    render(<DeadTimeTable />);
+    const before = document().injectors.deadTime;
+    setTypingSource('measured');
+    type('Row 1, voltage, V', '7900 mV');
+    const after = document().injectors.deadTime;
+    expect(after?.rows[0]?.volts).toBe(7.9);
+    expect(after?.source.kind).toBe(before?.source.kind);
+    expect(after?.rowSources?.map(({ kind }) => kind)).toEqual(
+      before?.rows.map((_, i) => (i === 0 ? 'measured' : before.source.kind)),
+    );
+    expect(screen.getByText(/^Measured: row 1\. Data sheet: rows 2, /)).toBeInTheDocument();
   });
 });
 

@@ -1,6 +1,6 @@
 import { type Calibration, pinFunctions } from '@/core/calibration';
 import type { EcuDescription, PinFunction } from '@/core/pins';
-import { filledAssignments } from '@/core/pins/schema';
+import { filledAssignments, type TakenPin } from '@/core/pins/schema';
 import { edit } from '@/data/session/session';
 import { typedSource } from '@/data/session/useField';
 import { today } from '@/data/today';
@@ -15,8 +15,26 @@ export function assignPin(wanted: PinFunction, pin: string): void {
   });
 }
 
+/** Gives a function the pin of another, which gets the first one’s where the two can change places, else none. */
+export function takePin(wanted: PinFunction, { pin, holder, swaps }: TakenPin): void {
+  const words = swaps
+    ? `${wanted.label} and ${holder.label} change places`
+    : `${wanted.label} to pin ${pin.id}, ${holder.label} off it`;
+  edit(words, (draft) => {
+    const { assignments } = draft.pins;
+    const own = assignments.find((entry) => entry.function === wanted.id);
+    const other = assignments.find((entry) => entry.function === holder.id);
+    if (other === undefined) return;
+    if (swaps && own !== undefined) Object.assign(other, { pin: own.pin, source: typedSource() });
+    else draft.pins.assignments = assignments.filter((entry) => entry !== other);
+    if (own === undefined) {
+      draft.pins.assignments.push({ function: wanted.id, pin: pin.id, wire: '', source: typedSource() });
+    } else Object.assign(own, { pin: pin.id, source: typedSource() });
+  });
+}
+
 /** Takes a function off its pin. */
-export function clearPin(wanted: PinFunction): void {
+export function clearPin(wanted: Pick<PinFunction, 'id' | 'label'>): void {
   edit(`${wanted.label} off its pin`, (draft) => {
     draft.pins.assignments = draft.pins.assignments.filter((entry) => entry.function !== wanted.id);
   });

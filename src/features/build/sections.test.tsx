@@ -3,7 +3,7 @@ import { demo, TEST_DAY } from '@tests/support/ventisca';
 import { type Calibration, emptyCalibration, pinFunctions } from '@/core/calibration';
 import type { SensorId } from '@/core/sensors';
 import { SENSOR_INFO } from '@/core/sensors/schema';
-import { closeSession, openSession, undo, useSession } from '@/data/session/session';
+import { closeSession, edit, openSession, undo, useSession } from '@/data/session/session';
 import { ValveStrip } from './CamsScreen';
 import { ConnectorPicture } from './ConnectorPicture';
 import { CylinderList } from '../fields/CylinderList';
@@ -114,13 +114,47 @@ describe('pins', () => {
     open();
     render(<PinOf wanted={coolant()} />);
     press('Coolant temperature: pin A12');
-    expect(screen.getAllByRole('radio').map((radio) => radio.getAttribute('aria-label'))).toEqual([
+    const free = within(screen.getByRole('radiogroup', { name: 'Free pins' }));
+    expect(free.getAllByRole('radio').map((radio) => radio.getAttribute('aria-label'))).toEqual([
       'A14, temperature input',
       'A15, temperature input',
     ]);
     fireEvent.click(screen.getByRole('radio', { name: 'A15, temperature input' }));
     expect(document().pins.assignments.find((entry) => entry.function === 'coolant')?.pin).toBe('A15');
     expect(steps()).toEqual(['Coolant temperature to pin A15']);
+  });
+
+  test('two that fit each other’s pin change places in one step; one without a pin takes the other’s', () => {
+    open();
+    const { unmount } = render(<PinOf wanted={coolant()} />);
+    press('Coolant temperature: pin A12');
+    fireEvent.click(screen.getByRole('radio', { name: 'A13, Air temperature' }));
+    const at = (id: string) => document().pins.assignments.find((entry) => entry.function === id)?.pin;
+    expect([at('coolant'), at('air')]).toEqual(['A13', 'A12']);
+    expect(steps()).toEqual(['Coolant temperature and Air temperature change places']);
+    unmount();
+    act(() =>
+      edit('off', (draft) => {
+        draft.pins.assignments = draft.pins.assignments.filter((entry) => entry.function !== 'coolant');
+      }),
+    );
+    render(<PinOf wanted={coolant()} />);
+    press('Choose a pin for Coolant temperature');
+    fireEvent.click(screen.getByRole('radio', { name: 'A12, Air temperature' }));
+    expect([at('coolant'), at('air')]).toEqual(['A12', undefined]);
+  });
+
+  test('the picture of the connectors takes a job off its pin, and lets two change places', () => {
+    open();
+    const { rerender } = render(<ConnectorPicture document={document()} />);
+    const at = (id: string) => document().pins.assignments.find((entry) => entry.function === id)?.pin;
+    press('Pin A12, temperature input: Coolant temperature');
+    fireEvent.click(screen.getByRole('radio', { name: /^Air temperature, A13/ }));
+    expect([at('coolant'), at('air')]).toEqual(['A13', 'A12']);
+    rerender(<ConnectorPicture document={document()} />);
+    press('Pin A13, temperature input: Coolant temperature');
+    press('Take Coolant temperature off');
+    expect(at('coolant')).toBeUndefined();
   });
 
   test('a note on the wire is kept', () => {

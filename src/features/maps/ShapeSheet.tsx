@@ -27,9 +27,18 @@ export function ShapeSheet({ name, editing }: { name: string; editing: MapEditin
   const [open, setOpen] = useState(false);
   const [text, setText] = useState('');
   const [said, setSaid] = useState<string | null>(null);
+  const [refused, setRefused] = useState<string | null>(null);
   const close = () => {
     setOpen(false);
     setSaid(null);
+    setRefused(null);
+  };
+  /** Closes when the block was taken; else says why not, and what was pasted stays. */
+  const paste = (block: string): boolean => {
+    const refusal = editing.paste(block);
+    setRefused(refusal);
+    if (refusal === null) close();
+    return refusal === null;
   };
   const copy = async (withAxes: boolean) => {
     try {
@@ -47,7 +56,7 @@ export function ShapeSheet({ name, editing }: { name: string; editing: MapEditin
     const picked = await pickPart((text) => readFile('mapBlock', text), CSV_TYPES);
     if (picked === null) return;
     if (!picked.ok) return setSaid(picked.message);
-    if (editing.paste(picked.part)) close();
+    paste(picked.part);
   };
   return (
     <>
@@ -76,7 +85,7 @@ export function ShapeSheet({ name, editing }: { name: string; editing: MapEditin
           <Button label="Open a CSV" icon="file-import-outline" onPress={() => void openFile()} />
         </View>
         {said === null ? null : <Message tone="plain">{said}</Message>}
-        {editing.problem === null ? null : <Message tone="error">{editing.problem}</Message>}
+        {refused === null ? null : <Message tone="error">{refused}</Message>}
         <TextBox
           label="Block from a spreadsheet"
           placeholder="Paste a block of cells here"
@@ -91,9 +100,7 @@ export function ShapeSheet({ name, editing }: { name: string; editing: MapEditin
             icon="content-paste"
             disabled={text.trim() === ''}
             onPress={() => {
-              if (!editing.paste(text)) return;
-              setText('');
-              close();
+              if (paste(text)) setText('');
             }}
           />
         </View>

@@ -17,7 +17,8 @@ export function useMapClipboard(box: RefObject<View | null>, editing: MapEditing
     };
     const paste = (event: ClipboardEvent) => {
       event.preventDefault();
-      latest.current.paste(event.clipboardData?.getData('text/plain') ?? '');
+      const { paste: take, setProblem } = latest.current;
+      setProblem(take(event.clipboardData?.getData('text/plain') ?? ''));
     };
     element.addEventListener('copy', copy);
     element.addEventListener('paste', paste);

@@ -39,8 +39,8 @@ export interface MapEditing {
   readonly put: (index: number, value: number) => void;
   /** Fills or smooths the selection, as one step. */
   readonly shape: (kind: ShapeKind) => void;
-  /** Lays a block from a spreadsheet on the selection, as one step; false, with the reason, when it was refused. */
-  readonly paste: (text: string) => boolean;
+  /** Lays a block from a spreadsheet on the selection, as one step. Returns why it was refused; null when it was not. */
+  readonly paste: (text: string) => string | null;
   /** The selection as a spreadsheet takes it. */
   readonly copied: (withAxes: boolean) => string;
 }
@@ -66,13 +66,12 @@ export function useMapEditing(key: MapKey): MapEditing {
   const range = selectionRange(selection);
   const cells = rangeSize(range);
 
-  /** Lands changes as one step, unless one would leave the map's limits; false then. */
-  const land = (words: string, changes: readonly CellChange[], touched = cells): boolean => {
-    if (map === null || shown === null) return false;
+  /** Lands changes as one step, unless one would leave the map's limits: says why then. */
+  const land = (words: string, changes: readonly CellChange[], touched = cells): string | null => {
+    if (map === null || shown === null) return null;
     const refused = changesProblem(shown, definition, changes);
-    setProblem(refused === null ? null : cellLimitMessage(shown, definition, refused));
-    if (refused !== null) return false;
-    if (changes.length === 0) return true;
+    if (refused !== null) return cellLimitMessage(shown, definition, refused);
+    if (changes.length === 0) return null;
     const stored = changes.map(({ index, value }) => ({ index, value: as.value.stored(value) }));
     edit(`${definition.label}: ${words}, ${touched} ${touched === 1 ? 'cell' : 'cells'}`, (draft) => {
       const next = withCells(map, stored, typedSource());
@@ -90,31 +89,37 @@ export function useMapEditing(key: MapKey): MapEditing {
       }
       target.sources = next.sources;
     });
-    return true;
+    return null;
+  };
+  /** Shows why something was refused; true when it was not. */
+  const told = (refusal: string | null): boolean => {
+    setProblem(refusal);
+    return refusal === null;
   };
 
   const apply = (operation: CellOperation): boolean => {
     if (shown === null) return false;
     const result = editedCells(shown, definition, range, operation);
-    if (result.ok) return land(operationWords(operation, definition.decimals), result.changes);
-    setProblem(cellLimitMessage(shown, definition, result.problem));
-    return false;
+    return told(
+      result.ok
+        ? land(operationWords(operation, definition.decimals), result.changes)
+        : cellLimitMessage(shown, definition, result.problem),
+    );
   };
 
   const put = (index: number, value: number) =>
-    void land(operationWords({ kind: 'set', amount: value }, definition.decimals), [{ index, value }], 1);
+    void told(
+      land(operationWords({ kind: 'set', amount: value }, definition.decimals), [{ index, value }], 1),
+    );
 
   const shape = (kind: ShapeKind) => {
-    if (shown !== null) void land(SHAPES[kind].words, SHAPES[kind].changes(shown, range));
+    if (shown !== null) void told(land(SHAPES[kind].words, SHAPES[kind].changes(shown, range)));
   };
 
-  const paste = (text: string): boolean => {
-    if (shown === null) return false;
+  const paste = (text: string): string | null => {
+    if (shown === null) return null;
     const result = pastedInto(shown, definition, range, text);
-    if (!result.ok) {
-      setProblem(result.message);
-      return false;
-    }
+    if (!result.ok) return result.message;
     const { fromColumn, toColumn, fromRow, toRow } = result.range;
     setSelection({ anchor: { column: fromColumn, row: toRow }, corner: { column: toColumn, row: fromRow } });
     return land('paste', result.changes, rangeSize(result.range));

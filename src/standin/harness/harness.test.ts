@@ -6,7 +6,7 @@ import type { Edge, PickupKind, TriggerWheel } from '@/core/trigger';
 import { type Car, soundSensor, type WheelSensor } from '../car';
 import { carOf } from '../carOfDocument';
 import { harnessOf, coilsCharge, hasFuel, hasSpark, isSparkWeakAt, lostShare } from './harness';
-import { pumpWiring } from './pump';
+import { pumpWiring } from './outputWiring';
 import { teethOf } from './teeth';
 
 const document = demo();

@@ -5,7 +5,7 @@ import type { EcuProgram } from '@/core/program';
 import type { InputId } from '@/core/sensors';
 import { CYCLE_DEG, wrappedDeg } from '@/core/units';
 import type { Car } from '../car';
-import { pumpWiring, type PumpWiring } from './pump';
+import { idleValveDriven, pumpWiring, type PumpWiring } from './outputWiring';
 import { type PinSignal, signalsOf } from './signals';
 import { type Teeth, teethOf } from './teeth';
 import { isItself, thingAt } from './wiring';
@@ -29,6 +29,8 @@ export interface Harness {
   /** A knock sensor hangs on the pin that is listened to. */
   readonly hearsKnock: boolean;
   readonly pump: PumpWiring;
+  /** The idle valve hangs on the pin that opens it. */
+  readonly drivesIdleValve: boolean;
   /** Of each cylinder by its number, the one whose injector hangs on the pin that is opened for it. */
   readonly sprays: readonly number[];
   /** Cylinders whose injectors hang on each other’s pins. */
@@ -51,6 +53,7 @@ export function harnessOf(program: EcuProgram, car: Car): Harness {
     signals: signalsOf(program, car),
     hearsKnock: thingAt(program, car, 'knock') === 'knock',
     pump: pumpWiring(program, car),
+    drivesIdleValve: idleValveDriven(program, car),
     dead: { fuel: withoutFuel(program, car, order), spark: withoutSpark(program, car, order) },
   };
 }

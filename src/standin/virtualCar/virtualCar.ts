@@ -339,7 +339,8 @@ export class VirtualCar {
     state.pumpOn = output === null || (connected && out.outputs[output]?.on === true);
     state.fanOn = program.outputs.some(({ purpose }, i) => purpose === 'fan' && out.outputs[i]?.on === true);
     const { idleAir } = program.tables;
-    state.idleValvePercent = idleAir === undefined ? 0 : lookUpCurve(idleAir, read(frame, AT.coolant));
+    state.idleValvePercent =
+      idleAir === undefined || !harness.drivesIdleValve ? 0 : lookUpCurve(idleAir, read(frame, AT.coolant));
     const sinceS = state.plant.timeS - state.power.sinceS;
     if (!state.primed && sinceS >= PRIME_AFTER_S - this.stepS / 2) {
       state.primed = true;

@@ -24,7 +24,8 @@ export interface NumberBoxInfo {
 interface Props {
   info: NumberBoxInfo;
   /** In the base unit, which must be `info.unit`. */
-  value: number;
+  /** Null for none yet. */
+  value: number | null;
   onChange: (value: number) => void;
   /** Text that is not a value yet, where it is kept beyond the screen; left out, the box keeps it itself. */
   draft?: string | undefined;
@@ -74,7 +75,7 @@ export function NumberBox({ info, value, onChange, draft, onDraft }: Props) {
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
         <TextBox
           label={`${info.label}, ${unit}`}
-          value={text ?? formatSignificant(value, 6)}
+          value={text ?? (value === null ? '' : formatSignificant(value, 6))}
           numeric
           invalid={problem !== null}
           describedBy={`${info.label}-problem`}

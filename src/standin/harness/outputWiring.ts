@@ -17,3 +17,9 @@ export function pumpWiring(program: EcuProgram, car: Car): PumpWiring {
   if (pump === undefined) return { output: null, connected: true };
   return { output, connected: isItself(program, car, outputFunction(pump.id)) };
 }
+
+/** Whether the idle valve is driven: by its output, where one is there for it; else it is taken to be. */
+export function idleValveDriven(program: EcuProgram, car: Car): boolean {
+  const valve = program.outputs.find(({ purpose }) => purpose === 'idleValve');
+  return valve === undefined || isItself(program, car, outputFunction(valve.id));
+}
