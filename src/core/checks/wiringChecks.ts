@@ -1,3 +1,4 @@
+import { inSentence } from '../units';
 import { type Calibration, pinFunctions } from '../calibration';
 import { CHANNELS } from '../channel';
 import { type OutputProblem, outputProblems, pinCurrentA } from '../outputs';
@@ -19,7 +20,7 @@ function wiring(document: Calibration, wanted: (conflict: WiringConflict) => boo
 }
 
 function kindWords({ label, pin, kind, because }: Wiring): string {
-  const named = kind === null ? 'pin of another kind' : PIN_KIND_TEXT[kind].toLowerCase();
+  const named = kind === null ? 'pin of another kind' : inSentence(PIN_KIND_TEXT[kind]);
   return `${label} cannot go to ${pin}, a ${named}.${because === null ? '' : ` ${because}`}`;
 }
 
@@ -129,6 +130,6 @@ export const OUTPUT_CHECKS = [
     severity: 'error',
     find: (document) => conditions(document, 'neverLetsGo'),
     say: ({ channel, hysteresis, letsGo }) =>
-      `With a hysteresis of ${hysteresis} it would never switch off: ${CHANNELS[channel].label.toLowerCase()} cannot reach ${letsGo}. Make it smaller.`,
+      `With a hysteresis of ${hysteresis} it would never switch off: ${inSentence(CHANNELS[channel].label)} cannot reach ${letsGo}. Make it smaller.`,
   }),
 ];

@@ -1,3 +1,4 @@
+import { inSentence } from '../units';
 import { CHANNELS, CORRECTION_CHANNELS } from '../channel';
 import { sourceSchema, z } from '../field/schema';
 import { AXES, type MapDefinition } from '../map';
@@ -30,7 +31,7 @@ export const activationSchema = z
       const message = `${label} runs from ${min} to ${max} ${unit}; ${threshold} is outside`;
       context.addIssue({ code: 'custom', path: ['threshold'], message });
     } else if (letsGo < min || letsGo > max) {
-      const message = `It would never end: ${label.toLowerCase()} cannot reach ${letsGo}`;
+      const message = `It would never end: ${inSentence(label)} cannot reach ${letsGo}`;
       context.addIssue({ code: 'custom', path: ['hysteresis'], message });
     }
   });
@@ -127,7 +128,7 @@ export function correctionDefinition({
     x: AXES[x],
     y: y === null ? null : AXES[y],
     help: {
-      what: `A correction of your own: ${TARGET_TEXT[on].toLowerCase()} ${verb} what this map says.`,
+      what: `A correction of your own: ${inSentence(TARGET_TEXT[on])} ${verb} what this map says.`,
       usual: operation === 'multiply' ? '1.000 where it shall change nothing.' : 'Only where it is needed.',
       changes: `${TARGET_TEXT[on]}, after the built-in maps and in the order of the list of corrections.`,
     },

@@ -1,3 +1,4 @@
+import { inSentence } from '../units';
 import { baseValue, type Calibration, tableAt } from '../calibration';
 import { fuelById, type FuelId } from '../fuels';
 import type { MapId } from '../program';
@@ -79,7 +80,7 @@ export function secondMap(firstId: MapId, first: MapGenerator): MapGenerator {
         ...shape,
         valueAtPoint: (x, y) => valueAtPoint(x, y) * factor,
         reasons: [
-          { text: `As for ${fuelById(SECOND_FUEL).label.toLowerCase()}.` },
+          { text: `As for ${inSentence(fuelById(SECOND_FUEL).label)}.` },
           ...(differs === undefined ? [] : [{ text: differs.why }]),
           ...reasons,
         ],

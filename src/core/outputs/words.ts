@@ -1,5 +1,5 @@
 import { CHANNELS } from '../channel';
-import { baseUnit, formatNumber } from '../units';
+import { baseUnit, formatNumber, inSentence } from '../units';
 import type { Condition, Output } from './outputSchema';
 
 /** A condition in words: "engine speed above 60 rev/min, lets go at 30". */
@@ -9,7 +9,7 @@ function conditionWords({ channel, comparison, threshold, hysteresis }: Conditio
   const limit = `${written(threshold)} ${baseUnit(quantity).label}`.trim();
   const back = comparison === 'above' ? threshold - hysteresis : threshold + hysteresis;
   const lets = hysteresis === 0 ? '' : ` (lets go at ${written(back)})`;
-  return `${label.toLowerCase()} ${comparison} ${limit}${lets}`;
+  return `${inSentence(label)} ${comparison} ${limit}${lets}`;
 }
 
 /** What hangs on an output, in a sentence. */

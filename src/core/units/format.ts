@@ -17,3 +17,8 @@ export function formatSignificant(value: number, digits: number): string {
   const short = Number(value.toPrecision(digits));
   return String(short).replace('-', '−');
 }
+
+/** A label as it stands inside a sentence: its first letter small, unless a sign or an abbreviation begins it. */
+export function inSentence(label: string): string {
+  return /^[A-Z](?![A-Z\d°])/.test(label) ? label.charAt(0).toLowerCase() + label.slice(1) : label;
+}

@@ -4,7 +4,8 @@ import { create } from 'zustand';
 import type { Calibration } from '@/core/calibration';
 import type { SourceKind } from '@/core/field';
 import { keepDrafts, keepTyping, readDrafts, readTyping, type Drafts } from './drafts';
-import { edited, historyOf, redone, undone, type History } from './history';
+import { edited, redone, undone, type History } from './history';
+import { keptSteps } from './keptHistory';
 import { useUnsaved } from './unsaved';
 
 /** Whether what is on the screen is what is stored. */
@@ -63,12 +64,13 @@ export function openSession(
 ): void {
   const unsaved = useUnsaved.getState()[id];
   const drafts = readDrafts(id);
+  const opened = unsaved?.document ?? document;
   const places = Object.keys(drafts);
   useSession.setState({
     ...NOTHING_OPEN,
     id,
     revision: unsaved?.revision ?? revision,
-    history: historyOf(unsaved?.document ?? document),
+    history: { document: opened, ...keptSteps(id, opened) },
     saveState: unsaved === undefined ? 'saved' : 'failed',
     drafts,
     typingSource: readTyping(id) ?? NOTHING_OPEN.typingSource,

@@ -22,7 +22,7 @@ import {
   type TableValue,
 } from '@/core/field';
 import { sourcesAfterTyping } from '@/core/field/schema';
-import { type Amount, type ConversionContext, formatSignificant, unitOf } from '@/core/units';
+import { type Amount, type ConversionContext, formatSignificant, inSentence, unitOf } from '@/core/units';
 import { today } from '../today';
 import { edit, setDraft, useDocument, useSession } from './session';
 
@@ -39,7 +39,7 @@ export function typedSource(): Source {
 
 /** Sets where a field's value comes from, as one undoable step. */
 export function setSource(path: FieldPath, label: string, kind: SourceKind, note: string): void {
-  edit(`Source of ${label.toLowerCase()}`, (draft) => {
+  edit(`Source of ${inSentence(label)}`, (draft) => {
     const value = valueAt(draft as Calibration, path) as TableSources | null;
     if (value === null) return;
     value.source = { kind, date: value.source.date, ...(note === '' ? {} : { note }) };
@@ -87,7 +87,7 @@ function commitAmount(path: FieldPath, info: QuantityFieldInfo, amount: Amount |
   const stored = useSession.getState().history?.document;
   const before = stored === undefined ? null : (valueAt(stored, path) as QuantityValue | null);
   if (amount === null) {
-    edit(`Empty ${info.label.toLowerCase()}`, (draft) => put(draft as Calibration, path, null));
+    edit(`Empty ${inSentence(info.label)}`, (draft) => put(draft as Calibration, path, null));
     return;
   }
   if (before !== null && before.amount === amount.amount && before.unit === amount.unit) return;
@@ -158,7 +158,7 @@ export function useTableField(path: FieldPath): TableBinding {
     if (next.rows.every((row) => row.every((cell) => cell.trim() === ''))) {
       if (value === null) return keep(next);
       setDraft(path, null);
-      return edit(`Empty ${info.label.toLowerCase()}`, (draft) => put(draft as Calibration, path, null));
+      return edit(`Empty ${inSentence(info.label)}`, (draft) => put(draft as Calibration, path, null));
     }
     const read = readTableDraft(info, next, context);
     if (!read.ok) return keep(next);
@@ -175,7 +175,7 @@ export function useTableField(path: FieldPath): TableBinding {
     onSettle: settle,
     onUnits: (units) => {
       if (text !== undefined || value === null) return settle({ ...draft, units });
-      edit(`Units of ${info.label.toLowerCase()}`, (into) =>
+      edit(`Units of ${inSentence(info.label)}`, (into) =>
         put(into as Calibration, path, convertedTable(info, value, units, context)),
       );
     },

@@ -1,3 +1,4 @@
+import { inSentence } from '@/core/units';
 import { baseValue, type Calibration, fieldInfo, sweptVolumePerCylinderCm3 } from '@/core/calibration';
 
 /** The engine in a few words: "6 cylinders, 2.46 L, supercharger"; empty while nothing is known. */
@@ -12,7 +13,7 @@ export function engineLine(document: Calibration): string {
     words.push(`${((cylinders * perCylinder) / 1000).toFixed(2)} L`);
   if (chosen !== undefined && induction?.kind === 'choice') {
     const label = induction.options.find((option) => option.id === chosen)?.label ?? chosen;
-    words.push(label.toLowerCase());
+    words.push(inSentence(label));
   }
   return words.join(', ');
 }

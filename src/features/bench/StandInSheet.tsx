@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { formatNumber } from '@/core/units';
+import { formatNumber, inSentence } from '@/core/units';
 import {
   DRIVE_IDS,
   type DriveId,
@@ -80,7 +80,7 @@ export function StandInSheet({ open, onClose }: { open: boolean; onClose: () => 
 }
 
 function seenWords(driving: DriveId | null, speedRpm: number, kmPerH: number): string {
-  const who = driving === null ? 'In your hands' : `Driven: ${DRIVES[driving].label.toLowerCase()}`;
+  const who = driving === null ? 'In your hands' : `Driven: ${inSentence(DRIVES[driving].label)}`;
   return `${who}, ${formatNumber(speedRpm, 0)} rev/min, ${formatNumber(kmPerH, 0)} km/h`;
 }
 

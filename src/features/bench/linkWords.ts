@@ -1,3 +1,4 @@
+import { inSentence } from '@/core/units';
 import { MAP_DEFINITIONS } from '@/core/program';
 import type { Differences } from '@/data/ecu/differences';
 import type { LinkState } from '@/data/ecu/useLinkState';
@@ -29,7 +30,7 @@ function differs(differences: Differences | null): string {
   if (differences.settings) {
     return 'Another build is in it: hardware, axes or strategy differ from the screen. The whole calibration goes in with the engine off.';
   }
-  const names = differences.maps.map(({ id }) => MAP_DEFINITIONS[id].label.toLowerCase());
+  const names = differences.maps.map(({ id }) => inSentence(MAP_DEFINITIONS[id].label));
   return `What runs differs from the screen in ${listed(names)}.`;
 }
 

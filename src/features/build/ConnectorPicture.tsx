@@ -1,3 +1,4 @@
+import { inSentence } from '@/core/units';
 import { type Calibration, pinFunctions } from '@/core/calibration';
 import { findings, findingWords } from '@/core/checks';
 import type { EcuPin } from '@/core/pins';
@@ -58,7 +59,7 @@ export function ConnectorPicture({ document }: { document: Calibration }) {
         </View>
       ))}
       <Sheet
-        title={chosen === null ? '' : `Pin ${chosen.id}, ${PIN_KIND_TEXT[chosen.kind].toLowerCase()}`}
+        title={chosen === null ? '' : `Pin ${chosen.id}, ${inSentence(PIN_KIND_TEXT[chosen.kind])}`}
         open={chosen !== null}
         onClose={() => setChosen(null)}
       >
@@ -169,7 +170,7 @@ function PinSquare({ pin, jobs, conflict, onPress }: SquareProps) {
   return (
     <Pressable
       role="button"
-      aria-label={`Pin ${pin.id}, ${PIN_KIND_TEXT[pin.kind].toLowerCase()}: ${used ? jobs.join(' and ') : 'free'}${conflict ? ', in conflict' : ''}`}
+      aria-label={`Pin ${pin.id}, ${inSentence(PIN_KIND_TEXT[pin.kind])}: ${used ? jobs.join(' and ') : 'free'}${conflict ? ', in conflict' : ''}`}
       onPress={onPress}
       style={{
         width: 46,

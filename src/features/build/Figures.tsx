@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { fieldInfo } from '@/core/calibration';
 import type { Figure } from '@/core/meaning';
-import { formatNumber } from '@/core/units';
+import { formatNumber, inSentence } from '@/core/units';
 import { Card, StateMark } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
@@ -31,6 +31,6 @@ export function Figures({ figures }: { figures: readonly Figure[] }) {
 
 function needsText({ needs }: Figure): string {
   if (needs.length === 0) return 'Not possible with these values';
-  const names = needs.map((path) => (fieldInfo(path)?.label ?? path).toLowerCase());
+  const names = needs.map((path) => inSentence(fieldInfo(path)?.label ?? path));
   return `Needs ${names.join(', ')}`;
 }

@@ -1,7 +1,7 @@
 import { baseValue, firingOf, injectionChoice, valvesOf } from '@/core/calibration';
 import { injectionOutputs, modeRefusals, proposedEndBeforeTdcDeg } from '@/core/injector';
 import { LOSS_LIMIT_PERCENT, type Spray, sprays } from '@/core/meaning';
-import { CYCLE_DEG } from '@/core/units';
+import { CYCLE_DEG, inSentence } from '@/core/units';
 import { View } from 'react-native';
 import { injectorFunction } from '@/core/pins';
 import { edit, useDocument } from '@/data/session/session';
@@ -112,7 +112,7 @@ function AngleCard() {
   const shown = sprays(document);
   const lanes: Lane[] = (shown ?? []).map((spray) => ({
     id: spray.id,
-    label: `Spray, ${spray.label.toLowerCase()}`,
+    label: `Spray, ${inSentence(spray.label)}`,
     spans: insideCycle([{ from: spray.spray.fromDeg, to: spray.spray.toDeg, tone: 'accent' }], CYCLE_DEG),
   }));
   return (

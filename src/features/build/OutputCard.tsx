@@ -1,3 +1,4 @@
+import { inSentence } from '@/core/units';
 import { pinFunctions } from '@/core/calibration';
 import { channelQuantity, CHANNELS, OUTPUT_CHANNELS } from '@/core/channel';
 import { type Condition, loadWords, type Output, outputWords } from '@/core/outputs';
@@ -43,7 +44,7 @@ export function OutputCard({ output }: { output: Output }) {
       into.source = typedSource();
     });
   const remove = () =>
-    edit(`Remove ${output.name.toLowerCase()}`, (draft) => {
+    edit(`Remove ${inSentence(output.name)}`, (draft) => {
       draft.outputs = draft.outputs.filter(({ id }) => id !== output.id);
       draft.pins.assignments = draft.pins.assignments.filter(
         (entry) => entry.function !== outputFunction(output.id),
@@ -223,7 +224,7 @@ function ConditionFields({ path, name, condition, onChange, onRemove }: Conditio
         <Text kind="strong" style={{ flex: 1 }}>
           {channel.label}
         </Text>
-        <IconButton icon="close" label={`Remove ${name.toLowerCase()}`} onPress={onRemove} />
+        <IconButton icon="close" label={`Remove ${inSentence(name)}`} onPress={onRemove} />
       </View>
       <Chips
         label={`${name}, channel`}

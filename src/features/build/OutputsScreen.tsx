@@ -1,3 +1,4 @@
+import { inSentence } from '@/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { baseValue, type Calibration, conversionContext, presetEngineOf } from '@/core/calibration';
@@ -84,7 +85,7 @@ function addOutput(document: Calibration, purpose: OutputPurpose): void {
   // A second fan is “Fan 2”: two of one name could not be told apart in the loom.
   const again = id.match(/-(\d+)$/)?.[1];
   if (again !== undefined) output.name = `${output.name} ${again}`;
-  edit(`Add ${output.name.toLowerCase()}`, (draft) => {
+  edit(`Add ${inSentence(output.name)}`, (draft) => {
     draft.outputs.push(output);
   });
 }

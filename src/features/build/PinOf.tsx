@@ -1,3 +1,4 @@
+import { inSentence } from '@/core/units';
 import { useSaid } from '@/data/session/useSaid';
 import { pinFunctions } from '@/core/calibration';
 import type { PinFunction } from '@/core/pins';
@@ -68,7 +69,7 @@ export function PinOf({ wanted }: { wanted: PinFunction }) {
           </Text>
         </View>
       )}
-      <Sheet title={`Pin of ${wanted.label.toLowerCase()}`} open={open} onClose={() => setOpen(false)}>
+      <Sheet title={`Pin of ${inSentence(wanted.label)}`} open={open} onClose={() => setOpen(false)}>
         {own === undefined ? null : (
           <WireNote
             key={own.pin}
@@ -87,7 +88,7 @@ export function PinOf({ wanted }: { wanted: PinFunction }) {
           {offered.map((pin) => (
             <RadioRow
               key={pin.id}
-              label={`${pin.id}, ${PIN_KIND_TEXT[pin.kind].toLowerCase()}${pin.maxA === undefined ? '' : `, ${pin.maxA} A`}`}
+              label={`${pin.id}, ${inSentence(PIN_KIND_TEXT[pin.kind])}${pin.maxA === undefined ? '' : `, ${pin.maxA} A`}`}
               chosen={false}
               onChoose={() => choose(pin.id)}
             />

@@ -1,3 +1,4 @@
+import { inSentence } from '@/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { pinFunctions } from '@/core/calibration';
@@ -77,7 +78,7 @@ function EcuCard() {
       {ecu === null ? null : (
         <Text kind="small" colour="muted">
           {`${pinCounts(ecu)
-            .map(({ kind, count }) => `${count} × ${PIN_KIND_TEXT[kind].toLowerCase()}`)
+            .map(({ kind, count }) => `${count} × ${inSentence(PIN_KIND_TEXT[kind])}`)
             .join(', ')}. Pull-up ${ecu.pullUpOhm} Ω, ${ecu.adcBits} bits.`}
         </Text>
       )}

@@ -242,9 +242,10 @@ function ThrottlePicture({ document }: { document: Calibration }) {
       />
       <Text>{`Head-room to the faults: ${room.closedV.toFixed(2)} V closed, ${room.openV.toFixed(2)} V wide open.`}</Text>
       <Text kind="small" colour="muted">
-        {range.openV > range.closedV
-          ? 'A rising sensor. Wide open reads 98 %.'
-          : 'A falling sensor. Wide open reads 98 %.'}
+        {range.openV > range.closedV ? 'A rising sensor.' : 'A falling sensor.'}
+        {
+          ' Wide open reads 98 %: a little is left above it, so that a plate that opens further than when it was learned is not a fault.'
+        }
       </Text>
     </Card>
   );

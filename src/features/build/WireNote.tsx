@@ -1,3 +1,4 @@
+import { inSentence } from '@/core/units';
 import { View } from 'react-native';
 import { useDraft } from '@/data/session/useField';
 import { TextBox } from '@/ui/field';
@@ -23,7 +24,7 @@ export function WireNote({
         Note on the wire
       </Text>
       <TextBox
-        label={`Wire of ${label.toLowerCase()}`}
+        label={`Wire of ${inSentence(label)}`}
         value={draft ?? wire}
         maxLength={80}
         onChangeText={setDraft}

@@ -1,3 +1,4 @@
+import { inSentence } from '@/core/units';
 import { type Calibration, pinFunctions } from '@/core/calibration';
 import type { EcuDescription, PinFunction } from '@/core/pins';
 import { filledAssignments, type TakenPin } from '@/core/pins/schema';
@@ -42,7 +43,7 @@ export function clearPin(wanted: Pick<PinFunction, 'id' | 'label'>): void {
 
 /** Changes the note on a function's wire. */
 export function noteWire(wanted: PinFunction, wire: string): void {
-  edit(`Wire of ${wanted.label.toLowerCase()}`, (draft) => {
+  edit(`Wire of ${inSentence(wanted.label)}`, (draft) => {
     const own = draft.pins.assignments.find((entry) => entry.function === wanted.id);
     if (own !== undefined) own.wire = wire;
   });

@@ -12,7 +12,7 @@ import {
   withCells,
 } from '@/core/map';
 import { MAP_DEFINITIONS } from '@/core/program';
-import { formatNumber } from '@/core/units';
+import { formatNumber, inSentence } from '@/core/units';
 import { edit } from '@/data/session/session';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
@@ -56,7 +56,7 @@ export function CorrectionCard({ fit, map, mapId, note }: Props) {
   const moved = proposal.after.values.filter((value, i) => value !== map.values[i]).length;
   const accept = (range: CellRange | null) => {
     const next = acceptedMap(proposal, range);
-    edit(`Correct ${definition.label.toLowerCase()} from a log`, (draft) => putMap(draft, mapId, next));
+    edit(`Correct ${inSentence(definition.label)} from a log`, (draft) => putMap(draft, mapId, next));
     if (range === null) setOpen(false);
   };
   const bench = (

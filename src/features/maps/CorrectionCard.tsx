@@ -1,3 +1,4 @@
+import { inSentence } from '@/core/units';
 import type { Draft } from 'immer';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -93,9 +94,7 @@ export function correctionWords(correction: Correction): string {
   const { on, operation, x, y, activation } = correction;
   const { unit } = correctionDefinition(correction);
   const over =
-    y === null
-      ? AXES[x].label.toLowerCase()
-      : `${AXES[x].label.toLowerCase()} and ${AXES[y].label.toLowerCase()}`;
+    y === null ? inSentence(AXES[x].label) : `${inSentence(AXES[x].label)} and ${inSentence(AXES[y].label)}`;
   const cells = unit === '' || unit === '×' ? 'a map' : `a map in ${unit}`;
   return `${TARGET_TEXT[on]} is ${VERBS[operation]} ${cells} over ${over}, ${activationWords(activation)}.`;
 }
@@ -106,7 +105,7 @@ function activationWords(activation: Activation | null): string {
   const { label, unit } = AXES[channel];
   const back = comparison === 'above' ? threshold - hysteresis : threshold + hysteresis;
   const wait = delayS === 0 ? '' : ` for ${delayS} s`;
-  return `with ${label.toLowerCase()} ${comparison} ${threshold} ${unit}${wait}, until ${comparison === 'above' ? 'below' : 'above'} ${back} ${unit}`
+  return `with ${inSentence(label)} ${comparison} ${threshold} ${unit}${wait}, until ${comparison === 'above' ? 'below' : 'above'} ${back} ${unit}`
     .replace(/ +/g, ' ')
     .replace(/ ,/g, ',')
     .trim();

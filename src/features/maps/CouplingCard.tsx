@@ -1,3 +1,4 @@
+import { inSentence } from '@/core/units';
 import { View } from 'react-native';
 import { followersOf, possibleLeaders } from '@/core/calibration';
 import { MAP_DEFINITIONS, type MapId } from '@/core/program';
@@ -20,7 +21,7 @@ export function CouplingCard({
   const followers = followersOf(document, mapId);
   const leaders = possibleLeaders(document, mapId);
   if (followers.length > 0) {
-    const names = followers.map((id) => MAP_DEFINITIONS[id].label.toLowerCase()).join(' and ');
+    const names = followers.map((id) => inSentence(MAP_DEFINITIONS[id].label)).join(' and ');
     return (
       <Message tone="plain">{`The breakpoints of ${names} follow this map’s: they change together.`}</Message>
     );
@@ -29,7 +30,7 @@ export function CouplingCard({
     return (
       <Card
         title="Coupled axes"
-        intro={`The breakpoints follow ${MAP_DEFINITIONS[leader].label.toLowerCase()}: they change together with it, there.`}
+        intro={`The breakpoints follow ${inSentence(MAP_DEFINITIONS[leader].label)}: they change together with it, there.`}
       >
         <View style={{ flexDirection: 'row' }}>
           <Button label="Uncouple" icon="link-variant-off" onPress={() => onFollow(null)} />
@@ -47,7 +48,7 @@ export function CouplingCard({
         {leaders.map((id) => (
           <Button
             key={id}
-            label={`Follow ${MAP_DEFINITIONS[id].label.toLowerCase()}`}
+            label={`Follow ${inSentence(MAP_DEFINITIONS[id].label)}`}
             icon="link-variant"
             onPress={() => onFollow(id)}
           />

@@ -1,3 +1,4 @@
+import { inSentence } from '@/core/units';
 import { View } from 'react-native';
 import { fieldInfo, type FieldPath } from '@/core/calibration';
 import { MAP_DEFINITIONS, type MapId } from '@/core/program';
@@ -33,7 +34,7 @@ export function EmptyMap({ mapId, missing, onPropose, onGo }: Props) {
         </View>
       ) : (
         <>
-          <Text>{`To propose it, Lumbre needs ${missing.map((path) => (fieldInfo(path)?.label ?? path).toLowerCase()).join(', ')}.`}</Text>
+          <Text>{`To propose it, Lumbre needs ${missing.map((path) => inSentence(fieldInfo(path)?.label ?? path)).join(', ')}.`}</Text>
           <MissingWays fields={missing} onGo={onGo} />
         </>
       )}

@@ -1,3 +1,4 @@
+import { inSentence } from '@/core/units';
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -130,10 +131,9 @@ function Switching({ to, onDone }: { to: LoadStrategy; onDone: () => void }) {
   const takeOf = ({ mapId, kept }: ComingMap): Take => taken[mapId] ?? (kept === null ? 'converted' : 'kept');
   const info = fieldInfo('load.strategy') as ChoiceFieldInfo;
   const label = info.options.find((option) => option.id === to)?.label ?? to;
-  const names = (ids: readonly MapId[]) =>
-    ids.map((id) => MAP_DEFINITIONS[id].label.toLowerCase()).join(', ');
+  const names = (ids: readonly MapId[]) => ids.map((id) => inSentence(MAP_DEFINITIONS[id].label)).join(', ');
   const accept = () => {
-    edit(`Measure load by ${label.toLowerCase()}`, (draft) => {
+    edit(`Measure load by ${inSentence(label)}`, (draft) => {
       for (const coming of change.coming) {
         const map = takeOf(coming) === 'kept' ? coming.kept : (coming.converted?.after ?? null);
         if (map !== null) draft.maps[coming.mapId] = map;
@@ -164,7 +164,7 @@ function Switching({ to, onDone }: { to: LoadStrategy; onDone: () => void }) {
       ))}
       <View style={{ flexDirection: 'row' }}>
         <Button
-          label={`Switch to ${label.toLowerCase()}`}
+          label={`Switch to ${inSentence(label)}`}
           kind="primary"
           icon="swap-horizontal"
           onPress={accept}
@@ -196,7 +196,7 @@ function Coming({ coming, take, onTake }: { coming: ComingMap; take: Take; onTak
         <Text colour="warning">
           {missing.length === 0
             ? 'It comes empty: propose it from its page.'
-            : `It comes empty. To compute it, Lumbre needs ${missing.map((path) => (fieldInfo(path)?.label ?? path).toLowerCase()).join(', ')}.`}
+            : `It comes empty. To compute it, Lumbre needs ${missing.map((path) => inSentence(fieldInfo(path)?.label ?? path)).join(', ')}.`}
         </Text>
       ) : (
         <View style={{ flexDirection: 'row', gap: SPACE.m, alignItems: 'center' }}>

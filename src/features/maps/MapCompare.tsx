@@ -1,3 +1,4 @@
+import { inSentence } from '@/core/units';
 import { useGlobalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -41,7 +42,7 @@ export function MapCompareSheet({ mapKey, open, onClose, onChoose }: Props) {
   const snapshots = useSnapshots(id);
   const take = useTakeSnapshot(id);
   const remove = useRemoveSnapshot(id);
-  const label = definitionAt(document, mapKey).label.toLowerCase();
+  const label = inSentence(definitionAt(document, mapKey).label);
 
   const choose = (from: string, other: Calibration) => {
     const map = mapAt(other, mapKey);

@@ -4,7 +4,7 @@ import { overrunRegion } from '@/core/control';
 import { injectionAt } from '@/core/ecu';
 import { SOURCE_TEXT } from '@/core/field/schema';
 import { type MapData, mapDifference, type ShownAs, shownMap } from '@/core/map';
-import { formatNumber } from '@/core/units';
+import { formatNumber, inSentence } from '@/core/units';
 import { useMemo, useRef, useState } from 'react';
 import { View, type TextInput } from 'react-native';
 import { useDocument } from '@/data/session/session';
@@ -247,7 +247,7 @@ export function MapEditor({ mapKey, map, as, shown, editing, onAxes }: Props) {
       <Text kind="small" colour="muted">
         {[
           marks.point === null ? null : 'The ring is the operating point of Workings.',
-          marks.trail.length > 1 ? `The line is the way of the ${marks.trailLabel.toLowerCase()}.` : null,
+          marks.trail.length > 1 ? `The line is the way of the ${inSentence(marks.trailLabel)}.` : null,
           region === null ? null : 'Hatched: where the overrun cut may act.',
         ]
           .filter((words) => words !== null)

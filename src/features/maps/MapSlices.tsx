@@ -1,3 +1,4 @@
+import { inSentence } from '@/core/units';
 import { memo, useState } from 'react';
 import { axisPlace, type MapData, type MapDefinition } from '@/core/map';
 import { Chips } from '@/ui/button/Chips';
@@ -17,7 +18,7 @@ export const MapSlices = memo(function MapSlices({ definition, map, selection }:
   const { column, row } = selection.corner;
   const { x, y, decimals } = definition;
   const width = map.x.length;
-  const yLabel = definition.unit === '' ? definition.label.toLowerCase() : definition.unit;
+  const yLabel = definition.unit === '' ? inSentence(definition.label) : definition.unit;
   const axisWords = ({ label, unit }: MapDefinition['x']) => (unit === '' ? label : `${label}, ${unit}`);
   if (y === null) return null;
   const byRows = cut === 'rows';
@@ -44,7 +45,7 @@ export const MapSlices = memo(function MapSlices({ definition, map, selection }:
         onChange={setCut}
       />
       <FanChart
-        title={byRows ? `At each ${y.label.toLowerCase()}` : `At each ${x.label.toLowerCase()}`}
+        title={byRows ? `At each ${inSentence(y.label)}` : `At each ${inSentence(x.label)}`}
         x={byRows ? map.x : map.y}
         xLabel={axisWords(byRows ? x : y)}
         yLabel={yLabel}

@@ -1,3 +1,4 @@
+import { inSentence } from '@/core/units';
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
 import { useWindowDimensions, View } from 'react-native';
@@ -101,7 +102,7 @@ function Proposing({ mapId, title, onDone }: { mapId: MapId; title: ReactNode; o
   const accept = (range: CellRange | null) => {
     const next = acceptedMap(proposal, range);
     const part = range === null ? 'all' : 'part';
-    edit(`Accept ${part} of the ${definition.label.toLowerCase()} proposal`, (draft) =>
+    edit(`Accept ${part} of the ${inSentence(definition.label)} proposal`, (draft) =>
       putMap(draft, mapId, next),
     );
     if (range === null) onDone();

@@ -1,3 +1,4 @@
+import { inSentence } from '@/core/units';
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { View } from 'react-native';
@@ -23,7 +24,7 @@ function accept(proposals: readonly MapProposalOf[]): void {
   if (first === undefined) return;
   const words =
     proposals.length === 1
-      ? `Accept all of the ${MAP_DEFINITIONS[first.mapId].label.toLowerCase()} proposal`
+      ? `Accept all of the ${inSentence(MAP_DEFINITIONS[first.mapId].label)} proposal`
       : `Accept the proposals of ${proposals.length} maps`;
   edit(words, (draft) => {
     for (const proposal of proposals) putMap(draft, proposal.mapId, acceptedMap(proposal, null));
@@ -138,11 +139,11 @@ function ProposedMap({
 function Waiting({ waiting, onGo }: { waiting: MissingMaps['waiting']; onGo: (place: string) => void }) {
   if (waiting.length === 0) return null;
   const fields = [...new Set(waiting.flatMap(({ missing }) => missing))];
-  const names = waiting.map(({ mapId }) => MAP_DEFINITIONS[mapId].label.toLowerCase());
+  const names = waiting.map(({ mapId }) => inSentence(MAP_DEFINITIONS[mapId].label));
   return (
     <Card title="Waiting for the engine’s description">
       <Text>{`Not to be proposed yet: ${names.join(', ')}.`}</Text>
-      <Text colour="muted">{`Still empty: ${fields.map((path) => (fieldInfo(path)?.label ?? path).toLowerCase()).join(', ')}.`}</Text>
+      <Text colour="muted">{`Still empty: ${fields.map((path) => inSentence(fieldInfo(path)?.label ?? path)).join(', ')}.`}</Text>
       <MissingWays fields={fields} onGo={onGo} />
     </Card>
   );

@@ -30,10 +30,7 @@ export const StartCharts = memo(function StartCharts({ trace }: { trace: StartTr
       : `${formatNumber(trace.timeS[cursor], 2)} s, ${WORDS[trace.phase[cursor] ?? 'rest']}, battery ${formatNumber(trace.batteryV[cursor], 1)} V`;
   const shared = { x: trace.timeS, xLabel: 'Time, s', bands, cursor, height: 170 };
   return (
-    <Card
-      title="The first 20 seconds"
-      intro={at ?? 'Ember: cranking. Steel: running. Touch a chart to read it.'}
-    >
+    <Card title="The first 20 seconds" intro={at ?? 'Touch a chart to read it.'}>
       <Scrubber
         label="Time in the start"
         x={trace.timeS}

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import type { SheetId } from '@/core/checks';
 import { MAP_DEFINITIONS, type MapId } from '@/core/program';
-import { formatNumber } from '@/core/units';
+import { formatNumber, inSentence } from '@/core/units';
 import type { DryStartAnswer } from '@/workers/dryStartProtocol';
 import { Button } from '@/ui/button/Button';
 import { Icon } from '@/ui/icon/Icon';
@@ -70,7 +70,7 @@ export function VerdictCard({ answer, outdated, onMap, onSheet }: Props) {
         )}
         {mapId === null ? null : (
           <Button
-            label={`Open ${MAP_DEFINITIONS[mapId].label.toLowerCase()}`}
+            label={`Open ${inSentence(MAP_DEFINITIONS[mapId].label)}`}
             icon="arrow-right"
             onPress={() => onMap(mapId)}
           />

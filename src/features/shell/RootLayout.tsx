@@ -3,6 +3,7 @@ import { Slot } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { useLightPreference } from '@/data/preferences';
 import { startAutosave } from '@/data/session/autosave';
+import { startKeepingHistory } from '@/data/session/historyKeeping';
 import { repository } from '@/data/store/browserRepository';
 import { createQueryClient, queryKeys } from '@/data/store/queries';
 import { AppProviders } from '@/ui/AppProviders';
@@ -34,6 +35,7 @@ function Themed() {
   useEffect(() => {
     const readListAnew = () => void client.invalidateQueries({ queryKey: queryKeys.entries });
     const stopSaving = startAutosave(readListAnew);
+    const stopKeeping = startKeepingHistory();
     const looking = setTimeout(
       () => void lookAfterStorage().then(readListAnew, () => undefined),
       FIRST_LOOK_MS,
@@ -41,6 +43,7 @@ function Themed() {
     return () => {
       clearTimeout(looking);
       stopSaving();
+      stopKeeping();
     };
   }, [client]);
   return (

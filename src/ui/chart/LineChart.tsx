@@ -1,7 +1,7 @@
 import { line as lineShape } from 'd3-shape';
-import { Circle, Line, Path, Rect } from 'react-native-svg';
+import { Circle, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { formatNumber } from '@/core/units';
-import { useRoles, type Roles } from '../theme';
+import { FONT, useRoles, type Roles } from '../theme';
 import { ChartAxes } from './ChartAxes';
 import { ChartFrame } from './ChartFrame';
 import { chartScales, MARGIN, type Band, type Series } from './scales';
@@ -27,6 +27,29 @@ interface Props {
 }
 
 const LINE_COLOURS: readonly (keyof Roles)[] = ['accent', 'steel', 'good'];
+
+/** A letter’s width at the size bands are named in, px. */
+const LETTER = 6.2;
+
+/** What a stretch is, at its upper left where there is room. */
+function BandWords({
+  label,
+  left,
+  right,
+  roles,
+}: {
+  label: string;
+  left: number;
+  right: number;
+  roles: Roles;
+}) {
+  if (label.length * LETTER + 8 > right - left) return null;
+  return (
+    <SvgText x={left + 4} y={MARGIN.top + 12} fontSize={12} fontFamily={FONT.text} fill={roles.muted}>
+      {label}
+    </SvgText>
+  );
+}
 
 /** Lines over one axis, with shaded stretches and direct labels. What is under the cursor is written above. */
 export function LineChart(props: Props) {
@@ -79,6 +102,15 @@ export function LineChart(props: Props) {
                   band.tone === 'cranking' ? roles.accent : band.tone === 'running' ? roles.steel : roles.line
                 }
                 opacity={band.tone === 'still' ? 0.15 : 0.16}
+              />
+            ))}
+            {bands.map((band) => (
+              <BandWords
+                key={`${band.tone}${band.from}`}
+                label={band.label}
+                left={scales.x(band.from)}
+                right={Math.min(scales.x(band.to), width - MARGIN.right)}
+                roles={roles}
               />
             ))}
             <ChartAxes scales={scales} right={width - MARGIN.right} height={height} xLabel={xLabel} />

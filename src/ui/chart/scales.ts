@@ -39,6 +39,8 @@ export function chartScales(
   const all = series.flatMap((line) => line.values).filter((value): value is number => value !== null);
   const [low = 0, high = 1] = extent(all) as [number | undefined, number | undefined];
   const [y0, y1] = fixedY ?? (low === high ? [low - 1, high + 1] : [low, high]);
+  // What is never negative is not drawn on a scale that is.
+  const floor = low >= 0 ? 0 : -Infinity;
   const scaleY = scaleLinear()
     .domain([y0, y1])
     .range([size.height - MARGIN.bottom, MARGIN.top]);
@@ -46,8 +48,13 @@ export function chartScales(
     x: scaleLinear()
       .domain([x0, x1])
       .range([MARGIN.left, size.width - MARGIN.right]),
-    y: fixedY === undefined ? scaleY.nice(4) : scaleY,
+    y: fixedY === undefined ? notBelow(scaleY.nice(4), floor) : scaleY,
   };
+}
+
+function notBelow(scale: ScaleLinear<number, number>, floor: number): ScaleLinear<number, number> {
+  const [from = 0, to = 1] = scale.domain();
+  return scale.domain([Math.max(floor, from), to]);
 }
 
 /** Index of the sample nearest to an x value; −1 for no samples. The x values increase. */

@@ -74,7 +74,7 @@ export function NumberBox({ info, value, onChange, draft, onDraft }: Props) {
       </Text>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
         <TextBox
-          label={`${info.label}, ${unit}`}
+          label={unit === '' ? info.label : `${info.label}, ${unit}`}
           value={text ?? (value === null ? '' : formatSignificant(value, 6))}
           numeric
           invalid={problem !== null}

@@ -1,3 +1,4 @@
+import { inSentence } from '@/core/units';
 import { useState } from 'react';
 import { Button } from '../button/Button';
 import { Sheet } from '../sheet/Sheet';
@@ -22,7 +23,7 @@ export function PasteSheet({ label, columns, open, onClose, onPaste }: Props) {
   };
   return (
     <Sheet
-      title={`Paste ${label.toLowerCase()}`}
+      title={`Paste ${inSentence(label)}`}
       open={open}
       onClose={onClose}
       actions={<Button label="Take these rows" kind="primary" disabled={text.trim() === ''} onPress={take} />}

@@ -9,7 +9,7 @@ import {
   type TableFieldInfo,
   type TableValue,
 } from '@/core/field';
-import { unitOf, unitsOf } from '@/core/units';
+import { inSentence, unitOf, unitsOf } from '@/core/units';
 import { Button } from '../button/Button';
 import { Chips } from '../button/Chips';
 import { IconButton } from '../button/IconButton';
@@ -235,7 +235,7 @@ function TableRow(props: RowProps) {
           return (
             <View key={column.label} style={{ flex: 1, flexDirection: 'row' }}>
               <TextBox
-                label={`Row ${number}, ${column.label.toLowerCase()}${unit === '' ? '' : `, ${unit}`}`}
+                label={`Row ${number}, ${inSentence(column.label)}${unit === '' ? '' : `, ${unit}`}`}
                 value={cells[k] ?? ''}
                 numeric
                 invalid={problem !== null}
@@ -285,7 +285,7 @@ function UnitChoice({
     <View style={{ gap: SPACE.xs }}>
       <Text kind="strong">{column.label}</Text>
       <Chips
-        label={`Unit of ${column.label.toLowerCase()}`}
+        label={`Unit of ${inSentence(column.label)}`}
         options={units.map(({ id, label }) => ({ id, label }))}
         value={unit}
         onChange={onChange}

@@ -1,6 +1,6 @@
 import { type AxisDefinition, axisPlace, type MapData, type MapDefinition } from '@/core/map';
 import { intervalFraction, intervalIndex } from '@/core/numeric';
-import { formatNumber } from '@/core/units';
+import { formatNumber, inSentence } from '@/core/units';
 import type { GridRegion } from './paint';
 import type { Place } from './selection';
 
@@ -21,7 +21,7 @@ export interface AxisRegion {
 /** What runs along the axes, with units. */
 export function axesText({ x, y }: MapDefinition): string {
   const words = ({ label, unit }: AxisDefinition) =>
-    unit === '' ? label.toLowerCase() : `${label.toLowerCase()}, ${unit}`;
+    unit === '' ? inSentence(label) : `${inSentence(label)}, ${unit}`;
   return y === null ? `Across: ${words(x)}.` : `Across: ${words(x)}. Up: ${words(y)}.`;
 }
 

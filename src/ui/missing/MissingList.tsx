@@ -1,3 +1,4 @@
+import { inSentence } from '@/core/units';
 import { View } from 'react-native';
 import { fieldInfo, type Missing } from '@/core/calibration';
 import { MAP_DEFINITIONS } from '@/core/program';
@@ -24,10 +25,10 @@ export function MissingList({ missing, onGo }: { missing: Missing; onGo: (path: 
   return (
     <Card title="Not complete yet">
       {missing.fields.length === 0 ? null : (
-        <Text>{`Still empty: ${missing.fields.map((path) => (fieldInfo(path)?.label ?? path).toLowerCase()).join(', ')}.`}</Text>
+        <Text>{`Still empty: ${missing.fields.map((path) => inSentence(fieldInfo(path)?.label ?? path)).join(', ')}.`}</Text>
       )}
       {missing.maps.length === 0 ? null : (
-        <Text>{`No map yet: ${missing.maps.map((id) => MAP_DEFINITIONS[id].label.toLowerCase()).join(', ')}.`}</Text>
+        <Text>{`No map yet: ${missing.maps.map((id) => inSentence(MAP_DEFINITIONS[id].label)).join(', ')}.`}</Text>
       )}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         {sections.includes('engine') ? (
