@@ -16,6 +16,8 @@ export {
 export { livedWeight } from './lived';
 export { type MissingMaps, missingMaps } from './missingMaps';
 export {
+  pressureCounts,
+  type PressureLaying,
   pressureReach,
   type PressureRule,
   reachProblem,

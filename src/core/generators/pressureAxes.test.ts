@@ -4,6 +4,8 @@ import { neutralMap } from '../correction/schema';
 import { lookUpMap } from '../numeric';
 import {
   endedAt,
+  pressureCounts,
+  type PressureLaying,
   pressureMaps,
   pressureReach,
   reachProblem,
@@ -108,7 +110,29 @@ describe('a larger pressure sensor', () => {
 
   test('an axis that is nearly full is carried on with longer steps', () => {
     const full = Array.from({ length: 30 }, (_, i) => 20 + i * 5);
-    expect(endedAt(full, 300)).toHaveLength(32);
+    expect(endedAt(full, 300)).toHaveLength(31);
     expect(endedAt(full, 300).at(-1)).toBe(300);
+    expect(endedAt(full, 300, 32)).toHaveLength(32);
+  });
+
+  test('many rows are laid only when they are asked for, and where the engine lives when that is', () => {
+    const document = demo();
+    const rows = (laying?: PressureLaying) =>
+      relaidPressureMaps(document, 240, { kind: 'hold' }, TEST_DAY, laying).map(
+        ({ after, axis }) => after[axis],
+      );
+    for (const axis of rows()) expect(axis.length).toBeLessThanOrEqual(20);
+    expect(rows().map(({ length }) => length)).toEqual(pressureCounts(document, 240));
+    for (const axis of rows({ kind: 'carryOn', most: 32 })) expect(axis.at(-1)).toBe(240);
+    for (const axis of rows({ kind: 'lived', count: 16 })) {
+      expect(axis).toHaveLength(16);
+      expect(axis.at(-1)).toBe(240);
+      const step = (kpa: number) => {
+        const above = axis.findIndex((value) => value > kpa);
+        return (axis[above] as number) - (axis[above - 1] as number);
+      };
+      // Idle at this altitude is near 31 kPa; between it and full load nothing happens so closely.
+      expect(step(31)).toBeLessThan(step(70));
+    }
   });
 });

@@ -15,11 +15,13 @@ import {
   type MapData,
   MAX_BREAKPOINTS,
   type SurfaceChange,
+  weightedAxis,
 } from '../map';
 import { relaidMap, surfaceChange } from '../map/schema';
 import { isMapId, MAP_IDS } from '../program';
 import { generatorValueAt } from './generate';
 import { usualChoices } from './generator';
+import { livedWeight } from './lived';
 
 /** Where the pressure axes end, and what they would have to reach. */
 export interface PressureReach {
@@ -87,12 +89,42 @@ export interface RelaidPressureMap {
 /** How the new region is filled; by physics each map's own generator says. */
 export type PressureRule = Exclude<BeyondRule, { kind: 'physics' }> | { readonly kind: 'physics' };
 
+/**
+ * How the axes get their new end: what there is kept and carried on to so many breakpoints (as dense as now when left out), or
+ * so many laid where the engine lives.
+ */
+export type PressureLaying =
+  { readonly kind: 'carryOn'; readonly most?: number } | { readonly kind: 'lived'; readonly count: number };
+
+/** How many breakpoints each pressure axis would have, carried on to a pressure as densely as it is. */
+export function pressureCounts(document: Calibration, endKpa: number): number[] {
+  return pressureMaps(document).map(
+    (key) =>
+      endedAt(mapAt(document, key)?.[pressureAxis(document, key) ?? 'y'] ?? [0, endKpa], endKpa).length,
+  );
+}
+
 /** The pressure axis of a map ended elsewhere: carried on with its last step, or cut, within what an axis holds. */
-export function endedAt(axis: readonly number[], endKpa: number): number[] {
+export function endedAt(axis: readonly number[], endKpa: number, most?: number): number[] {
   const last = axis[axis.length - 1] as number;
   const { leastStep } = AXES.manifoldPressure;
   if (endKpa <= last) return [...axis.filter((value) => value <= endKpa - leastStep), endKpa];
-  return extendedAxis(axis.length < MAX_BREAKPOINTS ? axis : axis.slice(0, -1), endKpa);
+  const room = axis.length < MAX_BREAKPOINTS ? axis : axis.slice(0, -1);
+  return extendedAxis(room, endKpa, most);
+}
+
+/** The axis laid anew, or carried on. */
+function laidTo(
+  document: Calibration,
+  axis: readonly number[],
+  endKpa: number,
+  laying: PressureLaying,
+): number[] {
+  const weight = livedWeight(document, 'manifoldPressure');
+  if (laying.kind === 'carryOn' || weight === null) {
+    return endedAt(axis, endKpa, laying.kind === 'carryOn' ? laying.most : undefined);
+  }
+  return weightedAxis(axis[0] as number, endKpa, laying.count, weight, AXES.manifoldPressure.decimals);
 }
 
 /**
@@ -104,6 +136,7 @@ export function relaidPressureMaps(
   endKpa: number,
   rule: PressureRule,
   date: string,
+  laying: PressureLaying = { kind: 'carryOn' },
 ): RelaidPressureMap[] {
   const source: Source = { kind: 'computed', date, note: `Re-laid to ${Math.round(endKpa)} kPa abs` };
   return pressureMaps(document).flatMap((mapId) => {
@@ -122,7 +155,7 @@ export function relaidPressureMaps(
           : { kind: 'physics', valueAt: physics };
     const after = relaidMap(
       before,
-      { [axis]: endedAt(before[axis], endKpa) },
+      { [axis]: laidTo(document, before[axis], endKpa, laying) },
       beyond,
       source,
       definitionAt(document, mapId),

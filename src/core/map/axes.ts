@@ -41,28 +41,40 @@ export function evenAxis(from: number, to: number, count: number, decimals: numb
   );
 }
 
+/** More breakpoints than this are laid only when they are asked for. */
+const USUAL_MOST = 20;
+
+/** How many breakpoints an axis has when it is carried on as densely as it is now, within what is usual. */
+export function usualCount(axis: readonly number[], to: number): number {
+  const [first, last] = [axis[0] as number, axis[axis.length - 1] as number];
+  const meanStep = (last - first) / (axis.length - 1);
+  const beyond = Math.max(to - last, first - to, 0);
+  const wanted = axis.length + Math.max(1, Math.round(beyond / meanStep));
+  return Math.min(MAX_BREAKPOINTS, wanted, Math.max(USUAL_MOST, axis.length + 1));
+}
+
 /**
  * The axis carried on to a new end, with steps like its last, the end itself included; with longer, even steps where that
- * would be more than an axis holds. A full axis gets the end alone, for the builder to take others out.
+ * would be more breakpoints than asked for. A full axis gets the end alone, for the builder to take others out.
  * Example: … 140, 160 carried on to 250 → … 140, 160, 180, 200, 220, 250 (a last step shorter than half is left out).
+ * @param most breakpoints there may be then; as many as keep the axis as dense as it is when left out.
  */
-export function extendedAxis(axis: readonly number[], to: number): number[] {
+export function extendedAxis(axis: readonly number[], to: number, most = usualCount(axis, to)): number[] {
   const last = axis[axis.length - 1] as number;
   const first = axis[0] as number;
   if (to > last) {
-    return [...axis, ...carriedOn(last, to, last - (axis[axis.length - 2] as number), axis.length)];
+    return [...axis, ...carriedOn(last, to, last - (axis[axis.length - 2] as number), most - axis.length)];
   }
   if (to < first) {
-    return [...carriedOn(first, to, first - (axis[1] as number), axis.length).reverse(), ...axis];
+    return [...carriedOn(first, to, first - (axis[1] as number), most - axis.length).reverse(), ...axis];
   }
   return [...axis];
 }
 
-/** New breakpoints from an end to another, by a step of either sign. @param count breakpoints there are already. */
-function carriedOn(from: number, to: number, step: number, count: number): number[] {
+/** New breakpoints from an end to another, by a step of either sign. @param room how many there may be. */
+function carriedOn(from: number, to: number, step: number, room: number): number[] {
   const wanted = Math.max(1, Math.ceil((to - from) / step - 0.5));
-  const room = Math.max(1, MAX_BREAKPOINTS - count);
-  const steps = Math.min(wanted, room);
+  const steps = Math.min(wanted, Math.max(1, room));
   const size = steps < wanted ? (to - from) / steps : step;
   return Array.from({ length: steps }, (_, i) => (i === steps - 1 ? to : from + size * (i + 1)));
 }

@@ -3,7 +3,7 @@
  * One entry holds a map’s label, unit, limits, axes, group and help.
  * The maps themselves live with their subjects; the whole list is in program.
  */
-export { axisProblem, evenAxis, extendedAxis, withBreakpoint } from './axes';
+export { axisProblem, evenAxis, extendedAxis, usualCount, withBreakpoint } from './axes';
 export { mapDifference } from './compare';
 export {
   type CellChange,

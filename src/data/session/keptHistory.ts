@@ -1,5 +1,5 @@
 import { str as crc32 } from 'crc-32';
-import { z } from 'zod';
+import { z } from '@/core/field/schema';
 import type { Calibration } from '@/core/calibration';
 import type { History, Step } from './history';
 

@@ -7,6 +7,7 @@ import { Chips } from '@/ui/button/Chips';
 import { LaneChart } from '@/ui/chart';
 import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
+import { SectionFields } from '../fields/fields';
 import { SectionCards } from '../fields/SectionCards';
 import { Figures } from './Figures';
 import { FiringOrder } from './FiringOrder';
@@ -53,6 +54,9 @@ export function EngineScreen() {
           'engine.firingOrder': () => <FiringOrder />,
         }}
       />
+      <Card title="Idle" intro="Maps of idle and the engine’s filling at idle are proposed from these.">
+        <SectionFields section="idle" />
+      </Card>
     </SectionPage>
   );
 }

@@ -8,6 +8,7 @@ import { Button } from '@/ui/button/Button';
 import { BackTitle, Card, Page, StateMark, useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SectionFields } from '../fields/fields';
+import { OtherCurve } from './OtherCurve';
 import { PinOf } from './PinOf';
 import { PressureReach } from './PressureReach';
 import { SensorPicture } from './SensorPicture';
@@ -69,7 +70,12 @@ export function SensorScreen() {
         </Card>
       )}
       <Card title="Calibration">
-        {info.id === 'coolant' || info.id === 'air' ? <ThermistorPresets sensor={info.id} /> : null}
+        {info.id === 'coolant' || info.id === 'air' ? (
+          <>
+            <OtherCurve sensor={info.id} />
+            <ThermistorPresets sensor={info.id} />
+          </>
+        ) : null}
         <SectionFields section={`sensors.${info.id}`} />
       </Card>
       {info.id === 'map' ? <PressureReach /> : null}

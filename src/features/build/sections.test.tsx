@@ -11,6 +11,7 @@ import { Field, SectionFields } from '../fields/fields';
 import { FiringOrder } from './FiringOrder';
 import { OutputCard } from './OutputCard';
 import { confirmLoom, fillPins } from './pinEdits';
+import { OtherCurve } from './OtherCurve';
 import { PinOf } from './PinOf';
 import { SensorPicture } from './SensorPicture';
 import { ThermistorPresets } from './ThermistorPresets';
@@ -100,6 +101,29 @@ describe('cylinders by touch', () => {
     expect(document().engine.bankTwo).toBeNull();
     press('Cylinder 2');
     expect(document().engine.bankTwo?.value).toEqual([2]);
+  });
+});
+
+describe('the curve of one thermistor for the other', () => {
+  test('is taken whole, with its sources, as one step; its faults stay its own', () => {
+    open();
+    const { rerender } = render(<OtherCurve sensor="air" />);
+    const { coolant, air } = document().sensors;
+    press('Take the curve of coolant temperature');
+    const after = document().sensors.air;
+    for (const key of ['form', 'resistances', 'voltages', 'nominal', 'beta', 'pullUp'] as const) {
+      expect(after[key]).toEqual(coolant[key]);
+    }
+    expect(after.fallback).toEqual(air.fallback);
+    expect(steps()).toEqual(['Take the curve of coolant temperature']);
+    rerender(<OtherCurve sensor="air" />);
+    expect(screen.queryByRole('button')).toBeNull();
+  });
+
+  test('is not offered while that one has none', () => {
+    open(EMPTY);
+    render(<OtherCurve sensor="air" />);
+    expect(screen.queryByRole('button')).toBeNull();
   });
 });
 

@@ -63,11 +63,12 @@ export function BreakpointEditor({ values, definition, weight, onChange }: Edito
           label="Put one in after it"
           icon="plus"
           disabled={after === undefined || values.length >= MAX_BREAKPOINTS}
-          onPress={() =>
-            onChange(
-              withBreakpoint(values, Number(((value + (after ?? value)) / 2).toFixed(definition.decimals))),
-            )
-          }
+          onPress={() => {
+            const between = Number(((value + (after ?? value)) / 2).toFixed(definition.decimals));
+            const next = withBreakpoint(values, between);
+            onChange(next);
+            setChosen(next.indexOf(between));
+          }}
         />
         <Button
           label="Take it out"

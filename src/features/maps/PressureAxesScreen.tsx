@@ -3,12 +3,15 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { definitionAt, putMap } from '@/core/calibration';
 import {
+  pressureCounts,
+  type PressureLaying,
   pressureReach,
   type PressureRule,
   reachProblem,
   type RelaidPressureMap,
   relaidPressureMaps,
 } from '@/core/generators';
+import { MAX_BREAKPOINTS } from '@/core/map';
 import { formatNumber } from '@/core/units';
 import { edit, useDocument } from '@/data/session/session';
 import { today } from '@/data/today';
@@ -27,6 +30,11 @@ const RULES = [
   { id: 'hold', label: 'Hold the edge' },
 ] as const;
 
+const LAYINGS = [
+  { id: 'carryOn', label: 'Keep them, carry on', hint: 'What is known stays as it is' },
+  { id: 'lived', label: 'Where the engine lives', hint: 'Close together at idle and full load' },
+] as const;
+
 /** Every map over manifold pressure laid anew at once: after another sensor, or another goal. */
 export function PressureAxesScreen() {
   const document = useDocument();
@@ -36,9 +44,19 @@ export function PressureAxesScreen() {
   const [wanted, setWanted] = useState<number | null>(null);
   const [rule, setRule] = useState<(typeof RULES)[number]['id']>('physics');
   const [percent, setPercent] = useState(2);
+  const [laid, setLaid] = useState<(typeof LAYINGS)[number]['id']>('carryOn');
+  const [rows, setRows] = useState<number | null>(null);
   const endKpa = wanted ?? Math.round(reach.goalKpa ?? reach.sensorEndKpa ?? 100);
   const filled: PressureRule = rule === 'percent' ? { kind: 'percent', percent } : { kind: rule };
-  const relaid = relaidPressureMaps(document, endKpa, filled, today());
+  const usual = Math.max(2, ...pressureCounts(document, endKpa));
+  const count = rows ?? usual;
+  const laying: PressureLaying =
+    laid === 'lived'
+      ? { kind: 'lived', count }
+      : rows === null
+        ? { kind: 'carryOn' }
+        : { kind: 'carryOn', most: count };
+  const relaid = relaidPressureMaps(document, endKpa, filled, today(), laying);
   const unwise = reachProblem(reach, endKpa);
   const same = relaid.every(
     ({ axis, before, after }) => JSON.stringify(before[axis]) === JSON.stringify(after[axis]),
@@ -81,6 +99,18 @@ export function PressureAxesScreen() {
           onChange={setWanted}
         />
         {unwise === null ? null : <StateMark tone="warning" label={unwise} />}
+        <Chips label="How the breakpoints are laid" options={LAYINGS} value={laid} onChange={setLaid} />
+        <NumberBox
+          info={{
+            label: laid === 'lived' ? 'How many breakpoints' : 'Breakpoints, at most',
+            quantity: 'count',
+            unit: '1',
+            min: 2,
+            max: MAX_BREAKPOINTS,
+          }}
+          value={count}
+          onChange={(typed) => setRows(Math.round(typed))}
+        />
         <Text kind="small" colour="muted">
           New cells above the old end
         </Text>

@@ -7,6 +7,8 @@ import { MAP_DEFINITIONS } from '@/core/program';
 import { act, fireEvent, render, screen } from '@tests/support/render';
 import { demo, TEST_DAY } from '@tests/support/ventisca';
 import { closeSession, edit, openSession, undo, useSession } from '@/data/session/session';
+import { useState } from 'react';
+import { BreakpointEditor } from './BreakpointEditor';
 import { ChoiceBar } from './ChoiceBar';
 import { CorrectionCard, correctionWords } from './CorrectionCard';
 import { MapReading, Neighbours } from './MapReading';
@@ -47,6 +49,20 @@ function add(name: string): void {
   press('Add it');
   unmount();
 }
+
+describe('the breakpoints of an axis', () => {
+  test('the one just put in is the selected one', () => {
+    function Held() {
+      const [values, setValues] = useState<readonly number[]>([1000, 2000, 3000]);
+      return <BreakpointEditor values={values} definition={AXES.speed} weight={null} onChange={setValues} />;
+    }
+    render(<Held />);
+    choose('2000');
+    press('Put one in after it');
+    expect(screen.getByRole('radio', { name: '2500' })).toBeChecked();
+    expect(screen.getByRole('textbox', { name: 'Move it to, rev/min' })).toHaveValue('2500');
+  });
+});
 
 describe('a new correction', () => {
   test('is valid, changes nothing yet, and is one step', () => {
