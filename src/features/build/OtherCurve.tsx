@@ -28,7 +28,7 @@ export function OtherCurve({ sensor }: { sensor: 'coolant' | 'air' }) {
     });
   return (
     <View style={{ flexDirection: 'row' }}>
-      <Button label={`Take the curve of ${label}`} icon="content-copy" onPress={take} />
+      <Button label={`Take the curve of ${label}`} onPress={take} />
     </View>
   );
 }
