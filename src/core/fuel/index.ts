@@ -11,12 +11,24 @@ export {
 } from './accelerationGenerator';
 export { type BreathingInputs, manifoldAtThrottle, throttleAtManifold } from './breathing';
 export { FUEL_MAPS } from './fuelMaps';
-export { type EngineUse, lambdaReasons, LARGEST_LAMBDA_FALL, proposedLambda } from './lambdaGenerator';
+export {
+  type EngineUse,
+  isCharged,
+  type LambdaAnchors,
+  lambdaAnchors,
+  type LambdaInputs,
+  lambdaReasons,
+  LARGEST_LAMBDA_FALL,
+  proposedLambda,
+} from './lambdaGenerator';
 export type { LoadStrategy } from './loadSchema';
 export {
   type CamCharacter,
   proposedVePercent,
   residualEffect,
+  type VeAnchors,
+  veAnchors,
+  veIdlePoint,
   type VeInputs,
   veReasons,
 } from './veGenerator';

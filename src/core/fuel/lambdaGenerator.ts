@@ -9,6 +9,18 @@ export interface LambdaInputs {
   readonly firstRun: boolean;
   readonly use: EngineUse;
   readonly cams: CamCharacter;
+  /** What the builder puts in the place of computed anchors. */
+  readonly own?: Partial<LambdaAnchors>;
+}
+
+/** The few numbers the target map hangs on, before what caution makes richer. */
+export interface LambdaAnchors {
+  readonly idle: number;
+  readonly cruise: number;
+  /** Full load without boost. */
+  readonly fullLoad: number;
+  /** At the highest manifold pressure intended; of no effect without a charger. */
+  readonly highestBoost: number;
 }
 
 /** What the engine is built for. */
@@ -33,27 +45,51 @@ const FIRST_RUN_FACTOR = 0.96;
 /** Most that a target falls from one row of load to the next: steeper, a small error of pressure is a large one of fuel. */
 export const LARGEST_LAMBDA_FALL = 0.08;
 
-const isCharged = ({ barometricKpa, maxManifoldKpa }: LambdaInputs): boolean =>
+export const isCharged = ({ barometricKpa, maxManifoldKpa }: LambdaInputs): boolean =>
   maxManifoldKpa > barometricKpa + CHARGED_ABOVE_KPA;
+
+/** What boost comes to at a pressure above barometric, by the usual slope. */
+function usualBoostTarget(overKpa: number): number {
+  const into = Math.min(1, Math.max(0, (overKpa - BOOST_FROM_KPA) / BOOST_SPAN_KPA));
+  return BOOST_START + (BOOST_FLOOR - BOOST_START) * into;
+}
+
+/** The anchors as they are computed, with the builder’s own in their place. */
+export function lambdaAnchors(inputs: LambdaInputs): LambdaAnchors {
+  return {
+    idle: IDLE[inputs.cams],
+    cruise: CRUISE,
+    fullLoad: FULL_LOAD[inputs.use],
+    highestBoost: usualBoostTarget(inputs.maxManifoldKpa - inputs.barometricKpa),
+    ...inputs.own,
+  };
+}
+
+/** Target in boost: by the usual slope, or straight to what the builder wants at the highest pressure. */
+function boostTarget(inputs: LambdaInputs, overKpa: number): number {
+  const own = inputs.own?.highestBoost;
+  if (own === undefined) return usualBoostTarget(overKpa);
+  const span = inputs.maxManifoldKpa - inputs.barometricKpa - BOOST_FROM_KPA;
+  const into = span <= 0 ? 1 : Math.min(1, Math.max(0, (overKpa - BOOST_FROM_KPA) / span));
+  return BOOST_START + (own - BOOST_START) * into;
+}
 
 /** Lambda target at a speed and manifold pressure. */
 export function proposedLambda(inputs: LambdaInputs, speedRpm: number, manifoldKpa: number): number {
   const baro = inputs.barometricKpa;
   const load = manifoldKpa / baro;
   const idling = speedRpm < 1500 ? Math.min(1, (1500 - speedRpm) / 500) : 0;
-  const full = FULL_LOAD[inputs.use];
-  const light = CRUISE + (IDLE[inputs.cams] - CRUISE) * idling;
+  const { idle, cruise, fullLoad: full } = lambdaAnchors(inputs);
+  const light = cruise + (idle - cruise) * idling;
   const loaded = Math.min(1, Math.max(0, (load - LIGHT_TO) / (FULL_FROM - LIGHT_TO)));
   let target: number;
   if (load <= LIGHT_TO) target = light;
   else if (load <= FULL_FROM) target = light + (full - light) * loaded;
   else if (load <= 1 || !isCharged(inputs)) target = full;
   else if (manifoldKpa <= baro + BOOST_FROM_KPA) {
-    target = full + ((BOOST_START - full) * (manifoldKpa - baro)) / BOOST_FROM_KPA;
-  } else {
-    const into = Math.min(1, (manifoldKpa - baro - BOOST_FROM_KPA) / BOOST_SPAN_KPA);
-    target = BOOST_START + (BOOST_FLOOR - BOOST_START) * into;
-  }
+    const from = boostTarget(inputs, BOOST_FROM_KPA);
+    target = full + ((from - full) * (manifoldKpa - baro)) / BOOST_FROM_KPA;
+  } else target = boostTarget(inputs, manifoldKpa - baro);
   return inputs.firstRun ? target * (1 + (FIRST_RUN_FACTOR - 1) * loaded) : target;
 }
 
@@ -65,18 +101,23 @@ const USE_TEXT: Readonly<Record<EngineUse, string>> = {
 
 /** Why the lambda proposal is what it is. */
 export function lambdaReasons(inputs: LambdaInputs): Reason[] {
+  const { idle, cruise, fullLoad: full, highestBoost } = lambdaAnchors(inputs);
+  const own = inputs.own ?? {};
   const reasons: Reason[] = [
     {
-      text: `${IDLE[inputs.cams]} at idle for a steady burn with ${inputs.cams} cams, ${CRUISE.toFixed(1)} at light load.`,
+      text: `${idle} at idle ${own.idle === undefined ? `for a steady burn with ${inputs.cams} cams` : 'by your own number'}, ${cruise.toFixed(cruise === 1 ? 1 : 2)} at light load${own.cruise === undefined ? '' : ' by your own number'}.`,
     },
     {
-      text: `${FULL_LOAD[inputs.use]} at full load without boost (${Math.round(inputs.barometricKpa)} kPa here), for ${USE_TEXT[inputs.use]}: best torque with some cooling.`,
+      text: `${full} at full load without boost (${Math.round(inputs.barometricKpa)} kPa here)${own.fullLoad === undefined ? `, for ${USE_TEXT[inputs.use]}: best torque with some cooling` : ', by your own number'}.`,
     },
   ];
   if (isCharged(inputs)) {
     const at = (kpa: number) => Math.round(inputs.barometricKpa + kpa);
     reasons.push({
-      text: `${BOOST_START} at ${at(BOOST_FROM_KPA)} kPa, where boost begins to count, falling to ${BOOST_FLOOR} at ${at(BOOST_FROM_KPA + BOOST_SPAN_KPA)} kPa: fuel cools the charge and keeps knock away.`,
+      text:
+        own.highestBoost === undefined
+          ? `${BOOST_START} at ${at(BOOST_FROM_KPA)} kPa, where boost begins to count, falling to ${BOOST_FLOOR} at ${at(BOOST_FROM_KPA + BOOST_SPAN_KPA)} kPa: fuel cools the charge and keeps knock away.`
+          : `${BOOST_START} at ${at(BOOST_FROM_KPA)} kPa, where boost begins to count, to ${highestBoost} at ${Math.round(inputs.maxManifoldKpa)} kPa by your own number.`,
     });
   }
   if (inputs.firstRun) {

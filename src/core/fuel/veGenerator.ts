@@ -10,6 +10,16 @@ export interface VeInputs {
   readonly maxSpeedRpm: number;
   readonly barometricKpa: number;
   readonly cams: CamCharacter;
+  /** What the builder puts in the place of computed anchors. */
+  readonly own?: Partial<VeAnchors>;
+}
+
+/** The few numbers the filling map hangs on, %. */
+export interface VeAnchors {
+  /** At peak torque and 100 kPa. */
+  readonly peak: number;
+  /** Where a warm engine idles: see {@link veIdlePoint}. */
+  readonly idle: number;
 }
 
 /** How far the cams trade low speed for high. */
@@ -24,12 +34,37 @@ const CAM_EFFECT: Readonly<
   race: { peak: 2, lowShare: -0.06, overlap: 1.5 },
 };
 
-function lowSpeedShare({ induction, cams }: VeInputs): number {
+function usualLowShare({ induction, cams }: VeInputs): number {
   return LOW_SPEED_SHARE[induction] + CAM_EFFECT[cams].lowShare;
 }
 
-function peakVe({ induction, cams }: VeInputs): number {
-  return PEAK_VE[induction] + CAM_EFFECT[cams].peak;
+/** Filling at 1000 rev/min as a share of the peak: as usual, or so that the builder’s own idle comes of it. */
+function lowSpeedShare(inputs: VeInputs): number {
+  const { own } = inputs;
+  const usual = usualLowShare(inputs);
+  if (own?.idle === undefined) return usual;
+  const { speedRpm, manifoldKpa } = veIdlePoint(inputs);
+  const shape = own.idle / (peakVe(inputs) * fillingByPressure(inputs, speedRpm, manifoldKpa));
+  const fall = smooth(below(inputs, speedRpm));
+  return fall <= 0 ? usual : 1 - (1 - shape) / fall;
+}
+
+function peakVe({ induction, cams, own }: VeInputs): number {
+  return own?.peak ?? PEAK_VE[induction] + CAM_EFFECT[cams].peak;
+}
+
+/** Share of barometric pressure at which a warm engine idles, and its speed, rev/min. */
+const IDLE_AT = { share: 0.4, speedRpm: 1000 } as const;
+
+/** Where the idle anchor stands. */
+export function veIdlePoint({ barometricKpa }: VeInputs): { speedRpm: number; manifoldKpa: number } {
+  return { speedRpm: IDLE_AT.speedRpm, manifoldKpa: Math.round(IDLE_AT.share * barometricKpa) };
+}
+
+/** The anchors as they are computed, with the builder’s own in their place. */
+export function veAnchors(inputs: VeInputs): VeAnchors {
+  const { speedRpm, manifoldKpa } = veIdlePoint(inputs);
+  return { peak: peakVe(inputs), idle: proposedVePercent(inputs, speedRpm, manifoldKpa) };
 }
 
 /** Ratio of specific heats of the burned residual. */
@@ -77,15 +112,16 @@ export function exhaustPressureKpa(inputs: VeInputs, speedRpm: number, manifoldK
 /** Filling by speed as a share of its peak: a smooth peak at torque speed, falling to given shares on both sides. */
 export function speedShape(inputs: VeInputs, speedRpm: number): number {
   const { torquePeakSpeedRpm: torque, powerPeakSpeedRpm: power } = inputs;
-  const lowShare = lowSpeedShare(inputs);
-  if (speedRpm <= torque) {
-    const span = Math.max(1, torque - Math.min(1000, torque / 2));
-    const distance = Math.min(1.15, (torque - speedRpm) / span);
-    return 1 - (1 - lowShare) * smooth(distance);
-  }
+  if (speedRpm <= torque) return 1 - (1 - lowSpeedShare(inputs)) * smooth(below(inputs, speedRpm));
   const span = Math.max(500, power - torque);
   const distance = Math.min(2.2, (speedRpm - torque) / span);
-  return Math.max(lowShare * 0.9, 1 - (1 - POWER_SPEED_SHARE) * distance * distance);
+  return Math.max(usualLowShare(inputs) * 0.9, 1 - (1 - POWER_SPEED_SHARE) * distance * distance);
+}
+
+/** How far a speed lies below peak torque: 1 at 1000 rev/min, or half of the torque’s where that is less. */
+function below({ torquePeakSpeedRpm: torque }: VeInputs, speedRpm: number): number {
+  const span = Math.max(1, torque - Math.min(1000, torque / 2));
+  return Math.min(1.15, (torque - speedRpm) / span);
 }
 
 /** 0 → 0 with level start, 1 → 1, going on gently beyond. */
@@ -95,12 +131,16 @@ function smooth(distance: number): number {
 
 /** VE, %, at a speed and manifold pressure: peak · shape(speed) · residual(p) / residual(100 kPa). */
 export function proposedVePercent(inputs: VeInputs, speedRpm: number, manifoldKpa: number): number {
+  return peakVe(inputs) * speedShape(inputs, speedRpm) * fillingByPressure(inputs, speedRpm, manifoldKpa);
+}
+
+/** What burned gas and overlap leave of the filling, against that at 100 kPa. */
+function fillingByPressure(inputs: VeInputs, speedRpm: number, manifoldKpa: number): number {
   const residual = (kpa: number) =>
     residualEffect(inputs.compressionRatio, exhaustPressureKpa(inputs, speedRpm, kpa), kpa);
   const reference = residualEffect(inputs.compressionRatio, exhaustPressureKpa(inputs, speedRpm, 100), 100);
   const low = Math.max(0.35, residual(Math.max(10, manifoldKpa)) / reference);
-  const overlap = overlapLoss(inputs, speedRpm, manifoldKpa);
-  return peakVe(inputs) * speedShape(inputs, speedRpm) * low * overlap;
+  return low * overlapLoss(inputs, speedRpm, manifoldKpa);
 }
 
 /** Overlap lets exhaust back in at low pressure and low speed; more so with individual throttles. */
@@ -119,11 +159,11 @@ function overlapLoss(
 export function veReasons(inputs: VeInputs): Reason[] {
   return [
     {
-      text: `Peak of ${peakVe(inputs)} % at ${Math.round(inputs.torquePeakSpeedRpm)} rev/min, where you mean torque to peak; ${inductionWords(inputs.induction)}.`,
+      text: `Peak of ${peakVe(inputs)} % at ${Math.round(inputs.torquePeakSpeedRpm)} rev/min, where you mean torque to peak; ${inputs.own?.peak === undefined ? inductionWords(inputs.induction) : 'your own number'}.`,
       formula: 'VE = peak × shape(speed) × residual(p) ÷ residual(100 kPa) × overlap(p, speed)',
     },
     {
-      text: `Falls to ${Math.round(lowSpeedShare(inputs) * 100)} % of the peak near 1000 rev/min with ${inputs.cams} cams, and to ${Math.round(POWER_SPEED_SHARE * 100)} % at ${Math.round(inputs.powerPeakSpeedRpm)}, where power peaks.`,
+      text: `Falls to ${Math.round(lowSpeedShare(inputs) * 100)} % of the peak near 1000 rev/min ${inputs.own?.idle === undefined ? `with ${inputs.cams} cams` : 'by your own number at idle'}, and to ${Math.round(POWER_SPEED_SHARE * 100)} % at ${Math.round(inputs.powerPeakSpeedRpm)}, where power peaks.`,
     },
     {
       text: `At low manifold pressure burned gas left in the cylinder takes room: compression ratio ${inputs.compressionRatio}, exhaust at ${Math.round(inputs.barometricKpa)} kPa and a little more with speed.`,

@@ -10,6 +10,7 @@ import {
 } from '../calibration';
 import {
   type BreathingInputs,
+  type LambdaInputs,
   lambdaReasons,
   LARGEST_LAMBDA_FALL,
   manifoldAtThrottle,
@@ -26,10 +27,13 @@ import {
   type GeneratorChoices,
   LAMBDA_NEEDS,
   type MapGenerator,
+  type OwnAnchors,
+  ownOf,
   sizeNeeds,
   VE_NEEDS,
   veInputsOf,
 } from './generator';
+import { fillingAnchors, targetAnchors } from './mapAnchors';
 import { speedAndPressure, speedAndThrottle } from './newAxes';
 
 /** Charge temperature that a base pulse is proposed for, °C. */
@@ -43,8 +47,9 @@ const THROTTLE_REASON = {
 const ve: MapGenerator = {
   needs: () => VE_NEEDS,
   axes: speedAndPressure,
-  generate: (document, { cams }) => {
-    const inputs = veInputsOf(document, cams);
+  anchors: fillingAnchors,
+  generate: (document, { cams }, own) => {
+    const inputs = veInputsOf(document, cams, own);
     return { valueAtPoint: (x, y) => proposedVePercent(inputs, x, y), reasons: veReasons(inputs) };
   },
 };
@@ -52,8 +57,9 @@ const ve: MapGenerator = {
 const veThrottle: MapGenerator = {
   needs: breathingNeeds,
   axes: speedAndThrottle,
-  generate: (document, { cams }) => {
-    const inputs = breathingOf(document, cams);
+  anchors: fillingAnchors,
+  generate: (document, { cams }, own) => {
+    const inputs = breathingOf(document, cams, own);
     const baro = inputs.idle.barometricKpa;
     const boosted = strategyOf(document) === 'throttlePressure';
     return {
@@ -74,8 +80,13 @@ const veThrottle: MapGenerator = {
   },
 };
 
-function lambdaInputsOf(document: Calibration, { firstRun, use, cams }: GeneratorChoices) {
+function lambdaInputsOf(
+  document: Calibration,
+  { firstRun, use, cams }: GeneratorChoices,
+  own: OwnAnchors,
+): LambdaInputs {
   return {
+    own: ownOf(own, LAMBDA_NAMES),
     barometricKpa: conversionContext(document).barometricKpa,
     maxManifoldKpa: baseValue(document, 'engine.maxManifoldPressure') ?? 0,
     firstRun,
@@ -84,11 +95,19 @@ function lambdaInputsOf(document: Calibration, { firstRun, use, cams }: Generato
   };
 }
 
+const LAMBDA_NAMES = {
+  lambdaIdle: 'idle',
+  lambdaCruise: 'cruise',
+  lambdaFull: 'fullLoad',
+  lambdaBoost: 'highestBoost',
+} as const;
+
 const lambda: MapGenerator = {
   needs: () => LAMBDA_NEEDS,
   axes: speedAndPressure,
-  generate: (document, choices) => {
-    const inputs = lambdaInputsOf(document, choices);
+  anchors: (document, choices) => targetAnchors(lambdaInputsOf(document, choices, {})),
+  generate: (document, choices, own) => {
+    const inputs = lambdaInputsOf(document, choices, own);
     return {
       valueAtPoint: (x, y) => proposedLambda(inputs, x, y),
       reasons: lambdaReasons(inputs),
@@ -102,9 +121,10 @@ export function behindThrottle(byPressure: MapGenerator): MapGenerator {
   return {
     needs: (document) => [...new Set([...breathingNeeds(document), ...byPressure.needs(document)])],
     axes: speedAndThrottle,
-    generate: (document, choices) => {
+    anchors: byPressure.anchors,
+    generate: (document, choices, own) => {
       const inputs: BreathingInputs = breathingOf(document, choices.cams);
-      const { valueAtPoint, reasons, ...shape } = byPressure.generate(document, choices);
+      const { valueAtPoint, reasons, ...shape } = byPressure.generate(document, choices, own);
       return {
         ...shape,
         valueAtPoint: (speed, throttle) => valueAtPoint(speed, manifoldAtThrottle(inputs, speed, throttle)),
@@ -144,9 +164,13 @@ export function injectorFlowAt(document: Calibration): (manifoldKpa: number) => 
 const pulse: MapGenerator = {
   needs: (document) => [...VE_NEEDS, ...sizeNeeds(document), ...PULSE_NEEDS],
   axes: speedAndPressure,
-  generate: (document, choices) => {
-    const filling = veInputsOf(document, choices.cams);
-    const targets = lambdaInputsOf(document, choices);
+  anchors: (document, choices) => [
+    ...fillingAnchors(document, choices),
+    ...targetAnchors(lambdaInputsOf(document, choices, {})),
+  ],
+  generate: (document, choices, own) => {
+    const filling = veInputsOf(document, choices.cams, own);
+    const targets = lambdaInputsOf(document, choices, own);
     const fuel = fuelById(document.engine.fuel?.value ?? 'petrol');
     const volume = sweptVolumePerCylinderCm3(document) ?? 0;
     const flow = injectorFlowAt(document);

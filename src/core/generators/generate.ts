@@ -2,7 +2,7 @@ import { type Calibration, type FieldPath, leaderOf, valueAt } from '../calibrat
 import type { Source } from '../field';
 import type { MapData, MapProposal } from '../map';
 import { MAP_DEFINITIONS, type MapId } from '../program';
-import type { GeneratorChoices } from './generator';
+import type { Anchor, GeneratorChoices, OwnAnchors } from './generator';
 import { GENERATORS } from './mapGenerators';
 
 /** A proposal for one of the maps there are. */
@@ -21,19 +21,21 @@ export function generatorNeeds(document: Calibration, mapId: MapId): FieldPath[]
  * Proposes a map from the engine's description, on the map's present axes or, for a new map, on axes laid where the
  * engine lives. Values are rounded to the map's decimals and kept within its limits.
  * @param date the day of the proposal, YYYY-MM-DD.
+ * @param own anchors in the place of computed ones; those kept with the map when left out. They are kept with the proposal.
  */
 export function generatedMap(
   document: Calibration,
   mapId: MapId,
   choices: GeneratorChoices,
   date: string,
+  own: OwnAnchors = document.maps[mapId]?.anchors ?? {},
 ): GeneratorResult {
   const missing = generatorNeeds(document, mapId);
   if (missing.length > 0) return { ok: false, missing };
   const before = document.maps[mapId];
   const leader = leaderOf(document, mapId);
   const axes = before ?? (leader === null ? null : document.maps[leader]) ?? GENERATORS[mapId].axes(document);
-  const { valueAtPoint, reasons, largestFall } = GENERATORS[mapId].generate(document, choices);
+  const { valueAtPoint, reasons, largestFall } = GENERATORS[mapId].generate(document, choices, own);
   const { min, max, decimals, y } = MAP_DEFINITIONS[mapId];
   const rows = y === null ? [0] : axes.y;
   const rounded = (value: number) => Number(value.toFixed(decimals));
@@ -49,6 +51,7 @@ export function generatedMap(
     values,
     sources: [source],
     cellSources: values.map(() => 0),
+    ...(Object.keys(own).length === 0 ? {} : { anchors: { ...own } }),
   };
   return { ok: true, proposal: { mapId, before, after, reasons } };
 }
@@ -62,6 +65,15 @@ function gentlyFalling(values: readonly number[], width: number, largestFall: nu
   return result;
 }
 
+/** The few numbers a map hangs on, as they are computed; none while its generator lacks something. */
+export function mapAnchors(
+  document: Calibration,
+  mapId: MapId,
+  choices: GeneratorChoices,
+): readonly Anchor[] {
+  return generatorNeeds(document, mapId).length > 0 ? [] : GENERATORS[mapId].anchors(document, choices);
+}
+
 /**
  * What a map's generator says at any point, for regions that no cell covers yet; null while it lacks something.
  */
@@ -71,5 +83,5 @@ export function generatorValueAt(
   choices: GeneratorChoices,
 ): ((x: number, y: number) => number) | null {
   if (generatorNeeds(document, mapId).length > 0) return null;
-  return GENERATORS[mapId].generate(document, choices).valueAtPoint;
+  return GENERATORS[mapId].generate(document, choices, document.maps[mapId]?.anchors ?? {}).valueAtPoint;
 }

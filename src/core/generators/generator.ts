@@ -29,14 +29,34 @@ export interface Generated {
   readonly largestFall?: number;
 }
 
+/** One of the few numbers a map hangs on: what is computed for it, and why. */
+export interface Anchor {
+  readonly id: string;
+  readonly label: string;
+  readonly unit: string;
+  readonly decimals: number;
+  readonly min: number;
+  readonly max: number;
+  readonly computed: number;
+  readonly why: string;
+}
+
+/** Anchors that the builder has put in the place of computed ones, by their ids. */
+export type OwnAnchors = Readonly<Record<string, number>>;
+
 /** How one map is proposed. */
 export interface MapGenerator {
   /** Fields it works from. */
   readonly needs: (document: Calibration) => readonly FieldPath[];
   /** Breakpoints of a new map. */
   readonly axes: (document: Calibration) => { readonly x: readonly number[]; readonly y: readonly number[] };
-  readonly generate: (document: Calibration, choices: GeneratorChoices) => Generated;
+  /** The few numbers the map hangs on; none where nothing is computed. */
+  readonly anchors: (document: Calibration, choices: GeneratorChoices) => readonly Anchor[];
+  readonly generate: (document: Calibration, choices: GeneratorChoices, own: OwnAnchors) => Generated;
 }
+
+/** A generator whose map has no anchors of its own yet. */
+export type PlainGenerator = Omit<MapGenerator, 'anchors'>;
 
 /** Overlap at the stated lift below which cams are mild, and above which they are for racing, °. */
 const MILD_BELOW_DEG = 12;
@@ -95,9 +115,20 @@ export function breathingNeeds(document: Calibration): readonly FieldPath[] {
   return [...VE_NEEDS, ...sizeNeeds(document), 'engine.fuel', 'idle.hotSpeed'];
 }
 
+/** The builder’s own anchors under the names a formula has for them. */
+export function ownOf<Name extends string>(
+  own: OwnAnchors,
+  names: Readonly<Record<string, Name>>,
+): Partial<Record<Name, number>> {
+  return Object.fromEntries(
+    Object.entries(names).flatMap(([id, name]) => (own[id] === undefined ? [] : [[name, own[id]]])),
+  ) as Partial<Record<Name, number>>;
+}
+
 /** Inputs of the VE proposal. */
-export function veInputsOf(document: Calibration, cams: CamCharacter): VeInputs {
+export function veInputsOf(document: Calibration, cams: CamCharacter, own: OwnAnchors = {}): VeInputs {
   return {
+    own: ownOf(own, { vePeak: 'peak', veIdle: 'idle' } as const),
     induction: document.engine.induction?.value ?? 'natural',
     compressionRatio: number(document, 'engine.compressionRatio'),
     torquePeakSpeedRpm: number(document, 'engine.torquePeakSpeed'),
@@ -119,9 +150,13 @@ export function idleEngineOf(document: Calibration): IdleEngine {
 }
 
 /** The engine behind its throttle. */
-export function breathingOf(document: Calibration, cams: CamCharacter): BreathingInputs {
+export function breathingOf(
+  document: Calibration,
+  cams: CamCharacter,
+  own: OwnAnchors = {},
+): BreathingInputs {
   return {
-    ve: veInputsOf(document, cams),
+    ve: veInputsOf(document, cams, own),
     idle: idleEngineOf(document),
     idleSpeedRpm: number(document, 'idle.hotSpeed'),
     stopShare: stopShareOf(document),

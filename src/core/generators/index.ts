@@ -5,15 +5,18 @@
  */
 export { type ComingMap, scaledPulse, strategySwitch } from './conversion';
 export { dwellProposal } from './dwellProposal';
-export { generatedMap, generatorNeeds, generatorValueAt, type MapProposalOf } from './generate';
+export { generatedMap, generatorNeeds, generatorValueAt, mapAnchors, type MapProposalOf } from './generate';
 export {
+  type Anchor,
   breathingNeeds,
   breathingOf,
   camCharacterOf,
   type GeneratorChoices,
+  type OwnAnchors,
   usualChoices,
 } from './generator';
 export { livedWeight } from './lived';
+export { cellsOfRegion, type MapRegionOf, mapRegions } from './mapRegions';
 export { type MissingMaps, missingMaps } from './missingMaps';
 export {
   pressureCounts,

@@ -1,8 +1,10 @@
 import { inSentence } from '../units';
 import { baseValue, type Calibration, tableAt } from '../calibration';
+import { FUEL_MAPS } from '../fuel';
 import { fuelById, type FuelId } from '../fuels';
 import type { MapId } from '../program';
-import type { MapGenerator } from './generator';
+import { anchoredCurve } from './curveAnchors';
+import type { MapGenerator, PlainGenerator } from './generator';
 import { over } from './newAxes';
 
 /** Gears that trims are laid for while no gear sensor says how many there are. */
@@ -13,6 +15,7 @@ const NEUTRAL = { valueAtPoint: () => 0 } as const;
 /** No trim until something was measured, one cell for each cylinder. */
 const byCylinder: MapGenerator = {
   needs: () => ['engine.cylinders'],
+  anchors: () => [],
   axes: (document) => ({ x: upTo(1, baseValue(document, 'engine.cylinders') ?? 2), y: [] }),
   generate: () => ({
     ...NEUTRAL,
@@ -27,6 +30,7 @@ const byCylinder: MapGenerator = {
 /** No trim, one cell for each gear, neutral first. */
 const byGear: MapGenerator = {
   needs: () => [],
+  anchors: () => [],
   axes: (document) => ({ x: upTo(0, highestGear(document)), y: [] }),
   generate: () => ({
     ...NEUTRAL,
@@ -43,12 +47,18 @@ function upTo(first: number, last: number): number[] {
   return Array.from({ length: last - first + 1 }, (_, i) => first + i);
 }
 
+/** Ethanol that a blend hangs on, %. */
+const BLEND_PLACES = [
+  { id: 'half', at: 'at 40 % ethanol', x: 40 },
+  { id: 'full', at: 'at 85 % ethanol', x: 85 },
+] as const;
+
 /** The fuel second maps are proposed for, and its ethanol. */
 const SECOND_FUEL: FuelId = 'ethanol85';
 const SECOND_PERCENT = 85;
 
 /** Straight from none to the fuel of the second map. */
-const blendCurve: MapGenerator = {
+const blendCurve: PlainGenerator = {
   needs: () => [],
   axes: over([0, 10, 25, 40, 55, 70, SECOND_PERCENT]),
   generate: () => ({
@@ -73,8 +83,9 @@ export function secondMap(firstId: MapId, first: MapGenerator): MapGenerator {
   return {
     needs: first.needs,
     axes: (document) => document.maps[firstId] ?? first.axes(document),
-    generate: (document, choices) => {
-      const { valueAtPoint, reasons, ...shape } = first.generate(withFuel(document), choices);
+    anchors: (document, choices) => first.anchors(withFuel(document), choices),
+    generate: (document, choices, own) => {
+      const { valueAtPoint, reasons, ...shape } = first.generate(withFuel(document), choices, own);
       const factor = differs?.factor ?? 1;
       return {
         ...shape,
@@ -101,8 +112,8 @@ export const OTHER_GENERATORS = {
   fuelGear: byGear,
   sparkCylinder: byCylinder,
   sparkGear: byGear,
-  blendFuel: blendCurve,
-  blendTarget: blendCurve,
-  blendSpark: blendCurve,
-  blendStart: blendCurve,
+  blendFuel: anchoredCurve(FUEL_MAPS.blendFuel, blendCurve, BLEND_PLACES),
+  blendTarget: anchoredCurve(FUEL_MAPS.blendTarget, blendCurve, BLEND_PLACES),
+  blendSpark: anchoredCurve(FUEL_MAPS.blendSpark, blendCurve, BLEND_PLACES),
+  blendStart: anchoredCurve(FUEL_MAPS.blendStart, blendCurve, BLEND_PLACES),
 } as const satisfies Partial<Record<MapId, MapGenerator>>;

@@ -8,33 +8,63 @@ import {
   proposedSparkDeg,
   SPARK_AIR_BREAKPOINTS,
   SPARK_COOLANT_BREAKPOINTS,
+  SPARK_MAPS,
   type SparkCorrectionInputs,
   sparkCorrectionReasons,
+  type SparkInputs,
   sparkReasons,
 } from '../spark';
+import { STARTUP_MAPS } from '../startup';
 import { behindThrottle } from './airGenerators';
-import { coldExcessOf, type GeneratorChoices, type MapGenerator, SPARK_NEEDS } from './generator';
+import { anchoredCurve, COLD_TO_HOT } from './curveAnchors';
+import {
+  coldExcessOf,
+  type GeneratorChoices,
+  type MapGenerator,
+  type OwnAnchors,
+  ownOf,
+  type PlainGenerator,
+  SPARK_NEEDS,
+} from './generator';
+import { advanceAnchors } from './mapAnchors';
 import { over, overCoolant, speedAndPressure } from './newAxes';
 
 const CAUTION_DEG = 4;
 
+const SPARK_NAMES = {
+  sparkIdle: 'idleDeg',
+  sparkCruise: 'cruiseDeg',
+  sparkFull: 'fullLoadDeg',
+  sparkBoost: 'retardDegPerKpa',
+} as const;
+
+function sparkInputsOf(
+  document: Calibration,
+  { firstRun, cams, use }: GeneratorChoices,
+  own: OwnAnchors,
+): SparkInputs {
+  const { engine } = document;
+  return {
+    octane: fuelById(engine.fuel?.value ?? 'petrol').octane,
+    compressionRatio: baseValue(document, 'engine.compressionRatio') ?? 0,
+    boreMm: engine.geometry === 'boreAndStroke' ? baseValue(document, 'engine.bore') : null,
+    barometricKpa: conversionContext(document).barometricKpa,
+    maxManifoldKpa: baseValue(document, 'engine.maxManifoldPressure') ?? 0,
+    torquePeakSpeedRpm: baseValue(document, 'engine.torquePeakSpeed') ?? 0,
+    maxSpeedRpm: baseValue(document, 'engine.maxSpeed') ?? 0,
+    cautionDeg: firstRun ? CAUTION_DEG : 0,
+    cams,
+    use,
+    own: ownOf(own, SPARK_NAMES),
+  };
+}
+
 const spark: MapGenerator = {
   needs: () => SPARK_NEEDS,
   axes: speedAndPressure,
-  generate: (document, { firstRun, cams, use }) => {
-    const { engine } = document;
-    const inputs = {
-      octane: fuelById(engine.fuel?.value ?? 'petrol').octane,
-      compressionRatio: baseValue(document, 'engine.compressionRatio') ?? 0,
-      boreMm: engine.geometry === 'boreAndStroke' ? baseValue(document, 'engine.bore') : null,
-      barometricKpa: conversionContext(document).barometricKpa,
-      maxManifoldKpa: baseValue(document, 'engine.maxManifoldPressure') ?? 0,
-      torquePeakSpeedRpm: baseValue(document, 'engine.torquePeakSpeed') ?? 0,
-      maxSpeedRpm: baseValue(document, 'engine.maxSpeed') ?? 0,
-      cautionDeg: firstRun ? CAUTION_DEG : 0,
-      cams,
-      use,
-    };
+  anchors: (document, choices) => advanceAnchors(document, sparkInputsOf(document, choices, {})),
+  generate: (document, choices, own) => {
+    const inputs = sparkInputsOf(document, choices, own);
     return { valueAtPoint: (x, y) => proposedSparkDeg(inputs, x, y), reasons: sparkReasons(inputs) };
   },
 };
@@ -49,7 +79,7 @@ function correctionInputs(document: Calibration, { firstRun }: GeneratorChoices)
   };
 }
 
-const sparkCoolant: MapGenerator = {
+const sparkCoolant: PlainGenerator = {
   needs: () => [],
   axes: over(SPARK_COOLANT_BREAKPOINTS),
   generate: (document, choices) => ({
@@ -58,7 +88,7 @@ const sparkCoolant: MapGenerator = {
   }),
 };
 
-const sparkAir: MapGenerator = {
+const sparkAir: PlainGenerator = {
   needs: () => ['engine.induction', 'engine.fuel'],
   axes: over(SPARK_AIR_BREAKPOINTS),
   generate: (document, choices) => {
@@ -70,7 +100,7 @@ const sparkAir: MapGenerator = {
   },
 };
 
-const crankAdvance: MapGenerator = {
+const crankAdvance: PlainGenerator = {
   needs: () => ['engine.compressionRatio'],
   axes: overCoolant,
   generate: (document, choices) => {
@@ -86,7 +116,14 @@ const crankAdvance: MapGenerator = {
 export const SPARK_GENERATORS = {
   spark,
   sparkThrottle: behindThrottle(spark),
-  sparkCoolant,
-  sparkAir,
-  crankAdvance,
+  sparkCoolant: anchoredCurve(SPARK_MAPS.sparkCoolant, sparkCoolant, [
+    { id: 'coldest', at: 'at the coldest, −30 °C', x: -30 },
+    { id: 'warm', at: 'warm, 80 °C', x: 80 },
+    { id: 'overheated', at: 'overheated, 115 °C', x: 115 },
+  ]),
+  sparkAir: anchoredCurve(SPARK_MAPS.sparkAir, sparkAir, [
+    { id: 'usual', at: 'at 20 °C', x: 20 },
+    { id: 'hottest', at: 'at the hottest, 80 °C', x: 80 },
+  ]),
+  crankAdvance: anchoredCurve(STARTUP_MAPS.crankAdvance, crankAdvance, COLD_TO_HOT),
 } as const satisfies Partial<Record<MapId, MapGenerator>>;

@@ -1,38 +1,49 @@
 import { baseValue, type Calibration } from '../calibration';
 import {
   accelerationReasons,
+  FUEL_MAPS,
   proposedAccelerationCold,
   proposedAccelerationPercent,
   RATE_BREAKPOINTS,
 } from '../fuel';
-import { type IdleInputs, idleReasons, proposedIdleAir, proposedIdleSpeed } from '../idle';
+import { IDLE_MAPS, type IdleInputs, idleReasons, proposedIdleAir, proposedIdleSpeed } from '../idle';
 import { gridOf, lookUpCurve } from '../numeric';
 import type { MapId } from '../program';
 import {
   COOLANT_BREAKPOINTS,
   proposedStartUp,
   proposedTaperPercent,
+  STARTUP_MAPS,
   type StartUpCurveId,
   taperReasons,
   TURNS_BREAKPOINTS,
 } from '../startup';
-import { coldExcessOf, idleEngineOf, type MapGenerator, sizeNeeds, stopShareOf } from './generator';
+import { anchoredCurve, COLD_TO_HOT } from './curveAnchors';
+import {
+  coldExcessOf,
+  idleEngineOf,
+  type MapGenerator,
+  type PlainGenerator,
+  sizeNeeds,
+  stopShareOf,
+} from './generator';
 import { over, overCoolant } from './newAxes';
 
 /** The generator of a start-up curve over coolant temperature. */
 function startUp(id: StartUpCurveId): MapGenerator {
-  return {
+  const curve: PlainGenerator = {
     needs: () => ['engine.fuel'],
     axes: overCoolant,
     generate: ({ engine }) => {
       const { values, reasons } = proposedStartUp(id, engine.fuel?.value ?? 'petrol');
-      const curve = gridOf({ x: COOLANT_BREAKPOINTS, y: [], values });
-      return { valueAtPoint: (coolantC) => lookUpCurve(curve, coolantC), reasons };
+      const grid = gridOf({ x: COOLANT_BREAKPOINTS, y: [], values });
+      return { valueAtPoint: (coolantC) => lookUpCurve(grid, coolantC), reasons };
     },
   };
+  return anchoredCurve(STARTUP_MAPS[id], curve, COLD_TO_HOT);
 }
 
-const crankingTaper: MapGenerator = {
+const crankingTaper: PlainGenerator = {
   needs: () => [],
   axes: over(TURNS_BREAKPOINTS),
   generate: () => ({ valueAtPoint: proposedTaperPercent, reasons: taperReasons() }),
@@ -47,7 +58,7 @@ function idleInputs(document: Calibration): IdleInputs {
   };
 }
 
-const idleAir: MapGenerator = {
+const idleAir: PlainGenerator = {
   needs: (document) => [
     ...sizeNeeds(document),
     'engine.fuel',
@@ -65,7 +76,7 @@ const idleAir: MapGenerator = {
   },
 };
 
-const idleSpeed: MapGenerator = {
+const idleSpeed: PlainGenerator = {
   needs: () => ['idle.hotSpeed'],
   axes: overCoolant,
   generate: (document) => {
@@ -77,7 +88,7 @@ const idleSpeed: MapGenerator = {
   },
 };
 
-const acceleration: MapGenerator = {
+const acceleration: PlainGenerator = {
   needs: () => ['engine.induction', 'engine.fuel'],
   axes: over(RATE_BREAKPOINTS),
   generate: (document) => {
@@ -92,7 +103,7 @@ const acceleration: MapGenerator = {
   },
 };
 
-const accelerationCold: MapGenerator = {
+const accelerationCold: PlainGenerator = {
   needs: () => [],
   axes: overCoolant,
   generate: (document) => ({
@@ -108,12 +119,18 @@ const accelerationCold: MapGenerator = {
 export const START_GENERATORS = {
   prime: startUp('prime'),
   cranking: startUp('cranking'),
-  crankingTaper,
+  crankingTaper: anchoredCurve(STARTUP_MAPS.crankingTaper, crankingTaper, [
+    { id: 'first', at: 'in the first turns', x: 8 },
+    { id: 'last', at: 'after 60 turns', x: 60 },
+  ]),
   afterStart: startUp('afterStart'),
   afterStartDecay: startUp('afterStartDecay'),
   warmUp: startUp('warmUp'),
-  idleAir,
-  idleSpeed,
-  acceleration,
-  accelerationCold,
+  idleAir: anchoredCurve(IDLE_MAPS.idleAir, idleAir, COLD_TO_HOT),
+  idleSpeed: anchoredCurve(IDLE_MAPS.idleSpeed, idleSpeed, COLD_TO_HOT),
+  acceleration: anchoredCurve(FUEL_MAPS.acceleration, acceleration, [
+    { id: 'slow', at: `at ${RATE_BREAKPOINTS[0]} %/s`, x: RATE_BREAKPOINTS[0] as number },
+    { id: 'fast', at: `at ${RATE_BREAKPOINTS.at(-1)} %/s`, x: RATE_BREAKPOINTS.at(-1) as number },
+  ]),
+  accelerationCold: anchoredCurve(FUEL_MAPS.accelerationCold, accelerationCold, COLD_TO_HOT),
 } as const satisfies Partial<Record<MapId, MapGenerator>>;

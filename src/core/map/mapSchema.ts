@@ -14,7 +14,12 @@ export interface MapData {
   /** Where cells come from: each cell names one of these by index. */
   sources: Source[];
   cellSources: number[];
+  /** Of the few numbers its proposal hangs on, those the builder has put in place of what is computed. */
+  anchors?: Record<string, number> | undefined;
 }
+
+/** Longest id of an anchor. */
+const MAX_ANCHOR_ID = 24;
 
 /** Number of rows of a map: one for a curve. */
 export function rowCount(map: { y: readonly unknown[] }): number {
@@ -48,6 +53,7 @@ export function presentMapSchema(definition: Pick<MapDefinition, 'x' | 'y' | 'mi
       values: z.array(z.number().min(definition.min).max(definition.max)),
       sources: z.array(sourceSchema).min(1).max(64),
       cellSources: z.array(z.number().int().min(0)),
+      anchors: z.record(z.string().max(MAX_ANCHOR_ID), z.number()).optional(),
     })
     .superRefine((map, context) => {
       const cells = map.x.length * rowCount(map);

@@ -49,7 +49,9 @@ export function relaidMap(
       cellSources.push(kept === -1 ? map.sources.length : (map.cellSources[kept] as number));
     }
   }
-  return { x, y, values, ...usedSources([...map.sources, source], cellSources) };
+  const { anchors } = map;
+  const kept = anchors === undefined ? {} : { anchors };
+  return { x, y, values, ...usedSources([...map.sources, source], cellSources), ...kept };
 }
 
 type Surface = (x: number, y: number) => number;

@@ -13,5 +13,12 @@ export {
   type SparkCorrectionInputs,
   sparkCorrectionReasons,
 } from './sparkCorrections';
-export { fullLoadAnchorDeg, proposedSparkDeg, sparkReasons } from './sparkGenerator';
+export {
+  fullLoadAnchorDeg,
+  proposedSparkDeg,
+  type SparkAnchors,
+  sparkAnchors,
+  type SparkInputs,
+  sparkReasons,
+} from './sparkGenerator';
 export { SPARK_MAPS } from './sparkMaps';

@@ -15,6 +15,19 @@ export interface SparkInputs {
   readonly cautionDeg: number;
   readonly cams: CamCharacter;
   readonly use: EngineUse;
+  /** What the builder puts in the place of computed anchors. */
+  readonly own?: Partial<SparkAnchors>;
+}
+
+/** The few numbers the spark map hangs on. */
+export interface SparkAnchors {
+  readonly idleDeg: number;
+  /** Light load at 3000 rev/min and above. */
+  readonly cruiseDeg: number;
+  /** Full load without boost at peak torque, before what caution takes off. */
+  readonly fullLoadDeg: number;
+  /** Taken off for each kPa of boost. */
+  readonly retardDegPerKpa: number;
 }
 
 const CRANKING_DEG = 8;
@@ -36,52 +49,66 @@ export function fullLoadAnchorDeg({ octane, compressionRatio, boreMm }: SparkInp
   return FULL_LOAD_DEG + byOctane + byCompression + byBore;
 }
 
+/** The anchors as they are computed, with the builder’s own in their place. */
+export function sparkAnchors(inputs: SparkInputs): SparkAnchors {
+  return {
+    idleDeg: IDLE_DEG[inputs.cams],
+    cruiseDeg: CRUISE_DEG,
+    fullLoadDeg: fullLoadAnchorDeg(inputs),
+    retardDegPerKpa: BOOST_RETARD_DEG_PER_KPA,
+    ...inputs.own,
+  };
+}
+
 /** Spark advance, ° BTDC, at a speed and manifold pressure. */
 export function proposedSparkDeg(inputs: SparkInputs, speedRpm: number, manifoldKpa: number): number {
   if (speedRpm <= 500) return CRANKING_DEG;
-  const full = fullLoadDeg(inputs, speedRpm);
-  const cruise = Math.max(full + 4, cruiseDeg(speedRpm));
+  const anchors = sparkAnchors(inputs);
+  const full = fullLoadDeg(inputs, anchors.fullLoadDeg, speedRpm);
+  const cruise = Math.max(full + 4, cruiseDeg(anchors.cruiseDeg, speedRpm));
   const load = Math.min(1, Math.max(0, (manifoldKpa / inputs.barometricKpa - 0.35) / 0.65));
   const careful = inputs.cautionDeg + (inputs.use === 'endurance' ? ENDURANCE_DEG : 0);
   const loaded = cruise + (full - cruise) * load - careful * load;
-  const retard = Math.max(0, manifoldKpa - inputs.barometricKpa) * BOOST_RETARD_DEG_PER_KPA;
+  const retard = Math.max(0, manifoldKpa - inputs.barometricKpa) * anchors.retardDegPerKpa;
   const target = loaded - retard;
   const leaving = Math.min(1, Math.max(0, (speedRpm - 1100) / 1500));
-  const idle = IDLE_DEG[inputs.cams] - retard * 0.3;
+  const idle = anchors.idleDeg - retard * 0.3;
   const advanced = idle + (target - idle) * leaving;
   const pulling = Math.min(1, (speedRpm - 500) / 300);
   return Math.max(-5, CRANKING_DEG + (advanced - CRANKING_DEG) * pulling);
 }
 
-function fullLoadDeg(inputs: SparkInputs, speedRpm: number): number {
+function fullLoadDeg(inputs: SparkInputs, anchor: number, speedRpm: number): number {
   const peak = inputs.torquePeakSpeedRpm;
-  const anchor = fullLoadAnchorDeg(inputs);
   if (speedRpm < peak) return anchor - (8 * (peak - speedRpm)) / peak;
   return anchor + SPEED_RISE_DEG * Math.min(1, (speedRpm - peak) / Math.max(500, inputs.maxSpeedRpm - peak));
 }
 
-function cruiseDeg(speedRpm: number): number {
-  return CRUISE_DEG * Math.min(1, 0.6 + (0.4 * speedRpm) / 3000);
+function cruiseDeg(anchor: number, speedRpm: number): number {
+  return anchor * Math.min(1, 0.6 + (0.4 * speedRpm) / 3000);
 }
 
 /** Why the spark proposal is what it is. */
 export function sparkReasons(inputs: SparkInputs): Reason[] {
-  const anchor = fullLoadAnchorDeg(inputs).toFixed(1);
+  const { idleDeg, cruiseDeg: cruise, fullLoadDeg: full, retardDegPerKpa } = sparkAnchors(inputs);
+  const own = inputs.own ?? {};
   const reasons: Reason[] = [
     {
-      text: `${CRANKING_DEG}° at cranking speed, ${IDLE_DEG[inputs.cams]}° at idle with ${inputs.cams} cams: enough to run, little enough to leave a reserve.`,
+      text: `${CRANKING_DEG}° at cranking speed, ${idleDeg}° at idle ${own.idleDeg === undefined ? `with ${inputs.cams} cams: enough to run, little enough to leave a reserve` : 'by your own number'}.`,
     },
+    own.fullLoadDeg === undefined
+      ? {
+          text: `Full load ${full.toFixed(1)}° at peak torque: ${FULL_LOAD_DEG}° moved by octane ${inputs.octane}, compression ratio ${inputs.compressionRatio} and bore.`,
+          formula: '27 + 0.5·(octane − 98) − 1.5·(r − 9.5) + 0.06·(bore − 84)',
+        }
+      : { text: `Full load ${full.toFixed(1)}° at peak torque by your own number.` },
     {
-      text: `Full load ${anchor}° at peak torque: ${FULL_LOAD_DEG}° moved by octane ${inputs.octane}, compression ratio ${inputs.compressionRatio} and bore.`,
-      formula: '27 + 0.5·(octane − 98) − 1.5·(r − 9.5) + 0.06·(bore − 84)',
-    },
-    {
-      text: `Up to ${SPEED_RISE_DEG}° more from peak torque to maximum speed, and about ${CRUISE_DEG}° at cruise, where charge is thin and burns slowly.`,
+      text: `Up to ${SPEED_RISE_DEG}° more from peak torque to maximum speed, and ${own.cruiseDeg === undefined ? 'about ' : ''}${cruise}° at cruise${own.cruiseDeg === undefined ? ', where charge is thin and burns slowly' : ' by your own number'}.`,
     },
   ];
   if (inputs.maxManifoldKpa > inputs.barometricKpa + 5) {
     reasons.push({
-      text: `In boost ${BOOST_RETARD_DEG_PER_KPA.toFixed(2)}° less for each kPa above ${Math.round(inputs.barometricKpa)}.`,
+      text: `In boost ${retardDegPerKpa.toFixed(2)}° less for each kPa above ${Math.round(inputs.barometricKpa)}${own.retardDegPerKpa === undefined ? '' : ', by your own number'}.`,
     });
   }
   if (inputs.cautionDeg > 0) {

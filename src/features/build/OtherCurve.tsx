@@ -23,7 +23,7 @@ export function OtherCurve({ sensor }: { sensor: 'coolant' | 'air' }) {
       const { sensors } = draft as Calibration;
       Object.assign(
         sensors[sensor],
-        Object.fromEntries(CURVE.map((key) => [key, structuredClone(has[key])])),
+        Object.fromEntries(CURVE.map((key) => [key, has[key]])),
       );
     });
   return (

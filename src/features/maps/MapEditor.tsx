@@ -1,7 +1,8 @@
-import { compile, fillingMap, type MapKey, overrunOf, strategyOf } from '@/core/calibration';
+import { compile, definitionAt, fillingMap, type MapKey, overrunOf, strategyOf } from '@/core/calibration';
 import { frameOf, PHASE } from '@/core/channel';
 import { overrunRegion } from '@/core/control';
 import { injectionAt } from '@/core/ecu';
+import type { MapRegionOf } from '@/core/generators';
 import { SOURCE_TEXT } from '@/core/field/schema';
 import { type MapData, mapDifference, type ShownAs, shownMap } from '@/core/map';
 import { formatNumber, inSentence } from '@/core/units';
@@ -14,6 +15,7 @@ import { IconButton } from '@/ui/button/IconButton';
 import { sourceColour } from '@/ui/field';
 import { usePageFocus } from '@/ui/focus';
 import {
+  type AxisRegion,
   cellLabel,
   cellSelection,
   type GridHandle,
@@ -29,6 +31,7 @@ import { SPACE } from '@/ui/theme';
 import { TypingFrom } from '../fields/TypingFrom';
 import { EditTray } from './EditTray';
 import { MapCurve } from './MapCurve';
+import { MapRegions, useMapRegions } from './MapRegions';
 import { MapCompareSheet, type ComparedWith } from './MapCompare';
 import { MapReading, Neighbours } from './MapReading';
 import { useMarks } from './marks';
@@ -90,7 +93,11 @@ export function MapEditor({ mapKey, map, as, shown, editing, onAxes }: Props) {
   const source = map.sources[map.cellSources[index] ?? 0];
   const step = (direction: 1 | -1) => editing.apply({ kind: 'add', amount: direction * definition.step });
   const marks = useMarks(as);
-  const region = useOverrunRegion(mapKey, as);
+  const cutRegion = useOverrunRegion(mapKey, as);
+  const { regions, move: moveRegion } = useMapRegions(definitionAt(document, mapKey));
+  const [chosenRegion, setChosenRegion] = useState<MapRegionOf['id'] | null>(null);
+  const chosen = regions.find(({ id }) => id === chosenRegion) ?? null;
+  const region = chosen === null ? cutRegion : shownRegion(chosen, as);
   const compared = useMemo(
     () => (other === null ? null : mapDifference(shown, shownMap(other.map, as))),
     [other, shown, as],
@@ -183,7 +190,10 @@ export function MapEditor({ mapKey, map, as, shown, editing, onAxes }: Props) {
           map={values}
           colours={viewed === 'difference' ? 'difference' : 'magnitude'}
           selection={selection}
-          onSelection={editing.select}
+          onSelection={(next) => {
+            setChosenRegion(null);
+            editing.select(next);
+          }}
           onKey={onKey}
           point={marks.point}
           trail={marks.trail}
@@ -234,6 +244,19 @@ export function MapEditor({ mapKey, map, as, shown, editing, onAxes }: Props) {
           />
         </Docked>
       ) : null}
+      {viewed === 'now' ? (
+        <MapRegions
+          definition={definitionAt(document, mapKey)}
+          map={map}
+          regions={regions}
+          chosen={chosen}
+          onChoose={(of, selected) => {
+            setChosenRegion(of?.id ?? null);
+            editing.select(selected);
+          }}
+          onMove={moveRegion}
+        />
+      ) : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <ShapeSheet name={definition.label} editing={editing} />
         {onAxes === null ? null : <Button label="Lay the axes anew" icon="table-large" onPress={onAxes} />}
@@ -248,7 +271,11 @@ export function MapEditor({ mapKey, map, as, shown, editing, onAxes }: Props) {
         {[
           marks.point === null ? null : 'The ring is the operating point of Workings.',
           marks.trail.length > 1 ? `The line is the way of the ${inSentence(marks.trailLabel)}.` : null,
-          region === null ? null : 'Hatched: where the overrun cut may act.',
+          chosen !== null
+            ? `The line goes round ${inSentence(chosen.label)}.`
+            : region === null
+              ? null
+              : 'Hatched: where the overrun cut may act.',
         ]
           .filter((words) => words !== null)
           .join(' ')}
@@ -281,6 +308,17 @@ function comparisonWords(
   if (cells === 0) return `The same as in “${name}”.${axes}`;
   const most = `${largest > 0 ? '+' : ''}${formatNumber(largest, decimals)} ${unit}`.trim();
   return `${cells} ${cells === 1 ? 'cell differs' : 'cells differ'} from “${name}”, ${most} at most.${axes}`;
+}
+
+/** A region of the map in the units it is shown in. */
+function shownRegion({ fromX, toX, fromY, toY }: MapRegionOf, as: ShownAs): AxisRegion {
+  return {
+    fromX: as.x.shown(fromX),
+    toX: as.x.shown(toX),
+    fromY: as.y.shown(fromY),
+    toY: as.y.shown(toY),
+    open: true,
+  };
 }
 
 /** Where the overrun cut may act in a filling map; null elsewhere, or while it is off. */

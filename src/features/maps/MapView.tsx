@@ -3,7 +3,7 @@ import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 import { type MapKey, putMap } from '@/core/calibration';
-import { generatedMap, generatorNeeds } from '@/core/generators';
+import { generatedMap, generatorNeeds, mapAnchors, type OwnAnchors } from '@/core/generators';
 import { acceptedMap, type CellRange, type MapData } from '@/core/map';
 import { isMapId, type MapId } from '@/core/program';
 import { edit, useDocument } from '@/data/session/session';
@@ -15,6 +15,7 @@ import { BackTitle, Card, Page, useWide } from '@/ui/layout';
 import { ProposalView } from '@/ui/proposal/ProposalView';
 import { MapSurface } from '@/ui/surface';
 import { SPACE } from '@/ui/theme';
+import { AnchorFields } from './AnchorFields';
 import { ChoiceBar } from './ChoiceBar';
 import { useGeneratorChoices } from './choices';
 import { EmptyMap } from './EmptyMap';
@@ -92,8 +93,13 @@ function Proposing({ mapId, title, onDone }: { mapId: MapId; title: ReactNode; o
   const document = useDocument();
   const [choices, choose] = useGeneratorChoices(document);
   const { firstRun, cams, use } = choices;
+  const [own, setOwn] = useState<OwnAnchors>(document.maps[mapId]?.anchors ?? {});
   const generated = useMemo(
-    () => generatedMap(document, mapId, { firstRun, cams, use }, today()),
+    () => generatedMap(document, mapId, { firstRun, cams, use }, today(), own),
+    [document, mapId, firstRun, cams, use, own],
+  );
+  const anchors = useMemo(
+    () => mapAnchors(document, mapId, { firstRun, cams, use }),
     [document, mapId, firstRun, cams, use],
   );
   const { definition } = useShownMap(mapId);
@@ -114,6 +120,7 @@ function Proposing({ mapId, title, onDone }: { mapId: MapId; title: ReactNode; o
         definition={definition}
         proposal={proposal}
         choices={<ChoiceBar choices={choices} onChange={choose} />}
+        hangsOn={<AnchorFields anchors={anchors} own={own} onChange={setOwn} />}
         onAccept={accept}
         onRefuse={onDone}
       />

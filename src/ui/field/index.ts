@@ -10,3 +10,4 @@ export { TableField } from './TableField';
 export { PasteSheet } from './PasteSheet';
 export { filledFrom } from './filledFrom';
 export { RowSources, rowSourceWords } from './RowSources';
+export { AnchorBox } from './AnchorBox';

@@ -53,7 +53,7 @@ export interface GridHandle {
 }
 
 const NO_TRAIL: readonly AxisPoint[] = [];
-const NO_REGION = { fromX: Infinity, toX: -Infinity, fromY: Infinity, toY: -Infinity } as const;
+const NO_REGION: AxisRegion = { fromX: Infinity, toX: -Infinity, fromY: Infinity, toY: -Infinity };
 
 /** A key pressed in the grid. */
 export interface GridKey {
@@ -103,6 +103,7 @@ export function MapGrid({
   const size = { columns, rows };
   const range = selectionRange(selection);
   const active = selection.corner;
+  const [followed, setFollowed] = useState<Place>(active);
 
   const geometry = useMemo(
     () =>
@@ -140,10 +141,10 @@ export function MapGrid({
   );
   const way = useMemo(() => trail.map((at) => placeOf({ x: map.x, y: map.y }, at)), [map.x, map.y, trail]);
   // A region is compared by its numbers: a new object for the same place must not cost a whole drawing.
-  const { fromX, toX, fromY, toY } = region ?? NO_REGION;
+  const { fromX, toX, fromY, toY, open = false } = region ?? NO_REGION;
   const regionCells = useMemo(
-    () => regionPlaces({ x: map.x, y: map.y }, { fromX, toX, fromY, toY }),
-    [map.x, map.y, fromX, toX, fromY, toY],
+    () => regionPlaces({ x: map.x, y: map.y }, { fromX, toX, fromY, toY, open }),
+    [map.x, map.y, fromX, toX, fromY, toY, open],
   );
   const picture = useMemo(
     () => ({
@@ -180,10 +181,11 @@ export function MapGrid({
     ],
   );
 
-  const select = (next: Selection) => {
-    onSelection(next);
-    setCorner(windowShowing(geometry.window, next.corner.column, next.corner.row));
-  };
+  // Whatever moved it, the active cell is in the window.
+  if (followed.column !== active.column || followed.row !== active.row) {
+    setFollowed(active);
+    setCorner(windowShowing(geometry.window, active.column, active.row));
+  }
 
   const hitAt = (event: { nativeEvent: PointerEvent }) => {
     const element = box.current as unknown as HTMLElement | null;
@@ -234,9 +236,9 @@ export function MapGrid({
 
   const key = (event: GridKey & { preventDefault: () => void }) => {
     const arrow = ARROWS[event.key];
-    if (arrow !== undefined) select(movedSelection(selection, arrow, size, event.shiftKey));
-    else if (event.key === 'Home') select(cellSelection({ column: 0, row: active.row }));
-    else if (event.key === 'End') select(cellSelection({ column: columns - 1, row: active.row }));
+    if (arrow !== undefined) onSelection(movedSelection(selection, arrow, size, event.shiftKey));
+    else if (event.key === 'Home') onSelection(cellSelection({ column: 0, row: active.row }));
+    else if (event.key === 'End') onSelection(cellSelection({ column: columns - 1, row: active.row }));
     else if (event.ctrlKey && event.key.toLowerCase() === 'a') onSelection(wholeSelection(size));
     else if (onKey?.(event) !== true) return;
     event.preventDefault();

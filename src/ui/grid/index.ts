@@ -1,5 +1,5 @@
 export { MapGrid, type GridHandle, type GridKey } from './MapGrid';
-export { cellLabel, placeName } from './places';
+export { type AxisRegion, cellLabel, placeName } from './places';
 export {
   cellSelection,
   columnSelection,

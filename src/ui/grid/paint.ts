@@ -29,6 +29,8 @@ export interface GridRegion {
   readonly toColumn: number;
   readonly fromRow: number;
   readonly toRow: number;
+  /** Only its borders are drawn. */
+  readonly open?: boolean;
 }
 
 /**
@@ -210,7 +212,7 @@ function withinCells(context: CanvasRenderingContext2D, geometry: GridGeometry, 
 /** Distance of the hatching's lines, px. */
 const HATCH = 9;
 
-/** A region as hatching with a frame, so that the numbers under it stay readable. */
+/** A region as a frame, with hatching unless it is open, so that the numbers under it stay readable. */
 function paintRegion(
   context: CanvasRenderingContext2D,
   geometry: GridGeometry,
@@ -224,16 +226,23 @@ function paintRegion(
     context.rect(left, top, right - left, bottom - top);
     context.clip();
     context.strokeStyle = roles.steel;
-    context.lineWidth = 1;
-    context.beginPath();
-    for (let x = left - (bottom - top); x < right; x += HATCH) {
-      context.moveTo(x, bottom);
-      context.lineTo(x + (bottom - top), top);
-    }
-    context.stroke();
+    if (region.open !== true) hatch(context, { left, top, right, bottom });
     context.lineWidth = 4;
     context.strokeRect(left, top, right - left, bottom - top);
   });
+}
+
+function hatch(
+  context: CanvasRenderingContext2D,
+  { left, top, right, bottom }: { left: number; top: number; right: number; bottom: number },
+): void {
+  context.lineWidth = 1;
+  context.beginPath();
+  for (let x = left - (bottom - top); x < right; x += HATCH) {
+    context.moveTo(x, bottom);
+    context.lineTo(x + (bottom - top), top);
+  }
+  context.stroke();
 }
 
 /** The way of the point, thin enough that the numbers under it stay readable. */

@@ -16,6 +16,8 @@ export interface AxisRegion {
   readonly toX: number;
   readonly fromY: number;
   readonly toY: number;
+  /** Only its borders are drawn. */
+  readonly open?: boolean;
 }
 
 /** What runs along the axes, with units. */
@@ -36,7 +38,7 @@ export function along(axis: readonly number[], place: number): number {
 /** A region from axis units to cells: its edges lie between the middles of cells. */
 export function regionPlaces(
   map: Pick<MapData, 'x' | 'y'>,
-  { fromX, toX, fromY, toY }: AxisRegion,
+  { fromX, toX, fromY, toY, open }: AxisRegion,
 ): GridRegion | null {
   const edge = (axis: readonly number[], value: number) => {
     const [first, last] = [axis[0] ?? 0, axis[axis.length - 1] ?? 0];
@@ -49,6 +51,7 @@ export function regionPlaces(
     toColumn: edge(map.x, toX),
     fromRow: edge(map.y, fromY),
     toRow: edge(map.y, toY),
+    ...(open === true ? { open } : {}),
   };
   return found.toColumn > found.fromColumn && found.toRow > found.fromRow ? found : null;
 }

@@ -20,6 +20,8 @@ interface Props {
   proposal: MapProposal;
   /** Choices that make the proposal anew, drawn above it. */
   choices?: ReactNode;
+  /** The numbers it hangs on, drawn below it. */
+  hangsOn?: ReactNode;
   /** Null accepts all. */
   onAccept: (range: CellRange | null) => void;
   onRefuse: () => void;
@@ -33,7 +35,15 @@ type Shown = 'new' | 'difference' | 'old' | 'evidence';
 const EVIDENCE = { unit: '', decimals: 1 } as const;
 
 /** A computed change that has not landed: old, new, difference and reasons; accepted whole, by region, or refused. */
-export function ProposalView({ definition, proposal, choices, onAccept, onRefuse, docked = true }: Props) {
+export function ProposalView({
+  definition,
+  proposal,
+  choices,
+  hangsOn,
+  onAccept,
+  onRefuse,
+  docked = true,
+}: Props) {
   const { before, after } = proposal;
   const comparable = sameAxes(before, after);
   const [view, setView] = useState<Shown>(comparable ? 'difference' : 'new');
@@ -103,6 +113,7 @@ export function ProposalView({ definition, proposal, choices, onAccept, onRefuse
         )}
         {docked ? <Docked label="What becomes of the proposal">{actions}</Docked> : actions}
       </Card>
+      {hangsOn}
       <Card title="Why these values">
         {proposal.reasons.map((reason) => (
           <View key={reason.text} style={{ gap: 2 }}>
