@@ -1,4 +1,13 @@
+import { readFile } from 'node:fs/promises';
 import { expect, test as base, type Page } from '@playwright/test';
+
+/** A calibration’s file, as far as tests change it. */
+export interface CalibrationFile {
+  name: string;
+  maps: Record<string, { x: number[]; y: number[]; values: number[]; cellSources: number[] } | null>;
+  outputs: { purpose: string }[];
+  engine: Record<string, unknown>;
+}
 
 /** What a person does, in the words of the screens. */
 export class Lumbre {
@@ -13,6 +22,22 @@ export class Lumbre {
     await this.visit();
     await this.page.getByRole('button', { name: 'Open the demo: Ventisca' }).click();
     await expect(this.page.getByRole('heading', { level: 1, name: 'Ventisca' })).toBeVisible();
+  }
+
+  /** Opens the demo with changes made to its file, as a builder who brings one. */
+  async openChanged(change: (file: CalibrationFile) => void): Promise<void> {
+    await this.openDemo();
+    const download = this.page.waitForEvent('download');
+    await this.page.getByRole('button', { name: 'Export as a file' }).click();
+    const content = JSON.parse(await readFile(await (await download).path(), 'utf8')) as CalibrationFile;
+    change(content);
+    content.name = 'Changed';
+    await this.page.getByRole('button', { name: 'All calibrations' }).click();
+    const chooser = this.page.waitForEvent('filechooser');
+    await this.page.getByRole('button', { name: 'Open a file' }).click();
+    const buffer = Buffer.from(JSON.stringify(content));
+    await (await chooser).setFiles({ name: 'changed.json', mimeType: 'application/json', buffer });
+    await expect(this.page.getByRole('heading', { level: 1, name: 'Changed' })).toBeVisible();
   }
 
   async goTo(place: 'Build' | 'Maps' | 'Review' | 'Bench' | 'Logs'): Promise<void> {

@@ -25,7 +25,7 @@ import {
   rangeSize,
   selectionRange,
 } from '@/ui/grid';
-import { Card, Docked, useOnScreen } from '@/ui/layout';
+import { Card, Docked, useOnScreen, useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { TypingFrom } from '../fields/TypingFrom';
@@ -79,6 +79,7 @@ export function MapEditor({ mapKey, map, as, shown, editing, onAxes }: Props) {
   const card = useRef<View>(null);
   const grid = useRef<GridHandle>(null);
   const inSight = useOnScreen(card);
+  const wide = useWide();
   const [quick, setQuick] = useState(false);
   useMapClipboard(card, editing);
   usePageFocus(grid);
@@ -232,7 +233,7 @@ export function MapEditor({ mapKey, map, as, shown, editing, onAxes }: Props) {
           ) : null}
         </View>
       )}
-      {inSight ? (
+      {wide || inSight ? (
         <Docked label="Edit the selected cells">
           <EditTray
             definition={definition}

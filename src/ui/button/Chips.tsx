@@ -14,18 +14,22 @@ interface Props<Id extends string> {
 /** One of a few, all in sight. */
 export function Chips<Id extends string>({ label, options, value, onChange }: Props<Id>) {
   const roles = useRoles();
+  const noneChosen = !options.some(({ id }) => id === value);
   return (
     <View
       role="radiogroup"
       aria-label={label}
       style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}
     >
-      {options.map((option) => {
+      {options.map((option, i) => {
         const chosen = option.id === value;
+        // One stop of the Tab key for the group: at what is chosen, else at its beginning; arrows do the rest.
+        const stop = noneChosen ? i === 0 : chosen;
         return (
           <Pressable
             key={option.id}
             role="radio"
+            tabIndex={stop ? 0 : -1}
             aria-checked={chosen}
             aria-label={option.label}
             {...radioKeys(() => onChange(option.id))}

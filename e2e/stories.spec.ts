@@ -1,0 +1,189 @@
+import type { Locator, Page } from '@playwright/test';
+import { expect, test } from './support';
+
+/** What the builder knows of an engine, in the order the form asks; a choice by the name of its option. */
+const ENGINE: readonly (readonly [field: string, answer: string, kind: 'box' | 'choice'])[] = [
+  ['Bore', '84', 'box'],
+  ['Stroke', '74', 'box'],
+  ['Cylinders', '6', 'box'],
+  ['Compression ratio', '9.2', 'box'],
+  ['Layout', 'Vee', 'choice'],
+  ['Firing order', '1-4-2-5-3-6', 'box'],
+  ['Induction', 'Supercharger', 'choice'],
+  ['Fuel', 'Petrol, light oxygenate', 'choice'],
+  ['Altitude', '1900', 'box'],
+  ['Speed of peak torque', '4600', 'box'],
+  ['Speed of peak power', '6800', 'box'],
+  ['Maximum speed', '7400', 'box'],
+  ['Maximum manifold pressure', '165 kPa abs', 'box'],
+  ['Idle air comes by', 'Screw only', 'choice'],
+  ['Idle speed wanted, hot', '1000', 'box'],
+];
+const INJECTORS: typeof ENGINE = [
+  ['Rated flow', '610', 'box'],
+  ['Rated pressure', '300', 'box'],
+  ['Fuel density of the rating', '0.745', 'box'],
+  ['Real rail pressure', '350', 'box'],
+  ['Regulator', 'Follows the manifold', 'choice'],
+];
+const DEAD_TIME: readonly (readonly [string, string])[] = [
+  ['Row 1, voltage, V', '8'],
+  ['Row 1, dead time, ms', '2.51'],
+  ['Row 2, voltage, V', '14'],
+  ['Row 2, dead time, ms', '0.97'],
+];
+
+/** What has the keyboard, and the group it stands in. */
+const at = (page: Page) =>
+  page.evaluate(() => {
+    const element = document.activeElement;
+    const group = element?.closest('[role="radiogroup"]')?.getAttribute('aria-label') ?? '';
+    return { name: element?.getAttribute('aria-label') ?? '', group, tag: element?.tagName ?? '' };
+  });
+
+/** A builder at a keyboard: counts every key. */
+class Typist {
+  keys = 0;
+  constructor(readonly page: Page) {}
+
+  async press(key: string): Promise<void> {
+    this.keys += 1;
+    await this.page.keyboard.press(key);
+  }
+
+  async type(text: string): Promise<void> {
+    this.keys += text.length;
+    await this.page.keyboard.type(text);
+  }
+
+  /** By Tab to a control. */
+  async to(control: Locator): Promise<void> {
+    await expect(control).toBeVisible();
+    for (let i = 0; i < 90; i += 1) {
+      if (await control.evaluate((element) => element === document.activeElement)) return;
+      await this.press('Tab');
+    }
+    throw new Error(`The keyboard does not reach ${String(control)}`);
+  }
+
+  async follow(control: Locator): Promise<void> {
+    await this.to(control);
+    await this.press('Enter');
+  }
+
+  /** Fills a form from its first field by Enter alone; fields that are not asked for are passed over. */
+  async fill(answers: typeof ENGINE): Promise<void> {
+    const open = new Map(answers.map(([field, answer]) => [field, answer]));
+    for (let i = 0; i < 60 && open.size > 0; i += 1) {
+      const { name, group, tag } = await at(this.page);
+      const field =
+        tag === 'INPUT' ? [...open.keys()].find((key) => name === key || name.startsWith(`${key},`)) : group;
+      const answer = field === undefined ? undefined : open.get(field);
+      if (field !== undefined && answer !== undefined) {
+        open.delete(field);
+        if (tag === 'INPUT') await this.type(answer);
+        else
+          for (let k = 0; k < 12 && (await at(this.page)).name !== answer; k += 1)
+            await this.press('ArrowRight');
+      }
+      await this.press('Enter');
+      await this.page.waitForTimeout(60);
+    }
+    expect([...open.keys()]).toEqual([]);
+  }
+}
+
+test('by keyboard alone: from an empty calibration to first fire', async ({ app, page, isMobile }) => {
+  test.skip(isMobile, 'A phone has no keyboard of this kind');
+  test.setTimeout(240_000);
+  const typist = new Typist(page);
+  await app.visit();
+  await typist.follow(page.getByRole('button', { name: 'New calibration' }));
+  await expect(page.getByRole('textbox', { name: 'Name' })).toBeFocused();
+  await typist.press('Control+a');
+  await typist.type('Nevasca');
+  await typist.press('Enter');
+  await expect(page.getByRole('heading', { level: 1, name: 'Nevasca' })).toBeVisible();
+
+  const places = page.getByRole('navigation', { name: 'Places' });
+  const sections = page.getByRole('complementary');
+  await typist.follow(sections.getByRole('link', { name: 'Engine', exact: true }));
+  await typist.to(page.getByRole('textbox', { name: /^Bore/ }));
+  await typist.fill(ENGINE);
+  await typist.follow(sections.getByRole('link', { name: 'Injectors', exact: true }));
+  await typist.to(page.getByRole('textbox', { name: /^Rated flow/ }));
+  await typist.fill(INJECTORS);
+  await typist.follow(sections.getByRole('link', { name: 'Dead time', exact: true }));
+  await typist.to(page.getByRole('textbox', { name: 'Row 1, voltage, V' }));
+  await typist.fill(DEAD_TIME.map(([field, answer]) => [field, answer, 'box'] as const));
+  await expect(page.getByText('Falls smoothly with voltage.')).toBeVisible();
+
+  await typist.follow(places.getByRole('link', { name: 'Maps' }));
+  await typist.follow(page.getByRole('link', { name: 'Propose what is missing' }));
+  await typist.follow(page.getByRole('button', { name: /^Accept all \d+$/ }));
+  await expect(page.getByRole('grid', { name: 'Volumetric efficiency', exact: true })).toBeVisible();
+  await typist.follow(places.getByRole('link', { name: 'Review' }));
+  await typist.follow(page.getByRole('button', { name: 'Run dry start' }));
+  await expect(page.getByRole('status').getByRole('heading', { name: /^Caught after/ })).toBeVisible();
+  console.log(`From an empty calibration to first fire by keyboard: ${typist.keys} keys`);
+  expect(typist.keys).toBeLessThan(600);
+});
+
+test('by touch alone: from an empty calibration to first fire, in less than half of the taps it took', async ({
+  app,
+  page,
+  isMobile,
+}) => {
+  test.skip(!isMobile, 'About a phone');
+  test.setTimeout(240_000);
+  let taps = 0;
+  const tap = async (control: Locator) => {
+    taps += 1;
+    await control.scrollIntoViewIfNeeded();
+    await control.tap();
+  };
+  /** Boxes in a row are gone through by the phone’s own Enter key. */
+  const fill = async (answers: typeof ENGINE) => {
+    for (const [field, answer, kind] of answers) {
+      if (kind === 'choice') {
+        const group = page.getByRole('radiogroup', { name: field, exact: true });
+        await tap(group.getByRole('radio', { name: answer, exact: true }));
+        continue;
+      }
+      const box = page.getByRole('textbox', { name: new RegExp(`^${field}(,|$)`) }).first();
+      if (!(await box.evaluate((element) => element === document.activeElement))) await tap(box);
+      await page.keyboard.type(answer);
+      await page.keyboard.press('Enter');
+      await page.waitForTimeout(60);
+    }
+  };
+  const place = (name: string) =>
+    page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name });
+  await app.visit();
+  await tap(page.getByRole('button', { name: 'New calibration' }));
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('Nevasca');
+  await page.keyboard.press('Enter');
+  await tap(page.getByRole('link', { name: 'Engine', exact: true }));
+  await fill(ENGINE);
+  await tap(page.getByRole('button', { name: 'Back to the sections' }));
+  await tap(page.getByRole('link', { name: 'Injectors', exact: true }));
+  await fill(INJECTORS);
+  await tap(page.getByRole('button', { name: 'Next: Dead time' }));
+  await fill(DEAD_TIME.map(([field, answer]) => [field, answer, 'box'] as const));
+  await tap(place('Maps'));
+  const missing = page.getByRole('link', { name: 'Propose what is missing' });
+  await tap(missing);
+  const all = page.getByRole('button', { name: /^Accept all \d+$/ });
+  const maps = Number((await all.textContent())?.match(/\d+/)?.[0]);
+  await tap(all);
+  await tap(place('Review'));
+  await tap(page.getByRole('button', { name: 'Run dry start' }));
+  await expect(page.getByRole('status').getByRole('heading', { name: /^Caught after/ })).toBeVisible();
+
+  // Before, each box was tapped, the sheet’s button made the calibration, and each map took four: place, map, propose, accept.
+  const boxes = [...ENGINE, ...INJECTORS].length + DEAD_TIME.length;
+  const before = 2 + 2 + boxes + 2 + 4 * maps + 2;
+  console.log(`From an empty calibration to first fire by touch: ${taps} taps; ${before} before`);
+  expect(taps).toBeLessThan(before / 2);
+});
