@@ -10,6 +10,7 @@ test('a first visit offers three ways on', async ({ app, page }) => {
 test('a starter brings numbers that nobody vouches for', async ({ app, page }) => {
   await app.visit();
   await page.getByRole('button', { name: 'New calibration' }).click();
+  await app.choose('Start from', '4 cylinders');
   await page.getByRole('radio', { name: 'Four, individual throttles, 1.6 L' }).click();
   await page.getByRole('textbox', { name: 'Name' }).fill('');
   await page.getByRole('button', { name: 'Make it' }).click();

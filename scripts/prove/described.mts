@@ -1,11 +1,11 @@
-import { calibrationFromSheet, ENGINE_SHEETS } from '@/core/starters';
+import { calibrationFromSheet, STARTER_SHEETS } from '@/core/starters';
 import { given, say, verdict } from './report.mts';
 
 const SEEDS = 25;
 
 /** Engines known only by their description run, whichever of their kind they are. */
 export function proveDescribed(firstSeed: number): void {
-  for (const sheet of ENGINE_SHEETS) {
+  for (const sheet of STARTER_SHEETS) {
     const document = calibrationFromSheet(sheet, 'starter', sheet.name, '2026-11-26');
     for (const coolantC of [-20, 20, 80]) {
       const all = Array.from({ length: SEEDS }, (_, i) =>

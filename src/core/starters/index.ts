@@ -3,5 +3,5 @@
  * A starter is one entry.
  * Nothing of them is vouched for: their sources say so.
  */
-export { DEMO_SHEET, ENGINE_SHEETS } from './engineSheets';
-export { calibrationFromSheet } from './starter';
+export { cylindersOf, DEMO_SHEET, ENGINE_SHEETS, inductionOf, STARTER_SHEETS } from './engineSheets';
+export { calibrationFromSheet, type EngineSheet } from './starter';

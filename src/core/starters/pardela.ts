@@ -4,6 +4,7 @@ import type { EngineSheet } from './starter';
 /** Hill-climb car: 1.6 L four with a throttle a cylinder. The second demo. */
 export const pardela: EngineSheet = {
   id: 'pardela',
+  standIn: 'pardela',
   name: 'Pardela',
   starterLabel: 'Four, individual throttles, 1.6 L',
   summary: 'No charger, long cams, a throttle a cylinder',

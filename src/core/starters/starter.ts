@@ -16,7 +16,9 @@ import type { Entry } from './entries';
 
 /** An engine as written down by its builder; the demos are opened as such, starters lose the builder's word. */
 export interface EngineSheet {
-  readonly id: 'ventisca' | 'pardela';
+  readonly id: string;
+  /** The car beside the bench that such an engine is, when it is opened as a demo. */
+  readonly standIn: Calibration['standIn'];
   readonly name: string;
   /** What it is as a starter: the kind of engine, not its owner's name. */
   readonly starterLabel: string;
@@ -57,7 +59,7 @@ export function calibrationFromSheet(
   }
   document.cams.givenBy = sheet.camsGivenBy;
   document.note = use === 'demo' ? sheet.note : '';
-  document.standIn = use === 'demo' ? sheet.id : 'described';
+  document.standIn = use === 'demo' ? sheet.standIn : 'described';
   addOutputs(document, sheet, source);
   addWiring(document, sheet, source('dataSheet'), use === 'demo' ? date : null);
   for (const mapId of usedMaps(document)) {

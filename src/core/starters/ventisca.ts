@@ -4,6 +4,7 @@ import type { EngineSheet } from './starter';
 /** Ice-racing car: supercharged 2.46 L V6 at 1900 m in hard frost. The main demo. */
 export const ventisca: EngineSheet = {
   id: 'ventisca',
+  standIn: 'ventisca',
   name: 'Ventisca',
   starterLabel: 'V6, supercharged, 2.46 L',
   summary: 'Belt-driven charger, raced at altitude in frost',

@@ -3,9 +3,10 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import { type Calibration, emptyCalibration } from '@/core/calibration';
-import { calibrationFromSheet, ENGINE_SHEETS } from '@/core/starters';
+import { calibrationFromSheet, cylindersOf, STARTER_SHEETS } from '@/core/starters';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
+import { Chips } from '@/ui/button/Chips';
 import { RadioRow } from '@/ui/button/RadioRow';
 import { Sheet } from '@/ui/sheet/Sheet';
 import { Text } from '@/ui/text/Text';
@@ -19,15 +20,26 @@ interface Props {
   onMake: (document: Calibration) => void;
 }
 
-/** A new calibration: its name, and what it starts from. */
+/** How many cylinders there are beginnings for, and none. */
+const COUNTS = [
+  { id: 'nothing', label: 'Nothing' },
+  ...[...new Set(STARTER_SHEETS.map(cylindersOf))].map((count) => ({
+    id: String(count),
+    label: `${count} cylinders`,
+  })),
+];
+
+/** A new calibration: its name, and what it starts from, asked for by cylinders and how they breathe. */
 export function NewSheet({ names, onClose, onMake }: Props) {
+  const [count, setCount] = useState('nothing');
   const [starter, setStarter] = useState<string | null>(null);
+  const offered = STARTER_SHEETS.filter((sheet) => String(cylindersOf(sheet)) === count);
   const form = useForm<NameForm>({
     resolver: zodResolver(nameFormSchema),
     defaultValues: { name: freeName('New engine', names) },
   });
   const make = form.handleSubmit(({ name }) => {
-    const sheet = ENGINE_SHEETS.find((candidate) => candidate.id === starter);
+    const sheet = offered.find((candidate) => candidate.id === starter) ?? offered[0];
     onMake(
       sheet === undefined
         ? emptyCalibration(name, today())
@@ -35,10 +47,6 @@ export function NewSheet({ names, onClose, onMake }: Props) {
     );
     onClose();
   });
-  const options = [
-    { id: null, label: 'Nothing', hint: 'Every field empty: enter your own engine' },
-    ...ENGINE_SHEETS.map((sheet) => ({ id: sheet.id, label: sheet.starterLabel, hint: sheet.summary })),
-  ];
   return (
     <Sheet
       title="New calibration"
@@ -48,20 +56,29 @@ export function NewSheet({ names, onClose, onMake }: Props) {
     >
       <NameBox form={form} onSubmit={() => void make()} />
       <Text kind="strong">Start from</Text>
-      <View role="radiogroup" aria-label="Start from">
-        {options.map((option) => (
-          <RadioRow
-            key={option.label}
-            label={option.label}
-            hint={option.hint}
-            chosen={option.id === starter}
-            onChoose={() => setStarter(option.id)}
-          />
-        ))}
-      </View>
-      <Text kind="small" colour="muted">
-        A starter’s numbers belong to another engine. Each is marked “Starter” until you enter your own.
-      </Text>
+      <Chips label="Start from" options={COUNTS} value={count} onChange={setCount} />
+      {offered.length === 0 ? (
+        <Text kind="small" colour="muted">
+          Every field is empty: enter your own engine.
+        </Text>
+      ) : (
+        <>
+          <View role="radiogroup" aria-label="Its kind">
+            {offered.map((sheet, i) => (
+              <RadioRow
+                key={sheet.id}
+                label={sheet.starterLabel}
+                hint={sheet.summary}
+                chosen={offered.some(({ id }) => id === starter) ? sheet.id === starter : i === 0}
+                onChoose={() => setStarter(sheet.id)}
+              />
+            ))}
+          </View>
+          <Text kind="small" colour="muted">
+            A starter’s numbers belong to another engine. Each is marked “Starter” until you enter your own.
+          </Text>
+        </>
+      )}
     </Sheet>
   );
 }

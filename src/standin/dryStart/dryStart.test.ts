@@ -1,7 +1,7 @@
 import type { Calibration } from '@/core/calibration';
 import { PHASE } from '@/core/channel';
 import { deadTimeAt } from '@/core/injector';
-import { calibrationFromSheet, ENGINE_SHEETS } from '@/core/starters';
+import { calibrationFromSheet, STARTER_SHEETS } from '@/core/starters';
 import { carOf } from '../carOfDocument';
 import { DryStart, START_LENGTH_S, type StartResult } from './dryStart';
 import { explainVerdict } from './explain';
@@ -201,13 +201,16 @@ describe('other engines', () => {
     expect(start(demo('pardela'), coolantC).verdict.code).toBe('caught');
   });
 
-  test.each(ENGINE_SHEETS.map((sheet) => sheet.id))(
-    'the starter %s catches on an engine like the one described',
-    (id) => {
-      const sheet = ENGINE_SHEETS.find((candidate) => candidate.id === id);
-      if (sheet === undefined) throw new RangeError(id);
+  test.each(STARTER_SHEETS)(
+    'the starter $id catches on engines like the one described, from −10 to 80 °C',
+    (sheet) => {
       const document = calibrationFromSheet(sheet, 'starter', 'Mine', '2026-11-23');
-      for (const coolantC of TEMPERATURES) expect(start(document, coolantC).verdict.code).toBe('caught');
+      for (const coolantC of [-10, 0, 20, 40, 80]) {
+        for (const seed of [1, 2, 3]) {
+          const { code } = start(document, coolantC, seed).verdict;
+          expect([coolantC, seed, code]).toEqual([coolantC, seed, 'caught']);
+        }
+      }
     },
   );
 

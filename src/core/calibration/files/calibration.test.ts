@@ -1,6 +1,8 @@
 import { conflicts, sectionState, SHEET_IDS, sheetState } from '../../checks';
 import { MAP_IDS } from '../../program';
-import { calibrationFromSheet, ENGINE_SHEETS } from '../../starters';
+import { unwired } from '../../pins/schema';
+import { pinFunctions } from '../pinFunctions';
+import { calibrationFromSheet, cylindersOf, inductionOf, STARTER_SHEETS } from '../../starters';
 import { limitProblems, missingFields, unconfirmedFields } from '../check';
 import { compile } from '../compile/compile';
 import { emptyCalibration } from '../empty';
@@ -52,7 +54,26 @@ describe('fields', () => {
 });
 
 describe('starters and demos', () => {
-  test.each(ENGINE_SHEETS.map((sheet) => sheet.id))('%s is complete, valid and free of conflict', (id) => {
+  test.each(STARTER_SHEETS)('the starter $id is complete, valid and free of conflict', (sheet) => {
+    const document = calibrationFromSheet(sheet, 'starter', 'Mine', TEST_DAY);
+    expect(reread(document)).toEqual({ ok: true, document });
+    expect(conflicts(document)).toEqual([]);
+    expect(compile(document).ok).toBe(true);
+    for (const section of sections) expect(missingFields(document, section)).toEqual([]);
+    expect(unwired(document.pins.assignments, pinFunctions(document))).toEqual([]);
+    for (const mapId of usedMaps(document))
+      expect([mapId, document.maps[mapId] !== null]).toEqual([mapId, true]);
+  });
+
+  test('there is one to begin from for each usual number of cylinders, and several fours', () => {
+    const counts = STARTER_SHEETS.map(cylindersOf);
+    expect([...new Set(counts)]).toEqual([2, 4, 6, 8]);
+    const fours = STARTER_SHEETS.filter((sheet) => cylindersOf(sheet) === 4).map(inductionOf);
+    expect(fours).toEqual(['natural', 'turbocharger', 'individualThrottles']);
+    expect(new Set(STARTER_SHEETS.map(({ starterLabel }) => starterLabel)).size).toBe(STARTER_SHEETS.length);
+  });
+
+  test.each(['ventisca', 'pardela'] as const)('%s is complete, valid and free of conflict', (id) => {
     const document = demo(id);
     expect(reread(document)).toEqual({ ok: true, document });
     expect(conflicts(document)).toEqual([]);
@@ -65,7 +86,7 @@ describe('starters and demos', () => {
     const document = demo();
     expect(unconfirmedFields(document, 'engine').length).toBeGreaterThan(0);
     expect(unconfirmedFields(document, 'engine').length).toBeLessThan(sectionFields('engine').length / 2);
-    for (const sheet of ENGINE_SHEETS) {
+    for (const sheet of STARTER_SHEETS) {
       const starter = calibrationFromSheet(sheet, 'starter', 'Mine', TEST_DAY);
       const words = JSON.stringify(starter);
       expect(words).not.toContain('"measured"');
