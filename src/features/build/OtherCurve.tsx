@@ -21,10 +21,7 @@ export function OtherCurve({ sensor }: { sensor: 'coolant' | 'air' }) {
   const take = () =>
     edit(`Take the curve of ${label}`, (draft) => {
       const { sensors } = draft as Calibration;
-      Object.assign(
-        sensors[sensor],
-        Object.fromEntries(CURVE.map((key) => [key, has[key]])),
-      );
+      Object.assign(sensors[sensor], Object.fromEntries(CURVE.map((key) => [key, has[key]])));
     });
   return (
     <View style={{ flexDirection: 'row' }}>

@@ -86,7 +86,14 @@ export function EditTray({ definition, editing, box, quick, onStep, onLeave }: P
     <View style={{ gap: SPACE.s }}>
       {editing.problem === null ? null : <Message tone="error">{editing.problem}</Message>}
       {wide ? null : modes}
-      <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center' }}>
+      <View
+        style={{
+          flexDirection: 'row',
+          flexWrap: wide ? 'wrap' : 'nowrap',
+          gap: SPACE.s,
+          alignItems: 'center',
+        }}
+      >
         <Button label={`−${step}`} accessibilityLabel={`Lower by ${step}`} onPress={() => onStep(-1)} />
         <Button label={`+${step}`} accessibilityLabel={`Raise by ${step}`} onPress={() => onStep(1)} />
         {wide ? modes : null}

@@ -32,9 +32,12 @@ export function Button({
       mode={MODES[kind]}
       onPress={onPress}
       disabled={disabled}
-      style={[{ borderRadius: CORNER.field }, style]}
+      style={[{ borderRadius: CORNER.field, maxWidth: '100%' }, style]}
       contentStyle={{ minHeight: TARGET }}
       labelStyle={{
+        // A long label, or large letters, take a second line.
+        ...({ whiteSpace: 'normal' } as object),
+        flexShrink: 1,
         fontFamily: FONT.strong,
         fontSize: SIZE.body,
         letterSpacing: 0,

@@ -36,7 +36,10 @@ export function Chips<Id extends string>({ label, options, value, onChange }: Pr
             onPress={() => onChange(option.id)}
             style={{
               minHeight: TARGET,
+              minWidth: TARGET + 2,
+              maxWidth: '100%',
               justifyContent: 'center',
+              alignItems: 'center',
               paddingHorizontal: SPACE.m,
               paddingVertical: SPACE.xs,
               borderRadius: CORNER.field,

@@ -43,7 +43,7 @@ export function FieldFrame({
   const roles = useRoles();
   return (
     <View style={{ gap: SPACE.xs }}>
-      <View style={{ flexDirection: 'row', alignItems: 'center', minHeight: TARGET - 8 }}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', minHeight: TARGET - 8 }}>
         <Text kind="strong" style={{ flexShrink: 1 }}>
           {label}
         </Text>

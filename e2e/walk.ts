@@ -1,0 +1,168 @@
+import { expect, type Lumbre } from './support';
+
+/** The main views in the order a visit comes to them, each from the one before. */
+export const WALK: readonly (readonly [view: string, go: (app: Lumbre) => Promise<void>])[] = [
+  ['first visit', (app) => app.visit()],
+  [
+    'new calibration',
+    async ({ page }) => {
+      await page.getByRole('button', { name: 'New calibration' }).click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+    },
+  ],
+  ['an empty calibration', ({ page }) => page.getByRole('button', { name: 'Make it' }).click()],
+  ['an empty engine', (app) => app.openItem('Build', 'Engine')],
+  [
+    'what is missing',
+    async (app) => {
+      await app.goTo('Maps');
+      await app.page.getByRole('link', { name: 'Propose what is missing' }).click();
+      await expect(app.page.getByRole('button', { name: /^Accept all/ })).toBeVisible();
+    },
+  ],
+  ['an empty map', (app) => app.openItem('Maps', 'Spark advance')],
+  ['not ready for a dry start', (app) => app.goTo('Review')],
+  ['build', (app) => app.openDemo()],
+  ['engine', (app) => app.openItem('Build', 'Engine')],
+  ['engine with an error', (app) => app.type(/^Bore/, 'wide')],
+  [
+    'help',
+    async ({ page }) => {
+      await page.getByRole('button', { name: 'About Bore' }).click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+    },
+  ],
+  [
+    'injectors',
+    async (app) => {
+      await app.page.keyboard.press('Escape');
+      await app.openItem('Build', 'Injectors');
+    },
+  ],
+  ...['Cams', 'Trigger', 'Pins', 'Sensors', 'Dead time', 'Injection', 'Second set', 'Coils', 'Outputs'].map(
+    (name) => [name, (app: Lumbre) => app.openItem('Build', name)] as const,
+  ),
+  ['an output', ({ page }) => page.getByRole('button', { name: 'Change Fan' }).click()],
+  [
+    'a sensor',
+    async (app) => {
+      await app.openItem('Build', 'Sensors');
+      await app.page.getByRole('link', { name: 'Coolant temperature' }).click();
+    },
+  ],
+  [
+    'the injector library',
+    async (app) => {
+      await app.openItem('Build', 'Injectors');
+      await app.page.getByRole('button', { name: 'Open the library' }).click();
+    },
+  ],
+  [
+    'maps',
+    async (app) => {
+      await app.page.keyboard.press('Escape');
+      await app.goTo('Maps');
+    },
+  ],
+  ['a map', (app) => app.openItem('Maps', 'Volumetric efficiency')],
+  ['shape and copy', ({ page }) => page.getByRole('button', { name: 'Shape and copy' }).click()],
+  [
+    'axes laid anew',
+    async ({ page }) => {
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'Lay the axes anew' }).click();
+    },
+  ],
+  [
+    'a comparison',
+    async (app) => {
+      await app.openItem('Maps', 'Lambda target');
+      await app.page.getByRole('button', { name: 'Compare' }).click();
+    },
+  ],
+  [
+    'units of maps',
+    async ({ page }) => {
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'Units' }).click();
+    },
+  ],
+  [
+    'a curve',
+    async (app) => {
+      await app.page.keyboard.press('Escape');
+      await app.openItem('Maps', 'Cranking fuel');
+    },
+  ],
+  ['idle air with its settings', (app) => app.openItem('Maps', 'Idle air')],
+  ['load strategy', (app) => app.openItem('Maps', 'Load strategy')],
+  ['another load strategy', (app) => app.choose('Load is measured by', 'Throttle')],
+  ['overrun cut', (app) => app.openItem('Maps', 'Overrun cut')],
+  [
+    'a new correction',
+    async (app) => {
+      await app.openItem('Maps', 'Corrections');
+      await app.page.getByRole('button', { name: 'Add a correction' }).click();
+      await app.page.getByRole('textbox', { name: 'Name of the correction' }).fill('Own');
+    },
+  ],
+  [
+    'a correction',
+    async ({ page }) => {
+      await page.getByRole('button', { name: 'Add it' }).click();
+      await page.getByRole('button', { name: 'When Own acts' }).click();
+      await page.getByRole('radio', { name: 'Past a threshold' }).click();
+    },
+  ],
+  [
+    'a proposal',
+    async (app) => {
+      await app.openItem('Maps', 'Spark advance');
+      await app.page.getByRole('button', { name: /Propose anew/ }).click();
+    },
+  ],
+  ['workings', (app) => app.openItem('Maps', 'Workings')],
+  ['dry start', (app) => app.dryStart('−20', /^Caught/)],
+  [
+    'trial drive',
+    async (app) => {
+      await app.page.getByRole('button', { name: 'Trial drive' }).click();
+      await app.choose('Drive', 'Idle with loads');
+      await app.page.getByRole('button', { name: 'Drive', exact: true }).click();
+      await app.page.getByRole('button', { name: 'Ask what is true of this car' }).click({ timeout: 60_000 });
+    },
+  ],
+  ['the bench, not connected', (app) => app.goTo('Bench')],
+  [
+    'the bench, live',
+    async (app) => {
+      await app.connectStandIn();
+      await app.page.getByRole('button', { name: 'Record', exact: true }).click();
+    },
+  ],
+  [
+    'the stand-in’s controls',
+    async (app) => {
+      await app.openStandIn();
+      await app.choose('Its time passes', '40 times as fast');
+      await app.choose('Let a driver drive', 'Brake, held speeds');
+      await expect(app.page.getByText(/^In your hands/)).toBeVisible({ timeout: 60_000 });
+    },
+  ],
+  [
+    'a log',
+    async ({ page }) => {
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: /^Stop recording/ }).click();
+      await expect(page.getByRole('heading', { name: 'Error by cell' })).toBeVisible({ timeout: 30_000 });
+    },
+  ],
+  ['logs', (app) => app.goTo('Logs')],
+  [
+    'calibrations',
+    async ({ page }) => {
+      await page.getByRole('button', { name: 'All calibrations' }).click();
+      await expect(page.getByRole('link', { name: 'Open Ventisca' })).toBeVisible();
+    },
+  ],
+];
