@@ -184,7 +184,7 @@ test('a curve is dragged and nudged, with its cells under it', async ({ app, pag
   const at = await curve.boundingBox();
   if (at === null) throw new Error('no curve');
   // The first point stands at the left of the plot, near its top.
-  const first = { x: at.x + 46, y: at.y + 8 };
+  const first = { x: at.x + 60, y: at.y + 8 };
   await page.mouse.move(first.x, first.y + 18);
   await page.mouse.down();
   await page.mouse.move(first.x, first.y + 60, { steps: 5 });

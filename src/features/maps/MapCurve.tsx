@@ -29,6 +29,7 @@ export function MapCurve({ as, shown, chosen, point, onChoose, onMove }: Props) 
       step={step}
       chosen={chosen}
       point={point}
+      apart={as.definition.fixedAxis === true}
       onChoose={onChoose}
       onMove={onMove}
     />

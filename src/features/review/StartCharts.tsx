@@ -30,7 +30,7 @@ export const StartCharts = memo(function StartCharts({ trace }: { trace: StartTr
       : `${formatNumber(trace.timeS[cursor], 2)} s, ${WORDS[trace.phase[cursor] ?? 'rest']}, battery ${formatNumber(trace.batteryV[cursor], 1)} V`;
   const shared = { x: trace.timeS, xLabel: 'Time, s', bands, cursor, height: 170 };
   return (
-    <Card title="The first 20 seconds" intro={at ?? 'Touch a chart to read it.'}>
+    <Card title="The first 20 seconds" intro={at ?? `${stretchWords(bands)} Touch a chart to read it.`}>
       <Scrubber
         label="Time in the start"
         x={trace.timeS}
@@ -69,6 +69,11 @@ export const StartCharts = memo(function StartCharts({ trace }: { trace: StartTr
     </Card>
   );
 });
+
+/** "Shaded: at rest to 1.2 s, cranking to 2.3 s, running to 20 s." */
+function stretchWords(bands: readonly Band[]): string {
+  return `Shaded: ${bands.map(({ label, to }) => `${label} to ${formatNumber(to, to < 10 ? 1 : 0)} s`).join(', ')}.`;
+}
 
 /** Stretches of one phase each. */
 function bandsOf({ timeS, phase }: StartTrace): Band[] {

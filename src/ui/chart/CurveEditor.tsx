@@ -6,7 +6,7 @@ import { formatNumber } from '@/core/units';
 import { useRoles } from '../theme';
 import { ChartAxes } from './ChartAxes';
 import { ChartFrame } from './ChartFrame';
-import { chartScales, MARGIN, nearestIndex } from './scales';
+import { type ChartScales, chartScales, MARGIN, nearestIndex } from './scales';
 
 interface Props {
   /** What the curve holds, for its heading and for screen readers. */
@@ -27,6 +27,8 @@ interface Props {
   onChoose: (index: number) => void;
   /** A point was moved and let go. */
   onMove: (index: number, value: number) => void;
+  /** Each point stands for itself, as one cylinder does: nothing lies between two. */
+  apart?: boolean;
   /** Where the engine is along x now; null without such a place. */
   point?: number | null;
 }
@@ -52,7 +54,7 @@ export function CurveEditor(props: Props) {
   const [width, setWidth] = useState(320);
   const shown = held === null ? values : values.map((value, i) => (i === held.index ? held.value : value));
   const range = held?.range ?? roomyRange(values, { min, max, step });
-  const scales = chartScales(x, [], { width, height: HEIGHT }, range);
+  const scales = insetScales(chartScales(x, [], { width, height: HEIGHT }, range), width);
   const rounded = (value: number) => Number(Math.min(max, Math.max(min, value)).toFixed(decimals));
   const at = Math.min(chosen, x.length - 1);
   const words = (value: number | undefined) => `${formatNumber(value, decimals)} ${unit}`.trim();
@@ -109,7 +111,7 @@ export function CurveEditor(props: Props) {
   const path = lineShape<number>()
     .x((_, i) => scales.x(x[i] ?? 0))
     .y((value) => scales.y(value));
-  const { point = null } = props;
+  const { point = null, apart = false } = props;
 
   return (
     <ChartFrame
@@ -150,7 +152,21 @@ export function CurveEditor(props: Props) {
               strokeWidth={2}
             />
           )}
-          <Path d={path([...shown]) ?? ''} fill="none" stroke={roles.accent} strokeWidth={2} />
+          {apart ? (
+            shown.map((value, i) => (
+              <Line
+                key={x[i]}
+                x1={scales.x(x[i] ?? 0)}
+                x2={scales.x(x[i] ?? 0)}
+                y1={scales.y(Math.min(range[1], Math.max(range[0], 0)))}
+                y2={scales.y(value)}
+                stroke={roles.accent}
+                strokeWidth={3}
+              />
+            ))
+          ) : (
+            <Path d={path([...shown]) ?? ''} fill="none" stroke={roles.accent} strokeWidth={2} />
+          )}
           {shown.map((value, i) => (
             <Circle
               key={x[i]}
@@ -166,6 +182,13 @@ export function CurveEditor(props: Props) {
       )}
     </ChartFrame>
   );
+}
+
+/** Room beside the first and the last point, so that a finger and the numbers of the axis do not meet them, px. */
+const INSET = 14;
+
+function insetScales({ x, y }: ChartScales, width: number): ChartScales {
+  return { x: x.copy().range([MARGIN.left + INSET, width - MARGIN.right - INSET]), y };
 }
 
 /** The range of the values with room to drag into, within the limits. */

@@ -220,11 +220,12 @@ interface Written {
 /** Numbers for the words that do not fit into their stretch, in the order they come. */
 function writtenIn(stretches: readonly { readonly label: string; readonly width: number }[]): Written {
   const fits = (label: string, width: number) => label.length * LETTER + 6 <= width;
-  const key = [
-    ...new Set(stretches.filter(({ label, width }) => !fits(label, width)).map(({ label }) => label)),
-  ];
+  // What is written whole in one stretch is known by its colour in a shorter one.
+  const whole = new Set(stretches.filter(({ label, width }) => fits(label, width)).map(({ label }) => label));
+  const key = [...new Set(stretches.map(({ label }) => label).filter((label) => !whole.has(label)))];
   return {
-    inside: (label, width) => (fits(label, width) ? label : String(key.indexOf(label) + 1)),
+    inside: (label, width) =>
+      fits(label, width) ? label : whole.has(label) ? '' : String(key.indexOf(label) + 1),
     key,
   };
 }

@@ -34,7 +34,7 @@ function Curve({ values: first = [1, 2, 3] }: { values?: number[] }) {
 
 const slider = () => screen.getByRole('slider', { name: 'Point of Warm-up' });
 const text = () => slider().getAttribute('aria-valuetext');
-const X = { first: MARGIN.left, last: 320 - MARGIN.right } as const;
+const X = { first: MARGIN.left + 14, last: 320 - MARGIN.right - 14 } as const;
 /** Where a value is drawn, px from above: the range is the values and 18 % of their span more on each side. */
 const yOf = (value: number) => MARGIN.top + ((3.36 - value) / 2.72) * (220 - MARGIN.bottom - MARGIN.top);
 // The test’s page knows no pointer events: mouse events carry their names and places.
