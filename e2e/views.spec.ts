@@ -87,7 +87,10 @@ test('lambda is shown and typed as an air-fuel ratio by choice; what is stored s
   await page.getByRole('button', { name: 'Units' }).click();
   await page.getByRole('radio', { name: 'Air-fuel ratio' }).click();
   await page.keyboard.press('Escape');
-  const cell = page.getByRole('grid', { name: 'Lambda target', exact: true }).getByRole('gridcell');
+  const grid = page.getByRole('grid', { name: 'Lambda target', exact: true });
+  const cell = grid.getByRole('gridcell');
+  // The tray is there while the grid is in sight.
+  await grid.scrollIntoViewIfNeeded();
   await expect(cell).toHaveAccessibleName('500 rev/min, 20 kPa abs: 13.73 air : fuel');
   await page.getByRole('textbox', { name: 'New value, air : fuel' }).fill('12,87');
   await page.getByRole('button', { name: 'Apply' }).click();

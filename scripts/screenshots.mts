@@ -74,15 +74,10 @@ const SHOTS: readonly Shot[] = [
   { name: 'trigger-wide', size: 'wide', scheme: 'dark', go: (page) => openItem(page, 'Build', 'Trigger') },
   { name: 'pins-wide', size: 'wide', scheme: 'light', go: (page) => openItem(page, 'Build', 'Pins') },
   {
-    name: 'sensor',
+    name: 'curve',
     size: 'phone',
     scheme: 'light',
-    go: async (page) => {
-      await openItem(page, 'Build', 'Sensors');
-      await page.getByRole('link', { name: 'Coolant temperature' }).click();
-      await page.getByRole('heading', { name: 'Volts against temperature' }).scrollIntoViewIfNeeded();
-      await page.getByRole('heading', { name: 'Steinhart–Hart fit' }).scrollIntoViewIfNeeded();
-    },
+    go: (page) => openItem(page, 'Maps', 'After-start enrichment'),
   },
   {
     name: 'injection-wide',
@@ -113,12 +108,15 @@ const SHOTS: readonly Shot[] = [
     go: (page) => openItem(page, 'Maps', 'Volumetric efficiency'),
   },
   {
-    name: 'load-strategy',
+    name: 'missing',
     size: 'phone',
-    scheme: 'light',
+    scheme: 'dark',
     go: async (page) => {
-      await openItem(page, 'Maps', 'Load strategy');
-      await page.getByRole('radio', { name: 'Throttle', exact: true }).click();
+      await page.getByRole('button', { name: 'New calibration' }).click();
+      await page.getByRole('button', { name: 'Make it' }).click();
+      await page.getByRole('navigation').getByRole('link', { name: 'Maps' }).click();
+      await page.getByRole('link', { name: 'Propose what is missing' }).click();
+      await page.getByRole('button', { name: /^Accept all/ }).waitFor();
     },
   },
   {
