@@ -125,7 +125,7 @@ test('by keyboard alone: from an empty calibration to first fire', async ({ app,
   await typist.follow(places.getByRole('link', { name: 'Review' }));
   await typist.follow(page.getByRole('button', { name: 'Run dry start' }));
   await expect(page.getByRole('status').getByRole('heading', { name: /^Caught after/ })).toBeVisible();
-  console.log(`From an empty calibration to first fire by keyboard: ${typist.keys} keys`);
+  process.stdout.write(`From an empty calibration to first fire by keyboard: ${typist.keys} keys\n`);
   expect(typist.keys).toBeLessThan(600);
 });
 
@@ -184,6 +184,6 @@ test('by touch alone: from an empty calibration to first fire, in less than half
   // Before, each box was tapped, the sheet’s button made the calibration, and each map took four: place, map, propose, accept.
   const boxes = [...ENGINE, ...INJECTORS].length + DEAD_TIME.length;
   const before = 2 + 2 + boxes + 2 + 4 * maps + 2;
-  console.log(`From an empty calibration to first fire by touch: ${taps} taps; ${before} before`);
+  process.stdout.write(`From an empty calibration to first fire by touch: ${taps} taps; ${before} before\n`);
   expect(taps).toBeLessThan(before / 2);
 });
