@@ -308,3 +308,70 @@ test('a region is selected by one touch, and its borders are moved', async ({ ap
   await app.choose('Select the cells of', 'Idle');
   await expect(page.getByText(/^\d+ cells\. /)).toBeVisible();
 });
+
+test('breakpoints: the one put in is selected, and no axis grows unasked', async ({ app, page }) => {
+  await app.openDemo();
+  await app.openItem('Maps', 'Spark advance');
+  await page.getByRole('button', { name: 'Lay the axes anew' }).click();
+  await page.getByRole('radio', { name: '2050', exact: true }).click();
+  await page.getByRole('button', { name: 'Put one in after it' }).click();
+  await expect(page.getByRole('radio', { name: '2300', exact: true })).toBeChecked();
+  await app.openItem('Maps', 'Pressure axes');
+  await app.type('End of the pressure axes, kPa abs', '250');
+  await expect(page.getByText(/become 18 rows to 250 kPa abs/).first()).toBeVisible();
+  await app.type('Breakpoints, at most', '14');
+  await expect(page.getByText(/become 14 rows to 250 kPa abs/).first()).toBeVisible();
+  await app.choose('How the breakpoints are laid', 'Where the engine lives');
+  await expect(page.getByText(/become 14 rows to 250 kPa abs/).first()).toBeVisible();
+});
+
+test('air takes the coolant’s curve, and idle is set where the engine is', async ({ app, page }) => {
+  await app.openDemo();
+  await app.openItem('Build', 'Sensors');
+  await page.getByRole('link', { name: 'Air temperature' }).click();
+  await page.getByRole('button', { name: 'Take the curve of coolant temperature' }).click();
+  expect(await undoName(page)).toBe('Undo: Take the curve of coolant temperature');
+  await app.openItem('Build', 'Engine');
+  await app.type(/^Idle speed wanted, hot/, '1100');
+  expect(await undoName(page)).toMatch(/^Undo: Idle speed wanted, hot 1100 rev\/min$/);
+});
+
+test('no colour is a legend, no word is lost, and nothing empty is called impossible', async ({
+  app,
+  page,
+}) => {
+  await app.openDemo();
+  await app.dryStart('−20', /^Caught/);
+  await expect(
+    page.getByText(/^Shaded: at rest to [\d.]+ s, cranking to [\d.]+ s, running to 20 s\./),
+  ).toBeVisible();
+  await expect(page.getByText(/Ember|Steel:/)).toHaveCount(0);
+  await app.openItem('Build', 'Outputs');
+  await expect(page.getByText(/^1 Key on, 2 Start and idle/)).toBeVisible();
+  await page.getByRole('button', { name: 'Change Fan' }).click();
+  await expect(page.getByRole('img', { name: 'On above 94 °C, off again at 89 °C' })).toBeVisible();
+  await app.openItem('Build', 'Sensors');
+  await page.getByRole('link', { name: 'Throttle position' }).click();
+  await expect(page.getByText(/Wide open reads 98 %: a little is left above it/)).toBeVisible();
+  await app.visit();
+  await page.getByRole('button', { name: 'New calibration' }).click();
+  await page.getByRole('button', { name: 'Make it' }).click();
+  await app.openItem('Build', 'Cams');
+  await expect(page.getByText(/Not possible/)).toHaveCount(0);
+});
+
+for (const [count, kind] of [
+  ['2', 'Twin, individual throttles, 0.7 L'],
+  ['4', 'Four, one throttle, 2.0 L'],
+  ['4', 'Four, exhaust-charged, 2.0 L'],
+  ['8', 'V8, one throttle, 5.0 L'],
+] as const) {
+  test(`a calibration begins from a ${kind}, and starts`, async ({ app, page }) => {
+    await app.visit();
+    await page.getByRole('button', { name: 'New calibration' }).click();
+    await app.choose('Start from', `${count} cylinders`);
+    await app.choose('Its kind', kind);
+    await page.getByRole('button', { name: 'Make it' }).click();
+    await app.dryStart('0', /^Caught after/);
+  });
+}

@@ -30,7 +30,7 @@ export function Figures({ figures }: { figures: readonly Figure[] }) {
 }
 
 function needsText({ needs }: Figure): string {
-  if (needs.length === 0) return 'Not possible with these values';
+  if (needs.length === 0) return 'Not to be worked out from what is entered';
   const names = needs.map((path) => inSentence(fieldInfo(path)?.label ?? path));
   return `Needs ${names.join(', ')}`;
 }

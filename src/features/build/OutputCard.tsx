@@ -1,4 +1,4 @@
-import { inSentence } from '@/core/units';
+import { baseUnit, inSentence } from '@/core/units';
 import { pinFunctions } from '@/core/calibration';
 import { channelQuantity, CHANNELS, OUTPUT_CHANNELS } from '@/core/channel';
 import { type Condition, loadWords, type Output, outputWords } from '@/core/outputs';
@@ -13,6 +13,7 @@ import { typedSource } from '@/data/session/useField';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
 import { IconButton } from '@/ui/button/IconButton';
+import { ThresholdStrip } from '@/ui/chart';
 import { NumberBox, type NumberBoxInfo } from '@/ui/field';
 import { Card, Message } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
@@ -243,6 +244,15 @@ function ConditionFields({ path, name, condition, onChange, onRemove }: Conditio
         options={COMPARISONS}
         value={condition.comparison}
         onChange={(comparison) => onChange(comparison, (into) => (into.comparison = comparison))}
+      />
+      <ThresholdStrip
+        label={channel.label}
+        unit={baseUnit(channel.quantity).label}
+        min={channel.min}
+        max={channel.max}
+        comparison={condition.comparison}
+        threshold={condition.threshold}
+        letsGo={condition.threshold + (condition.comparison === 'above' ? -1 : 1) * condition.hysteresis}
       />
       <KeptNumber
         path={`${path}.threshold`}

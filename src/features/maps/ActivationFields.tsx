@@ -4,6 +4,7 @@ import { activationSchema } from '@/core/correction/schema';
 import { AXES } from '@/core/map';
 import { View } from 'react-native';
 import { Chips } from '@/ui/button/Chips';
+import { ThresholdStrip } from '@/ui/chart';
 import { NumberBox } from '@/ui/field';
 import { Message } from '@/ui/layout';
 import { SPACE } from '@/ui/theme';
@@ -63,6 +64,17 @@ export function ActivationFields({ name, activation, onChange }: Props) {
             options={COMPARISONS}
             value={activation.comparison}
             onChange={(comparison) => put({ ...activation, comparison })}
+          />
+          <ThresholdStrip
+            label={AXES[activation.channel].label}
+            unit={AXES[activation.channel].unit}
+            min={AXES[activation.channel].min}
+            max={AXES[activation.channel].max}
+            comparison={activation.comparison}
+            threshold={activation.threshold}
+            letsGo={
+              activation.threshold + (activation.comparison === 'above' ? -1 : 1) * activation.hysteresis
+            }
           />
           <NumberBox
             key={`threshold ${activation.channel}`}

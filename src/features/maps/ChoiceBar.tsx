@@ -2,6 +2,7 @@ import { View } from 'react-native';
 import { camCharacterOf, type GeneratorChoices } from '@/core/generators';
 import { useDocument } from '@/data/session/session';
 import { Chips } from '@/ui/button/Chips';
+import { useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 
@@ -28,10 +29,23 @@ interface Props {
 /** The understood choices of the generators. The proposal below follows at once. */
 export function ChoiceBar({ choices, onChange }: Props) {
   const document = useDocument();
+  const wide = useWide();
   const said = camCharacterOf(document);
   const entered = document.cams.intakeOpens !== null || document.cams.intakeCentre !== null;
   return (
-    <View style={{ gap: SPACE.s }}>
+    <View
+      style={
+        wide
+          ? {
+              flexDirection: 'row',
+              flexWrap: 'wrap',
+              columnGap: SPACE.xl,
+              rowGap: SPACE.s,
+              alignItems: 'center',
+            }
+          : { gap: SPACE.s }
+      }
+    >
       <Chips
         label="Caution"
         options={CAUTION}

@@ -23,6 +23,7 @@ import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { useGeneratorChoices } from './choices';
 import { DocumentFields, SectionFields } from '../fields/fields';
+import { TypingFrom } from '../fields/TypingFrom';
 
 /** What each strategy does, and what it is worse at than the others. */
 const WORDS: Readonly<Record<LoadStrategy, string>> = {
@@ -62,6 +63,7 @@ export function LoadScreen() {
         backLabel="Back to the maps"
         onBack={() => router.navigate(`/c/${id}/maps`)}
       />
+      <TypingFrom />
       <Card
         title={info.label}
         intro={info.help.what}

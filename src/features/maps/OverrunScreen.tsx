@@ -9,6 +9,7 @@ import { cellLabel, cellSelection, MapGrid, type Selection } from '@/ui/grid';
 import { BackTitle, Card, Page, useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SectionFields } from '../fields/fields';
+import { TypingFrom } from '../fields/TypingFrom';
 import { pointIn, trailIn, useOperatingPoint } from './operatingPoint';
 
 /** The overrun cut: its conditions, and where on the filling map they reach. */
@@ -23,6 +24,7 @@ export function OverrunScreen() {
         backLabel="Back to the maps"
         onBack={() => router.navigate(`/c/${id}/maps`)}
       />
+      <TypingFrom />
       {wide ? <Reach /> : null}
       <Card title="When fuel is cut" intro="All conditions must hold for the time it waits.">
         <SectionFields section="overrun" />

@@ -102,7 +102,7 @@ export function LaneChart({ title, from, to, ticks, unit, lanes, grounds = [] }:
                 fill={roles.muted}
                 textAnchor={tick === from ? 'start' : tick === to ? 'end' : 'middle'}
               >
-                {`${tick}${tick === to ? ` ${unit}` : ''}`}
+                {`${String(tick).replace('-', '−')}${tick === to ? ` ${unit}` : ''}`}
               </SvgText>
             </G>
           ))}

@@ -5,3 +5,4 @@ export type { Band, Series } from './scales';
 export { Scrubber } from './Scrubber';
 export { type TraceBand, type TraceLane, TraceLanes } from './TraceLanes';
 export { insideCycle, LaneChart, type Lane, type LaneMark, type LaneSpan } from './LaneChart';
+export { ThresholdStrip } from './ThresholdStrip';

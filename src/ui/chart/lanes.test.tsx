@@ -1,3 +1,4 @@
+import { ThresholdStrip } from './ThresholdStrip';
 import { render, screen } from '@testing-library/react';
 import fc from 'fast-check';
 import { insideCycle, LaneChart, type LaneSpan } from './LaneChart';
@@ -99,5 +100,38 @@ describe('a lane chart', () => {
     expect(screen.getAllByText('1')).toHaveLength(2);
     expect(screen.getByText('2')).toBeInTheDocument();
     expect(screen.getByText('closed')).toBeInTheDocument();
+  });
+});
+
+describe('a threshold as a shape', () => {
+  const strip = (comparison: 'above' | 'below', threshold: number, letsGo: number) =>
+    render(
+      <ThresholdStrip
+        label="Coolant"
+        unit="°C"
+        min={-50}
+        max={150}
+        comparison={comparison}
+        threshold={threshold}
+        letsGo={letsGo}
+      />,
+    );
+
+  test('says where it is on and where it lets go, with the band between', () => {
+    strip('above', 94, 49);
+    expect(screen.getByRole('img', { name: 'On above 94 °C, off again at 49 °C' })).toBeInTheDocument();
+    for (const text of ['on', 'off', '150 °C']) expect(screen.getByText(text)).toBeInTheDocument();
+    expect(screen.getByText('1 stays as it was')).toBeInTheDocument();
+  });
+
+  test('without hysteresis there is no band, and below is the other way round', () => {
+    const { container } = strip('below', 0, 0);
+    expect(screen.queryByText(/stays as it was/)).toBeNull();
+    const [first, second] = [...container.querySelectorAll('rect')].map((rect) =>
+      Number(rect.getAttribute('width')),
+    );
+    // −50…0 is a quarter of −50…150.
+    expect((first ?? 0) + (second ?? 0)).toBeCloseTo(300, 0);
+    expect([first, second].sort()).toEqual([expect.closeTo(225, 0), expect.closeTo(75, 0)]);
   });
 });
