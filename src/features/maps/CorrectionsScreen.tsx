@@ -8,6 +8,7 @@ import { Button } from '@/ui/button/Button';
 import { BackTitle, Card, Page } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
+import { TypingFrom } from '../fields/TypingFrom';
 import { CorrectionCard } from './CorrectionCard';
 import { NewCorrectionSheet } from './NewCorrectionSheet';
 
@@ -42,6 +43,7 @@ export function CorrectionsScreen() {
         backLabel="Back to the maps"
         onBack={() => router.navigate(`/c/${id}/maps`)}
       />
+      <TypingFrom />
       <Text colour="muted">
         Maps of your own over any two channels. They count in Workings and in the dry start like the built-in
         ones.

@@ -1,5 +1,5 @@
 import { oklab } from '@tests/support/oklab';
-import { contrast, differenceColour, magnitudeColour, rolesOf, textOn, type Roles } from '.';
+import { contrast, differenceColour, magnitudeColour, magnitudeScale, rolesOf, textOn, type Roles } from '.';
 import { DIFFERENCE, MAGNITUDE } from './palette';
 
 const SCHEMES = ['dark', 'light'] as const;
@@ -53,5 +53,14 @@ describe('ramps', () => {
     expect(differenceColour(0, 'dark')).toBe('rgb(42, 36, 32)');
     expect(differenceColour(5, 'light')).toBe(differenceColour(1, 'light'));
     expect(magnitudeColour(NaN)).toBe(magnitudeColour(0));
+  });
+
+  test('one value everywhere is neutral, not hot; else lowest and highest are the ends of the ramp', () => {
+    for (const scheme of ['dark', 'light'] as const) {
+      expect(magnitudeScale(3, 3, scheme)(3)).toBe(differenceColour(0, scheme));
+      expect(magnitudeScale(0, 8, scheme)(0)).toBe(magnitudeColour(0));
+      expect(magnitudeScale(0, 8, scheme)(8)).toBe(magnitudeColour(1));
+      expect(magnitudeScale(0, 8, scheme)(2)).toBe(magnitudeColour(0.25));
+    }
   });
 });
