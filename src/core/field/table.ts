@@ -1,7 +1,7 @@
 import {
   type ConversionContext,
   formatSignificant,
-  fromBase,
+  inUnit,
   parseAmount,
   STANDARD_CONTEXT,
   toBase,
@@ -24,9 +24,6 @@ export function tableRows(
   );
 }
 
-/** Digits kept of a number that was converted: more would be noise of the conversion. */
-const CONVERTED_DIGITS = 10;
-
 /** The same table in other units: its numbers change, what they mean and where they come from does not. */
 export function convertedTable(
   info: TableFieldInfo,
@@ -37,10 +34,7 @@ export function convertedTable(
   const rows = table.rows.map((row) =>
     row.map((amount, i) => {
       const { quantity } = info.columns[i] as TableColumn;
-      const [from, to] = [table.units[i] as string, units[i] as string];
-      if (from === to) return amount;
-      const base = toBase(quantity, { amount, unit: from }, context);
-      return Number(fromBase(quantity, base, to, context).toPrecision(CONVERTED_DIGITS));
+      return inUnit(quantity, { amount, unit: table.units[i] as string }, units[i] as string, context);
     }),
   );
   return { ...table, units: [...units], rows };

@@ -32,3 +32,22 @@ export function fromBase(
 ): number {
   return unitOf(quantity, unit).fromBase(base, context);
 }
+
+/** Digits kept of a number that was converted: more would be noise of the conversion. */
+const CONVERTED_DIGITS = 10;
+
+/**
+ * A number in another unit of its quantity, there and back the same; untouched where the unit stays.
+ * Example: 2.51 ms in µs is 2510.
+ * @throws {RangeError} if a unit does not belong to the quantity.
+ */
+export function inUnit(
+  quantity: QuantityId,
+  typed: Amount,
+  unit: string,
+  context: ConversionContext = STANDARD_CONTEXT,
+): number {
+  if (typed.unit === unit) return typed.amount;
+  const converted = fromBase(quantity, toBase(quantity, typed, context), unit, context);
+  return Number(converted.toPrecision(CONVERTED_DIGITS));
+}

@@ -3,7 +3,7 @@
  * An amount and a unit go in, a base value comes out, and back.
  * Nothing of the engine lives here, and nothing of the document.
  */
-export { type Amount, fromBase, toBase } from './convert';
+export { type Amount, fromBase, inUnit, toBase } from './convert';
 export { CYCLE_DEG, CYCLE_S_AT_1_RPM, wrappedDeg } from './crank';
 export { formatNumber, formatSignificant, inSentence } from './format';
 export { parseAmount, parseNumber, typedProblemMessage } from './parse';

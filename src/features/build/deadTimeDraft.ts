@@ -1,6 +1,13 @@
 import type { DeadTimeTable } from '@/core/injector';
 import { DEAD_TIME_LIMITS, MAX_DEAD_TIME_POINTS } from '@/core/injector/schema';
-import { fromBase, parseAmount, type QuantityId, toBase, typedProblemMessage } from '@/core/units';
+import {
+  type Amount,
+  fromBase,
+  inUnit,
+  parseAmount,
+  type QuantityId,
+  typedProblemMessage,
+} from '@/core/units';
 
 /** A row of the table as typed: voltage, and a time for each pressure; empty where the sheet says nothing. */
 export interface DraftRow {
@@ -52,8 +59,6 @@ export function emptyRow(columns: number): DraftRow {
 }
 
 const MAX_KPA = 1500;
-/** Digits kept of a number that was converted: more would be noise of the conversion. */
-const CONVERTED_DIGITS = 10;
 
 /** Reads a draft. Rows without anything are left out; a row without its voltage or any time makes it incomplete. */
 export function readDraft(draft: DeadTimeDraft): DraftResult {
@@ -157,12 +162,9 @@ function typedIn(
   unit: string,
   { min, max }: { min: number; max: number },
 ): { readonly value: number } | { readonly message: string } {
-  const inUnit = (amount: { amount: number; unit: string }) =>
-    amount.unit === unit
-      ? amount.amount
-      : Number(fromBase(quantity, toBase(quantity, amount), unit).toPrecision(CONVERTED_DIGITS));
-  const typed = parseAmount(quantity, text, unit, (amount) => inUnit(amount) >= min && inUnit(amount) <= max);
-  return typed.ok ? { value: inUnit(typed.value) } : { message: typedProblemMessage(typed.problem) };
+  const inOwn = (amount: Amount) => inUnit(quantity, amount, unit);
+  const typed = parseAmount(quantity, text, unit, (amount) => inOwn(amount) >= min && inOwn(amount) <= max);
+  return typed.ok ? { value: inOwn(typed.value) } : { message: typedProblemMessage(typed.problem) };
 }
 
 function timeProblem(time: number, unit: DeadTimeTable['unit']): string | null {
@@ -184,21 +186,17 @@ export function inUnits(
   table: DeadTimeTable,
   to: Pick<DeadTimeTable, 'unit' | 'pressureUnit'>,
 ): Pick<DeadTimeTable, 'unit' | 'pressureUnit' | 'pressures' | 'rows'> {
-  const converted = (quantity: QuantityId, amount: number, from: string, into: string) =>
-    from === into
-      ? amount
-      : Number(
-          fromBase(quantity, toBase(quantity, { amount, unit: from }), into).toPrecision(CONVERTED_DIGITS),
-        );
   return {
     unit: to.unit,
     pressureUnit: to.pressureUnit,
     pressures: table.pressures.map((each) =>
-      converted('pressureDifference', each, table.pressureUnit, to.pressureUnit),
+      inUnit('pressureDifference', { amount: each, unit: table.pressureUnit }, to.pressureUnit),
     ),
     rows: table.rows.map(({ volts, times }) => ({
       volts,
-      times: times.map((time) => (time === null ? null : converted('duration', time, table.unit, to.unit))),
+      times: times.map((time) =>
+        time === null ? null : inUnit('duration', { amount: time, unit: table.unit }, to.unit),
+      ),
     })),
   };
 }

@@ -1,19 +1,13 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import type { Anchor } from '@/core/generators';
 import { formatNumber, parseNumber, typedProblemMessage } from '@/core/units';
 import { Text } from '../text/Text';
 import { SPACE } from '../theme';
 import { TextBox } from './TextBox';
 
 interface Props {
-  anchor: {
-    readonly id: string;
-    readonly label: string;
-    readonly unit: string;
-    readonly decimals: number;
-    readonly min: number;
-    readonly max: number;
-  };
+  anchor: Omit<Anchor, 'computed' | 'why'>;
   value: number;
   /** Told at each key that leaves a number which is possible. */
   onChange: (value: number) => void;
