@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { fromBase, toBase } from './convert';
+import { fromBase, toBase, inUnit } from './convert';
 import { QUANTITIES, type QuantityId, unitsOf } from './quantities';
 import type { ConversionContext } from './unit';
 
@@ -51,5 +51,14 @@ describe('conversions', () => {
     const gauge = toBase('pressureAbsolute', { amount: 80, unit: 'kPaGauge' }, AT_1900_M);
     const absolute = toBase('pressureAbsolute', { amount: 80, unit: 'kPaAbs' }, AT_1900_M);
     expect(gauge - absolute).toBeCloseTo(80.5, 9);
+  });
+});
+
+describe('a typed number in another unit', () => {
+  test('is the same there and back, without the noise of the way, and untouched in its own', () => {
+    expect(inUnit('duration', { amount: 2.51, unit: 'ms' }, 'us')).toBe(2510);
+    expect(inUnit('duration', { amount: 2510, unit: 'us' }, 'ms')).toBe(2.51);
+    expect(inUnit('pressureDifference', { amount: 3, unit: 'bar' }, 'kPa')).toBe(300);
+    expect(inUnit('duration', { amount: 1 / 3, unit: 'ms' }, 'ms')).toBe(1 / 3);
   });
 });
