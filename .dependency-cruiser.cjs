@@ -31,6 +31,7 @@ const CORE = [
   'calibration',
   'injectorLibrary',
   'generators',
+  'demo',
   'starters',
   'checks',
   'workings',

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
-import { expect, type Lumbre, test } from './support';
-import { WALK } from './walk';
+import { expect, test } from './support';
+import { WALKS } from './walk';
 
 /** Smallest side of what a finger meets, px; half a pixel is rounding. */
 const TARGET = 44 - 0.5;
@@ -44,32 +44,37 @@ const cutWords = (page: Page) =>
 const sideways = (page: Page) =>
   page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
 
-async function walked(app: Lumbre, look: (view: string) => Promise<void>): Promise<void> {
-  for (const [view, go] of WALK) {
-    await go(app);
-    await look(view);
-  }
+for (const [leg, views] of WALKS) {
+  test(`nothing on a phone is smaller than a finger, and nothing is cut: ${leg}`, async ({
+    app,
+    page,
+    isMobile,
+  }) => {
+    test.skip(!isMobile, 'About a phone');
+    test.setTimeout(180_000);
+    for (const [view, go] of views) {
+      await go(app);
+      expect.soft(await tooSmall(page, TARGET), view).toEqual([]);
+      expect.soft(await cutWords(page), view).toEqual([]);
+      expect.soft(await sideways(page), view).toBeLessThanOrEqual(0);
+    }
+  });
+
+  test(`at twice the size on a wide screen no view scrolls sideways: ${leg}`, async ({
+    app,
+    page,
+    isMobile,
+  }) => {
+    test.skip(isMobile, 'About a wide screen');
+    test.setTimeout(180_000);
+    // Half of the room for every pixel: what a browser shows at 200 %.
+    await page.setViewportSize({ width: 640, height: 400 });
+    for (const [view, go] of views) {
+      await go(app);
+      expect.soft(await sideways(page), view).toBeLessThanOrEqual(0);
+    }
+  });
 }
-
-test('nothing on a phone is smaller than a finger, and nothing is cut', async ({ app, page, isMobile }) => {
-  test.skip(!isMobile, 'About a phone');
-  test.setTimeout(240_000);
-  await walked(app, async (view) => {
-    expect.soft(await tooSmall(page, TARGET), view).toEqual([]);
-    expect.soft(await cutWords(page), view).toEqual([]);
-    expect.soft(await sideways(page), view).toBeLessThanOrEqual(0);
-  });
-});
-
-test('at twice the size on a wide screen no view scrolls sideways', async ({ app, page, isMobile }) => {
-  test.skip(isMobile, 'About a wide screen');
-  test.setTimeout(240_000);
-  // Half of the room for every pixel: what a browser shows at 200 %.
-  await page.setViewportSize({ width: 640, height: 400 });
-  await walked(app, async (view) => {
-    expect.soft(await sideways(page), view).toBeLessThanOrEqual(0);
-  });
-});
 
 /** Doubles every text that is there, as a person who reads large letters has it. */
 const doubleText = (page: Page) =>

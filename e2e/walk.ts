@@ -1,7 +1,9 @@
 import { expect, type Lumbre } from './support';
 
-/** The main views in the order a visit comes to them, each from the one before. */
-export const WALK: readonly (readonly [view: string, go: (app: Lumbre) => Promise<void>])[] = [
+/** Views in the order a visit comes to them, each from the one before. */
+type Leg = readonly (readonly [view: string, go: (app: Lumbre) => Promise<void>])[];
+
+const BEGINNING: Leg = [
   ['first visit', (app) => app.visit()],
   [
     'new calibration',
@@ -22,6 +24,9 @@ export const WALK: readonly (readonly [view: string, go: (app: Lumbre) => Promis
   ],
   ['an empty map', (app) => app.openItem('Maps', 'Spark advance')],
   ['not ready for a dry start', (app) => app.goTo('Review')],
+];
+
+const BUILD: Leg = [
   ['build', (app) => app.openDemo()],
   ['engine', (app) => app.openItem('Build', 'Engine')],
   ['engine with an error', (app) => app.type(/^Bore/, 'wide')],
@@ -57,10 +62,13 @@ export const WALK: readonly (readonly [view: string, go: (app: Lumbre) => Promis
       await app.page.getByRole('button', { name: 'Open the library' }).click();
     },
   ],
+];
+
+const MAPS: Leg = [
   [
     'maps',
     async (app) => {
-      await app.page.keyboard.press('Escape');
+      await app.openDemo();
       await app.goTo('Maps');
     },
   ],
@@ -95,7 +103,16 @@ export const WALK: readonly (readonly [view: string, go: (app: Lumbre) => Promis
     },
   ],
   ['idle air with its settings', (app) => app.openItem('Maps', 'Idle air')],
-  ['load strategy', (app) => app.openItem('Maps', 'Load strategy')],
+];
+
+const BESIDE_MAPS: Leg = [
+  [
+    'load strategy',
+    async (app) => {
+      await app.openDemo();
+      await app.openItem('Maps', 'Load strategy');
+    },
+  ],
   ['another load strategy', (app) => app.choose('Load is measured by', 'Throttle')],
   ['overrun cut', (app) => app.openItem('Maps', 'Overrun cut')],
   [
@@ -122,7 +139,16 @@ export const WALK: readonly (readonly [view: string, go: (app: Lumbre) => Promis
     },
   ],
   ['workings', (app) => app.openItem('Maps', 'Workings')],
-  ['dry start', (app) => app.dryStart('−20', /^Caught/)],
+];
+
+const SIMULATED: Leg = [
+  [
+    'dry start',
+    async (app) => {
+      await app.openDemo();
+      await app.dryStart('−20', /^Caught/);
+    },
+  ],
   [
     'trial drive',
     async (app) => {
@@ -165,4 +191,13 @@ export const WALK: readonly (readonly [view: string, go: (app: Lumbre) => Promis
       await expect(page.getByRole('link', { name: 'Open Ventisca' })).toBeVisible();
     },
   ],
+];
+
+/** Every main view, in legs that can be walked by themselves. */
+export const WALKS: readonly (readonly [leg: string, views: Leg])[] = [
+  ['the beginning', BEGINNING],
+  ['Build', BUILD],
+  ['Maps', MAPS],
+  ['what is beside the maps', BESIDE_MAPS],
+  ['simulation, bench and logs', SIMULATED],
 ];

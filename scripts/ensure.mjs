@@ -14,6 +14,7 @@ const BUILD_INPUTS = [
   'babel.config.js',
   'metro.config.js',
   'package-lock.json',
+  'scripts/build',
   'scripts/build.mts',
 ];
 

@@ -79,6 +79,7 @@ if (!onlyTypes) {
     return [numPassedTests, numFailedTests + numRuntimeErrorTestSuites];
   });
   ensureBuilt();
+  single('first download', process.execPath, ['--import', 'tsx', 'scripts/firstDownload.mts', '--check']);
   counted(
     'browser tests',
     bin('playwright'),

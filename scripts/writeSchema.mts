@@ -1,7 +1,7 @@
 /** Writes the published JSON Schema of the calibration; with --check, fails when the one that is there is out of date. */
 import { readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { calibrationJsonSchema } from '@/core/calibration';
+import { calibrationJsonSchema } from '@/core/calibration/files/jsonSchema';
 
 const file = path.resolve(import.meta.dirname, '../docs/calibration.schema.json');
 const text = `${JSON.stringify(calibrationJsonSchema(), null, 2)}\n`;

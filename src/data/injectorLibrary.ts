@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { injectorLibrarySchema, type InjectorSet, libraryOf, mergedSets } from '@/core/injectorLibrary';
 import { saveTextFile } from './files/download';
-import { storage } from './store/browserRepository';
+import { storage } from './store/browserStorage';
 
 const KEY = 'library/injectors';
 const QUERY_KEY = ['library', 'injectors'] as const;

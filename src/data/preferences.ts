@@ -1,21 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { ShownUnits } from '@/core/map';
-import { readUnits } from './shownUnits';
-import { storage } from './store/browserRepository';
-
-/** How the app is lit: as the system says, or always one way. */
-export type LightPreference = 'system' | 'light' | 'dark';
-
-/** How the app is lit is kept under this name, units under the other. */
-const LIGHT = 'light';
-const UNITS = 'units';
-
-function isLightPreference(text: string | null): text is LightPreference {
-  return text === 'system' || text === 'light' || text === 'dark';
-}
+import { storage } from './store/browserStorage';
 
 /** One preference, kept as text: what it is now, and the way to change it. */
-function usePreference<T>(
+export function usePreference<T>(
   name: string,
   read: (stored: string | null) => T,
   written: (value: T) => string,
@@ -31,16 +18,4 @@ function usePreference<T>(
     onMutate: (value: T) => client.setQueryData(queryKey, value),
   });
   return [query.data ?? read(null), (value) => mutation.mutate(value)];
-}
-
-const readLight = (stored: string | null): LightPreference => (isLightPreference(stored) ? stored : 'system');
-
-/** The chosen lighting and a way to change it. */
-export function useLightPreference(): readonly [LightPreference, (preference: LightPreference) => void] {
-  return usePreference(LIGHT, readLight, (value) => value);
-}
-
-/** The units maps are shown in, and a way to change them. */
-export function useShownUnits(): readonly [ShownUnits, (units: ShownUnits) => void] {
-  return usePreference(UNITS, readUnits, (units) => JSON.stringify(units));
 }

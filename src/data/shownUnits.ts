@@ -1,5 +1,6 @@
 import { z } from '@/core/field/schema';
 import { type ShownUnits, USUAL_UNITS } from '@/core/map';
+import { usePreference } from './preferences';
 
 const unitsSchema = z.object({
   mixture: z.enum(['lambda', 'afr']),
@@ -15,4 +16,9 @@ export function readUnits(stored: string | null): ShownUnits {
   } catch {
     return USUAL_UNITS;
   }
+}
+
+/** The units maps are shown in, and a way to change them. */
+export function useShownUnits(): readonly [ShownUnits, (units: ShownUnits) => void] {
+  return usePreference('units', readUnits, (units) => JSON.stringify(units));
 }

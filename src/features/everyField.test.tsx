@@ -34,8 +34,8 @@ jest.mock('expo-router', () => ({
   useLocalSearchParams: () => mockParams,
   usePathname: () => '/c/one/build',
 }));
-jest.mock('@/data/store/browserRepository', () => ({
-  repository: {},
+jest.mock('@/data/store/browserRepository', () => ({ repository: {} }));
+jest.mock('@/data/store/browserStorage', () => ({
   storage: { getItem: async () => null, setItem: async () => undefined },
 }));
 jest.mock('@/workers/readFileClient', () => ({ readFile: async () => undefined }));

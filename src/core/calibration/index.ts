@@ -13,7 +13,6 @@ export { followersOf, leaderOf, possibleLeaders, relaidWithFollowers } from './c
 export { emptyCalibration, USUAL_NOTE } from './empty';
 export { fieldInfo, type FieldPath, SECTION_IDS, sectionFields, type SectionId, splitPath } from './fields';
 export { calibrationFromJson, calibrationToText, fileProblemMessage, type FileResult } from './files/file';
-export { calibrationJsonSchema } from './files/jsonSchema';
 export {
   ADC_BITS,
   bankOf,

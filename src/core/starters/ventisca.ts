@@ -1,3 +1,4 @@
+import { DEMO } from '../demo';
 import { amount, choice, deadTimes, rows } from './entries';
 import type { EngineSheet } from './starter';
 
@@ -5,8 +6,8 @@ import type { EngineSheet } from './starter';
 export const ventisca: EngineSheet = {
   id: 'ventisca',
   standIn: 'ventisca',
-  name: 'Ventisca',
-  starterLabel: 'V6, supercharged, 2.46 L',
+  name: DEMO.name,
+  starterLabel: DEMO.engine,
   summary: 'Belt-driven charger, raced at altitude in frost',
   note: 'Ice-racing car, run at 1900 m. Starts are made between −25 and 0 °C.',
   camsGivenBy: 'events',

@@ -1,7 +1,7 @@
 import { z } from '@/core/field/schema';
 import type { EcuProgram } from '@/core/program';
 import { settingsSum } from '@/link';
-import { storage } from '../store/browserRepository';
+import { storage } from '../store/browserStorage';
 
 /** What the engine computer of a stand-in keeps while the page is closed: a sum of its settings, and its maps. */
 const memorySchema = z.object({

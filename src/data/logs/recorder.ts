@@ -2,7 +2,7 @@ import { create } from 'zustand';
 import { AT, type Frame } from '@/core/channel';
 import { useEcu } from '../ecu/ecuSession';
 import { onEverySample } from '../ecu/liveFrame';
-import { storage } from '../store/browserRepository';
+import { storage } from '../store/browserStorage';
 import type { LogEntry } from './logRecord';
 import { createLogStore, RECORDED } from './logStore';
 

@@ -1,55 +1,14 @@
 import type { Draft } from 'immer';
 import { useMemo } from 'react';
-import { create } from 'zustand';
 import type { Calibration } from '@/core/calibration';
 import type { SourceKind } from '@/core/field';
 import { keepDrafts, keepTyping, readDrafts, readTyping, type Drafts } from './drafts';
 import { edited, redone, undone, type History } from './history';
 import { keptSteps } from './keptHistory';
+import { NOTHING_OPEN, type SessionNotice, useSession } from './sessionStore';
 import { useUnsaved } from './unsaved';
 
-/** Whether what is on the screen is what is stored. */
-export type SaveState = 'saved' | 'saving' | 'unsaved' | 'failed';
-
-/** Something the builder must know about the open document, beyond its save state. */
-export type SessionNotice =
-  /** Another tab saved a newer version; nothing has been changed here since. */
-  | { readonly kind: 'newer'; readonly id: string }
-  /** Another tab saved while this one had changes; they went on in a copy. */
-  | { readonly kind: 'forked'; readonly originalId: string; readonly copyName: string }
-  /** It was put in the bin in another tab, and nothing changed here since is stored. */
-  | { readonly kind: 'deleted'; readonly id: string }
-  /** What was stored last is damaged; the revision before it was opened. */
-  | { readonly kind: 'recovered'; readonly id: string; readonly damaged: string }
-  /** Text typed before the page was loaded anew stands in its fields, and is not taken yet. */
-  | { readonly kind: 'typed'; readonly places: readonly string[] };
-
-/** The editing session of the one open document. */
-interface Session {
-  readonly id: string | null;
-  /** Revision in storage that the document came from or was saved as. */
-  readonly revision: number;
-  readonly history: History | null;
-  readonly saveState: SaveState;
-  readonly notice: SessionNotice | null;
-  /** What the builder is typing from; every value typed carries it. */
-  readonly typingSource: SourceKind;
-  /** Text in fields that is not a value yet, by field path, so that leaving a screen loses nothing. */
-  readonly drafts: Drafts;
-}
-
-const NOTHING_OPEN: Session = {
-  id: null,
-  revision: 0,
-  history: null,
-  saveState: 'saved',
-  notice: null,
-  typingSource: 'estimated',
-  drafts: {},
-};
-
-/** The session's store. Components read it with a selector; the functions below are the only ones that change it. */
-export const useSession = create<Session>(() => NOTHING_OPEN);
+export { useSession } from './sessionStore';
 
 /**
  * Opens a stored document, with nothing to undo and what was typed in it and not taken. One that has a change that could
@@ -147,10 +106,4 @@ export function useDocument(): Calibration {
   const document = useSession((session) => session.history?.document);
   if (document === undefined) throw new TypeError('No calibration is open');
   return document;
-}
-
-/** True when nothing waits to be stored, here or in a calibration that was left. */
-export function useAllStored(): boolean {
-  const here = useSession(({ saveState }) => saveState === 'saved');
-  return useUnsaved((unsaved) => Object.keys(unsaved).length === 0) && here;
 }

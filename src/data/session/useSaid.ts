@@ -1,5 +1,5 @@
 import { type Place, saidAbout } from '@/core/checks';
-import { useShownUnits } from '../preferences';
+import { useShownUnits } from '../shownUnits';
 import { useDocument } from './session';
 
 /** What the checks say about a place of the open document, in the units shown. */

@@ -1,12 +1,6 @@
-import { createAsyncStorage } from '@react-native-async-storage/async-storage';
-import { askForDurableStorage } from './durable';
+import { storage } from './browserStorage';
 import { createRepository } from './repository';
 import { announceChange, exclusively } from './tabs';
-
-askForDurableStorage();
-
-/** Everything the app keeps lives in this database of the browser. */
-export const storage = createAsyncStorage('lumbre');
 
 /** The repository on the browser's storage. */
 export const repository = createRepository({

@@ -1,7 +1,8 @@
 import { engineLine } from './engineLine';
+import { entryIn, entryList } from './entryList';
 import { calibrationIds, KEYS, keysOf, type StringStore } from './keys';
-import { entrySchema, type CalibrationEntry, type CalibrationRecord } from './record';
-import { headOf, parsed, recordOf } from './recordText';
+import type { CalibrationEntry, CalibrationRecord } from './record';
+import { headOf, recordOf } from './recordText';
 
 const DAY_MS = 24 * 3600 * 1000;
 /** Deleted calibrations are kept this long, ms. */
@@ -37,13 +38,8 @@ export function entryOf(
 
 /** The list of calibrations: kept beside the documents, and made of them again where it is damaged, missing or ahead. */
 export function createEntries(store: StringStore, now: () => Date) {
-  function entryIn(id: string, text: string | null): CalibrationEntry | null {
-    const entry = entrySchema.safeParse(parsed(text ?? ''));
-    return entry.success && entry.data.id === id ? entry.data : null;
-  }
-
   /** Makes an entry of what is stored; one that says that it cannot be read where nothing can. */
-  async function rebuilt(id: string, old: CalibrationEntry | null): Promise<CalibrationEntry> {
+  async function rebuilt(id: string, old: CalibrationEntry | null = null): Promise<CalibrationEntry> {
     const stored = await store.getMany([KEYS.document(id), KEYS.previous(id)]);
     const text = stored[KEYS.document(id)] ?? '';
     const record = recordOf(text) ?? recordOf(stored[KEYS.previous(id)] ?? null);
@@ -66,18 +62,13 @@ export function createEntries(store: StringStore, now: () => Date) {
     return entry;
   }
 
-  async function all(): Promise<CalibrationEntry[]> {
-    const ids = calibrationIds(await store.getAllKeys());
-    const texts = await store.getMany(ids.map(KEYS.entry));
-    const found = await Promise.all(
-      ids.map((id) => entryIn(id, texts[KEYS.entry(id)] ?? null) ?? rebuilt(id, null)),
-    );
-    return found.sort((a, b) => b.modifiedAt.localeCompare(a.modifiedAt));
-  }
+  const all = () => entryList(store, (id) => rebuilt(id));
 
   return {
     /** All entries, newest first, deleted ones among them. */
     all,
+
+    rebuilt,
 
     /** One entry; null where there is none that can be read. */
     async read(id: string): Promise<CalibrationEntry | null> {

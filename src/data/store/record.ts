@@ -47,15 +47,3 @@ export const recordSchema = z.object({
   createdAt: z.iso.datetime(),
   document: calibrationSchema,
 });
-
-export const entrySchema = z.object({
-  id: z.string().min(1),
-  revision: z.number().int().min(1),
-  name: z.string(),
-  engineLine: z.string(),
-  createdAt: z.iso.datetime(),
-  modifiedAt: z.iso.datetime(),
-  sizeBytes: z.number(),
-  deletedAt: z.iso.datetime().nullable(),
-  binned: z.object({ ageMs: z.number().min(0), seenAt: z.iso.datetime() }).optional(),
-});

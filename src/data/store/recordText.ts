@@ -1,5 +1,6 @@
 import { str as crc32 } from 'crc-32';
 import { calibrationFromJson } from '@/core/calibration';
+import { jsonObject } from './entryList';
 import { recordSchema, snapshotSchema, type CalibrationRecord, type Snapshot } from './record';
 
 /** What a stored text says of itself before the document in it is looked at. */
@@ -20,7 +21,9 @@ export function recordText({ document, ...head }: CalibrationRecord | Snapshot):
 /** Revision and birth of a stored text whose checksum holds; null for a damaged one. Records of old have no checksum. */
 export function headOf(text: string | null): RecordHead | null {
   if (text === null || !isWhole(text)) return null;
-  const head = parsed(text.includes('"checksum":') ? `${text.slice(0, text.indexOf(DOCUMENT_MARK))}}` : text);
+  const head = jsonObject(
+    text.includes('"checksum":') ? `${text.slice(0, text.indexOf(DOCUMENT_MARK))}}` : text,
+  );
   const { revision, createdAt } = head;
   if (typeof revision !== 'number' || !Number.isInteger(revision) || revision < 1) return null;
   return { revision, createdAt: typeof createdAt === 'string' ? createdAt : null };
@@ -28,7 +31,7 @@ export function headOf(text: string | null): RecordHead | null {
 
 /** The record in a stored text; null for one that is damaged in any way. */
 export function recordOf(text: string | null): CalibrationRecord | null {
-  const stored = text === null || !isWhole(text) ? null : parsed(text);
+  const stored = text === null || !isWhole(text) ? null : jsonObject(text);
   const document = stored === null ? null : calibrationFromJson(stored['document']);
   if (document === null || !document.ok) return null;
   const record = recordSchema.safeParse({ ...stored, document: document.document });
@@ -37,7 +40,7 @@ export function recordOf(text: string | null): CalibrationRecord | null {
 
 /** The snapshot in a stored text; null for a damaged one. */
 export function snapshotOf(text: string | null): Snapshot | null {
-  const stored = text === null || !isWhole(text) ? null : parsed(text);
+  const stored = text === null || !isWhole(text) ? null : jsonObject(text);
   const document = stored === null ? null : calibrationFromJson(stored['document']);
   if (document === null || !document.ok) return null;
   const snapshot = snapshotSchema.safeParse({ ...stored, document: document.document });
@@ -49,14 +52,4 @@ function isWhole(text: string): boolean {
   const at = text.indexOf(DOCUMENT_MARK);
   const checksum = /"checksum":(-?\d+)$/.exec(text.slice(0, Math.max(0, at)))?.[1];
   return checksum === undefined || crc32(text.slice(at + DOCUMENT_MARK.length, -1)) === Number(checksum);
-}
-
-/** Stored JSON as an object; empty for what is none. */
-export function parsed(text: string): Record<string, unknown> {
-  try {
-    const value: unknown = JSON.parse(text);
-    return typeof value === 'object' && value !== null ? (value as Record<string, unknown>) : {};
-  } catch {
-    return {};
-  }
 }

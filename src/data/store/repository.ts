@@ -113,6 +113,9 @@ export function createRepository(ports: RepositoryPorts) {
     /** All entries, newest first, deleted ones among them; a damaged or missing one is made anew of its document. */
     entries: entries.all,
 
+    /** Makes the list entry of a calibration anew of what is stored. */
+    rebuiltEntry: (id: string) => entries.rebuilt(id),
+
     /** Holds the list against the documents; returns how many entries were made anew. */
     repair: entries.repair,
 

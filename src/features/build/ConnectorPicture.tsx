@@ -3,7 +3,7 @@ import { type Calibration, pinFunctions } from '@/core/calibration';
 import { findings, findingWords } from '@/core/checks';
 import type { EcuPin } from '@/core/pins';
 import { freeFunctions, PIN_KIND_TEXT, type TakenPin, takenPins, wiringConflicts } from '@/core/pins/schema';
-import { useShownUnits } from '@/data/preferences';
+import { useShownUnits } from '@/data/shownUnits';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button } from '@/ui/button/Button';

@@ -1,9 +1,10 @@
 import { useRouter } from 'expo-router';
-import { useRef, useState } from 'react';
+import { Suspense, useRef, useState } from 'react';
 import { ActivityIndicator, View, type ScrollView } from 'react-native';
 import { Snackbar } from 'react-native-paper';
 import type { Calibration } from '@/core/calibration';
-import { calibrationFromSheet, DEMO_SHEET } from '@/core/starters';
+import { DEMO } from '@/core/demo';
+import { fetched, NotFetched } from '@/data/fetched';
 import { today } from '@/data/today';
 import { askToKeep } from '@/data/store/durable';
 import {
@@ -13,20 +14,24 @@ import {
   useRemoveCalibration,
   useRenameCalibration,
   useRestoreCalibration,
-} from '@/data/store/queries';
+} from '@/data/store/listQueries';
 import type { CalibrationEntry } from '@/data/store/record';
 import { Button } from '@/ui/button/Button';
 import { Card, Message, Page } from '@/ui/layout';
 import { Heading, Text } from '@/ui/text/Text';
+import { laterPart } from '@/ui/later/laterPart';
+import { Sheet } from '@/ui/sheet/Sheet';
 import { SPACE } from '@/ui/theme';
 import { CalibrationList } from './CalibrationList';
-import { NameSheet } from './NameSheet';
-import { NewSheet } from './NewSheet';
 import { freeName } from './names';
 import { RowSheet } from './RowSheet';
 import { StorageMessages } from './StorageMessages';
 import { useOpenFile } from './useOpenFile';
 import { Welcome } from './Welcome';
+
+// What is not on the first screen comes when it is asked for.
+const NewSheet = laterPart(async () => (await import('./NewSheet')).NewSheet);
+const NameSheet = laterPart(async () => (await import('./NameSheet')).NameSheet);
 
 /** The calibrations kept in this browser, and the three ways to another. */
 export function DocumentsScreen() {
@@ -50,12 +55,12 @@ export function DocumentsScreen() {
   const kept = (entries.data ?? []).filter((entry) => entry.deletedAt === null);
   const binned = (entries.data ?? []).filter((entry) => entry.deletedAt !== null);
   const names = kept.map((entry) => entry.name);
-  /** Stores one calibration and opens it; a second press while that is under way makes no second one. */
-  const store = async (document: Calibration) => {
+  /** Makes one calibration, stores and opens it; a second press while that is under way makes no second one. */
+  const store = async (make: () => Calibration | Promise<Calibration>) => {
     if (isMaking.current) return;
     isMaking.current = true;
     try {
-      const { id } = await create.mutateAsync(document);
+      const { id } = await create.mutateAsync(make);
       void askToKeep();
       open(id);
     } catch {
@@ -64,9 +69,14 @@ export function DocumentsScreen() {
       isMaking.current = false;
     }
   };
-  const file = useOpenFile((document) => void store({ ...document, name: freeName(document.name, names) }));
+  const file = useOpenFile(
+    (document) => void store(() => ({ ...document, name: freeName(document.name, names) })),
+  );
   const openDemo = () =>
-    void store(calibrationFromSheet(DEMO_SHEET, 'demo', freeName(DEMO_SHEET.name, names), today()));
+    void store(async () => {
+      const { calibrationFromSheet, DEMO_SHEET } = await fetched(() => import('@/core/starters'));
+      return calibrationFromSheet(DEMO_SHEET, 'demo', freeName(DEMO.name, names), today());
+    });
 
   const failure = [entries, create, duplicate, rename, remove, restore].find((work) => work.isError)?.error;
   const waysOn = (
@@ -79,7 +89,7 @@ export function DocumentsScreen() {
       />
       <Button label="Open a file" icon="file-import-outline" onPress={() => void file.pick()} />
       {kept.length > 0 ? (
-        <Button label={`Open the demo: ${DEMO_SHEET.name}`} icon="snowflake" onPress={openDemo} />
+        <Button label={`Open the demo: ${DEMO.name}`} icon="snowflake" onPress={openDemo} />
       ) : null}
     </View>
   );
@@ -91,7 +101,11 @@ export function DocumentsScreen() {
           <Welcome />
           <StorageMessages onOpen={open} />
           {failure === undefined || failure === null ? null : (
-            <Message tone="error">{`The browser’s storage did not answer: ${failure.message}. Free some space in the browser and try again; in a private window storage may be off.`}</Message>
+            <Message tone="error">
+              {failure instanceof NotFetched
+                ? failure.message
+                : `The browser’s storage did not answer: ${failure.message}. Free some space in the browser and try again; in a private window storage may be off.`}
+            </Message>
           )}
           {file.problem === null ? null : (
             <Message
@@ -105,13 +119,13 @@ export function DocumentsScreen() {
           {entries.isSuccess && kept.length === 0 ? (
             <View style={{ gap: SPACE.m }}>
               <Button
-                label={`Open the demo: ${DEMO_SHEET.name}`}
+                label={`Open the demo: ${DEMO.name}`}
                 kind="primary"
                 icon="snowflake"
                 onPress={openDemo}
               />
               <Text kind="small" colour="muted">
-                {`${DEMO_SHEET.starterLabel}, 1,900 m up, hard frost. Complete, and yours to change.`}
+                {`${DEMO.engine}, 1,900 m up, hard frost. Complete, and yours to change.`}
               </Text>
             </View>
           ) : null}
@@ -153,11 +167,9 @@ export function DocumentsScreen() {
         </View>
       </Page>
       {making ? (
-        <NewSheet
-          names={names}
-          onClose={() => setMaking(false)}
-          onMake={(document) => void store(document)}
-        />
+        <Suspense fallback={<ComingSheet title="New calibration" onClose={() => setMaking(false)} />}>
+          <NewSheet names={names} onClose={() => setMaking(false)} onMake={(make) => void store(make)} />
+        </Suspense>
       ) : null}
       {chosen === null ? null : (
         <RowSheet
@@ -172,13 +184,15 @@ export function DocumentsScreen() {
         />
       )}
       {renaming === null ? null : (
-        <NameSheet
-          title="Rename"
-          action="Rename"
-          name={renaming.name}
-          onClose={() => setRenaming(null)}
-          onName={(name) => rename.mutate({ id: renaming.id, name })}
-        />
+        <Suspense fallback={<ComingSheet title="Rename" onClose={() => setRenaming(null)} />}>
+          <NameSheet
+            title="Rename"
+            action="Rename"
+            name={renaming.name}
+            onClose={() => setRenaming(null)}
+            onName={(name) => rename.mutate({ id: renaming.id, name })}
+          />
+        </Suspense>
       )}
       <Snackbar
         visible={deleted !== null}
@@ -194,5 +208,14 @@ export function DocumentsScreen() {
         {`Deleted ${deleted?.name ?? ''}`}
       </Snackbar>
     </View>
+  );
+}
+
+/** A sheet that is on its way. */
+function ComingSheet({ title, onClose }: { title: string; onClose: () => void }) {
+  return (
+    <Sheet title={title} open onClose={onClose}>
+      <ActivityIndicator aria-label="Opening" />
+    </Sheet>
   );
 }

@@ -17,7 +17,7 @@ import { freeName } from './names';
 interface Props {
   names: readonly string[];
   onClose: () => void;
-  onMake: (document: Calibration) => void;
+  onMake: (make: () => Calibration) => void;
 }
 
 /** How many cylinders there are beginnings for, and none. */
@@ -40,7 +40,7 @@ export function NewSheet({ names, onClose, onMake }: Props) {
   });
   const make = form.handleSubmit(({ name }) => {
     const sheet = offered.find((candidate) => candidate.id === starter) ?? offered[0];
-    onMake(
+    onMake(() =>
       sheet === undefined
         ? emptyCalibration(name, today())
         : calibrationFromSheet(sheet, 'starter', name, today()),

@@ -1,13 +1,14 @@
-import { downloadCalibration } from '@/data/files/download';
-import { retrySave } from '@/data/session/autosave';
-import { forgetUnsaved, useUnsaved } from '@/data/session/unsaved';
+import { Suspense } from 'react';
+import { useUnsaved } from '@/data/session/unsaved';
 import { tabsAreKnown } from '@/data/store/tabs';
-import { Button } from '@/ui/button/Button';
+import { laterPart } from '@/ui/later/laterPart';
 import { Message } from '@/ui/layout';
+
+const UnsavedMessages = laterPart(async () => (await import('./UnsavedMessages')).UnsavedMessages);
 
 /** What must be known of storage before anything is opened: changes that are not stored, tabs that cannot be told apart. */
 export function StorageMessages({ onOpen }: { onOpen: (id: string) => void }) {
-  const unsaved = Object.values(useUnsaved());
+  const anyUnsaved = useUnsaved((unsaved) => Object.keys(unsaved).length > 0);
   return (
     <>
       {tabsAreKnown() ? null : (
@@ -16,28 +17,11 @@ export function StorageMessages({ onOpen }: { onOpen: (id: string) => void }) {
           each other.
         </Message>
       )}
-      {unsaved.map(({ id, document, reason }) => (
-        <Message
-          key={id}
-          tone="error"
-          actions={
-            <>
-              <Button label="Open it" kind="primary" onPress={() => onOpen(id)} />
-              <Button label="Try saving again" icon="sync" onPress={() => retrySave(id)} />
-              <Button
-                label="Export as a file"
-                icon="download"
-                onPress={() => downloadCalibration(document)}
-              />
-              <Button label="Drop the change" kind="plain" onPress={() => forgetUnsaved(id)} />
-            </>
-          }
-        >
-          {reason === 'storage'
-            ? `The last change to “${document.name}” is not stored. It is kept while this tab is open. Free some space in the browser and try again, or export a file.`
-            : `“${document.name}” was deleted in another tab, and the last change here is not stored. Restore it below and try again, or export a file.`}
-        </Message>
-      ))}
+      {anyUnsaved ? (
+        <Suspense fallback={<Message tone="error">The last change to a calibration is not stored.</Message>}>
+          <UnsavedMessages onOpen={onOpen} />
+        </Suspense>
+      ) : null}
     </>
   );
 }

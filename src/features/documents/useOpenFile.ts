@@ -1,7 +1,6 @@
 import { useState } from 'react';
-import { type Calibration, fileProblemMessage } from '@/core/calibration';
+import type { Calibration } from '@/core/calibration';
 import { pickPart, type ReadPart } from '@/data/files/pick';
-import { readFile } from '@/workers/readFileClient';
 
 /** Asks for a file; a good one goes on to `onDocument`, a bad one leaves a sentence and changes nothing. */
 export function useOpenFile(onDocument: (document: Calibration) => void) {
@@ -16,8 +15,6 @@ export function useOpenFile(onDocument: (document: Calibration) => void) {
 }
 
 async function readDocument(text: string): Promise<ReadPart<Calibration>> {
-  const result = await readFile('calibration', text);
-  return result.ok
-    ? { ok: true, part: result.document }
-    : { ok: false, message: fileProblemMessage(result.problem) };
+  const { readCalibration } = await import('./readCalibration');
+  return readCalibration(text);
 }

@@ -9,7 +9,7 @@ import type { LoadStrategy } from '@/core/fuel';
 import { type ComingMap, strategySwitch } from '@/core/generators';
 import type { MapData } from '@/core/map';
 import { MAP_DEFINITIONS, type MapId } from '@/core/program';
-import { useShownUnits } from '@/data/preferences';
+import { useShownUnits } from '@/data/shownUnits';
 import { edit, useDocument } from '@/data/session/session';
 import { typedSource } from '@/data/session/useField';
 import { today } from '@/data/today';

@@ -5,13 +5,8 @@ import { View } from 'react-native';
 import { type Calibration, definitionAt, mapAt, type MapKey } from '@/core/calibration';
 import type { MapData } from '@/core/map';
 import { useDocument } from '@/data/session/session';
-import {
-  useEntries,
-  useRecord,
-  useRemoveSnapshot,
-  useSnapshots,
-  useTakeSnapshot,
-} from '@/data/store/queries';
+import { useEntries } from '@/data/store/listQueries';
+import { useRecord, useRemoveSnapshot, useSnapshots, useTakeSnapshot } from '@/data/store/queries';
 import { Button } from '@/ui/button/Button';
 import { IconButton } from '@/ui/button/IconButton';
 import { TextBox } from '@/ui/field';

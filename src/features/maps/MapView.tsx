@@ -173,6 +173,14 @@ function Editing({ mapKey, of, onPropose, onAxes }: EditingProps) {
       />
       {mapKey === 'lambda' ? <PulseScaling /> : null}
       <MapSettings mapKey={mapKey} />
+      {isMapId(mapKey) ? (
+        <Button
+          label="Propose anew from the engine’s description"
+          icon="auto-fix"
+          disabled={missing.length > 0}
+          onPress={onPropose}
+        />
+      ) : null}
     </>
   );
   const views = <Views of={of} map={map} shown={shown} editing={editing} beside={roomy} />;
@@ -189,14 +197,6 @@ function Editing({ mapKey, of, onPropose, onAxes }: EditingProps) {
           {views}
         </>
       )}
-      {isMapId(mapKey) ? (
-        <Button
-          label="Propose anew from the engine’s description"
-          icon="auto-fix"
-          disabled={missing.length > 0}
-          onPress={onPropose}
-        />
-      ) : null}
     </>
   );
 }

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useShownUnits } from '@/data/preferences';
+import { useShownUnits } from '@/data/shownUnits';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
 import { Sheet } from '@/ui/sheet/Sheet';

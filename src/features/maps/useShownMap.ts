@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { definitionAt, mapAt, type MapKey } from '@/core/calibration';
 import { fuelById } from '@/core/fuels';
 import { type MapData, type MapDefinition, shownAs, type ShownAs, shownMap } from '@/core/map';
-import { useShownUnits } from '@/data/preferences';
+import { useShownUnits } from '@/data/shownUnits';
 import { useDocument } from '@/data/session/session';
 
 /** A map of the open document as it is kept, and as it is shown in the units chosen. */

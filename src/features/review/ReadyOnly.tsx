@@ -2,7 +2,7 @@ import { useGlobalSearchParams, useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import { type Calibration, compile } from '@/core/calibration';
 import { blockingFindings, findingWords, sheetOf } from '@/core/checks';
-import { useShownUnits } from '@/data/preferences';
+import { useShownUnits } from '@/data/shownUnits';
 import { Button } from '@/ui/button/Button';
 import { Message, Page } from '@/ui/layout';
 import { MissingList } from '@/ui/missing/MissingList';

@@ -11,11 +11,13 @@ import { Text } from '@/ui/text/Text';
 import { SPACE, useRoles } from '@/ui/theme';
 import { Navigation } from './Navigation';
 import { Notices } from './Notices';
+import { useSaving } from './saving';
 import { TopBar } from './TopBar';
 
 /** An open calibration: reads it from storage, then shows its places between top bar and navigation. */
 export function CalibrationFrame() {
   const { id } = useLocalSearchParams<{ id: string }>();
+  useSaving();
   const record = useRecord(id);
   const open = useSession((session) => session.id);
   const forkedFrom = useSession((session) =>

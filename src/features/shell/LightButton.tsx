@@ -1,4 +1,4 @@
-import { useLightPreference } from '@/data/preferences';
+import { useLightPreference } from '@/data/light';
 import { IconButton } from '@/ui/button/IconButton';
 import { useScheme } from '@/ui/theme';
 

@@ -1,6 +1,6 @@
 import type { ErrorBoundaryProps } from 'expo-router';
 import { View } from 'react-native';
-import { useAllStored } from '@/data/session/session';
+import { useAllStored } from '@/data/session/allStored';
 import { Button } from '@/ui/button/Button';
 import { Message, Page } from '@/ui/layout';
 

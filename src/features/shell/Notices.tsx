@@ -6,7 +6,7 @@ import { View } from 'react-native';
 import { retrySave } from '@/data/session/autosave';
 import { dismissNotice, openSession, useSession } from '@/data/session/session';
 import { repository } from '@/data/store/browserRepository';
-import { queryKeys } from '@/data/store/queries';
+import { queryKeys } from '@/data/store/listQueries';
 import { Button } from '@/ui/button/Button';
 import { Message } from '@/ui/layout';
 import { SPACE } from '@/ui/theme';

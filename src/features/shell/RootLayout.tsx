@@ -1,11 +1,9 @@
 import { QueryClientProvider, useQueryClient } from '@tanstack/react-query';
 import { Slot } from 'expo-router';
 import { useEffect, useState } from 'react';
-import { useLightPreference } from '@/data/preferences';
-import { startAutosave } from '@/data/session/autosave';
-import { startKeepingHistory } from '@/data/session/historyKeeping';
-import { repository } from '@/data/store/browserRepository';
-import { createQueryClient, queryKeys } from '@/data/store/queries';
+import { useLightPreference } from '@/data/light';
+import { createQueryClient, lookAfterStorage, queryKeys } from '@/data/store/listQueries';
+import { onOtherTabChange } from '@/data/store/tabs';
 import { AppProviders } from '@/ui/AppProviders';
 import { useFocusKept } from '@/ui/focus';
 
@@ -19,14 +17,8 @@ export function RootLayout() {
   );
 }
 
-/** The first screen comes before storage is looked after, ms. */
+/** The first screen comes before storage is looked after, and before what reads documents is fetched for it, ms. */
 const FIRST_LOOK_MS = 1500;
-
-/** Holds the list against the documents, and empties the bin of what has lain there long enough. */
-async function lookAfterStorage(): Promise<void> {
-  await repository.repair();
-  await repository.purge();
-}
 
 function Themed() {
   const [light] = useLightPreference();
@@ -34,16 +26,14 @@ function Themed() {
   useFocusKept();
   useEffect(() => {
     const readListAnew = () => void client.invalidateQueries({ queryKey: queryKeys.entries });
-    const stopSaving = startAutosave(readListAnew);
-    const stopKeeping = startKeepingHistory();
+    const stopListening = onOtherTabChange(readListAnew);
     const looking = setTimeout(
       () => void lookAfterStorage().then(readListAnew, () => undefined),
       FIRST_LOOK_MS,
     );
     return () => {
       clearTimeout(looking);
-      stopSaving();
-      stopKeeping();
+      stopListening();
     };
   }, [client]);
   return (

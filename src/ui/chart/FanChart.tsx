@@ -1,7 +1,8 @@
 import { line as lineShape } from 'd3-shape';
 import { Circle, Path, Text as SvgText } from 'react-native-svg';
 import { formatNumber } from '@/core/units';
-import { FONT, magnitudeColour, useRoles, useScheme } from '../theme';
+import { FONT, useRoles, useScheme } from '../theme';
+import { magnitudeColour } from '../theme/ramps';
 import { ChartAxes } from './ChartAxes';
 import { ChartFrame } from './ChartFrame';
 import { chartScales, MARGIN } from './scales';

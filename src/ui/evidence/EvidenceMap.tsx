@@ -3,7 +3,8 @@ import { View } from 'react-native';
 import Svg, { Circle, Rect } from 'react-native-svg';
 import { formatNumber } from '@/core/units';
 import { Text } from '../text/Text';
-import { CORNER, differenceColour, magnitudeColour, SPACE, useRoles, useScheme } from '../theme';
+import { CORNER, SPACE, useRoles, useScheme } from '../theme';
+import { differenceColour, magnitudeColour } from '../theme/ramps';
 import { alongAxis, cellAtPoint, type EvidenceCell, evidenceCells } from './evidenceGeometry';
 
 interface Props {

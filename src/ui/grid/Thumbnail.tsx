@@ -1,7 +1,8 @@
 import { useEffect, useRef } from 'react';
 import type { MapData } from '@/core/map';
 import { rowCount } from '@/core/map/schema';
-import { magnitudeScale, useScheme } from '../theme';
+import { useScheme } from '../theme';
+import { magnitudeScale } from '../theme/ramps';
 
 /** A map or curve as a small picture of its colours. Decoration: the name beside it says what it is. */
 export function Thumbnail({ map, width, height }: { map: MapData; width: number; height: number }) {

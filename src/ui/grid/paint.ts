@@ -1,5 +1,6 @@
 import { type CellRange, rangeIndices } from '@/core/map';
-import { FONT, textOn, type Roles } from '../theme';
+import { FONT, type Roles } from '../theme';
+import { textOn } from '../theme/ramps';
 import { cellOrigin, type GridGeometry } from './geometry';
 
 /** What a grid's picture is made of. */

@@ -4,7 +4,8 @@ import { axisPlace, type MapData, type MapDefinition } from '@/core/map';
 import { gridOf, lookUpMap } from '@/core/numeric';
 import { IconButton } from '../button/IconButton';
 import { Text } from '../text/Text';
-import { differenceColour, magnitudeScale, SPACE, useRoles, useScheme } from '../theme';
+import { SPACE, useRoles, useScheme } from '../theme';
+import { differenceColour, magnitudeScale } from '../theme/ramps';
 import { paintSurface, type SurfacePicture, type SurfacePoint } from './paintSurface';
 import { surfaceShape, turned, USUAL_VIEW } from './project';
 

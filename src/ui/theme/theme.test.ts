@@ -1,5 +1,6 @@
 import { oklab } from '@tests/support/oklab';
-import { contrast, differenceColour, magnitudeColour, magnitudeScale, rolesOf, textOn, type Roles } from '.';
+import { rolesOf, type Roles } from '.';
+import { contrast, differenceColour, magnitudeColour, magnitudeScale, textOn } from './ramps';
 import { DIFFERENCE, MAGNITUDE } from './palette';
 
 const SCHEMES = ['dark', 'light'] as const;

@@ -1,2 +1,4 @@
-export { CalibrationFrame as default } from '@/features/shell/CalibrationFrame';
+import { laterLayout } from '@/features/shell/laterLayout';
+
 export { LoadFailure as ErrorBoundary } from '@/features/shell/LoadFailure';
+export default laterLayout(async () => (await import('@/features/shell/CalibrationFrame')).CalibrationFrame);

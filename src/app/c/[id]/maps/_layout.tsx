@@ -1,2 +1,4 @@
-export { MapsLayout as default } from '@/features/maps/MapsLayout';
+import { laterLayout } from '@/features/shell/laterLayout';
+
 export { LoadFailure as ErrorBoundary } from '@/features/shell/LoadFailure';
+export default laterLayout(async () => (await import('@/features/maps/MapsLayout')).MapsLayout);

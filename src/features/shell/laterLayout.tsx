@@ -1,0 +1,24 @@
+import { Suspense, type ComponentType } from 'react';
+import { ActivityIndicator, View } from 'react-native';
+import { laterPart } from '@/ui/later/laterPart';
+
+/**
+ * The layout of a route, fetched when it is on the way: the router runs the module of every layout before it shows the
+ * first screen, whichever that is.
+ */
+export function laterLayout(load: () => Promise<ComponentType>): ComponentType {
+  const Layout = laterPart(load);
+  return function LaterLayout() {
+    return (
+      <Suspense
+        fallback={
+          <View role="main" style={{ flex: 1, alignItems: 'center', justifyContent: 'center' }}>
+            <ActivityIndicator aria-label="Opening" />
+          </View>
+        }
+      >
+        <Layout />
+      </Suspense>
+    );
+  };
+}
