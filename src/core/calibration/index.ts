@@ -31,7 +31,16 @@ export {
   valvesOf,
   wheelOf,
 } from './hardware';
-export { correctionKey, definitionAt, isMapKey, mapAt, type MapKey, putMap } from './mapAccess';
+export {
+  correctionKey,
+  definitionAt,
+  isMapKey,
+  mapAt,
+  type MapKey,
+  mapPath,
+  putMap,
+  withMapAt,
+} from './mapAccess';
 export { pinFunctions } from './pinFunctions';
 export { baseValue, sweptVolumePerCylinderCm3 } from './quantities';
 export { type Calibration, calibrationSchema, type StandInId } from './schema';

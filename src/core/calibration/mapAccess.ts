@@ -38,6 +38,22 @@ export function mapAt(document: Calibration, key: MapKey): MapData | null {
   return isMapId(key) ? document.maps[key] : (correctionAt(document, key)?.map ?? null);
 }
 
+/** Where a map stands in the document, step by step. */
+export function mapPath(document: Calibration, key: MapKey): readonly (string | number)[] {
+  return isMapId(key)
+    ? ['maps', key]
+    : ['corrections', document.corrections.findIndex(({ id }) => correctionKey(id) === key), 'map'];
+}
+
+/** The document with another map in a place that has one; the rest of it is shared. */
+export function withMapAt(document: Calibration, key: MapKey, map: MapData): Calibration {
+  if (isMapId(key)) return { ...document, maps: { ...document.maps, [key]: map } };
+  return {
+    ...document,
+    corrections: document.corrections.map((own) => (correctionKey(own.id) === key ? { ...own, map } : own)),
+  };
+}
+
 /** Puts a map in its place in a draft. */
 export function putMap(draft: Calibration, key: MapKey, map: MapData): void {
   if (isMapId(key)) {

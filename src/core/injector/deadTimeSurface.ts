@@ -118,15 +118,21 @@ function scaledCurve(
   };
 }
 
-/** Prepares a table for look-up, its gaps filled. */
+const prepared = new WeakMap<DeadTimeTable, DeadTimeSurface>();
+
+/** Prepares a table for look-up, its gaps filled. Remembered by table: one is never changed in place. */
 export function deadTimeSurface(table: DeadTimeTable): DeadTimeSurface {
+  const before = prepared.get(table);
+  if (before !== undefined) return before;
   const { volts, pressuresKpa, ms } = completedDeadTime(table);
-  return {
+  const surface = {
     pressuresKpa: Float64Array.from(pressuresKpa),
     curves: pressuresKpa.map((_, k) =>
       deadTimeCurve(volts.map((volt, row) => ({ volts: volt, ms: (ms[row] as number[])[k] as number }))),
     ),
   };
+  prepared.set(table, surface);
+  return surface;
 }
 
 /** Dead time, ms, at a voltage and a pressure across: linear between pressures, held beyond them. */

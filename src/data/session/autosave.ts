@@ -1,6 +1,7 @@
 import type { Calibration } from '@/core/calibration';
 import { repository } from '../store/browserRepository';
 import { onOtherTabChange } from '../store/tabs';
+import { atOnce, later } from './later';
 import { useSession } from './session';
 import { forgetUnsaved, keepUnsaved, useUnsaved } from './unsaved';
 
@@ -17,7 +18,7 @@ interface PendingSave {
 let queue: ((task: PendingSave) => void) | null = null;
 
 /**
- * Keeps documents stored: each change is saved at once, one save at a time, the newest document of a calibration last,
+ * Keeps documents stored: each change is saved as soon as it is painted, one save at a time, the newest document of a calibration last,
  * also when it is closed meanwhile. What cannot be stored is kept in memory under its own calibration. When another tab
  * has saved in between, this tab's document goes on as a copy, so that neither overwrites the other.
  * @returns how to stop.
@@ -93,10 +94,14 @@ export function startAutosave(afterSave: AfterSave): () => void {
     void saveAll();
   };
   const stopSaving = useSession.subscribe((session, before) => {
+    // A calibration that is left may be opened again at once, and is read from storage then.
+    if (before.id !== null && session.id !== before.id) atOnce(saveOf(before.id));
     const changed = session.history !== before.history || session.saveState !== before.saveState;
     if (!changed || session.saveState !== 'unsaved' || session.id === null || session.history === null)
       return;
-    queue?.({ id: session.id, revision: session.revision, document: session.history.document });
+    const task = { id: session.id, revision: session.revision, document: session.history.document };
+    // What was changed is on the screen before it is written down, which takes a large calibration some milliseconds.
+    later(saveOf(task.id), () => queue?.(task));
   });
   const stopListening = onOtherTabChange(({ id, revision, kind }) => {
     const session = useSession.getState();
@@ -122,6 +127,8 @@ export function startAutosave(afterSave: AfterSave): () => void {
     window.removeEventListener('beforeunload', warnUnsaved);
   };
 }
+
+const saveOf = (id: string): string => `save ${id}`;
 
 /** Changes the session only while it still has this document open. */
 function markOpen(id: string, change: Partial<ReturnType<typeof useSession.getState>>): void {

@@ -1,9 +1,10 @@
 import type { Draft } from 'immer';
 import { useMemo } from 'react';
-import type { Calibration } from '@/core/calibration';
+import type { Calibration, MapKey } from '@/core/calibration';
+import type { MapData } from '@/core/map';
 import type { SourceKind } from '@/core/field';
 import { keepDrafts, keepTyping, readDrafts, readTyping, type Drafts } from './drafts';
-import { edited, redone, undone, type History } from './history';
+import { cellsEdited, edited, redone, undone, type History } from './history';
 import { keptSteps } from './keptHistory';
 import { NOTHING_OPEN, type SessionNotice, useSession } from './sessionStore';
 import { useUnsaved } from './unsaved';
@@ -54,15 +55,20 @@ export function edit(label: string, recipe: (draft: Draft<Calibration>) => void)
   change((history) => edited(history, label, recipe));
 }
 
+/** Puts other cells into a map as one undoable edit; its axes stay. */
+export function editCells(label: string, key: MapKey, next: MapData): void {
+  change((history) => cellsEdited(history, label, key, next));
+}
+
 /** Takes back the last edit. What was half typed goes too: it belonged to the state that is left. */
 export function undo(): void {
   change(undone);
-  setDrafts({});
+  dropDrafts();
 }
 
 export function redo(): void {
   change(redone);
-  setDrafts({});
+  dropDrafts();
 }
 
 /** What is typed from now on comes from this; kept over a reload. */
@@ -76,6 +82,10 @@ export function setTypingSource(typingSource: SourceKind): void {
 export function setDraft(path: string, text: string | null): void {
   const { [path]: _old, ...others } = useSession.getState().drafts;
   setDrafts(text === null ? others : { ...others, [path]: text });
+}
+
+function dropDrafts(): void {
+  if (Object.keys(useSession.getState().drafts).length > 0) setDrafts({});
 }
 
 function setDrafts(drafts: Drafts): void {

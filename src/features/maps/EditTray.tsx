@@ -1,5 +1,6 @@
 import { useEffect, useRef, type RefObject } from 'react';
 import { View, type TextInput } from 'react-native';
+import { useStore } from 'zustand';
 import type { MapDefinition } from '@/core/map';
 import { formatNumber, parseNumber, typedProblemMessage } from '@/core/units';
 import { Button } from '@/ui/button/Button';
@@ -54,7 +55,9 @@ const ONWARD: Readonly<Record<string, { columns: number; rows: number }>> = {
 /** What is done to the selected cells: set, add, multiply, percent, or a step. */
 export function EditTray({ definition, editing, box, quick, onStep, onLeave }: Props) {
   const wide = useWide();
-  const { mode, text } = editing;
+  const mode = useStore(editing.store, (state) => state.mode);
+  const text = useStore(editing.store, (state) => state.text);
+  const problem = useStore(editing.store, (state) => state.problem);
   const unit = mode === 'percent' ? '%' : mode === 'multiply' ? '' : definition.unit;
   const step = formatNumber(definition.step, Math.max(definition.decimals, 2)).replace(/\.?0+$/, '');
 
@@ -84,7 +87,7 @@ export function EditTray({ definition, editing, box, quick, onStep, onLeave }: P
   const modes = <Chips label="Edit by" options={MODES} value={mode} onChange={editing.setMode} />;
   return (
     <View style={{ gap: SPACE.s }}>
-      {editing.problem === null ? null : <Message tone="error">{editing.problem}</Message>}
+      {problem === null ? null : <Message tone="error">{problem}</Message>}
       {wide ? null : modes}
       <View
         style={{
@@ -103,7 +106,7 @@ export function EditTray({ definition, editing, box, quick, onStep, onLeave }: P
           placeholder={PLACEHOLDERS[mode]}
           value={text}
           numeric
-          invalid={editing.problem !== null}
+          invalid={problem !== null}
           onChangeText={editing.setText}
           onSubmit={submit}
           onCancel={() => {

@@ -1,19 +1,22 @@
-import { axisPlace, type MapData, type ShownAs } from '@/core/map';
+import type { MapKey } from '@/core/calibration';
+import { axisPlace, type ShownAs } from '@/core/map';
 import { CurveEditor } from '@/ui/chart';
+import { cellSelection } from '@/ui/grid';
+import { useMarks } from './marks';
+import { type MapEditing, useSelection } from './useMapEditing';
+import { useShownMap } from './useShownMap';
 
 interface Props {
+  mapKey: MapKey;
   as: ShownAs;
-  /** The curve as it is shown. */
-  shown: MapData;
-  chosen: number;
-  /** The operating point along the curve, in units shown; null without one. */
-  point: number | null;
-  onChoose: (column: number) => void;
-  onMove: (index: number, value: number) => void;
+  editing: MapEditing;
 }
 
 /** A map of one axis as the curve it is, with points that are dragged and nudged. */
-export function MapCurve({ as, shown, chosen, point, onChoose, onMove }: Props) {
+export function MapCurve({ mapKey, as, editing }: Props) {
+  const shown = useShownMap(mapKey, as);
+  const { corner } = useSelection(editing);
+  const { point } = useMarks(as);
   const { label, unit, decimals, min, max, step, x } = as.definition;
   return (
     <CurveEditor
@@ -27,11 +30,11 @@ export function MapCurve({ as, shown, chosen, point, onChoose, onMove }: Props) 
       min={min}
       max={max}
       step={step}
-      chosen={chosen}
-      point={point}
+      chosen={corner.column}
+      point={point?.x ?? null}
       apart={as.definition.fixedAxis === true}
-      onChoose={onChoose}
-      onMove={onMove}
+      onChoose={(column) => editing.select(cellSelection({ column, row: 0 }))}
+      onMove={editing.put}
     />
   );
 }

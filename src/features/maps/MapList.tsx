@@ -1,4 +1,4 @@
-import { correctionKey, type MapKey, usedMaps } from '@/core/calibration';
+import { correctionKey, mapAt, type MapKey, usedMaps } from '@/core/calibration';
 import { correctionDefinition } from '@/core/correction/schema';
 import type { SourceKind } from '@/core/field';
 import { SOURCE_KINDS, SOURCE_TEXT } from '@/core/field/schema';
@@ -6,9 +6,9 @@ import { generatorNeeds } from '@/core/generators';
 import { MAP_GROUPS, type MapData } from '@/core/map';
 import { MAP_DEFINITIONS } from '@/core/program';
 import { useGlobalSearchParams, usePathname, useRouter } from 'expo-router';
-import { memo, useDeferredValue, type ReactNode } from 'react';
+import { memo, useCallback, type ReactNode } from 'react';
 import { View } from 'react-native';
-import { useDocument } from '@/data/session/session';
+import { useDocumentButCells, useDocumentPartLater } from '@/data/session/documentParts';
 import { Thumbnail } from '@/ui/grid';
 import { Icon } from '@/ui/icon/Icon';
 import { LinkRow, StateMark, useWide, type MarkTone } from '@/ui/layout';
@@ -56,7 +56,7 @@ const TOOLS = [
 /** Every map in use with its picture and state, the builder's corrections, and what is set beside them. */
 export function MapList() {
   const roles = useRoles();
-  const document = useDocument();
+  const document = useDocumentButCells();
   const router = useRouter();
   const wide = useWide();
   const path = usePathname();
@@ -88,7 +88,6 @@ export function MapList() {
                 label={MAP_DEFINITIONS[mapId].label}
                 unit={MAP_DEFINITIONS[mapId].unit}
                 decimals={MAP_DEFINITIONS[mapId].decimals}
-                map={document.maps[mapId]}
                 ready={generatorNeeds(document, mapId).length === 0}
                 here={here(mapId)}
               />
@@ -106,7 +105,6 @@ export function MapList() {
               label={correction.name}
               unit={correctionDefinition(correction).unit}
               decimals={correctionDefinition(correction).decimals}
-              map={correction.map}
               ready
               here={here(correctionKey(correction.id))}
             />
@@ -149,20 +147,18 @@ interface MapRowProps {
   label: string;
   unit: string;
   decimals: number;
-  map: MapData | null;
   /** All that its generator needs is there. */
   ready: boolean;
   here: boolean;
 }
 
 /** One map of the list; drawn anew only when that map changes. */
-const MapRow = memo(function MapRow({ id, mapKey, label, unit, decimals, map, ready, here }: MapRowProps) {
+const MapRow = memo(function MapRow({ id, mapKey, label, unit, decimals, ready, here }: MapRowProps) {
   const roles = useRoles();
   const router = useRouter();
   const wide = useWide();
   const picture = wide ? SMALL_THUMBNAIL : THUMBNAIL;
-  // A thumbnail may come a moment after the cell that changed it.
-  const pictured = useDeferredValue(map);
+  const pictured = useDocumentPartLater(useCallback((document) => mapAt(document, mapKey), [mapKey]));
   const frame = {
     borderWidth: 1,
     borderStyle: 'dashed',

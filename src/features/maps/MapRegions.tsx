@@ -1,10 +1,11 @@
 import { useGlobalSearchParams } from 'expo-router';
+import { useMemo } from 'react';
 import { View } from 'react-native';
 import { create } from 'zustand';
 import { cellsOfRegion, type MapRegionOf, mapRegions } from '@/core/generators';
 import { channelQuantity } from '@/core/channel';
 import type { MapData, MapDefinition } from '@/core/map';
-import { useDocument } from '@/data/session/session';
+import { useDocumentButCells } from '@/data/session/documentParts';
 import { Chips } from '@/ui/button/Chips';
 import { NumberBox } from '@/ui/field';
 import type { Selection } from '@/ui/grid';
@@ -21,17 +22,19 @@ export function useMapRegions(definition: MapDefinition): {
   readonly regions: readonly MapRegionOf[];
   readonly move: (region: MapRegionOf, to: Partial<Borders>) => void;
 } {
-  const document = useDocument();
+  const document = useDocumentButCells();
   const { id } = useGlobalSearchParams<{ id: string }>();
   const moved = useMoved((state) => state.moved);
-  const key = (region: MapRegionOf) => `${id} ${definition.y?.channel ?? ''} ${region.id}`;
-  return {
-    regions: mapRegions(document, definition).map((region) => ({ ...region, ...moved[key(region)] })),
-    move: (region, to) => {
-      const { fromX, toX, fromY, toY } = { ...region, ...to };
-      useMoved.setState({ moved: { ...moved, [key(region)]: { fromX, toX, fromY, toY } } });
-    },
-  };
+  return useMemo(() => {
+    const key = (region: MapRegionOf) => `${id} ${definition.y?.channel ?? ''} ${region.id}`;
+    return {
+      regions: mapRegions(document, definition).map((region) => ({ ...region, ...moved[key(region)] })),
+      move: (region: MapRegionOf, to: Partial<Borders>) => {
+        const { fromX, toX, fromY, toY } = { ...region, ...to };
+        useMoved.setState({ moved: { ...moved, [key(region)]: { fromX, toX, fromY, toY } } });
+      },
+    };
+  }, [document, definition, id, moved]);
 }
 
 interface Props {

@@ -1,11 +1,11 @@
 import { definitionAt, type MapKey, SECTION_IDS } from '@/core/calibration';
-import { useDocument } from '@/data/session/session';
+import { useDocumentButCells } from '@/data/session/documentParts';
 import { Card } from '@/ui/layout';
 import { SectionFields } from '../fields/fields';
 
 /** The numbers that belong to a map beside its cells; nothing for most. */
 export function MapSettings({ mapKey }: { mapKey: MapKey }) {
-  const { settings } = definitionAt(useDocument(), mapKey);
+  const { settings } = definitionAt(useDocumentButCells(), mapKey);
   const section = SECTION_IDS.find((id) => id === settings?.section);
   if (settings === undefined || section === undefined) return null;
   return (

@@ -1,19 +1,24 @@
 import { inSentence } from '@/core/units';
 import { memo, useState } from 'react';
-import { axisPlace, type MapData, type MapDefinition } from '@/core/map';
+import type { MapKey } from '@/core/calibration';
+import { axisPlace, type MapDefinition, type ShownAs } from '@/core/map';
 import { Chips } from '@/ui/button/Chips';
 import { FanChart } from '@/ui/chart';
-import type { Selection } from '@/ui/grid';
 import { Card } from '@/ui/layout';
+import { type MapEditing, useSelectionLater } from './useMapEditing';
+import { useShownMapLater } from './useShownMap';
 
 interface Props {
-  definition: MapDefinition;
-  map: MapData;
-  selection: Selection;
+  mapKey: MapKey;
+  as: ShownAs;
+  editing: MapEditing;
 }
 
 /** A map's rows or columns over each other, the chosen one standing out; nothing for a curve, which is drawn above its cells. */
-export const MapSlices = memo(function MapSlices({ definition, map, selection }: Props) {
+export const MapSlices = memo(function MapSlices({ mapKey, as, editing }: Props) {
+  const { definition } = as;
+  const map = useShownMapLater(mapKey, as);
+  const selection = useSelectionLater(editing);
   const [cut, setCut] = useState<'rows' | 'columns'>('rows');
   const { column, row } = selection.corner;
   const { x, y, decimals } = definition;

@@ -1,7 +1,7 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { correctionKey, definitionAt, type MapKey, usedMaps } from '@/core/calibration';
-import { useDocument } from '@/data/session/session';
+import { useDocumentButCells } from '@/data/session/documentParts';
 import { IconButton } from '@/ui/button/IconButton';
 import { type Command, useCommandKeys } from '@/ui/command';
 import { useWide } from '@/ui/layout';
@@ -9,7 +9,7 @@ import { MAP_STEP_COMMANDS } from '@/ui/command/mapKeys';
 
 /** From a map to the one before or after it in the list, by a touch or a key. */
 export function MapSteps({ mapKey }: { mapKey: MapKey }) {
-  const document = useDocument();
+  const document = useDocumentButCells();
   const router = useRouter();
   const wide = useWide();
   const { id } = useGlobalSearchParams<{ id: string }>();

@@ -1,11 +1,12 @@
 import { inSentence } from '@/core/units';
 import { useGlobalSearchParams, useRouter } from 'expo-router';
-import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
+import { memo, useDeferredValue, useMemo, useState, type ReactNode } from 'react';
 import { useWindowDimensions, View } from 'react-native';
-import { type MapKey, putMap } from '@/core/calibration';
+import { mapAt, type MapKey, putMap } from '@/core/calibration';
 import { generatedMap, generatorNeeds, mapAnchors, type OwnAnchors } from '@/core/generators';
-import { acceptedMap, type CellRange, type MapData } from '@/core/map';
+import { acceptedMap, type CellRange, type ShownAs } from '@/core/map';
 import { isMapId, type MapId } from '@/core/program';
+import { useDocumentButCells, useDocumentPart } from '@/data/session/documentParts';
 import { edit, useDocument } from '@/data/session/session';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
@@ -27,8 +28,8 @@ import { MapWorkings } from './MapWorkings';
 import { useMarks } from './marks';
 import { PulseScaling } from './PulseScaling';
 import { RelayView } from './RelayView';
-import { useMapEditing, type MapEditing } from './useMapEditing';
-import { useShownMap, type ShownMapOf } from './useShownMap';
+import { useMapEditing, useSelectionLater, type MapEditing } from './useMapEditing';
+import { type ShownMapOf, useShownAs, useShownMapLater } from './useShownMap';
 
 /** One map: editing it, looking at a proposal for it, or laying its axes anew. */
 export function MapView({ mapKey }: { mapKey: MapKey }) {
@@ -36,8 +37,9 @@ export function MapView({ mapKey }: { mapKey: MapKey }) {
   const { id, propose } = useGlobalSearchParams<{ id: string; propose?: string }>();
   const [doing, setDoing] = useState<'edit' | 'propose' | 'relay'>(propose === 'yes' ? 'propose' : 'edit');
   const [helpOpen, setHelpOpen] = useState(false);
-  const of = useShownMap(mapKey);
-  const { definition, map } = of;
+  const of = useShownAs(mapKey);
+  const { definition } = of;
+  const isThere = useDocumentPart((document) => mapAt(document, mapKey) !== null);
   const edited = () => setDoing('edit');
 
   const title = (
@@ -60,15 +62,14 @@ export function MapView({ mapKey }: { mapKey: MapKey }) {
   const body = () => {
     if (doing === 'propose' && isMapId(mapKey))
       return <Proposing mapId={mapKey} title={title} onDone={edited} />;
-    if (doing === 'relay' && map !== null) {
-      return <RelayView mapKey={mapKey} map={map} title={title} onDone={edited} />;
-    }
+    if (doing === 'relay' && isThere) return <Relaying mapKey={mapKey} title={title} onDone={edited} />;
     return (
       <Page>
         {title}
         <Editing
           mapKey={mapKey}
           of={of}
+          isThere={isThere}
           onPropose={() => setDoing('propose')}
           onAxes={() => setDoing('relay')}
         />
@@ -88,6 +89,12 @@ export function MapView({ mapKey }: { mapKey: MapKey }) {
   );
 }
 
+/** Laying the axes of a map that is there. */
+function Relaying({ mapKey, title, onDone }: { mapKey: MapKey; title: ReactNode; onDone: () => void }) {
+  const map = useDocumentPart((document) => mapAt(document, mapKey));
+  return map === null ? null : <RelayView mapKey={mapKey} map={map} title={title} onDone={onDone} />;
+}
+
 /** A proposal for a map from the engine's description; its choices make it anew at once. */
 function Proposing({ mapId, title, onDone }: { mapId: MapId; title: ReactNode; onDone: () => void }) {
   const document = useDocument();
@@ -102,7 +109,7 @@ function Proposing({ mapId, title, onDone }: { mapId: MapId; title: ReactNode; o
     () => mapAnchors(document, mapId, { firstRun, cams, use }),
     [document, mapId, firstRun, cams, use],
   );
-  const { definition } = useShownMap(mapId);
+  const { definition } = useShownAs(mapId);
   if (!generated.ok) return null;
   const { proposal } = generated;
   const accept = (range: CellRange | null) => {
@@ -131,6 +138,7 @@ function Proposing({ mapId, title, onDone }: { mapId: MapId; title: ReactNode; o
 interface EditingProps {
   mapKey: MapKey;
   of: ShownMapOf;
+  isThere: boolean;
   onPropose: () => void;
   onAxes: () => void;
 }
@@ -139,15 +147,15 @@ interface EditingProps {
 const ROOMY = 1560;
 const VIEWS_WIDTH = 420;
 
-function Editing({ mapKey, of, onPropose, onAxes }: EditingProps) {
+function Editing({ mapKey, of, isThere, onPropose, onAxes }: EditingProps) {
   const roomy = useWindowDimensions().width >= ROOMY;
-  const document = useDocument();
+  const document = useDocumentButCells();
   const router = useRouter();
   const { id } = useGlobalSearchParams<{ id: string }>();
-  const editing = useMapEditing(mapKey);
-  const { definition, map, as, shown } = of;
+  const { definition, as } = of;
+  const editing = useMapEditing(mapKey, as);
   const missing = isMapId(mapKey) ? generatorNeeds(document, mapKey) : [];
-  if (map === null || shown === null) {
+  if (!isThere) {
     if (!isMapId(mapKey)) return null;
     return (
       <>
@@ -165,9 +173,7 @@ function Editing({ mapKey, of, onPropose, onAxes }: EditingProps) {
     <>
       <MapEditor
         mapKey={mapKey}
-        map={map}
         as={as}
-        shown={shown}
         editing={editing}
         onAxes={definition.fixedAxis === true ? null : onAxes}
       />
@@ -183,7 +189,7 @@ function Editing({ mapKey, of, onPropose, onAxes }: EditingProps) {
       ) : null}
     </>
   );
-  const views = <Views of={of} map={map} shown={shown} editing={editing} beside={roomy} />;
+  const views = <Views mapKey={mapKey} of={of} editing={editing} beside={roomy} />;
   return (
     <>
       {roomy ? (
@@ -203,15 +209,13 @@ function Editing({ mapKey, of, onPropose, onAxes }: EditingProps) {
 
 /** Surface, slices and workings: beside the grid where there is room, else below it. */
 function Views({
+  mapKey,
   of,
-  map,
-  shown,
   editing,
   beside,
 }: {
+  mapKey: MapKey;
   of: ShownMapOf;
-  map: MapData;
-  shown: MapData;
   editing: MapEditing;
   beside: boolean;
 }) {
@@ -219,10 +223,6 @@ function Views({
   // The grid is there first; what stands below it is drawn a moment after.
   const ready = useDeferredValue(true, false);
   const { as, definition } = of;
-  // These follow a moment later, so that a cell under the finger changes at once.
-  const later = useDeferredValue(shown);
-  const selection = useDeferredValue(editing.selection);
-  const marks = useMarks(as);
   if (!ready) return null;
   const across = wide && !beside;
   const column = across ? { flexGrow: 1, flexBasis: 360, minWidth: 0 } : { width: '100%' as const };
@@ -230,27 +230,45 @@ function Views({
     <View style={{ flexDirection: across ? 'row' : 'column', flexWrap: 'wrap', gap: SPACE.l }}>
       {definition.y === null ? null : (
         <View style={column}>
-          <Card title="Surface">
-            <MapSurface
-              label={definition.label}
-              definition={as.definition}
-              map={later}
-              colours="magnitude"
-              chosen={selection.corner}
-              point={marks.point}
-              trail={marks.trail}
-            />
-          </Card>
+          <SurfaceCard mapKey={mapKey} as={as} editing={editing} />
         </View>
       )}
       {definition.y === null ? null : (
         <View style={column}>
-          <MapSlices definition={as.definition} map={later} selection={selection} />
+          <MapSlices mapKey={mapKey} as={as} editing={editing} />
         </View>
       )}
       <View style={column}>
-        <MapWorkings definition={definition} map={map} selection={selection} />
+        <MapWorkings mapKey={mapKey} definition={definition} editing={editing} />
       </View>
     </View>
   );
 }
+
+/** The map as a surface, with what is marked on it. */
+const SurfaceCard = memo(function SurfaceCard({
+  mapKey,
+  as,
+  editing,
+}: {
+  mapKey: MapKey;
+  as: ShownAs;
+  editing: MapEditing;
+}) {
+  const map = useShownMapLater(mapKey, as);
+  const selection = useSelectionLater(editing);
+  const marks = useMarks(as);
+  return (
+    <Card title="Surface">
+      <MapSurface
+        label={as.definition.label}
+        definition={as.definition}
+        map={map}
+        colours="magnitude"
+        chosen={selection.corner}
+        point={marks.point}
+        trail={marks.trail}
+      />
+    </Card>
+  );
+});

@@ -1,34 +1,35 @@
-import { compile } from '@/core/calibration';
+import { compile, mapAt, type MapKey } from '@/core/calibration';
 import { frameOf } from '@/core/channel';
 import { injectionAt } from '@/core/ecu';
-import type { MapData, MapDefinition } from '@/core/map';
+import type { MapDefinition } from '@/core/map';
 import { formatNumber } from '@/core/units';
 import { useGlobalSearchParams, useRouter } from 'expo-router';
-import { useDeferredValue } from 'react';
+import { memo } from 'react';
 import { View } from 'react-native';
-import { useDocument } from '@/data/session/session';
+import { useDocumentLater } from '@/data/session/documentParts';
 import { Button } from '@/ui/button/Button';
-import type { Selection } from '@/ui/grid';
 import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { partAt, useOperatingPoint } from './operatingPoint';
+import { type MapEditing, useSelectionLater } from './useMapEditing';
 
 interface Props {
+  mapKey: MapKey;
   definition: MapDefinition;
-  /** In base units. */
-  map: MapData;
-  selection: Selection;
+  editing: MapEditing;
 }
 
 /** What the engine computer would do in the chosen cell, and the way to every step of it. */
-export function MapWorkings({ definition, map, selection }: Props) {
-  // It follows a moment later, so that a cell under the finger changes at once.
-  const document = useDeferredValue(useDocument());
+export const MapWorkings = memo(function MapWorkings({ mapKey, definition, editing }: Props) {
+  const document = useDocumentLater();
+  const selection = useSelectionLater(editing);
   const router = useRouter();
   const { id } = useGlobalSearchParams<{ id: string }>();
   const { point, change } = useOperatingPoint();
-  const part = partAt(definition, map.x[selection.corner.column] ?? 0, map.y[selection.corner.row] ?? 0);
+  const map = mapAt(document, mapKey);
+  const { column, row } = selection.corner;
+  const part = partAt(definition, map?.x[column] ?? 0, map?.y[row] ?? 0);
   const result = compile(document);
   if (!result.ok) {
     return (
@@ -80,4 +81,4 @@ export function MapWorkings({ definition, map, selection }: Props) {
       </View>
     </Card>
   );
-}
+});

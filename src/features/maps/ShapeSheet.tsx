@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { partFileName, saveTextFile } from '@/data/files/download';
 import { blockToCsv } from '@/data/files/mapFiles';
 import { pickPart } from '@/data/files/pick';
-import { useDocument } from '@/data/session/session';
+import { useDocumentPart } from '@/data/session/documentParts';
 import { Button } from '@/ui/button/Button';
 import { TextBox } from '@/ui/field';
 import { Message } from '@/ui/layout';
@@ -23,7 +23,7 @@ const SHAPES: readonly { readonly id: ShapeKind; readonly label: string }[] = [
 
 /** What is done to the shape of the selection, and its way to and from a spreadsheet, for a finger. */
 export function ShapeSheet({ name, editing }: { name: string; editing: MapEditing }) {
-  const calibration = useDocument().name;
+  const calibration = useDocumentPart(({ name }) => name);
   const [open, setOpen] = useState(false);
   const [text, setText] = useState('');
   const [said, setSaid] = useState<string | null>(null);

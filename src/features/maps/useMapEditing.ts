@@ -1,4 +1,5 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
+import { createStore, type StoreApi, useStore } from 'zustand';
 import { mapAt, type MapKey } from '@/core/calibration';
 import {
   type CellChange,
@@ -8,30 +9,37 @@ import {
   editedCells,
   filledFromCorners,
   filledFromEdges,
+  type ShownAs,
   smoothed,
   withCells,
 } from '@/core/map';
 import { pastedInto, rangeToTsv } from '@/core/map/schema';
 import { formatNumber } from '@/core/units';
-import { edit } from '@/data/session/session';
+import { usePartLater } from '@/data/session/documentParts';
+import { editCells, useSession } from '@/data/session/session';
 import { typedSource } from '@/data/session/useField';
 import { cellSelection, rangeSize, selectionRange, type Selection } from '@/ui/grid';
-import { useShownMap } from './useShownMap';
+import { shownAt } from './useShownMap';
 
 /** What the edit tray does to the selected cells. */
 export type EditMode = CellOperation['kind'];
 
-/** The selection and the edits of one map. */
-export interface MapEditing {
+/** What the edit tray holds, and which cells it acts on. */
+export interface TrayState {
   readonly selection: Selection;
-  readonly select: (selection: Selection) => void;
   readonly mode: EditMode;
-  readonly setMode: (mode: EditMode) => void;
   /** What is typed in the tray. */
   readonly text: string;
-  readonly setText: (text: string) => void;
   /** Why the last edit was refused; null when it was not. */
   readonly problem: string | null;
+}
+
+/** The selection and the edits of one map. It stays the same object while the map is on the screen; what changes is in its store. */
+export interface MapEditing {
+  readonly store: StoreApi<TrayState>;
+  readonly select: (selection: Selection) => void;
+  readonly setMode: (mode: EditMode) => void;
+  readonly setText: (text: string) => void;
   readonly setProblem: (problem: string | null) => void;
   /** Does an operation to the selection, as one step that can be undone; false when it was refused. */
   readonly apply: (operation: CellOperation) => boolean;
@@ -55,41 +63,61 @@ const SHAPES = {
 } as const;
 
 /** Selection, tray and edits of the map with this key. Numbers are those shown; what lands is in the map's own unit. */
-export function useMapEditing(key: MapKey): MapEditing {
-  const { map, shown, as } = useShownMap(key);
-  const { definition } = as;
-  const [selection, setSelection] = useState(cellSelection({ column: 0, row: 0 }));
-  const [mode, setMode] = useState<EditMode>('set');
-  const [text, setText] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
+export function useMapEditing(key: MapKey, as: ShownAs): MapEditing {
+  const [store] = useState(() =>
+    createStore<TrayState>(() => ({
+      selection: cellSelection({ column: 0, row: 0 }),
+      mode: 'set',
+      text: '',
+      problem: null,
+    })),
+  );
+  return useMemo(() => mapEditing(key, as, store), [key, as, store]);
+}
 
-  const range = selectionRange(selection);
-  const cells = rangeSize(range);
+/** Which cells are selected, at once. */
+export function useSelection({ store }: MapEditing): Selection {
+  return useStore(store, selectionOf);
+}
+
+/** The same a moment later, for what is drawn beside the grid. */
+export function useSelectionLater({ store }: MapEditing): Selection {
+  return usePartLater(store, selectionOf);
+}
+
+const selectionOf = ({ selection }: TrayState): Selection => selection;
+
+function mapEditing(key: MapKey, as: ShownAs, store: StoreApi<TrayState>): MapEditing {
+  const { definition } = as;
+  const range = () => selectionRange(store.getState().selection);
+  /** The map of the open document now, as it is kept and as it is shown; null while it is empty. */
+  const now = () => {
+    const document = useSession.getState().history?.document;
+    const map = document === undefined ? null : mapAt(document, key);
+    return document === undefined || map === null ? null : { map, shown: shownAt(document, key, as) };
+  };
 
   /** Lands changes as one step, unless one would leave the map's limits: says why then. */
-  const land = (words: string, changes: readonly CellChange[], touched = cells): string | null => {
-    if (map === null || shown === null) return null;
-    const refused = changesProblem(shown, definition, changes);
-    if (refused !== null) return cellLimitMessage(shown, definition, refused);
+  const land = (
+    words: string,
+    changes: readonly CellChange[],
+    touched = rangeSize(range()),
+  ): string | null => {
+    const at = now();
+    if (at === null) return null;
+    const refused = changesProblem(at.shown, definition, changes);
+    if (refused !== null) return cellLimitMessage(at.shown, definition, refused);
     if (changes.length === 0) return null;
     const stored = changes.map(({ index, value }) => ({ index, value: as.value.stored(value) }));
-    edit(`${definition.label}: ${words}, ${touched} ${touched === 1 ? 'cell' : 'cells'}`, (draft) => {
-      const next = withCells(map, stored, typedSource());
-      const target = mapAt(draft, key);
-      if (target === null) return;
-      // A whole map is put in one piece: a thousand single patches would be a thousand times the memory.
-      if (stored.length > map.values.length / 2) {
-        target.values = next.values;
-        target.cellSources = next.cellSources;
-      } else {
-        for (const { index, value } of stored) target.values[index] = value;
-        next.cellSources.forEach((source, i) => {
-          if (target.cellSources[i] !== source) target.cellSources[i] = source;
-        });
-      }
-      target.sources = next.sources;
-    });
+    editCells(
+      `${definition.label}: ${words}, ${touched} ${touched === 1 ? 'cell' : 'cells'}`,
+      key,
+      withCells(at.map, stored, typedSource()),
+    );
     return null;
+  };
+  const setProblem = (problem: string | null) => {
+    if (problem !== store.getState().problem) store.setState({ problem });
   };
   /** Shows why something was refused; true when it was not. */
   const told = (refusal: string | null): boolean => {
@@ -98,12 +126,13 @@ export function useMapEditing(key: MapKey): MapEditing {
   };
 
   const apply = (operation: CellOperation): boolean => {
-    if (shown === null) return false;
-    const result = editedCells(shown, definition, range, operation);
+    const at = now();
+    if (at === null) return false;
+    const result = editedCells(at.shown, definition, range(), operation);
     return told(
       result.ok
         ? land(operationWords(operation, definition.decimals), result.changes)
-        : cellLimitMessage(shown, definition, result.problem),
+        : cellLimitMessage(at.shown, definition, result.problem),
     );
   };
 
@@ -113,35 +142,36 @@ export function useMapEditing(key: MapKey): MapEditing {
     );
 
   const shape = (kind: ShapeKind) => {
-    if (shown !== null) void told(land(SHAPES[kind].words, SHAPES[kind].changes(shown, range)));
+    const at = now();
+    if (at !== null) void told(land(SHAPES[kind].words, SHAPES[kind].changes(at.shown, range())));
   };
 
   const paste = (text: string): string | null => {
-    if (shown === null) return null;
-    const result = pastedInto(shown, definition, range, text);
+    const at = now();
+    if (at === null) return null;
+    const result = pastedInto(at.shown, definition, range(), text);
     if (!result.ok) return result.message;
     const { fromColumn, toColumn, fromRow, toRow } = result.range;
-    setSelection({ anchor: { column: fromColumn, row: toRow }, corner: { column: toColumn, row: fromRow } });
+    store.setState({
+      selection: { anchor: { column: fromColumn, row: toRow }, corner: { column: toColumn, row: fromRow } },
+    });
     return land('paste', result.changes, rangeSize(result.range));
   };
 
   return {
-    selection,
-    select: (next) => {
-      setSelection(next);
-      setProblem(null);
-    },
-    mode,
-    setMode,
-    text,
-    setText,
-    problem,
+    store,
+    select: (selection) => store.setState({ selection, problem: null }),
+    setMode: (mode) => store.setState({ mode }),
+    setText: (text) => store.setState({ text }),
     setProblem,
     apply,
     put,
     shape,
     paste,
-    copied: (withAxes) => (shown === null ? '' : rangeToTsv(shown, range, withAxes)),
+    copied: (withAxes) => {
+      const at = now();
+      return at === null ? '' : rangeToTsv(at.shown, range(), withAxes);
+    },
   };
 }
 

@@ -1,6 +1,6 @@
 import { useGlobalSearchParams } from 'expo-router';
-import type { Calibration } from '@/core/calibration';
 import { type LinkState, useLinkState } from '@/data/ecu/useLinkState';
+import { useDocumentLater } from '@/data/session/documentParts';
 import type { IconName } from '@/ui/icon/Icon';
 import { type MarkTone, StateMark } from '@/ui/layout';
 
@@ -13,9 +13,9 @@ const MARKS: Readonly<Record<LinkState, { tone: MarkTone; label: string; icon: I
 };
 
 /** The one state of the link to the engine computer, seen from every place. */
-export function LinkMark({ document }: { document: Calibration }) {
+export function LinkMark() {
   const { id } = useGlobalSearchParams<{ id: string }>();
-  const { state } = useLinkState(id, document);
+  const { state } = useLinkState(id, useDocumentLater());
   const { tone, label, icon } = MARKS[state];
   return <StateMark tone={tone} label={label} icon={icon} />;
 }

@@ -13,6 +13,8 @@ import { LeaveSheet } from './LeaveSheet';
 import { LightButton } from './LightButton';
 import { LinkMark } from './LinkMark';
 
+/** Waiting to be stored and being stored are one thing to who looks. */
+const STORING = { tone: 'plain', label: 'Storing', short: 'Storing', icon: 'sync' } as const;
 const SAVE_MARKS = {
   saved: {
     tone: 'good',
@@ -20,8 +22,8 @@ const SAVE_MARKS = {
     short: 'Stored',
     icon: 'content-save-check-outline',
   },
-  saving: { tone: 'plain', label: 'Storing', short: 'Storing', icon: 'sync' },
-  unsaved: { tone: 'plain', label: 'Storing', short: 'Storing', icon: 'sync' },
+  saving: STORING,
+  unsaved: STORING,
   failed: { tone: 'error', label: 'Not stored', short: 'Not stored', icon: 'alert-circle-outline' },
 } as const;
 
@@ -32,10 +34,10 @@ export function TopBar() {
   const router = useRouter();
   const [keysOpen, setKeysOpen] = useState(false);
   const [leaving, setLeaving] = useState(false);
-  const history = useSession((session) => session.history);
-  const saveState = useSession((session) => session.saveState);
-  const back = history?.past[history.past.length - 1];
-  const forward = history?.future[0];
+  const name = useSession(({ history }) => history?.document.name);
+  // An edit is named by its step: the same edit done again draws nothing here.
+  const back = useSession(({ history }) => history?.past.at(-1)?.label);
+  const forward = useSession(({ history }) => history?.future[0]?.label);
   const canUndo = back !== undefined;
   const canRedo = forward !== undefined;
 
@@ -48,8 +50,7 @@ export function TopBar() {
     [canUndo, canRedo],
   );
   useCommandKeys(commands);
-  if (history === null) return null;
-  const mark = SAVE_MARKS[saveState];
+  if (name === undefined) return null;
 
   return (
     <View
@@ -67,7 +68,9 @@ export function TopBar() {
       <IconButton
         icon="format-list-bulleted"
         label="All calibrations"
-        onPress={() => (saveState === 'failed' ? setLeaving(true) : router.navigate('/'))}
+        onPress={() =>
+          useSession.getState().saveState === 'failed' ? setLeaving(true) : router.navigate('/')
+        }
       />
       <View
         style={{
@@ -79,39 +82,38 @@ export function TopBar() {
         }}
       >
         <Heading level={1} numberOfLines={1}>
-          {history.document.name}
+          {name}
         </Heading>
         <View aria-live="polite" style={{ flexDirection: 'row', gap: SPACE.m }}>
-          <StateMark tone={mark.tone} icon={mark.icon} label={wide ? mark.label : mark.short} />
-          <LinkMark document={history.document} />
+          <SaveMark wide={wide} />
+          <LinkMark />
         </View>
       </View>
       <IconButton
         icon="undo-variant"
-        label={back === undefined ? 'Undo' : `Undo: ${back.label}`}
+        label={back === undefined ? 'Undo' : `Undo: ${back}`}
         disabled={!canUndo}
         onPress={undo}
       />
       <IconButton
         icon="redo-variant"
-        label={forward === undefined ? 'Redo' : `Redo: ${forward.label}`}
+        label={forward === undefined ? 'Redo' : `Redo: ${forward}`}
         disabled={!canRedo}
         onPress={redo}
       />
       <IconButton
         icon="download"
         label="Export as a file"
-        onPress={() => downloadCalibration(history.document)}
+        onPress={() => {
+          const document = useSession.getState().history?.document;
+          if (document !== undefined) downloadCalibration(document);
+        }}
       />
       {wide ? (
         <IconButton icon="keyboard-outline" label="Show keys" onPress={() => setKeysOpen(true)} />
       ) : null}
       <LightButton />
-      <LeaveSheet
-        open={leaving && saveState !== 'saved'}
-        onClose={() => setLeaving(false)}
-        onLeave={() => router.navigate('/')}
-      />
+      <Leaving open={leaving} onClose={() => setLeaving(false)} />
       <CommandSheet
         open={keysOpen}
         onClose={() => setKeysOpen(false)}
@@ -122,4 +124,17 @@ export function TopBar() {
       />
     </View>
   );
+}
+
+/** Whether what is on the screen is stored. */
+function SaveMark({ wide }: { wide: boolean }) {
+  const { tone, icon, label, short } = useSession(({ saveState }) => SAVE_MARKS[saveState]);
+  return <StateMark tone={tone} icon={icon} label={wide ? label : short} />;
+}
+
+/** The question before a calibration is left whose last change is not stored; none once it is. */
+function Leaving({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const router = useRouter();
+  const isStored = useSession(({ saveState }) => saveState === 'saved');
+  return <LeaveSheet open={open && !isStored} onClose={onClose} onLeave={() => router.navigate('/')} />;
 }

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { G, Line, Text as SvgText } from 'react-native-svg';
 import { FONT, useRoles } from '../theme';
 import { type ChartScales, MARGIN } from './scales';
@@ -13,8 +14,8 @@ interface Props {
 /** Room for a tick’s number along x, px. */
 const TICK_EVERY = 90;
 
-/** Lines at round values of y, round values of x below, and what x is. */
-export function ChartAxes({ scales, right, height, xLabel }: Props) {
+/** Lines at round values of y, round values of x below, and what x is. Drawn again only when one of them changes. */
+export const ChartAxes = memo(function ChartAxes({ scales, right, height, xLabel }: Props) {
   const roles = useRoles();
   const number = { fontSize: 12, fontFamily: FONT.number, fill: roles.muted } as const;
   return (
@@ -50,6 +51,21 @@ export function ChartAxes({ scales, right, height, xLabel }: Props) {
       </SvgText>
     </>
   );
+}, sameAxes);
+
+/** Scales are made anew with each drawing; the same ends at the same places are the same axes. */
+function sameAxes(a: Props, b: Props): boolean {
+  const ends = ({ scales, right, height, xLabel }: Props) =>
+    [
+      ...scales.x.domain(),
+      ...scales.x.range(),
+      ...scales.y.domain(),
+      ...scales.y.range(),
+      right,
+      height,
+      xLabel,
+    ].join();
+  return ends(a) === ends(b);
 }
 
 function tickText(tick: number): string {

@@ -1,4 +1,5 @@
 import { line as lineShape } from 'd3-shape';
+import { memo } from 'react';
 import { Circle, Path, Text as SvgText } from 'react-native-svg';
 import { formatNumber } from '@/core/units';
 import { FONT, useRoles, useScheme } from '../theme';
@@ -68,19 +69,18 @@ export function FanChart({
           <>
             <ChartAxes scales={scales} right={right} height={height} xLabel={xLabel} />
             {slices.map((slice, i) => (
-              <Path
+              <Slice
                 key={slice.id}
-                d={shape([...slice.values]) ?? ''}
-                fill="none"
+                way={shape([...slice.values]) ?? ''}
                 stroke={i === chosen ? roles.text : colour(i)}
                 strokeWidth={i === chosen ? 2.5 : 1.25}
               />
             ))}
             {at?.values.map((value, i) => (
-              <Circle
+              <Dot
                 key={x[i]}
-                cx={scales.x(x[i] as number)}
-                cy={scales.y(value)}
+                x={scales.x(x[i] as number)}
+                y={scales.y(value)}
                 r={i === cursor ? 5 : 2.5}
                 fill={i === cursor ? roles.accent : roles.text}
               />
@@ -103,6 +103,23 @@ export function FanChart({
     </ChartFrame>
   );
 }
+
+/** One line; drawn again only when its own way changes, since a changed cell changes one of many. */
+const Slice = memo(function Slice({
+  way,
+  stroke,
+  strokeWidth,
+}: {
+  way: string;
+  stroke: string;
+  strokeWidth: number;
+}) {
+  return <Path d={way} fill="none" stroke={stroke} strokeWidth={strokeWidth} />;
+});
+
+const Dot = memo(function Dot({ x, y, r, fill }: { x: number; y: number; r: number; fill: string }) {
+  return <Circle cx={x} cy={y} r={r} fill={fill} />;
+});
 
 /** Least distance of two labels, px. */
 const APART = 13;

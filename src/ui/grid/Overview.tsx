@@ -1,6 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { View } from 'react-native';
 import { useRoles } from '../theme';
+import { paintCellPicture } from './cellPicture';
 import type { GridWindow } from './geometry';
 import type { Place } from './selection';
 
@@ -25,13 +26,8 @@ export function Overview({ label, columns, rows, values, valueColour, window: vi
   useEffect(() => {
     const context = canvas.current?.getContext('2d');
     if (context === null || context === undefined) return;
-    for (let row = 0; row < rows; row += 1) {
-      for (let column = 0; column < columns; column += 1) {
-        context.fillStyle = valueColour(values[row * columns + column] ?? 0);
-        context.fillRect(column, rows - 1 - row, 1, 1);
-      }
-    }
-  }, [columns, rows, values, valueColour]);
+    paintCellPicture(context, columns, values, valueColour);
+  }, [columns, values, valueColour]);
 
   const moveTo = (event: { nativeEvent: PointerEvent }) => {
     const element = box.current as unknown as HTMLElement | null;

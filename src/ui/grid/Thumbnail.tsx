@@ -1,6 +1,7 @@
 import { useEffect, useRef } from 'react';
 import type { MapData } from '@/core/map';
 import { rowCount } from '@/core/map/schema';
+import { paintCellPicture } from './cellPicture';
 import { useScheme } from '../theme';
 import { magnitudeScale } from '../theme/ramps';
 
@@ -15,11 +16,8 @@ export function Thumbnail({ map, width, height }: { map: MapData; width: number;
     const context = canvas.current?.getContext('2d');
     if (context === null || context === undefined) return;
     const colour = magnitudeScale(Math.min(...map.values), Math.max(...map.values), scheme);
-    map.values.forEach((value, i) => {
-      context.fillStyle = colour(value);
-      context.fillRect(i % columns, rows - 1 - Math.floor(i / columns), 1, 1);
-    });
-  }, [map, columns, rows, scheme]);
+    paintCellPicture(context, columns, map.values, colour);
+  }, [map, columns, scheme]);
 
   return (
     <canvas

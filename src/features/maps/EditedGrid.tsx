@@ -1,0 +1,65 @@
+import type { MapKey } from '@/core/calibration';
+import { mapDifference, type ShownAs, shownMap } from '@/core/map';
+import { type Ref, useMemo } from 'react';
+import { type AxisRegion, type GridHandle, type GridKey, MapGrid, type Selection } from '@/ui/grid';
+import type { ComparedWith } from './MapCompare';
+import { useMarks } from './marks';
+import { type MapEditing, useSelection } from './useMapEditing';
+import { useShownMap } from './useShownMap';
+
+/** What a compared grid shows: its own cells, how they differ, or the other's. */
+export type GridView = 'now' | 'difference' | 'other';
+
+interface Props {
+  mapKey: MapKey;
+  as: ShownAs;
+  editing: MapEditing;
+  view: GridView;
+  /** The map it is compared with; null while it is not. */
+  other: ComparedWith | null;
+  region: AxisRegion | null;
+  onSelect: (selection: Selection) => void;
+  onKey: (event: GridKey) => boolean;
+  /** When given, a touch reads the surface there instead of selecting, in units shown. */
+  onProbe: ((at: { x: number; y: number }) => void) | null;
+  handle: Ref<GridHandle>;
+}
+
+/** The grid of the map that is edited: what a key changes in it is painted before anything else on the page. */
+export function EditedGrid({
+  mapKey,
+  as,
+  editing,
+  view,
+  other,
+  region,
+  onSelect,
+  onKey,
+  onProbe,
+  handle,
+}: Props) {
+  const shown = useShownMap(mapKey, as);
+  const selection = useSelection(editing);
+  const marks = useMarks(as);
+  const map = useMemo(() => {
+    if (other === null || view === 'now') return shown;
+    const compared = mapDifference(shown, shownMap(other.map, as));
+    return { ...shown, values: view === 'difference' ? compared.values : compared.other };
+  }, [shown, other, view, as]);
+  return (
+    <MapGrid
+      handle={handle}
+      label={as.definition.label}
+      definition={as.definition}
+      map={map}
+      colours={view === 'difference' ? 'difference' : 'magnitude'}
+      selection={selection}
+      onSelection={onSelect}
+      onKey={onKey}
+      point={marks.point}
+      trail={marks.trail}
+      region={region}
+      onProbe={onProbe}
+    />
+  );
+}
