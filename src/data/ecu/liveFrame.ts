@@ -1,7 +1,7 @@
 import { AT, CHANNEL_IDS, type ChannelId, type Frame, frameOf } from '@/core/channel';
 
-/** Screens are told of new samples no more often than this, ms: an eye sees no more, and a phone draws no more. */
-const TOLD_EVERY_MS = 80;
+/** Screens are told of new samples no more often than this, ms: numbers that change faster are not read. */
+const TOLD_EVERY_MS = 100;
 
 /**
  * What the engine computer said last, outside React: samples come many times faster than screens are drawn. The frame is the

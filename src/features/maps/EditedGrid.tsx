@@ -4,6 +4,7 @@ import { type Ref, useMemo } from 'react';
 import { type AxisRegion, type GridHandle, type GridKey, MapGrid, type Selection } from '@/ui/grid';
 import type { ComparedWith } from './MapCompare';
 import { useMarks } from './marks';
+import { useLiveMap } from './useLiveMap';
 import { type MapEditing, useSelection } from './useMapEditing';
 import { useShownMap } from './useShownMap';
 
@@ -41,6 +42,7 @@ export function EditedGrid({
   const shown = useShownMap(mapKey, as);
   const selection = useSelection(editing);
   const marks = useMarks(as);
+  const live = useLiveMap(as);
   const map = useMemo(() => {
     if (other === null || view === 'now') return shown;
     const compared = mapDifference(shown, shownMap(other.map, as));
@@ -59,6 +61,7 @@ export function EditedGrid({
       point={marks.point}
       trail={marks.trail}
       region={region}
+      live={live}
       onProbe={onProbe}
     />
   );

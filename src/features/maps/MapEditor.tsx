@@ -19,6 +19,7 @@ import { CellWords } from './CellWords';
 import { ComparedWords } from './ComparedWords';
 import { EditedGrid, type GridView } from './EditedGrid';
 import { EditTray } from './EditTray';
+import { LiveReading } from './LiveReading';
 import { MapCompareSheet, type ComparedWith } from './MapCompare';
 import { MapCurve } from './MapCurve';
 import { MapReading } from './MapReading';
@@ -27,6 +28,7 @@ import { useMarks } from './marks';
 import { partAt, useOperatingPoint } from './operatingPoint';
 import { ShapeSheet } from './ShapeSheet';
 import { UnitsSheet } from './UnitsSheet';
+import { useIsLive } from './useLiveMap';
 import { useMapClipboard } from './useMapClipboard';
 import type { EditMode, MapEditing, ShapeKind } from './useMapEditing';
 import { useShownMapLater } from './useShownMap';
@@ -168,6 +170,7 @@ export function MapEditor({ mapKey, as, editing, onAxes }: Props) {
           handle={grid}
         />
       </View>
+      <LiveReading mapKey={mapKey} as={as} />
       {touch === 'read' ? (
         <ReadAtPoint mapKey={mapKey} as={as} editing={editing} other={other} />
       ) : (
@@ -236,10 +239,12 @@ function ReadAtPoint({ mapKey, as, editing, other }: Omit<Props, 'onAxes'> & { o
 /** What is marked on the grid, in words. @param region the name of the one it goes round; null for none. */
 function MarkWords({ as, region }: { as: ShownAs; region: string | null }) {
   const marks = useMarks(as);
+  const isLive = useIsLive();
   return (
     <Text kind="small" colour="muted">
       {[
         marks.point === null ? null : 'The ring is the operating point of Workings.',
+        isLive ? 'The ring with ticks is the engine now, its line the last seconds.' : null,
         marks.trail.length > 1 ? `The line is the way of the ${inSentence(marks.trailLabel)}.` : null,
         region === null
           ? null

@@ -133,9 +133,6 @@ describe('what is painted again', () => {
     valueColour: () => '#000000',
     selection: { fromColumn: 0, toColumn: 0, fromRow: 0, toRow: 0 },
     roles: rolesOf('dark'),
-    point: null,
-    trail: [],
-    region: null,
   };
   const cells = (next: Partial<GridPicture>) => {
     const differing = differingCells(picture, { ...picture, ...next });
@@ -152,10 +149,6 @@ describe('what is painted again', () => {
 
   test('the old and the new selection', () => {
     expect(cells({ selection: { fromColumn: 1, toColumn: 2, fromRow: 2, toRow: 2 } })).toEqual([0, 9, 10]);
-  });
-
-  test('the cells the operating point’s ring may touch', () => {
-    expect(cells({ point: { column: 3, row: 2 } })).toEqual([6, 7, 10, 11]);
   });
 
   test('everything when colours, theme or window change', () => {

@@ -9,6 +9,8 @@ import { SPACE, useRoles, useScheme } from '../theme';
 import { differenceColour, magnitudeScale } from '../theme/ramps';
 import { cellAt, gridGeometry, gridHit, windowShowing } from './geometry';
 import { GridCanvas } from './GridCanvas';
+import { GridLayer } from './GridLayer';
+import type { LiveSource } from './live';
 import { Overview } from './Overview';
 import { along, axesText, cellLabel, placeOf, regionPlaces, type AxisPoint, type AxisRegion } from './places';
 import {
@@ -41,6 +43,8 @@ interface Props {
   trail?: readonly AxisPoint[];
   /** A stretch of the map with a meaning, in units of the axes. */
   region?: AxisRegion | null;
+  /** Where the engine is now; null while nothing is live. */
+  live?: LiveSource | null;
   /** When given, a touch reads the surface there instead of selecting. */
   onProbe?: ((point: AxisPoint) => void) | null;
   /** Lets the keyboard be brought back to the grid. */
@@ -86,6 +90,7 @@ export function MapGrid({
   point,
   trail = NO_TRAIL,
   region = null,
+  live = null,
   onProbe = null,
   handle,
 }: Props) {
@@ -158,9 +163,6 @@ export function MapGrid({
       valueColour,
       selection: range,
       roles,
-      point: ring,
-      trail: way,
-      region: regionCells,
     }),
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the range is made anew each time; its four numbers are compared
     [
@@ -172,15 +174,18 @@ export function MapGrid({
       valueText,
       valueColour,
       roles,
-      ring,
-      way,
-      regionCells,
       range.fromColumn,
       range.toColumn,
       range.fromRow,
       range.toRow,
     ],
   );
+
+  const marks = useMemo(
+    () => ({ geometry, roles, point: ring, trail: way, region: regionCells }),
+    [geometry, roles, ring, way, regionCells],
+  );
+  const axes = useMemo(() => ({ x: map.x, y: map.y }), [map.x, map.y]);
 
   // Whatever moved it, the active cell is in the window.
   if (followed.column !== active.column || followed.row !== active.row) {
@@ -275,6 +280,7 @@ export function MapGrid({
         }
       >
         <GridCanvas picture={picture} />
+        <GridLayer marks={marks} axes={axes} live={live} />
         <View role="row" style={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden' }}>
           <View {...activeCell} aria-label={cellName} />
         </View>

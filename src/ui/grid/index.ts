@@ -1,4 +1,5 @@
 export { MapGrid, type GridHandle, type GridKey } from './MapGrid';
+export type { LiveSource } from './live';
 export { type AxisRegion, cellLabel, placeName } from './places';
 export {
   cellSelection,

@@ -16,26 +16,10 @@ export interface GridPicture {
   readonly valueColour: (value: number) => string;
   readonly selection: CellRange | null;
   readonly roles: Roles;
-  /** The operating point in cells, fractions allowed. */
-  readonly point: { readonly column: number; readonly row: number } | null;
-  /** Where the point has been, in cells. */
-  readonly trail: readonly { readonly column: number; readonly row: number }[];
-  /** A stretch of the map with a meaning, in cells from its edges: the overrun cut. */
-  readonly region: GridRegion | null;
-}
-
-/** A rectangle in cells, fractions allowed; cell 0 reaches from 0 to 1. */
-export interface GridRegion {
-  readonly fromColumn: number;
-  readonly toColumn: number;
-  readonly fromRow: number;
-  readonly toRow: number;
-  /** Only its borders are drawn. */
-  readonly open?: boolean;
 }
 
 /**
- * Draws the visible window of a map: headers, coloured cells with their numbers, the selection, the operating point. Given
+ * Draws the visible window of a map: headers, coloured cells with their numbers, the selection. Given
  * what the canvas shows already, it draws only the cells that differ: text is what costs time.
  * @param shown the picture on the canvas, or null when it is blank or of another size.
  */
@@ -45,7 +29,7 @@ export function paintGrid(
   pixelRatio: number,
   shown: GridPicture | null,
 ): void {
-  const { geometry, roles, selection, point } = picture;
+  const { geometry, roles, selection } = picture;
   context.setTransform(pixelRatio, 0, 0, pixelRatio, 0, 0);
   context.textAlign = 'center';
   context.textBaseline = 'middle';
@@ -53,10 +37,7 @@ export function paintGrid(
   if (differing === null) context.clearRect(0, 0, geometry.width, geometry.height);
   if (differing === null || !sameRange(shown?.selection ?? null, selection)) paintHeaders(context, picture);
   paintCells(context, picture, differing);
-  if (picture.region !== null) paintRegion(context, geometry, picture.region, roles);
-  if (picture.trail.length > 1) paintTrail(context, picture);
   if (selection !== null) paintSelection(context, geometry, selection, roles);
-  if (point !== null) paintPoint(context, picture, point);
 }
 
 /** Indices of the cells to draw again; null when all must be. */
@@ -69,8 +50,6 @@ export function differingCells(shown: GridPicture, next: GridPicture): ReadonlyS
     'valueText',
     'valueColour',
     'roles',
-    'trail',
-    'region',
   ] as const;
   if (keys.some((key) => shown[key] !== next[key])) return null;
   const differing = new Set<number>();
@@ -82,22 +61,7 @@ export function differingCells(shown: GridPicture, next: GridPicture): ReadonlyS
   if (!sameRange(shown.selection, next.selection)) {
     for (const range of [shown.selection, next.selection]) if (range !== null) add(range);
   }
-  if (shown.point !== next.point) {
-    for (const point of [shown.point, next.point]) if (point !== null) add(around(point, next));
-  }
   return differing;
-}
-
-/** The cells that the ring around a point may touch. */
-function around(point: { column: number; row: number }, { columns, values }: GridPicture): CellRange {
-  const hold = (value: number, count: number) => Math.min(count - 1, Math.max(0, value));
-  const rows = values.length / columns;
-  return {
-    fromColumn: hold(Math.floor(point.column) - 1, columns),
-    toColumn: hold(Math.ceil(point.column) + 1, columns),
-    fromRow: hold(Math.floor(point.row) - 1, rows),
-    toRow: hold(Math.ceil(point.row) + 1, rows),
-  };
 }
 
 function sameRange(a: CellRange | null, b: CellRange | null): boolean {
@@ -198,92 +162,4 @@ function paintSelection(
   context.strokeStyle = roles.text;
   context.strokeRect(topLeft.x + 2.5, topLeft.y + 2.5, width - 5, height - 5);
   context.restore();
-}
-
-/** Keeps what is drawn within the cells. */
-function withinCells(context: CanvasRenderingContext2D, geometry: GridGeometry, draw: () => void): void {
-  context.save();
-  context.beginPath();
-  context.rect(geometry.headerWidth, geometry.headerHeight, geometry.width, geometry.height);
-  context.clip();
-  draw();
-  context.restore();
-}
-
-/** Distance of the hatching's lines, px. */
-const HATCH = 9;
-
-/** A region as a frame, with hatching unless it is open, so that the numbers under it stay readable. */
-function paintRegion(
-  context: CanvasRenderingContext2D,
-  geometry: GridGeometry,
-  region: GridRegion,
-  roles: Roles,
-): void {
-  const { x: left, y: top } = cellOrigin(geometry, region.fromColumn, region.toRow - 1);
-  const { x: right, y: bottom } = cellOrigin(geometry, region.toColumn, region.fromRow - 1);
-  withinCells(context, geometry, () => {
-    context.beginPath();
-    context.rect(left, top, right - left, bottom - top);
-    context.clip();
-    context.strokeStyle = roles.steel;
-    if (region.open !== true) hatch(context, { left, top, right, bottom });
-    context.lineWidth = 4;
-    context.strokeRect(left, top, right - left, bottom - top);
-  });
-}
-
-function hatch(
-  context: CanvasRenderingContext2D,
-  { left, top, right, bottom }: { left: number; top: number; right: number; bottom: number },
-): void {
-  context.lineWidth = 1;
-  context.beginPath();
-  for (let x = left - (bottom - top); x < right; x += HATCH) {
-    context.moveTo(x, bottom);
-    context.lineTo(x + (bottom - top), top);
-  }
-  context.stroke();
-}
-
-/** The way of the point, thin enough that the numbers under it stay readable. */
-function paintTrail(context: CanvasRenderingContext2D, { geometry, roles, trail }: GridPicture): void {
-  withinCells(context, geometry, () => {
-    for (const [width, colour] of [
-      [4, roles.ground],
-      [2, roles.steel],
-    ] as const) {
-      context.beginPath();
-      trail.forEach(({ column, row }, i) => {
-        const { x, y } = cellOrigin(geometry, column, row);
-        const [middleX, middleY] = [x + geometry.cellWidth / 2, y + geometry.cellHeight / 2];
-        if (i === 0) context.moveTo(middleX, middleY);
-        else context.lineTo(middleX, middleY);
-      });
-      context.lineWidth = width;
-      context.strokeStyle = colour;
-      context.stroke();
-    }
-  });
-}
-
-/** Radius of the ring around the operating point: wide enough for a number to be read inside it, px. */
-const POINT_RADIUS = 14;
-
-function paintPoint(
-  context: CanvasRenderingContext2D,
-  { geometry, roles }: GridPicture,
-  point: { column: number; row: number },
-) {
-  const { x, y } = cellOrigin(geometry, point.column, point.row);
-  for (const [width, colour] of [
-    [6, roles.ground],
-    [3, roles.steel],
-  ] as const) {
-    context.beginPath();
-    context.arc(x + geometry.cellWidth / 2, y + geometry.cellHeight / 2, POINT_RADIUS, 0, 2 * Math.PI);
-    context.lineWidth = width;
-    context.strokeStyle = colour;
-    context.stroke();
-  }
 }

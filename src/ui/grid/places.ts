@@ -1,7 +1,7 @@
 import { type AxisDefinition, axisPlace, type MapData, type MapDefinition } from '@/core/map';
 import { intervalFraction, intervalIndex } from '@/core/numeric';
 import { formatNumber, inSentence } from '@/core/units';
-import type { GridRegion } from './paint';
+import type { GridRegion } from './paintMarks';
 import type { Place } from './selection';
 
 /** A point in units of the axes. */
@@ -44,7 +44,7 @@ export function regionPlaces(
     const [first, last] = [axis[0] ?? 0, axis[axis.length - 1] ?? 0];
     if (value < first) return 0;
     if (value > last) return axis.length;
-    return cellPlace(axis, value) + 0.5;
+    return cellPlace(Float64Array.from(axis), value) + 0.5;
   };
   const found = {
     fromColumn: edge(map.x, fromX),
@@ -57,16 +57,18 @@ export function regionPlaces(
 }
 
 /** A value's place along an axis, in cells. */
-function cellPlace(axis: readonly number[], value: number): number {
+export function cellPlace(axis: Float64Array, value: number): number {
   if (axis.length < 2) return 0;
-  const breakpoints = Float64Array.from(axis);
-  const i = intervalIndex(breakpoints, value);
-  return i + intervalFraction(breakpoints, i, value);
+  const i = intervalIndex(axis, value);
+  return i + intervalFraction(axis, i, value);
 }
 
 /** An operating point in cells. */
 export function placeOf(map: Pick<MapData, 'x' | 'y'>, point: { x: number; y: number }): Place {
-  return { column: cellPlace(map.x, point.x), row: cellPlace(map.y, point.y) };
+  return {
+    column: cellPlace(Float64Array.from(map.x), point.x),
+    row: cellPlace(Float64Array.from(map.y), point.y),
+  };
 }
 
 /** A cell in words: "1500 rev/min, 35 kPa abs: 43.1 %". */

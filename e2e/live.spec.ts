@@ -1,0 +1,38 @@
+import { expect, test } from './support';
+
+/** Counts the numbers written into pictures from now on: each is a cell painted. Runs in the page. */
+const COUNT = `
+  window.written = 0;
+  const write = CanvasRenderingContext2D.prototype.fillText;
+  CanvasRenderingContext2D.prototype.fillText = function (...given) {
+    window.written += 1;
+    return write.apply(this, given);
+  };
+`;
+
+test('the engine moves over the map while it is driven, and paints no cell', async ({ app, page }) => {
+  test.setTimeout(120_000);
+  await app.openDemo();
+  await app.connectStandIn();
+  await app.openStandIn();
+  await app.choose('Its time passes', '10 times as fast');
+  await app.choose('Let a driver drive', 'Brake, across the map');
+  await page.keyboard.press('Escape');
+  await app.openItem('Maps', 'Volumetric efficiency');
+  const now = page.getByText(/^Now \d[\d,]* rev\/min, \d+ kPa abs: [\d.]+ %$/);
+  await expect(now).toBeVisible();
+  await expect(page.getByText(/The ring with ticks is the engine now/)).toBeVisible();
+  // The map's own pictures are there before anything is counted.
+  await expect(page.getByRole('heading', { name: 'Worked through' })).toBeVisible();
+  await page.waitForTimeout(500);
+  await page.evaluate(COUNT);
+  const layer = page.getByRole('grid', { name: 'Volumetric efficiency' }).locator('canvas').nth(1);
+  const picture = () => layer.evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL());
+  const [words, before] = [await now.textContent(), await picture()];
+  await expect.poll(picture).not.toBe(before);
+  await expect(now).not.toHaveText(words ?? '');
+  expect(await page.evaluate('window.written')).toBe(0);
+  // An edit meanwhile is painted as ever, and undone.
+  await page.getByRole('grid', { name: 'Volumetric efficiency' }).press(']');
+  await expect.poll(() => page.evaluate('window.written')).toBeGreaterThan(0);
+});

@@ -1,0 +1,61 @@
+import fc from 'fast-check';
+import { addPlace, type LiveWay, noWay, placedAxes } from './live';
+
+const AXES = placedAxes({ x: [1000, 2000, 4000], y: [20, 60] });
+
+/** The places of a way, the oldest first. */
+const places = ({ columns, rows, first, length }: LiveWay) =>
+  Array.from({ length }, (_, k) => {
+    const i = (first + k) % columns.length;
+    return [columns[i], rows[i]];
+  });
+
+describe('the way of the engine over a map', () => {
+  test('is in cells: 3000 rev/min at 30 kPa is half-way from the second to the third, a quarter up', () => {
+    const way = noWay();
+    addPlace(way, AXES, { x: 3000, y: 30 });
+    expect(places(way)).toEqual([[1.5, 0.25]]);
+  });
+
+  test('beyond the breakpoints it is held at the edge, as the map is', () => {
+    const way = noWay();
+    addPlace(way, AXES, { x: 90, y: 400 });
+    expect(places(way)).toEqual([[0, 1]]);
+  });
+
+  test('keeps the last places in their order, and never more', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 1000, max: 4000, noNaN: true }), { maxLength: 900 }),
+        (speeds) => {
+          const way = noWay();
+          const room = way.columns.length;
+          for (const x of speeds) addPlace(way, AXES, { x, y: 20 });
+          const kept = speeds.slice(-room);
+          const last = places(way);
+          expect(last).toHaveLength(kept.length);
+          kept.forEach((x, k) => {
+            const column = x <= 2000 ? (x - 1000) / 1000 : 1 + (x - 2000) / 2000;
+            expect(last[k]?.[0]).toBeCloseTo(column, 9);
+          });
+          expect(way.columns.length).toBe(room);
+        },
+      ),
+    );
+  });
+
+  test('ends where the place is not known, and begins anew', () => {
+    const way = noWay();
+    addPlace(way, AXES, { x: 1000, y: 20 });
+    addPlace(way, AXES, { x: NaN, y: 20 });
+    expect(places(way)).toEqual([]);
+    addPlace(way, AXES, { x: 2000, y: 60 });
+    expect(places(way)).toEqual([[1, 1]]);
+  });
+
+  test('a curve has no rows to stand between', () => {
+    const way = noWay();
+    addPlace(way, placedAxes({ x: [-20, 20], y: [] }), { x: 0, y: 0 });
+    expect(places(way)).toEqual([[0.5, 0]]);
+  });
+});
