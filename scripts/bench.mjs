@@ -17,6 +17,7 @@ for (const args of [
   await asOne('memory'),
   asItStands('download'),
   asItStands('browser'),
+  asItStands('frames'),
   asItStands('worker'),
   asItStands('live'),
 ]) {

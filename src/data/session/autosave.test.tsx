@@ -62,6 +62,24 @@ afterEach(() => {
 });
 
 describe('autosave', () => {
+  test('many edits, each while the one before is being stored, make no copy, and the last is stored', async () => {
+    for (let i = 0; i < 12; i += 1) {
+      note(`Edit ${i}`);
+      await new Promise((resolve) => setTimeout(resolve, i * 7));
+    }
+    expect(session().saveState).not.toBe('failed');
+    await waitFor(() => expect(session().saveState).toBe('saved'));
+    expect(session().id).toBe(id);
+    expect(await storedNote(id)).toBe('Edit 11');
+    expect(await mockRepository.entries()).toHaveLength(1);
+  });
+
+  test('a calibration that is left at once after an edit is stored', async () => {
+    note('The last word');
+    closeSession();
+    await waitFor(async () => expect(await storedNote(id)).toBe('The last word'));
+  });
+
   test('stores an edit at once and says so', async () => {
     note('first');
     await waitFor(() => expect(session().saveState).toBe('saved'));

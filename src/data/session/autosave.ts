@@ -14,6 +14,9 @@ interface PendingSave {
   readonly document: Calibration;
 }
 
+/** Whom saving waits for. */
+const SAVE = 'save';
+
 /** Takes a document to be saved; there is one while autosave runs. */
 let queue: ((task: PendingSave) => void) | null = null;
 
@@ -90,18 +93,18 @@ export function startAutosave(afterSave: AfterSave): () => void {
   }
 
   queue = (task) => {
+    // It waits its turn from now on; what was changed is on the screen before it is written down, which takes a large
+    // calibration some milliseconds.
     pending.set(task.id, task);
-    void saveAll();
+    later(SAVE, () => void saveAll());
   };
   const stopSaving = useSession.subscribe((session, before) => {
     // A calibration that is left may be opened again at once, and is read from storage then.
-    if (before.id !== null && session.id !== before.id) atOnce(saveOf(before.id));
+    if (before.id !== null && session.id !== before.id) atOnce(SAVE);
     const changed = session.history !== before.history || session.saveState !== before.saveState;
     if (!changed || session.saveState !== 'unsaved' || session.id === null || session.history === null)
       return;
-    const task = { id: session.id, revision: session.revision, document: session.history.document };
-    // What was changed is on the screen before it is written down, which takes a large calibration some milliseconds.
-    later(saveOf(task.id), () => queue?.(task));
+    queue?.({ id: session.id, revision: session.revision, document: session.history.document });
   });
   const stopListening = onOtherTabChange(({ id, revision, kind }) => {
     const session = useSession.getState();
@@ -127,8 +130,6 @@ export function startAutosave(afterSave: AfterSave): () => void {
     window.removeEventListener('beforeunload', warnUnsaved);
   };
 }
-
-const saveOf = (id: string): string => `save ${id}`;
 
 /** Changes the session only while it still has this document open. */
 function markOpen(id: string, change: Partial<ReturnType<typeof useSession.getState>>): void {

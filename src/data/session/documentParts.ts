@@ -60,6 +60,16 @@ export function usePartLater<State, Part>(
   return part;
 }
 
+/** What a component shows of a value that may be drawn a moment later. */
+export function useLater<Value>(value: Value): Value {
+  const [shown, show] = useState(value);
+  useEffect(() => {
+    later(show, () => show(() => value));
+    return () => notLater(show);
+  }, [value]);
+  return shown;
+}
+
 const whole = (document: Calibration): Calibration => document;
 
 /**

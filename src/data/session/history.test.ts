@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { demo } from '@tests/support/ventisca';
 import type { Calibration } from '@/core/calibration';
-import { edited, historyOf, redone, undone, type History } from './history';
+import { cellsEdited, edited, historyOf, redone, undone, type History } from './history';
 
 /** Edits of the kinds the screens make. */
 const edits: Readonly<Record<string, (document: Calibration, value: number) => void>> = {
@@ -98,5 +98,80 @@ describe('history', () => {
   test('a new edit ends the way forward', () => {
     const once = after(historyOf(demo()), 'typeBore', 3);
     expect(after(undone(once), 'dropMap', 0).future).toEqual([]);
+  });
+});
+
+describe('cells of a map put at once', () => {
+  const document = demo();
+  const map = document.maps.ve;
+  if (map === null) throw new Error('No map');
+  const changes = fc.array(
+    fc.record({
+      index: fc.nat(map.values.length - 1),
+      value: fc.double({ min: 10, max: 120, noNaN: true }),
+      source: fc.nat(1),
+    }),
+    { maxLength: map.values.length * 2 },
+  );
+
+  test('are what a draft makes of them, back and forth, and nothing else is another one', () => {
+    fc.assert(
+      fc.property(changes, (list) => {
+        const next = { ...map, values: [...map.values], cellSources: [...map.cellSources] };
+        next.sources = [...map.sources, { kind: 'measured', date: '2026-11-26' }];
+        for (const { index, value, source } of list) {
+          next.values[index] = value;
+          next.cellSources[index] = source;
+        }
+        const there = cellsEdited(historyOf(document), 'Cells', 've', next);
+        const slow = edited(historyOf(document), 'Cells', ({ maps }) => {
+          maps.ve = structuredClone(next);
+        });
+        expect(there.document).toEqual(slow.document);
+        expect(there.document.maps.spark).toBe(document.maps.spark);
+        const back = undone(there);
+        expect(back.document).toEqual(document);
+        expect(redone(back).document).toEqual(there.document);
+      }),
+    );
+  });
+
+  test('a few are kept as a few patches, most of them in one piece, and none is no step', () => {
+    const patches = (count: number) => {
+      const values = map.values.map((value, i) => (i < count ? value + 1 : value));
+      const { past } = cellsEdited(historyOf(document), 'Cells', 've', { ...map, values });
+      return past[0]?.patches.length ?? 0;
+    };
+    expect(patches(3)).toBe(3);
+    expect(patches(map.values.length)).toBe(1);
+    expect(patches(0)).toBe(0);
+  });
+
+  test('in a map that is not there are refused', () => {
+    const empty = demo('ventisca', ({ maps }) => {
+      maps.ve = null;
+    });
+    expect(() => cellsEdited(historyOf(empty), 'Cells', 've', map)).toThrow('There is no map ve');
+  });
+
+  test('of a correction land in its own map', () => {
+    const own = { ...map, values: map.values.map(() => 1) };
+    const withOwn = demo('ventisca', ({ corrections }) => {
+      corrections.push({
+        id: 'own',
+        name: 'Own',
+        enabled: true,
+        on: 'fuel',
+        operation: 'multiply',
+        x: 'speed',
+        y: 'manifoldPressure',
+        activation: null,
+        map: own,
+      });
+    });
+    const next = { ...own, values: own.values.map((value, i) => (i === 5 ? 1.1 : value)) };
+    const there = cellsEdited(historyOf(withOwn), 'Cells', 'correction-own', next);
+    expect(there.document.corrections[0]?.map.values[5]).toBe(1.1);
+    expect(undone(there).document).toEqual(withOwn);
   });
 });

@@ -1,3 +1,5 @@
+import { flushSync } from 'react-dom';
+
 /** Work that waits, by whom it is for. */
 const waiting = new Map<unknown, () => void>();
 let isUnderWay = false;
@@ -5,16 +7,19 @@ let isUnderWay = false;
 /** A page that is not looked at is not painted: work goes on without, after this long, ms. */
 const UNSEEN_MS = 100;
 
+/** After so long the next paint comes first, and with it the next key, ms. A paint for each piece would cost more than they do. */
+const TOGETHER_MS = 8;
+
 /**
- * Does work after what is on the screen has been painted: each piece in a task of its own, so that the next key comes
- * between two of them, the one that waited longest first. Work for the same taker takes the place of what waits for it, so
- * nothing is done twice and nothing waits for ever while a key is held.
+ * Does work after what is on the screen has been painted: a few pieces after each paint, the one that waited longest
+ * first. Work for the same taker takes the place of what waits for it, so nothing is done twice and nothing waits for ever
+ * while a key is held.
  */
 export function later(taker: unknown, work: () => void): void {
   waiting.set(taker, work);
   if (isUnderWay) return;
   isUnderWay = true;
-  afterPaint(nextPiece);
+  afterPaint(nextPieces);
 }
 
 /** Does the work that waits for a taker at once. */
@@ -29,18 +34,17 @@ export function notLater(taker: unknown): void {
   waiting.delete(taker);
 }
 
-function nextPiece(): void {
-  const next = waiting.entries().next();
-  if (next.done === true) {
-    isUnderWay = false;
-    return;
-  }
-  const [taker, work] = next.value;
-  waiting.delete(taker);
+function nextPieces(): void {
+  const started = performance.now();
   try {
-    work();
+    while (waiting.size > 0 && performance.now() - started < TOGETHER_MS) {
+      const [taker] = waiting.keys();
+      // Drawn here and now: left to React, each would be a task of its own again.
+      flushSync(() => atOnce(taker));
+    }
   } finally {
-    inNewTask(nextPiece);
+    isUnderWay = waiting.size > 0;
+    if (isUnderWay) afterPaint(nextPieces);
   }
 }
 

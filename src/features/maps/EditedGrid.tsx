@@ -1,7 +1,15 @@
 import type { MapKey } from '@/core/calibration';
 import { mapDifference, type ShownAs, shownMap } from '@/core/map';
 import { type Ref, useMemo } from 'react';
-import { type AxisRegion, type GridHandle, type GridKey, MapGrid, type Selection } from '@/ui/grid';
+import { useLater } from '@/data/session/documentParts';
+import {
+  type AxisRegion,
+  type GridHandle,
+  type GridKey,
+  MapGrid,
+  type Selection,
+  valueRange,
+} from '@/ui/grid';
 import type { ComparedWith } from './MapCompare';
 import { useMarks } from './marks';
 import { useLiveMap } from './useLiveMap';
@@ -48,6 +56,8 @@ export function EditedGrid({
     const compared = mapDifference(shown, shownMap(other.map, as));
     return { ...shown, values: view === 'difference' ? compared.values : compared.other };
   }, [shown, other, view, as]);
+  // The lowest or highest cell gives every other one another colour: it is painted first, and they follow.
+  const colourRange = useLater(useMemo(() => valueRange(map.values), [map]));
   return (
     <MapGrid
       handle={handle}
@@ -55,6 +65,7 @@ export function EditedGrid({
       definition={as.definition}
       map={map}
       colours={view === 'difference' ? 'difference' : 'magnitude'}
+      colourRange={colourRange}
       selection={selection}
       onSelection={onSelect}
       onKey={onKey}

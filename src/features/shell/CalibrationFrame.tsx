@@ -9,6 +9,7 @@ import { Button } from '@/ui/button/Button';
 import { Message, useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE, useRoles } from '@/ui/theme';
+import { fetchLayouts } from './laterLayout';
 import { Navigation } from './Navigation';
 import { Notices } from './Notices';
 import { useSaving } from './saving';
@@ -18,6 +19,7 @@ import { TopBar } from './TopBar';
 export function CalibrationFrame() {
   const { id } = useLocalSearchParams<{ id: string }>();
   useSaving();
+  useEffect(fetchLayouts, []);
   const record = useRecord(id);
   const open = useSession((session) => session.id);
   const forkedFrom = useSession((session) =>

@@ -33,6 +33,8 @@ interface Props {
   map: Pick<MapData, 'x' | 'y' | 'values'>;
   /** Magnitude by the map's own range, or difference about zero. */
   colours: 'magnitude' | 'difference';
+  /** The range of the colours where it is not that of the values at once: every cell is painted again when it changes. */
+  colourRange?: ValueRange | undefined;
   selection: Selection;
   onSelection: (selection: Selection) => void;
   /** Keys the grid does not use itself; return true for those that were. */
@@ -84,6 +86,7 @@ export function MapGrid({
   definition,
   map,
   colours,
+  colourRange,
   selection,
   onSelection,
   onKey,
@@ -117,7 +120,7 @@ export function MapGrid({
     [available, wide, columns, rows, corner],
   );
 
-  const { low, high } = rangeOf(map.values);
+  const { low, high } = colourRange ?? valueRange(map.values);
   const { decimals } = definition;
   const valueColour = useMemo(() => {
     if (colours === 'difference') {
@@ -301,7 +304,13 @@ export function MapGrid({
 }
 
 /** Lowest and highest of a map's values. */
-function rangeOf(values: readonly number[]): { low: number; high: number } {
+export interface ValueRange {
+  readonly low: number;
+  readonly high: number;
+}
+
+/** Lowest and highest of a map's values. */
+export function valueRange(values: readonly number[]): ValueRange {
   let low = Infinity;
   let high = -Infinity;
   for (const value of values) {

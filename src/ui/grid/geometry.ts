@@ -17,6 +17,16 @@ export interface GridGeometry {
   readonly window: GridWindow;
 }
 
+/** A rectangle in cells, fractions allowed; cell 0 reaches from 0 to 1. */
+export interface GridRegion {
+  readonly fromColumn: number;
+  readonly toColumn: number;
+  readonly fromRow: number;
+  readonly toRow: number;
+  /** Only its borders are drawn. */
+  readonly open?: boolean;
+}
+
 /** Smallest readable cell that a finger hits, px. */
 const CELL = { width: 52, height: 44 } as const;
 /** Wide screens have a pointer: cells may be lower, and narrow enough for the whole map to be in sight. */

@@ -1,4 +1,4 @@
-export { MapGrid, type GridHandle, type GridKey } from './MapGrid';
+export { MapGrid, type GridHandle, type GridKey, valueRange } from './MapGrid';
 export type { LiveSource } from './live';
 export { type AxisRegion, cellLabel, placeName } from './places';
 export {

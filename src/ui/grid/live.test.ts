@@ -30,7 +30,8 @@ describe('the way of the engine over a map', () => {
         (speeds) => {
           const way = noWay();
           const room = way.columns.length;
-          for (const x of speeds) addPlace(way, AXES, { x, y: 20 });
+          // From row to row, so that none is close to the one before the last.
+          speeds.forEach((x, i) => addPlace(way, AXES, { x, y: [20, 30, 40, 50][i % 4] as number }));
           const kept = speeds.slice(-room);
           const last = places(way);
           expect(last).toHaveLength(kept.length);
@@ -51,6 +52,23 @@ describe('the way of the engine over a map', () => {
     expect(places(way)).toEqual([]);
     addPlace(way, AXES, { x: 2000, y: 60 });
     expect(places(way)).toEqual([[1, 1]]);
+  });
+
+  test('an engine that stays where it is moves only the end of its way', () => {
+    const way = noWay();
+    for (let i = 0; i < 50; i += 1) addPlace(way, AXES, { x: 1000 + i, y: 20 });
+    expect(places(way)).toEqual([
+      [0, 0],
+      [0.049, 0],
+    ]);
+    addPlace(way, AXES, { x: 1500, y: 20 });
+    addPlace(way, AXES, { x: 2000, y: 20 });
+    expect(places(way)).toEqual([
+      [0, 0],
+      [0.049, 0],
+      [0.5, 0],
+      [1, 0],
+    ]);
   });
 
   test('a curve has no rows to stand between', () => {

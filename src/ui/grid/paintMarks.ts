@@ -1,5 +1,5 @@
 import type { Roles } from '../theme';
-import { cellOrigin, type GridGeometry } from './geometry';
+import { cellOrigin, type GridGeometry, type GridRegion } from './geometry';
 import type { LiveWay } from './live';
 import type { Place } from './selection';
 
@@ -13,16 +13,6 @@ export interface GridMarks {
   readonly trail: readonly Place[];
   /** A stretch of the map with a meaning, in cells from its edges: the overrun cut. */
   readonly region: GridRegion | null;
-}
-
-/** A rectangle in cells, fractions allowed; cell 0 reaches from 0 to 1. */
-export interface GridRegion {
-  readonly fromColumn: number;
-  readonly toColumn: number;
-  readonly fromRow: number;
-  readonly toRow: number;
-  /** Only its borders are drawn. */
-  readonly open?: boolean;
 }
 
 /** Draws the marks on a blank layer, and the way of the engine where it is live. */
@@ -146,9 +136,10 @@ function paintLive(
     return [x + geometry.cellWidth / 2, y + geometry.cellHeight / 2] as const;
   };
   const [x, y] = middle(length - 1);
+  context.lineJoin = 'round';
   for (const [width, colour] of [
-    [5, roles.ground],
-    [2.5, roles.text],
+    [4, roles.ground],
+    [2, roles.text],
   ] as const) {
     context.lineWidth = width;
     context.strokeStyle = colour;

@@ -1,7 +1,7 @@
 import { type AxisDefinition, axisPlace, type MapData, type MapDefinition } from '@/core/map';
 import { intervalFraction, intervalIndex } from '@/core/numeric';
 import { formatNumber, inSentence } from '@/core/units';
-import type { GridRegion } from './paintMarks';
+import type { GridRegion } from './geometry';
 import type { Place } from './selection';
 
 /** A point in units of the axes. */

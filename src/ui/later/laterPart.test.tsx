@@ -1,5 +1,5 @@
 import { act, render, screen } from '@testing-library/react';
-import { Component, Suspense, type ReactNode } from 'react';
+import { Component, Suspense, useState, type ReactNode } from 'react';
 import { Text } from 'react-native';
 import { laterPart } from './laterPart';
 
@@ -31,6 +31,32 @@ test('a part is fetched once, when it is drawn first', async () => {
   rerender(drawn('two'));
   expect(screen.getByText('two')).toBeTruthy();
   expect(load).toHaveBeenCalledTimes(1);
+});
+
+test('one that was fetched before is drawn at once, and stays itself while it is drawn', async () => {
+  let drawnAnew = 0;
+  const Part = laterPart(
+    async () =>
+      function Own({ words }: { words: string }) {
+        useState(() => (drawnAnew += 1));
+        return <Text>{words}</Text>;
+      },
+  );
+  const drawn = (words: string) => (
+    <Suspense fallback={<Text>on its way</Text>}>
+      <Part words={words} />
+    </Suspense>
+  );
+  const first = render(drawn('one'));
+  expect(await screen.findByText('one')).toBeTruthy();
+  first.rerender(drawn('two'));
+  expect(drawnAnew).toBe(1);
+  first.unmount();
+  Part.fetch();
+  await act(async () => undefined);
+  render(drawn('three'));
+  expect(screen.queryByText('on its way')).toBeNull();
+  expect(screen.getByText('three')).toBeTruthy();
 });
 
 test('one that did not come is asked for again when it is drawn again', async () => {

@@ -22,8 +22,6 @@ interface Props {
   height?: number;
 }
 
-const NO_TRAIL: readonly { readonly x: number; readonly y: number }[] = [];
-const NO_WAY: readonly SurfacePoint[] = [];
 const STEP_DEG = 15;
 const KEYS: Readonly<Record<string, readonly [turn: number, tilt: number]>> = {
   ArrowLeft: [STEP_DEG, 0],
@@ -42,7 +40,7 @@ export function MapSurface({
   colours,
   chosen = null,
   point = null,
-  trail = NO_TRAIL,
+  trail = [],
   height = 320,
 }: Props) {
   const roles = useRoles();
@@ -54,11 +52,6 @@ export function MapSurface({
   const shape = useMemo(() => surfaceShape(map), [map]);
   const faces = useMemo(() => faceColours(map, colours, scheme), [map, colours, scheme]);
   const place = useMemo(() => placer(map), [map]);
-
-  const way = useMemo(
-    () => (trail.length === 0 ? NO_WAY : trail.map(({ x, y }) => place(x, y))),
-    [trail, place],
-  );
 
   const picture = useMemo((): SurfacePicture => {
     const ends = (axis: MapDefinition['x'], values: readonly number[]) =>
@@ -73,20 +66,16 @@ export function MapSurface({
       xEnds: ends(definition.x, map.x),
       yEnds: definition.y === null ? ['', ''] : ends(definition.y, map.y),
       point: point === null ? null : place(point.x, point.y),
-      trail: way,
+      trail: trail.map(({ x, y }) => place(x, y)),
       chosen: chosen === null ? null : place(map.x[chosen.column] ?? 0, map.y[chosen.row] ?? 0),
     };
-  }, [width, height, shape, faces, view, roles, definition, map, point, way, chosen, place]);
+  }, [width, height, shape, faces, view, roles, definition, map, point, trail, chosen, place]);
 
-  /** What the canvas shows; forgotten when its size changes, since that blanks it. */
-  const shown = useRef<SurfacePicture | null>(null);
   useEffect(() => {
     const context = canvas.current?.getContext('2d');
     if (context === null || context === undefined) return;
-    const isSameSize = shown.current?.width === width && shown.current.height === height;
-    paintSurface(context, picture, window.devicePixelRatio, isSameSize ? shown.current : null);
-    shown.current = picture;
-  }, [picture, width, height]);
+    paintSurface(context, picture, window.devicePixelRatio);
+  }, [picture]);
 
   const turn = (byTurn: number, byTilt: number) => setView((old) => turned(old, byTurn, byTilt));
   const web = {
