@@ -161,6 +161,7 @@ test('by touch alone: from an empty calibration to first fire, in less than half
     page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name });
   await app.visit();
   await tap(page.getByRole('button', { name: 'New calibration' }));
+  await expect(page.getByRole('textbox', { name: 'Name' })).toBeFocused();
   await page.keyboard.press('Control+a');
   await page.keyboard.type('Nevasca');
   await page.keyboard.press('Enter');

@@ -12,7 +12,13 @@ const BEGINNING: Leg = [
       await expect(page.getByRole('dialog')).toBeVisible();
     },
   ],
-  ['an empty calibration', ({ page }) => page.getByRole('button', { name: 'Make it' }).click()],
+  [
+    'an empty calibration',
+    async ({ page }) => {
+      await page.getByRole('button', { name: 'Make it' }).click();
+      await expect(page.getByRole('heading', { level: 1, name: 'New engine' })).toBeVisible();
+    },
+  ],
   ['an empty engine', (app) => app.openItem('Build', 'Engine')],
   [
     'what is missing',

@@ -9,8 +9,9 @@ const TOLD_EVERY_MS = 100;
  */
 const live = {
   frame: frameOf(),
+  /** The frame as screens were told of it last: a room of its own each time, so that a drawing knows that it is another. */
+  told: frameOf(),
   samples: 0,
-  version: 0,
   listeners: new Set<() => void>(),
   /** Who gets every sample: what records. */
   takers: new Set<(frame: Frame) => void>(),
@@ -51,9 +52,9 @@ export function onLive(listener: () => void): () => void {
   return () => void live.listeners.delete(listener);
 }
 
-/** Counts up with what there is to draw. */
-export function liveVersion(): number {
-  return live.version;
+/** The frame as screens were told of it last; another object each time. */
+export function toldFrame(): Frame {
+  return live.told;
 }
 
 /** The last frame; the same room all the time, read only. */
@@ -74,6 +75,6 @@ export function liveValue(id: (typeof CHANNEL_IDS)[number]): number {
 function tell(): void {
   if (live.timer !== null) clearTimeout(live.timer);
   live.timer = null;
-  live.version += 1;
+  live.told = live.frame.slice();
   for (const listener of live.listeners) listener();
 }

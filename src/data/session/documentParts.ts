@@ -63,10 +63,8 @@ export function usePartLater<State, Part>(
 /** What a component shows of a value that may be drawn a moment later. */
 export function useLater<Value>(value: Value): Value {
   const [shown, show] = useState(value);
-  useEffect(() => {
-    later(show, () => show(() => value));
-    return () => notLater(show);
-  }, [value]);
+  useEffect(() => later(show, () => show(() => value)), [value]);
+  useEffect(() => () => notLater(show), []);
   return shown;
 }
 

@@ -57,7 +57,8 @@ export function EditedGrid({
     return { ...shown, values: view === 'difference' ? compared.values : compared.other };
   }, [shown, other, view, as]);
   // The lowest or highest cell gives every other one another colour: it is painted first, and they follow.
-  const colourRange = useLater(useMemo(() => valueRange(map.values), [map]));
+  const { low, high } = valueRange(map.values);
+  const colourRange = useLater(useMemo(() => ({ low, high }), [low, high]));
   return (
     <MapGrid
       handle={handle}

@@ -20,7 +20,7 @@ export function laterLayout(load: () => Promise<ComponentType>): ComponentType {
     return (
       <Suspense
         fallback={
-          <View role="main" style={{ flex: 1, alignItems: 'center', justifyContent: 'center' }}>
+          <View style={{ flex: 1, alignItems: 'center', justifyContent: 'center' }}>
             <ActivityIndicator aria-label="Opening" />
           </View>
         }
