@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { Suspense, useRef, useState } from 'react';
+import { Suspense, useEffect, useRef, useState } from 'react';
 import { ActivityIndicator, View, type ScrollView } from 'react-native';
 import { Snackbar } from 'react-native-paper';
 import type { Calibration } from '@/core/calibration';
@@ -20,7 +20,6 @@ import { Button } from '@/ui/button/Button';
 import { Card, Message, Page } from '@/ui/layout';
 import { Heading, Text } from '@/ui/text/Text';
 import { laterPart } from '@/ui/later/laterPart';
-import { Sheet } from '@/ui/sheet/Sheet';
 import { SPACE } from '@/ui/theme';
 import { CalibrationList } from './CalibrationList';
 import { freeName } from './names';
@@ -50,6 +49,11 @@ export function DocumentsScreen() {
   const [chosen, setChosen] = useState<CalibrationEntry | null>(null);
   const scroller = useRef<ScrollView>(null);
   const isMaking = useRef(false);
+
+  // The list is there: what is asked for first is fetched meanwhile.
+  useEffect(() => {
+    if (entries.isSuccess) NewSheet.fetch();
+  }, [entries.isSuccess]);
 
   const open = (id: string) => router.navigate(`/c/${id}/build`);
   const kept = (entries.data ?? []).filter((entry) => entry.deletedAt === null);
@@ -167,7 +171,7 @@ export function DocumentsScreen() {
         </View>
       </Page>
       {making ? (
-        <Suspense fallback={<ComingSheet title="New calibration" onClose={() => setMaking(false)} />}>
+        <Suspense fallback={<Coming />}>
           <NewSheet names={names} onClose={() => setMaking(false)} onMake={(make) => void store(make)} />
         </Suspense>
       ) : null}
@@ -184,7 +188,7 @@ export function DocumentsScreen() {
         />
       )}
       {renaming === null ? null : (
-        <Suspense fallback={<ComingSheet title="Rename" onClose={() => setRenaming(null)} />}>
+        <Suspense fallback={<Coming />}>
           <NameSheet
             title="Rename"
             action="Rename"
@@ -211,11 +215,7 @@ export function DocumentsScreen() {
   );
 }
 
-/** A sheet that is on its way. */
-function ComingSheet({ title, onClose }: { title: string; onClose: () => void }) {
-  return (
-    <Sheet title={title} open onClose={onClose}>
-      <ActivityIndicator aria-label="Opening" />
-    </Sheet>
-  );
+/** Something is on its way. No sheet of its own: the one that comes would have to take the keyboard from it. */
+function Coming() {
+  return <ActivityIndicator aria-label="Opening" />;
 }
