@@ -7,12 +7,10 @@ import { reached, type ShippedFile, shippedFiles, type ShippedModule, withFiles 
 /** Where the bundler puts scripts, in the build and for the page. */
 export const SCRIPTS = '/_expo/static/js/web/';
 
-/** Routes whose modules the first screen runs: the router runs every layout before it shows anything. */
-const FIRST_ROUTES = /^\.\/(.*\/)?(_layout|index)\.tsx$/;
 const FIRST_SCREEN = './index.tsx';
 
 /** Says to the engine that what is in this file is run at once: it is compiled while it comes, beside the page. */
-const RUN_AT_ONCE = '//# allFunctionsCalledOnLoad\n';
+const RUN_AT_ONCE = '//# allFunctionsCalledOnLoad';
 
 /**
  * The bundler puts everything that two routes share into one file that each visit waits for. This takes out of it what
@@ -52,12 +50,12 @@ export function partFirst(dist: string): void {
       : withFiles(module, Object.fromEntries(asked.map(([id]) => [id, SCRIPTS + restName])));
   };
   const firstName = written(folder, '__first', [
-    RUN_AT_ONCE.trimEnd(),
+    RUN_AT_ONCE,
     ...common.modules.filter(({ id }) => first.has(id)).map(told),
     ...fetched.flatMap((id) => modules.get(id) ?? []).map(told),
   ]);
   const entryName = written(folder, 'entry', [
-    RUN_AT_ONCE.trimEnd(),
+    RUN_AT_ONCE,
     entry.head,
     ...entry.modules.map(told),
     entry.tail,
@@ -83,8 +81,9 @@ export function partFirst(dist: string): void {
   writeFileSync(path.join(dist, 'index.html'), newPage);
 }
 
+/** Routes whose modules the first screen runs: the router runs every layout before it shows anything. */
 function isFirst(route: string): boolean {
-  return route === FIRST_SCREEN || (FIRST_ROUTES.test(route) && route.endsWith('_layout.tsx'));
+  return route === FIRST_SCREEN || route.endsWith('/_layout.tsx');
 }
 
 /** The module of each route, as the router's own list names them. */

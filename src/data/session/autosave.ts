@@ -21,8 +21,8 @@ const SAVE = 'save';
 let queue: ((task: PendingSave) => void) | null = null;
 
 /**
- * Keeps documents stored: each change is saved as soon as it is painted, one save at a time, the newest document of a calibration last,
- * also when it is closed meanwhile. What cannot be stored is kept in memory under its own calibration. When another tab
+ * Keeps documents stored: each change is saved as soon as it is painted, one save at a time, the newest document of a
+ * calibration last, also when it is closed meanwhile. What cannot be stored is kept in memory under its own calibration. When another tab
  * has saved in between, this tab's document goes on as a copy, so that neither overwrites the other.
  * @returns how to stop.
  */
