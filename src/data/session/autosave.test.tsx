@@ -75,8 +75,12 @@ describe('autosave', () => {
   });
 
   test('a calibration that is left at once after an edit is stored', async () => {
+    const save = jest.spyOn(mockRepository, 'save');
     note('The last word');
+    expect(save).not.toHaveBeenCalled();
     closeSession();
+    // It may be opened again in the next moment, from storage.
+    expect(save).toHaveBeenCalledTimes(1);
     await waitFor(async () => expect(await storedNote(id)).toBe('The last word'));
   });
 
