@@ -154,6 +154,36 @@ test('on a phone the tray stands above the navigation while the grid is in sight
   await expect(page.getByRole('button', { name: 'Back to the maps' })).toHaveCount(1);
 });
 
+test('the tray comes and goes without moving what stands above it', async ({ app, page, isMobile }) => {
+  onlyPhone(isMobile);
+  await app.openDemo();
+  await app.openItem('Maps', 'Spark advance');
+  const tray = page.getByRole('group', { name: 'Edit the selected cells' });
+  await expect(tray).toBeVisible();
+  const scroller = page.getByRole('main').locator('div').filter({ has: page.getByRole('grid') });
+  const room = () =>
+    scroller.evaluateAll((divs) => divs.map((div) => div.scrollHeight - div.clientHeight).join());
+  await page.getByRole('heading', { name: 'Surface' }).scrollIntoViewIfNeeded();
+  await page.mouse.move(195, 400);
+  await page.mouse.wheel(0, 20_000);
+  await expect(tray).toBeHidden();
+  const without = await room();
+  await page.getByRole('grid').scrollIntoViewIfNeeded();
+  await expect(tray).toBeVisible();
+  expect(await room()).toBe(without);
+});
+
+test('a control that takes the keyboard is not under the tray', async ({ app, page, isMobile }) => {
+  onlyPhone(isMobile);
+  await app.openDemo();
+  await app.openItem('Maps', 'Spark advance');
+  const tray = page.getByRole('group', { name: 'Edit the selected cells' });
+  const units = page.getByRole('button', { name: 'Units' });
+  await units.focus();
+  const [trayBox, box] = [await tray.boundingBox(), await units.boundingBox()];
+  if (trayBox !== null) expect((box?.y ?? 0) + (box?.height ?? 0)).toBeLessThanOrEqual(trayBox.y);
+});
+
 test('a proposal is accepted without scrolling', async ({ app, page, isMobile }) => {
   await app.openDemo();
   await app.openItem('Maps', 'Volumetric efficiency');

@@ -1,5 +1,5 @@
 import { useRef, useState, type ReactNode, type Ref, type RefObject } from 'react';
-import { ScrollView, useWindowDimensions, View, type ViewStyle } from 'react-native';
+import { type LayoutChangeEvent, ScrollView, useWindowDimensions, View, type ViewStyle } from 'react-native';
 import { usePageFocus } from '../focus';
 import { SPACE, useRoles } from '../theme';
 import { DockPlace } from './dock';
@@ -26,6 +26,7 @@ const TOP_BAR = 56;
 export function Page({ children, beside, scroller }: Props) {
   const roles = useRoles();
   const [dock, setDock] = useState<Element | null>(null);
+  const { height, room, onLayout } = useDockRoom();
   const page = useRef<View>(null);
   usePageFocus(page as unknown as RefObject<HTMLElement>);
   const wide = useWide();
@@ -42,8 +43,8 @@ export function Page({ children, beside, scroller }: Props) {
     >
       <ScrollView
         {...(scroller === undefined ? {} : { ref: scroller })}
-        style={{ flex: 1 }}
-        contentContainerStyle={{ ...padding, paddingBottom: SPACE.xxl }}
+        style={{ flex: 1, scrollPaddingBottom: height } as ViewStyle}
+        contentContainerStyle={{ ...padding, paddingBottom: SPACE.xxl + room }}
       >
         <View style={{ flexDirection: wide ? 'row' : 'column', gap: SPACE.xl, alignItems: 'flex-start' }}>
           <DockPlace value={dock}>
@@ -52,9 +53,26 @@ export function Page({ children, beside, scroller }: Props) {
           </DockPlace>
         </View>
       </ScrollView>
-      <View ref={setDock as unknown as Ref<View>} />
+      <View
+        ref={setDock as unknown as Ref<View>}
+        onLayout={onLayout}
+        style={{ position: 'absolute', left: 0, right: 0, bottom: 0 }}
+      />
     </View>
   );
+}
+
+/**
+ * How high what is docked stands, and the room the content keeps below itself for it, px. The room stays when what is docked
+ * goes, so that nothing moves under a finger that has just touched it.
+ */
+function useDockRoom() {
+  const [{ height, room }, setDock] = useState({ height: 0, room: 0 });
+  const onLayout = ({ nativeEvent }: LayoutChangeEvent) => {
+    const now = nativeEvent.layout.height;
+    setDock((before) => ({ height: now, room: Math.max(before.room, now) }));
+  };
+  return { height, room, onLayout };
 }
 
 /** What stands beside: below the content on a phone; wide it stays in sight while the fields scroll. */
