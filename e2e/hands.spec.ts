@@ -160,7 +160,10 @@ test('the tray comes and goes without moving what stands above it', async ({ app
   await app.openItem('Maps', 'Spark advance');
   const tray = page.getByRole('group', { name: 'Edit the selected cells' });
   await expect(tray).toBeVisible();
-  const scroller = page.getByRole('main').locator('div').filter({ has: page.getByRole('grid') });
+  const scroller = page
+    .getByRole('main')
+    .locator('div')
+    .filter({ has: page.getByRole('grid') });
   const room = () =>
     scroller.evaluateAll((divs) => divs.map((div) => div.scrollHeight - div.clientHeight).join());
   await page.getByRole('heading', { name: 'Surface' }).scrollIntoViewIfNeeded();
