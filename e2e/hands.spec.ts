@@ -181,10 +181,20 @@ test('a control that takes the keyboard is not under the tray', async ({ app, pa
   await app.openDemo();
   await app.openItem('Maps', 'Spark advance');
   const tray = page.getByRole('group', { name: 'Edit the selected cells' });
-  const units = page.getByRole('button', { name: 'Units' });
-  await units.focus();
-  const [trayBox, box] = [await tray.boundingBox(), await units.boundingBox()];
-  if (trayBox !== null) expect((box?.y ?? 0) + (box?.height ?? 0)).toBeLessThanOrEqual(trayBox.y);
+  const trayBox = await tray.boundingBox();
+  const top = trayBox?.y ?? 0;
+  const below = page.getByRole('button', { name: 'Shape' });
+  // It begins under the tray.
+  await page.mouse.move(195, 400);
+  await page.mouse.wheel(0, ((await below.boundingBox())?.y ?? 0) - top - 20);
+  await expect.poll(async () => Math.round((await below.boundingBox())?.y ?? 0)).toBe(Math.round(top + 20));
+  await below.focus();
+  await expect
+    .poll(async () => {
+      const box = await below.boundingBox();
+      return (box?.y ?? 0) + (box?.height ?? 0);
+    })
+    .toBeLessThanOrEqual(top);
 });
 
 test('a proposal is accepted without scrolling', async ({ app, page, isMobile }) => {

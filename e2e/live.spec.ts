@@ -26,13 +26,17 @@ test('the engine moves over the map while it is driven, and paints no cell', asy
   await expect(page.getByRole('heading', { name: 'Worked through' })).toBeVisible();
   await page.waitForTimeout(500);
   await page.evaluate(COUNT);
-  const layer = page.getByRole('grid', { name: 'Volumetric efficiency' }).locator('canvas').nth(1);
-  const picture = () => layer.evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL());
-  const [words, before] = [await now.textContent(), await picture()];
-  await expect.poll(picture).not.toBe(before);
+  const grid = page.getByRole('grid', { name: 'Volumetric efficiency' });
+  const mark = grid.locator('[data-live-mark]');
+  const place = () => mark.evaluate((element) => getComputedStyle(element).transform);
+  const way = () => grid.locator('[data-live-way] path').getAttribute('d');
+  const [words, before, drawn] = [await now.textContent(), await place(), await way()];
+  await expect(mark).toBeVisible();
+  await expect.poll(place).not.toBe(before);
+  await expect.poll(way).not.toBe(drawn);
   await expect(now).not.toHaveText(words ?? '');
   expect(await page.evaluate('window.written')).toBe(0);
   // An edit meanwhile is painted as ever, and undone.
-  await page.getByRole('grid', { name: 'Volumetric efficiency' }).press(']');
+  await grid.press(']');
   await expect.poll(() => page.evaluate('window.written')).toBeGreaterThan(0);
 });

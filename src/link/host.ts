@@ -26,8 +26,8 @@ export interface EcuMemory {
   readonly store: () => void;
 }
 
-/** Samples go together, so many at once: a message costs more than a number. */
-const TOGETHER_S = 0.1;
+/** Samples that wait to go together, at most, s of its own clock: a message costs more than a number. */
+const TOGETHER_S = 0.5;
 /** Share of a sample’s time by which it may come early. */
 const EARLY = 0.01;
 
@@ -65,7 +65,7 @@ export class LinkHost {
     if (this.rows.length * this.everyS >= TOGETHER_S) this.flush();
   }
 
-  /** Sends the samples that wait. */
+  /** Sends the samples that wait: asked for whenever no more come for a moment. */
   flush(): void {
     if (this.rows.length === 0) return;
     this.reply({ samples: { first: this.sent, rows: this.rows } });

@@ -76,6 +76,7 @@ export class Bench {
     this.car.advance(Math.min(MOST_AT_ONCE_S, passedS) * this.times, this.frame, (frame) => {
       if (this.car.hasPower) this.host?.offer(frame);
     });
+    this.host?.flush();
     this.seenS += passedS;
     if (this.seenS >= SEEN_EVERY_S) this.see();
   }

@@ -3,7 +3,7 @@ import { AT, frameOf, write } from '@/core/channel';
 import { type EcuMemory, LinkHost, settingsSum, sumOf, type Transport, transportPair } from '@/link';
 import { differencesOf, isSame } from './differences';
 import { connectEcu, disconnectEcu, sendMaps, storeInEcu, useEcu } from './ecuSession';
-import { liveFrame, liveSamples, liveValue, onEverySample, onLive } from './liveFrame';
+import { liveFrame, liveSamples, liveValue, onBeat, onEverySample, onLive } from './liveFrame';
 
 const program = programOf(demo());
 const box = () => {
@@ -122,7 +122,10 @@ describe('samples', () => {
     const stop = onEverySample((frame) => taken.push(frame[AT.speed] as number));
     let told = 0;
     const deaf = onLive(() => (told += 1));
+    let moves = 0;
+    const still = onBeat(() => (moves += 1));
     for (let i = 0; i < 20; i += 1) offered(host, 10 + i / 20, 1000 + i);
+    host.flush();
     await new Promise((resolve) => setTimeout(resolve, 120));
     expect(taken).toEqual(Array.from({ length: 20 }, (_, i) => 1000 + i));
     expect(liveValue('speed')).toBe(1019);
@@ -130,10 +133,14 @@ describe('samples', () => {
     expect(liveSamples()).toBe(20);
     expect(told).toBeGreaterThan(0);
     expect(told).toBeLessThan(4);
+    expect(moves).toBeGreaterThan(told);
+    expect(moves).toBeLessThan(8);
     stop();
+    still();
     deaf();
     offered(host, 12, 1);
     offered(host, 12.05, 1);
+    host.flush();
     await new Promise((resolve) => setTimeout(resolve, 20));
     expect(taken).toHaveLength(20);
   });
@@ -142,6 +149,7 @@ describe('samples', () => {
     const { ours, host } = box();
     await connectEcu(ours, 'ventisca', 'ready');
     for (let i = 0; i < 4; i += 1) offered(host, 10 + i / 20, 900);
+    host.flush();
     await new Promise((resolve) => setTimeout(resolve, 10));
     expect(liveValue('speed')).toBe(900);
     const way: Transport = ours;

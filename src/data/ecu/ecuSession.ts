@@ -29,7 +29,7 @@ const NOT_CONNECTED: EcuSession = {
 };
 
 /** Samples a second that are asked for. */
-export const LIVE_RATE_HZ = 20;
+export const LIVE_RATE_HZ = 50;
 /** Cells in one message, so that a large map does not hold up the samples. */
 const CELLS_TOGETHER = 256;
 

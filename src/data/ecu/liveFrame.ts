@@ -1,7 +1,11 @@
 import { AT, CHANNEL_IDS, type ChannelId, type Frame, frameOf } from '@/core/channel';
 
-/** Screens are told of new samples no more often than this, ms: numbers that change faster are not read. */
-const TOLD_EVERY_MS = 100;
+/**
+ * What shows where the engine is, is moved on no more often than this, ms; every so many times the numbers are told too, since
+ * numbers that change faster are not read. Both on one beat: each costs the page a frame.
+ */
+const BEAT_MS = 50;
+const TOLD_EVERY = 2;
 
 /**
  * What the engine computer said last, outside React: samples come many times faster than screens are drawn. The frame is the
@@ -13,6 +17,8 @@ const live = {
   told: frameOf(),
   samples: 0,
   listeners: new Set<() => void>(),
+  movers: new Set<(told: boolean) => void>(),
+  beats: 0,
   /** Who gets every sample: what records. */
   takers: new Set<(frame: Frame) => void>(),
   timer: null as ReturnType<typeof setTimeout> | null,
@@ -30,7 +36,7 @@ export function takeRows(
     live.samples += 1;
     for (const take of live.takers) take(live.frame);
   }
-  live.timer ??= setTimeout(tell, TOLD_EVERY_MS);
+  live.timer ??= setTimeout(beat, BEAT_MS);
 }
 
 /** Forgets what was live: nothing is known any more. */
@@ -50,6 +56,12 @@ export function onEverySample(take: (frame: Frame) => void): () => void {
 export function onLive(listener: () => void): () => void {
   live.listeners.add(listener);
   return () => void live.listeners.delete(listener);
+}
+
+/** Told at every beat, and whether the numbers are told with it. @returns the way to end that. */
+export function onBeat(move: (told: boolean) => void): () => void {
+  live.movers.add(move);
+  return () => void live.movers.delete(move);
 }
 
 /** The frame as screens were told of it last; another object each time. */
@@ -72,9 +84,19 @@ export function liveValue(id: (typeof CHANNEL_IDS)[number]): number {
   return live.frame[AT[id]] as number;
 }
 
+function beat(): void {
+  live.timer = null;
+  live.beats += 1;
+  if (live.beats % TOLD_EVERY === 0) return tell();
+  for (const move of live.movers) move(false);
+  // The numbers follow, even if no sample does.
+  live.timer = setTimeout(beat, BEAT_MS);
+}
+
 function tell(): void {
   if (live.timer !== null) clearTimeout(live.timer);
   live.timer = null;
   live.told = live.frame.slice();
+  for (const move of live.movers) move(true);
   for (const listener of live.listeners) listener();
 }

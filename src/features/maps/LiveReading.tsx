@@ -1,10 +1,10 @@
 import { gridOf, lookUpCurve, lookUpMap } from '@/core/numeric';
 import type { MapKey } from '@/core/calibration';
 import { axisPlace, type ShownAs } from '@/core/map';
+import type { Frame } from '@/core/channel';
 import { formatNumber } from '@/core/units';
-import { useMemo } from 'react';
-import { useLiveFrame } from '@/data/ecu/useLive';
-import { Text } from '@/ui/text/Text';
+import { useCallback, useMemo } from 'react';
+import { LiveText } from '../live/LiveText';
 import { placeIn, useIsLive } from './useLiveMap';
 import { useShownMapLater } from './useShownMap';
 
@@ -19,19 +19,20 @@ export function LiveReading(props: Props) {
 }
 
 function Reading({ mapKey, as }: Props) {
-  const { definition } = as;
-  const { x, y, unit, decimals } = definition;
   const shown = useShownMapLater(mapKey, as);
   const grid = useMemo(() => gridOf(shown), [shown]);
-  const at = placeIn(as, useLiveFrame());
-  const known = Number.isFinite(at.x) && Number.isFinite(at.y);
-  const place = `${axisPlace(x, at.x)}${y === null ? '' : `, ${axisPlace(y, at.y)}`}`;
-  const value = y === null ? lookUpCurve(grid, at.x) : lookUpMap(grid, at.x, at.y);
-  return (
-    <Text kind="number" colour="muted">
-      {known
-        ? `Now ${place}: ${formatNumber(value, decimals)}${unit === '' ? '' : ` ${unit}`}`
-        : 'Live; the ring with ticks shows where the engine is once it turns.'}
-    </Text>
+  const words = useCallback(
+    (frame: Frame) => {
+      const { x, y, unit, decimals } = as.definition;
+      const at = placeIn(as, frame);
+      if (!Number.isFinite(at.x) || !Number.isFinite(at.y)) {
+        return 'Live; the ring with ticks shows where the engine is once it turns.';
+      }
+      const place = `${axisPlace(x, at.x)}${y === null ? '' : `, ${axisPlace(y, at.y)}`}`;
+      const value = y === null ? lookUpCurve(grid, at.x) : lookUpMap(grid, at.x, at.y);
+      return `Now ${place}: ${formatNumber(value, decimals)}${unit === '' ? '' : ` ${unit}`}`;
+    },
+    [as, grid],
   );
+  return <LiveText words={words} />;
 }

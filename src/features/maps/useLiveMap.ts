@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { AT, type Frame } from '@/core/channel';
 import type { ShownAs } from '@/core/map';
 import { useEcu } from '@/data/ecu/ecuSession';
-import { liveFrame, onEverySample, onLive } from '@/data/ecu/liveFrame';
+import { liveFrame, onBeat, onEverySample } from '@/data/ecu/liveFrame';
 import type { LiveSource } from '@/ui/grid';
 
 /** Where a frame stands in a map, in the units it is shown in; NaN for an axis it says nothing of. */
@@ -26,9 +26,11 @@ export function useLiveMap(as: ShownAs): LiveSource | null {
     () =>
       isLive
         ? {
-            onPlace: (take) => onEverySample((frame) => take(placeIn(as, frame))),
-            onEnd: (ended) =>
-              onLive(() => (Number.isFinite(placeIn(as, liveFrame()).x) ? undefined : ended())),
+            onPlace: (take) => {
+              take(placeIn(as, liveFrame()));
+              return onEverySample((frame) => take(placeIn(as, frame)));
+            },
+            onBeat,
           }
         : null,
     [isLive, as],

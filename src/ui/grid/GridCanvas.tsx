@@ -1,5 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { paintGrid, type GridPicture } from './paint';
+import { PictureCanvas } from './PictureCanvas';
 
 /** Cells change a few at a time: drawn by the processor they are on screen sooner than sent through the graphics card. */
 const CANVAS_SETTINGS: CanvasRenderingContext2DSettings = { willReadFrequently: true };
@@ -28,14 +29,5 @@ export function GridCanvas({ picture }: { picture: GridPicture }) {
     };
   }, [picture]);
 
-  const ratio = typeof window === 'undefined' ? 1 : window.devicePixelRatio;
-  return (
-    <canvas
-      ref={canvas}
-      aria-hidden
-      width={Math.round(width * ratio)}
-      height={Math.round(height * ratio)}
-      style={{ width, height, display: 'block' }}
-    />
-  );
+  return <PictureCanvas ref={canvas} width={width} height={height} />;
 }

@@ -9,7 +9,8 @@ import { SPACE, useRoles, useScheme } from '../theme';
 import { differenceColour, magnitudeScale } from '../theme/ramps';
 import { cellAt, gridGeometry, gridHit, windowShowing } from './geometry';
 import { GridCanvas } from './GridCanvas';
-import { GridLayer } from './GridLayer';
+import { LiveLayer } from './LiveLayer';
+import { MarksLayer } from './MarksLayer';
 import type { LiveSource } from './live';
 import { Overview } from './Overview';
 import { along, axesText, cellLabel, placeOf, regionPlaces, type AxisPoint, type AxisRegion } from './places';
@@ -184,10 +185,6 @@ export function MapGrid({
     ],
   );
 
-  const marks = useMemo(
-    () => ({ geometry, roles, point: ring, trail: way, region: regionCells }),
-    [geometry, roles, ring, way, regionCells],
-  );
   const axes = useMemo(() => ({ x: map.x, y: map.y }), [map.x, map.y]);
 
   // Whatever moved it, the active cell is in the window.
@@ -283,7 +280,8 @@ export function MapGrid({
         }
       >
         <GridCanvas picture={picture} />
-        <GridLayer marks={marks} axes={axes} live={live} />
+        <MarksLayer geometry={geometry} point={ring} trail={way} region={regionCells} />
+        {live === null ? null : <LiveLayer geometry={geometry} axes={axes} live={live} />}
         <View role="row" style={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden' }}>
           <View {...activeCell} aria-label={cellName} />
         </View>
@@ -296,6 +294,8 @@ export function MapGrid({
           values={map.values}
           valueColour={valueColour}
           window={geometry.window}
+          axes={axes}
+          live={live}
           onMove={setCorner}
         />
       ) : null}

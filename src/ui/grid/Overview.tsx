@@ -1,8 +1,9 @@
-import { useEffect, useRef } from 'react';
+import { useCallback, useEffect, useRef } from 'react';
 import { View } from 'react-native';
 import { useRoles } from '../theme';
 import { paintCellPicture } from './cellPicture';
 import type { GridWindow } from './geometry';
+import { type LiveSource, type LiveWay, type PlaceAxes, useLiveWay, wayAt } from './live';
 import type { Place } from './selection';
 
 interface Props {
@@ -12,16 +13,32 @@ interface Props {
   values: readonly number[];
   valueColour: (value: number) => string;
   window: GridWindow;
+  axes: PlaceAxes;
+  /** Where the engine is now; null while nothing is live. */
+  live: LiveSource | null;
   onMove: (corner: Place) => void;
 }
 
 const HEIGHT = 64;
+/** Size of the dot where the engine is, px. */
+const DOT = 12;
 
 /** The whole map small, with the window drawn on it. Touch or drag moves the window; so do the arrow keys. */
-export function Overview({ label, columns, rows, values, valueColour, window: view, onMove }: Props) {
+export function Overview({
+  label,
+  columns,
+  rows,
+  values,
+  valueColour,
+  window: view,
+  axes,
+  live,
+  onMove,
+}: Props) {
   const roles = useRoles();
   const box = useRef<View>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
+  const mark = useRef<HTMLDivElement>(null);
 
   useEffect(() => {
     const context = canvas.current?.getContext('2d');
@@ -61,6 +78,14 @@ export function Overview({ label, columns, rows, values, valueColour, window: vi
     },
   } as object;
 
+  const place = useCallback(
+    (way: LiveWay) => {
+      if (mark.current !== null) moveMark(mark.current, wayAt(way, way.length - 1), columns, rows);
+    },
+    [columns, rows],
+  );
+  useLiveWay(live, axes, place);
+
   const percent = (part: number, whole: number) => `${(100 * part) / whole}%` as const;
   return (
     <View
@@ -89,6 +114,45 @@ export function Overview({ label, columns, rows, values, valueColour, window: vi
           borderColor: roles.text,
         }}
       />
+      {live === null ? null : (
+        <div
+          ref={mark}
+          aria-hidden
+          style={{
+            position: 'absolute',
+            inset: 0,
+            visibility: 'hidden',
+            willChange: 'transform',
+            pointerEvents: 'none',
+          }}
+        >
+          <svg
+            width={DOT}
+            height={DOT}
+            viewBox={`0 0 ${DOT} ${DOT}`}
+            style={{ position: 'absolute', left: -DOT / 2, top: -DOT / 2 }}
+          >
+            <circle
+              cx={DOT / 2}
+              cy={DOT / 2}
+              r={DOT / 2 - 1}
+              fill={roles.text}
+              stroke={roles.ground}
+              strokeWidth={2}
+            />
+          </svg>
+        </div>
+      )}
     </View>
   );
+}
+
+/** Puts the dot where the engine is; away while that is not known. */
+function moveMark(mark: HTMLElement, at: Place | null, columns: number, rows: number): void {
+  mark.style.visibility = at === null ? 'hidden' : 'visible';
+  if (at === null) return;
+  // In shares of the mark's own box, which covers the whole map.
+  const across = (100 * (at.column + 0.5)) / columns;
+  const down = (100 * (rows - 0.5 - at.row)) / rows;
+  mark.style.transform = `translate(${across.toFixed(2)}%, ${down.toFixed(2)}%)`;
 }

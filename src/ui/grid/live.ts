@@ -1,12 +1,14 @@
+import { useEffect, useMemo } from 'react';
 import type { MapData } from '@/core/map';
 import { type AxisPoint, cellPlace } from './places';
+import type { Place } from './selection';
 
 /** Where the engine is, outside React: it moves many times faster than screens are drawn. */
 export interface LiveSource {
-  /** Told of every place, in units of the axes. @returns the way to end that. */
+  /** Told of every place, in units of the axes; NaN where it is not known. @returns the way to end that. */
   readonly onPlace: (take: (at: AxisPoint) => void) => () => void;
-  /** Told that nothing is live any more. @returns the way to end that. */
-  readonly onEnd: (ended: () => void) => () => void;
+  /** Told when to show them, and whether this is a beat at which numbers change too. @returns the way to end that. */
+  readonly onBeat: (beat: (told: boolean) => void) => () => void;
 }
 
 /** Places that are kept of the way: six seconds at fifty a second. */
@@ -14,8 +16,13 @@ const KEPT = 300;
 /** Places closer than this are one, in cells. */
 const STEP = 0.1;
 
+/** The breakpoints that places lie between. */
+export type PlaceAxes = Pick<MapData, 'x' | 'y'>;
+
 /** The way of the engine over a map, in cells: the last places, in a ring that does not grow. */
 export interface LiveWay {
+  readonly x: Float64Array;
+  readonly y: Float64Array;
   readonly columns: Float64Array;
   readonly rows: Float64Array;
   /** Where the oldest place stands. */
@@ -23,33 +30,30 @@ export interface LiveWay {
   length: number;
 }
 
-/** A way that has not begun. */
-export function noWay(): LiveWay {
-  return { columns: new Float64Array(KEPT), rows: new Float64Array(KEPT), first: 0, length: 0 };
-}
-
-/** Axes made ready for placing points on them. */
-export interface PlacedAxes {
-  readonly x: Float64Array;
-  readonly y: Float64Array;
-}
-
-export function placedAxes({ x, y }: Pick<MapData, 'x' | 'y'>): PlacedAxes {
-  return { x: Float64Array.from(x), y: Float64Array.from(y) };
+/** A way over a map with these axes, that has not begun. */
+export function noWay({ x, y }: PlaceAxes): LiveWay {
+  return {
+    x: Float64Array.from(x),
+    y: Float64Array.from(y),
+    columns: new Float64Array(KEPT),
+    rows: new Float64Array(KEPT),
+    first: 0,
+    length: 0,
+  };
 }
 
 /**
  * Adds a place, in units of the axes, to the end of a way; the oldest makes room. One close to the place before the last
  * takes the last’s place, so that an engine that idles draws no scribble. One that is not known ends the way.
  */
-export function addPlace(way: LiveWay, axes: PlacedAxes, at: AxisPoint): void {
+export function addPlace(way: LiveWay, at: AxisPoint): void {
   if (!Number.isFinite(at.x) || !Number.isFinite(at.y)) {
     way.length = 0;
     return;
   }
   const size = way.columns.length;
-  const column = cellPlace(axes.x, at.x);
-  const row = cellPlace(axes.y, at.y);
+  const column = cellPlace(way.x, at.x);
+  const row = cellPlace(way.y, at.y);
   const before = (way.first + way.length - 2) % size;
   const stays =
     way.length > 1 &&
@@ -61,4 +65,33 @@ export function addPlace(way: LiveWay, axes: PlacedAxes, at: AxisPoint): void {
   const last = (way.first + way.length - 1) % size;
   way.columns[last] = column;
   way.rows[last] = row;
+}
+
+/** A place of a way, in cells, from the oldest; null beyond its ends. */
+export function wayAt(way: LiveWay, k: number): Place | null {
+  if (k < 0 || k >= way.length) return null;
+  const i = (way.first + k) % way.columns.length;
+  return { column: way.columns[i] as number, row: way.rows[i] as number };
+}
+
+/**
+ * Keeps a way as the engine goes, and shows it at every beat, however many places come. Without a source it stays empty.
+ * @param show what there is; and whether numbers change at this beat too, for what need not be shown at every one.
+ */
+export function useLiveWay(
+  live: LiveSource | null,
+  axes: PlaceAxes,
+  show: (way: LiveWay, told: boolean) => void,
+): void {
+  const way = useMemo(() => noWay(axes), [axes]);
+  useEffect(() => {
+    if (live === null) return;
+    const stop = live.onPlace((at) => addPlace(way, at));
+    show(way, true);
+    const rest = live.onBeat((told) => show(way, told));
+    return () => {
+      stop();
+      rest();
+    };
+  }, [live, way, show]);
 }

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import type { ReactNode, Ref } from 'react';
 import { Text as NativeText, type StyleProp, type TextProps, type TextStyle } from 'react-native';
 import { FONT, SIZE, useRoles, type Roles } from '../theme';
 
@@ -24,7 +24,8 @@ interface Props extends Pick<TextProps, 'role' | 'numberOfLines' | 'id' | 'aria-
   kind?: TextKind;
   colour?: keyof Roles;
   style?: StyleProp<TextStyle>;
-  children: ReactNode;
+  ref?: Ref<NativeText>;
+  children?: ReactNode;
 }
 
 /** Text in our type and colours. */

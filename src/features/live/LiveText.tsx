@@ -1,0 +1,48 @@
+import { useEffect, useRef } from 'react';
+import { View, type Text as NativeText } from 'react-native';
+import type { Frame } from '@/core/channel';
+import { onLive, toldFrame } from '@/data/ecu/liveFrame';
+import { Text } from '@/ui/text/Text';
+
+/**
+ * Words about the live frame, written past React ten times a second. The line keeps its height while it is written, so that
+ * the browser lays out nothing else for it.
+ * @param words of a frame; the same function as long as it says the same.
+ */
+export function LiveText({ words }: { words: (frame: Frame) => string }) {
+  const text = useRef<NativeText>(null);
+  useEffect(() => {
+    const element = text.current as unknown as HTMLElement | null;
+    const room = element?.parentElement ?? null;
+    if (element === null || room === null) return;
+    const fit = () => holdHeight(element, room);
+    const write = () => {
+      element.textContent = words(toldFrame());
+      if (element.scrollHeight > element.clientHeight) fit();
+    };
+    write();
+    fit();
+    window.addEventListener('resize', fit);
+    const deaf = onLive(write);
+    return () => {
+      deaf();
+      window.removeEventListener('resize', fit);
+    };
+  }, [words]);
+  return (
+    <View>
+      <Text ref={text} kind="number" colour="muted" />
+    </View>
+  );
+}
+
+/**
+ * Gives a text and its room the height that it needs now. It stands in its room as a thing apart: with a height of its own and
+ * out of the flow, its words are laid out without anything around it.
+ */
+function holdHeight(element: HTMLElement, room: HTMLElement): void {
+  Object.assign(element.style, { position: 'static', contain: 'none', height: 'auto' });
+  const height = `${element.offsetHeight}px`;
+  room.style.height = height;
+  Object.assign(element.style, { position: 'absolute', width: '100%', contain: 'strict', height });
+}

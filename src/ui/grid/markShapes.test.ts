@@ -1,0 +1,78 @@
+import fc from 'fast-check';
+import { cellOrigin, gridGeometry } from './geometry';
+import { addPlace, noWay } from './live';
+import { LIVE_MARK, liveSpot, regionBox, ringPath, spotOf, trailPath, wayPath } from './markShapes';
+
+/** Three columns of 96 px, two rows of 44 px; the headers are left out of it. */
+const GEOMETRY = gridGeometry(
+  { width: 340, maxRows: 7 },
+  { columns: 3, rows: 2 },
+  { column: 0, row: 0 },
+  false,
+);
+const AXES = { x: [1000, 2000, 4000], y: [20, 60] };
+
+describe('marks over the cells', () => {
+  test('a whole place is the middle of its cell: the first column of the lower row is at 48, 66', () => {
+    expect(spotOf(GEOMETRY, { column: 0, row: 0 })).toEqual({ x: 48, y: 66 });
+    expect(spotOf(GEOMETRY, { column: 1.5, row: 0.25 })).toEqual({ x: 192, y: 55 });
+  });
+
+  test('is where the cells are drawn, wherever the window stands', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 2, max: 32 }),
+        fc.integer({ min: 2, max: 32 }),
+        fc.nat(31),
+        fc.nat(31),
+        fc.boolean(),
+        (columns, rows, column, row, dense) => {
+          const geometry = gridGeometry(
+            { width: 500, maxRows: 9 },
+            { columns, rows },
+            { column: column % columns, row: row % rows },
+            dense,
+          );
+          const at = { column: column % columns, row: row % rows };
+          const { x, y } = spotOf(geometry, at);
+          const cell = cellOrigin(geometry, at.column, at.row);
+          expect(x + geometry.headerWidth - cell.x).toBeCloseTo(geometry.cellWidth / 2, 9);
+          expect(y + geometry.headerHeight - cell.y).toBeCloseTo(geometry.cellHeight / 2, 9);
+        },
+      ),
+    );
+  });
+
+  test('the way is a line through its places from the oldest, and its end is where the mark stands', () => {
+    const way = noWay(AXES);
+    expect(wayPath(GEOMETRY, way)).toBe('');
+    expect(liveSpot(GEOMETRY, way)).toBeNull();
+    addPlace(way, { x: 1000, y: 20 });
+    addPlace(way, { x: 3000, y: 30 });
+    expect(wayPath(GEOMETRY, way)).toBe('M48 66L192 55');
+    expect(liveSpot(GEOMETRY, way)).toEqual({ x: 192, y: 55 });
+  });
+
+  test('a trail is a line, to a tenth of a pixel; a ring goes round its spot', () => {
+    const trail = [
+      { column: 0, row: 0 },
+      { column: 1 / 3, row: 1 },
+    ];
+    expect(trailPath(GEOMETRY, trail)).toBe('M48 66L80 22');
+    expect(trailPath(GEOMETRY, [{ column: 0.123, row: 0 }])).toBe('M59.8 66');
+    expect(ringPath({ x: 48, y: 66 })).toBe('M34 66a14 14 0 1 0 28 0a14 14 0 1 0 -28 0');
+    expect(LIVE_MARK.path.startsWith(ringPath({ x: 0, y: 0 }))).toBe(true);
+    expect(LIVE_MARK.size).toBe(46);
+  });
+
+  test('a region reaches from edge to edge of its cells', () => {
+    const region = { fromColumn: 1, toColumn: 3, fromRow: 0, toRow: 1 };
+    expect(regionBox(GEOMETRY, region)).toEqual({ x: 96, y: 44, width: 192, height: 44 });
+    expect(regionBox(GEOMETRY, { ...region, fromColumn: 1.5, fromRow: 0.5 })).toEqual({
+      x: 144,
+      y: 44,
+      width: 144,
+      height: 22,
+    });
+  });
+});

@@ -1,0 +1,76 @@
+import type { GridGeometry, GridRegion } from './geometry';
+import { cellOrigin } from './geometry';
+import { type LiveWay, wayAt } from './live';
+import type { Place } from './selection';
+
+/** A point of the picture that covers the cells, px from their upper left corner. */
+export interface Spot {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Radius of the ring around a point: wide enough for a number to be read inside it, px. */
+export const RING = 14;
+/** How far the ticks of the live mark reach beyond its ring, px. */
+const TICK = 7;
+const REACH = RING + TICK;
+
+/** The live mark: a ring with four ticks, told from the operating point by its shape. px about its middle. */
+export const LIVE_MARK = {
+  size: 2 * (REACH + 2),
+  path: `${ringPath({ x: 0, y: 0 })}M${RING} 0H${REACH}M${-RING} 0H${-REACH}M0 ${RING}V${REACH}M0 ${-RING}V${-REACH}`,
+} as const;
+
+/** Where a place stands among the cells: the middle of a cell for whole numbers. */
+export function spotOf(geometry: GridGeometry, { column, row }: Place): Spot {
+  const { x, y } = cellOrigin(geometry, column, row);
+  return {
+    x: x - geometry.headerWidth + geometry.cellWidth / 2,
+    y: y - geometry.headerHeight + geometry.cellHeight / 2,
+  };
+}
+
+/** Where the engine is among the cells; null while that is not known. */
+export function liveSpot(geometry: GridGeometry, way: LiveWay): Spot | null {
+  const at = wayAt(way, way.length - 1);
+  return at === null ? null : spotOf(geometry, at);
+}
+
+/** The way of the engine as a path among the cells, to a tenth of a pixel. */
+export function wayPath(geometry: GridGeometry, way: LiveWay): string {
+  return linePath(way.length, (k) => spotOf(geometry, wayAt(way, k) as Place));
+}
+
+/** The way of a point as a path among the cells. */
+export function trailPath(geometry: GridGeometry, trail: readonly Place[]): string {
+  return linePath(trail.length, (k) => spotOf(geometry, trail[k] as Place));
+}
+
+/** A ring around a spot. */
+export function ringPath({ x, y }: Spot): string {
+  return `M${tenth(x - RING)} ${tenth(y)}a${RING} ${RING} 0 1 0 ${2 * RING} 0a${RING} ${RING} 0 1 0 ${-2 * RING} 0`;
+}
+
+/** A region's rectangle among the cells, px. */
+export function regionBox(
+  geometry: GridGeometry,
+  region: GridRegion,
+): { x: number; y: number; width: number; height: number } {
+  const { headerWidth, headerHeight } = geometry;
+  const { x: left, y: top } = cellOrigin(geometry, region.fromColumn, region.toRow - 1);
+  const { x: right, y: bottom } = cellOrigin(geometry, region.toColumn, region.fromRow - 1);
+  return { x: left - headerWidth, y: top - headerHeight, width: right - left, height: bottom - top };
+}
+
+function linePath(length: number, spot: (k: number) => Spot): string {
+  let path = '';
+  for (let k = 0; k < length; k += 1) {
+    const { x, y } = spot(k);
+    path += `${k === 0 ? 'M' : 'L'}${tenth(x)} ${tenth(y)}`;
+  }
+  return path;
+}
+
+function tenth(px: number): number {
+  return Math.round(px * 10) / 10;
+}
