@@ -1,7 +1,8 @@
 /**
  * Does what `docs/recipes.md` says in a copy of the project: counts the files, checks the types and runs the tests that
  * walk the lists. Then leaves out the last part of the recipe of a map, which those tests must notice.
- * A recipe is a heading with its parts: "In `file`, before | after | in place of `line`:" and a block of code.
+ * A recipe is a heading with its parts: "In `file`, before | after | in place of `line`:" or "A new file `file`:", and a block
+ * of code.
  */
 import { spawnSync } from 'node:child_process';
 import { cpSync, mkdirSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
@@ -30,6 +31,7 @@ const WALKS = [
 
 interface Part {
   readonly file: string;
+  /** Nothing for a new file. */
   readonly where: string;
   readonly line: string;
   readonly code: string;
@@ -42,14 +44,15 @@ interface Recipe {
 
 function readRecipes(): Recipe[] {
   const text = readFileSync(path.join(root, 'docs', 'recipes.md'), 'utf8');
-  const part = /In `([^`]+)`, (before|after|in place of) `([^\n]+)`:\n\n```\w+\n([\s\S]*?)```/g;
+  const part =
+    /(?:In `([^`]+)`, (before|after|in place of) `([^\n]+)`|A new file `([^`]+)`):\n\n```\w+\n([\s\S]*?)```/g;
   return text
     .split(/^## /m)
     .slice(1)
     .map((section) => ({
       title: section.split('\n', 1)[0] ?? '',
-      parts: [...section.matchAll(part)].map(([, file = '', where = '', line = '', code = '']) => ({
-        file,
+      parts: [...section.matchAll(part)].map(([, file, where = '', line = '', newFile = '', code = '']) => ({
+        file: file ?? newFile,
         where,
         line,
         code,
@@ -59,6 +62,10 @@ function readRecipes(): Recipe[] {
 
 function follow({ file, where, line, code }: Part): void {
   const at = path.join(copy, file);
+  if (where === '') {
+    writeFileSync(at, code);
+    return;
+  }
   const lines = readFileSync(at, 'utf8').split('\n');
   const places = lines.flatMap((text, i) => (text === line ? [i] : []));
   const [place] = places;
@@ -106,6 +113,8 @@ for (const { title, parts } of recipes) {
 for (const title of Object.keys(MOST_FILES)) {
   if (!recipes.some((recipe) => recipe.title === title)) problems.push(`There is no recipe "${title}"`);
 }
+const listed = run('--import', 'tsx', 'scripts/writeChecks.mts');
+if (!listed.ok) problems.push(`The list of checks: ${listed.said}`);
 const types = run('node_modules/typescript/bin/tsc', '--noEmit');
 if (!types.ok) problems.push(`Types: ${types.said}`);
 const walked = jest(...WALKS);

@@ -73,6 +73,7 @@ if (!onlyTypes) {
     '.dependency-cruiser.shipped.cjs',
   ]);
   single('published schema', process.execPath, ['--import', 'tsx', 'scripts/writeSchema.mts', '--check']);
+  single('list of checks', process.execPath, ['--import', 'tsx', 'scripts/writeChecks.mts', '--check']);
   single('recipes', process.execPath, ['--import', 'tsx', 'scripts/recipes.mts']);
   counted('unit tests', bin('jest'), ['--maxWorkers=2', '--json', `--outputFile=${jestJson}`], {}, () => {
     const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = readJson(jestJson);

@@ -3,7 +3,7 @@
  * Findings are ids, places and data; words are made here, in the units shown.
  * How far a section has come is told here too.
  */
-export type { Place } from './check';
-export { blockingFindings, conflicts, findings, findingWords } from './checks';
+export type { Finding, Place, Severity } from './entry/check';
+export { blockingFindings, checkById, findings, findingWords } from './checks';
 export { saidAbout } from './saidAbout';
 export { sectionState, SHEET_IDS, type SheetId, sheetOf, sheetState } from './sheet';

@@ -1,6 +1,6 @@
 import type { Calibration } from '../calibration';
 import type { ShownUnits } from '../map';
-import type { Place, Severity } from './check';
+import type { Place, Severity } from './entry/check';
 import { findings, findingWords } from './checks';
 
 /** What the checks say about a place, in words: what cannot stay, and what is unwise. */
@@ -15,5 +15,5 @@ export function saidAbout(
       .filter(({ severity }) => severities.includes(severity))
       .map((finding) => findingWords(finding, units))
       .join(' ') || null;
-  return { conflict: words('error', 'blocking'), caution: words('warning') };
+  return { conflict: words('blocks'), caution: words('warns', 'advises') };
 }

@@ -17,7 +17,7 @@ import type { Source } from '../field';
 import { isConfirmed } from '../field/schema';
 import { loomMoves, unwired } from '../pins/schema';
 import { SENSOR_INFO } from '../sensors/schema';
-import { conflicts } from './checks';
+import { blockingFindings } from './checks';
 
 /** The sections of the build sheet, in the order of work. */
 export const SHEET_IDS = [
@@ -89,7 +89,7 @@ function fieldsState(
   const fields = sections.flatMap(sectionFields).filter(inSheet);
   const missing = sections.flatMap((section) => missingFields(document, section)).filter(inSheet);
   if (!fields.some((path) => isEntered(document, path)) && missing.length > 0) return 'empty';
-  const inConflict = conflicts(document).some(
+  const inConflict = blockingFindings(document).some(
     ({ place }) => sections.some((section) => place.startsWith(`${section}.`)) && inSheet(place),
   );
   if (inConflict) return 'conflict';
@@ -109,7 +109,7 @@ function isEntered(document: Calibration, path: FieldPath): boolean {
 function wiringState(document: Calibration): SectionState {
   const { ecu, assignments, confirmed } = document.pins;
   if (ecu === null) return 'empty';
-  if (conflicts(document).some(({ place }) => place.startsWith('pins.'))) return 'conflict';
+  if (blockingFindings(document).some(({ place }) => place.startsWith('pins.'))) return 'conflict';
   if (unwired(assignments, pinFunctions(document)).length > 0) return 'incomplete';
   return confirmed === null || loomMoves(document.pins).length > 0 ? 'unconfirmed' : 'confirmed';
 }
@@ -117,7 +117,7 @@ function wiringState(document: Calibration): SectionState {
 function outputsState(document: Calibration): SectionState {
   const { outputs } = document;
   if (outputs.length === 0) return 'empty';
-  if (conflicts(document).some(({ place }) => place.startsWith('outputs.'))) return 'conflict';
+  if (blockingFindings(document).some(({ place }) => place.startsWith('outputs.'))) return 'conflict';
   if (!outputs.some(({ purpose }) => purpose === 'fuelPump')) return 'incomplete';
   return outputs.every(({ source }) => isConfirmed(source)) ? 'confirmed' : 'unconfirmed';
 }

@@ -4,7 +4,7 @@ import { axisPlace, type ShownAs } from '@/core/map';
 import type { Frame } from '@/core/channel';
 import { formatNumber } from '@/core/units';
 import { useCallback, useMemo } from 'react';
-import { LiveText } from '../live/LiveText';
+import { LiveText } from './LiveText';
 import { placeIn, useIsLive } from './useLiveMap';
 import { useShownMapLater } from './useShownMap';
 

@@ -1,4 +1,4 @@
-import { conflicts, sectionState, SHEET_IDS, sheetState } from '../../checks';
+import { blockingFindings, sectionState, SHEET_IDS, sheetState } from '../../checks';
 import { MAP_IDS } from '../../program';
 import { unwired } from '../../pins/schema';
 import { pinFunctions } from '../pinFunctions';
@@ -57,7 +57,7 @@ describe('starters and demos', () => {
   test.each(STARTER_SHEETS)('the starter $id is complete, valid and free of conflict', (sheet) => {
     const document = calibrationFromSheet(sheet, 'starter', 'Mine', TEST_DAY);
     expect(reread(document)).toEqual({ ok: true, document });
-    expect(conflicts(document)).toEqual([]);
+    expect(blockingFindings(document)).toEqual([]);
     expect(compile(document).ok).toBe(true);
     for (const section of sections) expect(missingFields(document, section)).toEqual([]);
     expect(unwired(document.pins.assignments, pinFunctions(document))).toEqual([]);
@@ -76,7 +76,7 @@ describe('starters and demos', () => {
   test.each(['ventisca', 'pardela'] as const)('%s is complete, valid and free of conflict', (id) => {
     const document = demo(id);
     expect(reread(document)).toEqual({ ok: true, document });
-    expect(conflicts(document)).toEqual([]);
+    expect(blockingFindings(document)).toEqual([]);
     expect(compile(document).ok).toBe(true);
     for (const section of sections) expect(missingFields(document, section)).toEqual([]);
     for (const sheet of SHEET_IDS) expect(sheetState(document, sheet)).toMatch(/^(un)?confirmed$/);
@@ -146,7 +146,7 @@ describe('section states', () => {
     ],
   ])('%s is a conflict', (_what, change, path) => {
     const document = demo('ventisca', change);
-    expect(conflicts(document).map((finding) => finding.place)).toEqual([path]);
+    expect(blockingFindings(document).map((finding) => finding.place)).toEqual([path]);
     expect(sectionState(document, 'engine')).toBe('conflict');
   });
 });

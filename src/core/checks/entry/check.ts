@@ -1,11 +1,18 @@
-import type { Calibration, FieldPath } from '../calibration';
-import type { ShownUnits } from '../map';
+import type { Calibration, FieldPath, MapKey } from '../../calibration';
+import type { ShownUnits } from '../../map';
 
-/** Where something stands in the document: a field, the pin of a function, an output, a correction. */
-export type Place = FieldPath | `pins.${string}` | `outputs.${string}` | `corrections.${string}`;
+/** Where something stands in the document: a field, the pin of a function, an output, a correction, a map. */
+export type Place =
+  FieldPath | `pins.${string}` | `outputs.${string}` | `corrections.${string}` | `maps.${MapKey}`;
 
-/** Errors cannot stay; blocking ones would burn a part, so nothing is started with them; warnings are unwise. */
-export type Severity = 'error' | 'blocking' | 'warning';
+/**
+ * What is in the way of the first start, what is unwise, what is worth a look. Nothing is started or sent while something
+ * blocks; the others can be accepted with a reason.
+ */
+export type Severity = 'blocks' | 'warns' | 'advises';
+
+/** A part of the document that a check reads. */
+export type Part = Exclude<keyof Calibration, 'format' | 'version' | 'name' | 'note'>;
 
 /** What a check puts into a finding: plain values, in base units. */
 export type FindingData = Readonly<Record<string, unknown>>;
@@ -19,12 +26,18 @@ export interface Finding {
   readonly data: FindingData;
 }
 
-/** What a check looks for in a document, and how it says what it found. One entry in a subject’s list. */
+/** What a check looks for in a document, and how it says what it found. One file, called by its id. */
 export interface Check {
   readonly id: string;
+  /** What it is about, in a few words. */
+  readonly title: string;
   readonly severity: Severity;
+  /** The parts of the document that it reads: it is asked again when one of them changes. */
+  readonly reads: readonly Part[];
+  /** Why it matters, in a sentence. */
+  readonly why: string;
   readonly find: (document: Calibration) => readonly Finding[];
-  /** A sentence or two: what is wrong, and what to do. */
+  /** A sentence or two: what is wrong with its numbers, and what to do. */
   readonly say: (data: FindingData, units: ShownUnits) => string;
 }
 
@@ -35,16 +48,15 @@ export interface Found<Data extends FindingData> {
 }
 
 /** Makes a check of its parts; `find` may give one finding, several or null. */
-export function check<Data extends FindingData>(entry: {
-  readonly id: string;
-  readonly severity: Severity;
-  readonly find: (document: Calibration) => Found<Data> | readonly Found<Data>[] | null;
-  readonly say: (data: Data, units: ShownUnits) => string;
-}): Check {
+export function check<Data extends FindingData>(
+  entry: Omit<Check, 'find' | 'say'> & {
+    readonly find: (document: Calibration) => Found<Data> | readonly Found<Data>[] | null;
+    readonly say: (data: Data, units: ShownUnits) => string;
+  },
+): Check {
   const { id, severity, find, say } = entry;
   return {
-    id,
-    severity,
+    ...entry,
     find: (document) => {
       const found = find(document);
       const list = found === null ? [] : 'place' in found ? [found] : found;

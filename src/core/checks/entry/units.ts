@@ -1,5 +1,5 @@
-import type { ShownUnits } from '../map';
-import { fromBase, STANDARD_CONTEXT, unitOf } from '../units';
+import type { ShownUnits } from '../../map';
+import { fromBase, STANDARD_CONTEXT, unitOf } from '../../units';
 
 /** An absolute pressure in the unit shown: "165 kPa abs". */
 export function absoluteWords(kpa: number, { pressure }: ShownUnits, kpaDecimals = 0): string {

@@ -1,0 +1,1 @@
+export const CHARGING_V = 14;

@@ -1,0 +1,13 @@
+import { check } from '../entry/check';
+import { problems } from './parts';
+
+export const triggerWindowWide = check({
+  id: 'trigger.windowWide',
+  title: 'Cam window too wide',
+  severity: 'blocks',
+  reads: ['trigger', 'engine', 'injectors'],
+  why: 'A pulse believed in the wrong place moves every spark by a turn.',
+  find: (document) => problems(document, 'trigger.camWindow', 'windowWide'),
+  say: ({ windowDeg, halfWayDeg }) =>
+    `A window of ${windowDeg}° reaches half-way to the next cam pulse (${halfWayDeg.toFixed(0)}°): the wrong pulse would be believed. Make it narrower.`,
+});
