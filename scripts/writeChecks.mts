@@ -8,6 +8,7 @@ const LIST = path.join(FOLDER, 'all.ts');
 
 /** Folders of checks, in the order of work. One that is not named comes after them. */
 const ORDER = [
+  'document',
   'engine',
   'cams',
   'trigger',
@@ -18,6 +19,7 @@ const ORDER = [
   'staging',
   'coils',
   'outputs',
+  'maps',
   'load',
   'blend',
   'overrun',

@@ -22,7 +22,7 @@ export function isDrivable(document: Calibration): boolean {
 
 /**
  * What a document comes to in its car.
- * @throws {RangeError} for a document that is not complete, or that would burn a part.
+ * @throws {RangeError} for a document that is not complete, or in which something stands in the way.
  */
 export function drivable(document: Calibration): Drivable {
   const result = compile(document);
@@ -30,9 +30,9 @@ export function drivable(document: Calibration): Drivable {
     const missing = [...result.missing.fields, ...result.missing.maps.map((id) => `maps.${id}`)];
     throw new RangeError(`The calibration is not complete: ${missing.join(', ')}`);
   }
-  const [burning] = blockingFindings(document);
-  if (burning !== undefined)
-    throw new RangeError(`Nothing was started, a part would burn. ${findingWords(burning)}`);
+  const [inTheWay] = blockingFindings(document);
+  if (inTheWay !== undefined)
+    throw new RangeError(`Nothing was started, something stands in the way. ${findingWords(inTheWay)}`);
   return carsOf(document, result.program);
 }
 

@@ -32,7 +32,7 @@ describe('what is asked of the worker', () => {
     const burning = demo('ventisca', ({ injectors }) =>
       Object.assign(injectors.impedance ?? {}, { amount: 2.4 }),
     );
-    expect(() => dryStartRequest(burning, SETUP)).toThrow(/a part would burn.*2\.4 Ω/);
+    expect(() => dryStartRequest(burning, SETUP)).toThrow(/something stands in the way.*2\.4 Ω/);
     const saved = demo('ventisca', ({ injectors }) => {
       Object.assign(injectors.impedance ?? {}, { amount: 2.4 });
       injectors.ballast = { amount: 5, unit: 'ohm', source: { kind: 'measured', date: TEST_DAY } };

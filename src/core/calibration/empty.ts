@@ -8,19 +8,21 @@ import { type Calibration, CALIBRATION_FORMAT, CALIBRATION_VERSION } from './sch
 export const USUAL_NOTE = 'Usual value';
 
 const FAULT = { faultLow: [0.2, 'V'], faultHigh: [4.8, 'V'], onFault: 'value' } as const;
+/** Nearer to the rails: frost and a hot engine use nearly the whole range. */
+const WIDE_FAULT = { faultLow: [0.05, 'V'], faultHigh: [4.95, 'V'] } as const;
+const THERMISTOR = { ...WIDE_FAULT, onFault: 'value', form: 'resistance', filter: [200, 'ms'] } as const;
 const BELIEVED = {
+  ...WIDE_FAULT,
   believedFrom: [0.65, 'lambda'],
   believedTo: [1.4, 'lambda'],
-  faultLow: [0, 'V'],
-  faultHigh: [5, 'V'],
 } as const;
 
 /** What is nearly always so: in every new document, as an estimate that waits to be confirmed. */
 const USUAL: Readonly<Record<string, Readonly<Record<string, string | readonly [number, string]>>>> = {
   'sensors.map': { ...FAULT, form: 'points', filter: [10, 'ms'] },
   'sensors.throttle': { ...FAULT, filter: [5, 'ms'], fallback: [5, '%'] },
-  'sensors.coolant': { ...FAULT, form: 'resistance', filter: [200, 'ms'], fallback: [80, 'degC'] },
-  'sensors.air': { ...FAULT, form: 'resistance', filter: [200, 'ms'], fallback: [20, 'degC'] },
+  'sensors.coolant': { ...THERMISTOR, fallback: [80, 'degC'] },
+  'sensors.air': { ...THERMISTOR, fallback: [20, 'degC'] },
   'sensors.lambdaOne': BELIEVED,
   'sensors.lambdaTwo': BELIEVED,
   'sensors.fuelPressure': { ...FAULT, form: 'points', filter: [50, 'ms'] },

@@ -3,6 +3,7 @@
  * Formulas of when the spark comes, without memory.
  * Coils and their charge live in coil.
  */
+export { knockLimitDeg, type KnockInputs } from './knockLimit';
 export { DWELL_BREAKPOINTS, dwellMap, dwellReasons, proposedDwellMs } from './dwellGenerator';
 export {
   proposedCrankAdvanceDeg,

@@ -42,7 +42,11 @@ const BOOST_RETARD_DEG_PER_KPA = 0.1;
 const SPEED_RISE_DEG = 4;
 
 /** Full-load anchor after octane, compression and bore have moved it, degrees. */
-export function fullLoadAnchorDeg({ octane, compressionRatio, boreMm }: SparkInputs): number {
+export function fullLoadAnchorDeg({
+  octane,
+  compressionRatio,
+  boreMm,
+}: Pick<SparkInputs, 'octane' | 'compressionRatio' | 'boreMm'>): number {
   const byOctane = Math.min(6, (octane - 98) * 0.5);
   const byCompression = -(compressionRatio - 9.5) * 1.5;
   const byBore = ((boreMm ?? 84) - 84) * 0.06;

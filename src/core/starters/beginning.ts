@@ -59,13 +59,16 @@ const SENSOR = {
   faultHigh: number(4.85, 'V'),
   onFault: say('value'),
 } as const;
+/** Middle of the intake’s opening, ° after the TDC in which both valves are open, and before the next firing TDC. */
+const INTAKE_CENTRE_DEG = 108;
+const INTAKE_CENTRE_BEFORE_TDC_DEG = 360 - INTAKE_CENTRE_DEG;
 const THERMISTOR = {
   form: say('library'),
   nominal: number(2.2, 'kohm'),
   beta: number(3480, '1'),
   filter: number(200, 'ms'),
-  faultLow: number(0.1, 'V'),
-  faultHigh: number(4.9, 'V'),
+  faultLow: number(0.05, 'V'),
+  faultHigh: number(4.95, 'V'),
   onFault: say('value'),
 } as const;
 
@@ -96,7 +99,7 @@ function sectionsOf(engine: Beginning): Sections {
     engine: engineEntries(engine),
     cams: {
       statedLift: number(1, 'mm'),
-      intakeCentre: number(108, 'deg'),
+      intakeCentre: number(INTAKE_CENTRE_DEG, 'deg'),
       intakeDuration: number(engine.durationDeg, 'deg'),
       exhaustCentre: number(112, 'deg'),
       exhaustDuration: number(engine.durationDeg - 4, 'deg'),
@@ -128,7 +131,8 @@ function sectionsOf(engine: Beginning): Sections {
     injection: {
       mode: say('sequential'),
       wiring: say('individual'),
-      endOfInjection: number(380, 'deg'),
+      // Where the intake opens.
+      endOfInjection: number(INTAKE_CENTRE_BEFORE_TDC_DEG + engine.durationDeg / 2, 'deg'),
       transport: number(5, 'ms'),
     },
     staging: { fitted: say('no') },

@@ -1,7 +1,7 @@
 import { overrunOf } from '../../calibration';
 import { check, foundWhen } from '../entry/check';
 import { absoluteNumber, absoluteWords } from '../entry/units';
-import { hotIdle } from './parts';
+import { hotIdle } from '../entry/hotIdle';
 
 export const overrunReachesIdle = check({
   id: 'overrun.reachesIdle',

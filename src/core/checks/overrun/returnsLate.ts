@@ -1,6 +1,6 @@
 import { overrunOf } from '../../calibration';
 import { check, foundWhen } from '../entry/check';
-import { hotIdle } from './parts';
+import { hotIdle } from '../entry/hotIdle';
 
 /** Fuel must return at this share of the idle speed at least, to catch it. */
 const CATCHES_FROM = 1.2;

@@ -1,0 +1,21 @@
+import { check } from '../entry/check';
+import { cellsOf, mapInUse, worstCell } from '../entry/maps';
+import { temperatureWords } from '../entry/units';
+
+/** Most advance that a starter turns an engine against, ° BTDC. */
+const MOST_DEG = 15;
+
+export const mapsCrankAdvanceHigh = check({
+  id: 'maps.crankAdvanceHigh',
+  title: 'Too much advance for cranking',
+  severity: 'warns',
+  reads: ['maps', 'blend', 'engine', 'idle', 'load'],
+  why: 'A charge that burns before TDC kicks the crank back, and breaks starters.',
+  find: (document) => {
+    const map = mapInUse(document, 'crankAdvance');
+    const worst = map === null ? null : worstCell(cellsOf(map), ({ value }) => value - MOST_DEG);
+    return worst === null ? null : { place: 'maps.crankAdvance', data: { cell: worst } };
+  },
+  say: ({ cell }, units) =>
+    `At ${temperatureWords(cell.x, units)} the starter turns against ${cell.value.toFixed(0)}° of advance; ${MOST_DEG}° are the most. Lower it.`,
+});

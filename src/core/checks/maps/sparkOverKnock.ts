@@ -1,0 +1,30 @@
+import { baseValue } from '../../calibration';
+import { fuelById } from '../../fuels';
+import { knockLimitDeg } from '../../spark';
+import { check } from '../entry/check';
+import { atSpeed, cellsOf, mapInUse, worstCell } from '../entry/maps';
+import { absoluteWords } from '../entry/units';
+
+export const mapsSparkOverKnock = check({
+  id: 'maps.sparkOverKnock',
+  title: 'Advance beyond the estimate of knock',
+  severity: 'warns',
+  reads: ['maps', 'engine', 'blend', 'idle', 'injectors', 'load'],
+  why: 'Knock at full load breaks ring lands in seconds, and is not heard over the exhaust.',
+  find: (document) => {
+    const map = mapInUse(document, 'spark');
+    const { engine } = document;
+    const compressionRatio = baseValue(document, 'engine.compressionRatio');
+    if (map === null || engine.fuel === null || compressionRatio === null) return null;
+    const { octane } = fuelById(engine.fuel.value);
+    const boreMm = engine.geometry === 'boreAndStroke' ? baseValue(document, 'engine.bore') : null;
+    const limit = (speedRpm: number, kpa: number) =>
+      knockLimitDeg({ octane, compressionRatio, boreMm }, speedRpm, kpa);
+    const worst = worstCell(cellsOf(map), ({ x, y, value }) => value - limit(x, y));
+    return worst === null
+      ? null
+      : { place: 'maps.spark', data: { cell: worst, limitDeg: limit(worst.x, worst.y), octane } };
+  },
+  say: ({ cell, limitDeg, octane }, units) =>
+    `At ${atSpeed(cell)} and ${absoluteWords(cell.y, units)} it is ${cell.value.toFixed(1)}°; with ${octane} octane knock is to be expected from about ${limitDeg.toFixed(0)}°. Begin lower, and add what torque rewards.`,
+});

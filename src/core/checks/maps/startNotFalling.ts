@@ -1,0 +1,39 @@
+import { check } from '../entry/check';
+import { beside, cellsOf, mapInUse, worstCell } from '../entry/maps';
+import { temperatureWords } from '../entry/units';
+
+const FALLING = [
+  'prime',
+  'cranking',
+  'afterStart',
+  'warmUp',
+  'crankingSecond',
+  'afterStartSecond',
+  'warmUpSecond',
+] as const;
+
+export const mapsStartNotFalling = check({
+  id: 'maps.startNotFalling',
+  title: 'A start curve that rises with temperature',
+  severity: 'warns',
+  reads: ['maps', 'blend', 'engine', 'idle', 'load'],
+  why: 'The warmer it is the more fuel evaporates by itself, and a warm engine floods.',
+  find: (document) =>
+    FALLING.flatMap((id) => {
+      const map = mapInUse(document, id);
+      const worst =
+        map === null
+          ? null
+          : worstCell(
+              cellsOf(map),
+              (cell) => (beside(map, cell, 'right') ?? cell.value) / Math.max(1e-9, cell.value) - 1.001,
+            );
+      const next = map === null || worst === null ? null : beside(map, worst, 'right');
+      const warmerC = map === null || worst === null ? undefined : map.x[worst.column + 1];
+      return worst === null || next === null || warmerC === undefined
+        ? []
+        : [{ place: `maps.${id}` as const, data: { cell: worst, next, warmerC } }];
+    }),
+  say: ({ cell, next, warmerC }, units) =>
+    `It is ${cell.value.toFixed(2)} at ${temperatureWords(cell.x, units)} and ${next.toFixed(2)} at ${temperatureWords(warmerC, units)}. It should fall all the way: check both.`,
+});
