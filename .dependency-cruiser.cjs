@@ -25,6 +25,7 @@ const CORE = [
   'spark',
   'startup',
   'idle',
+  'review',
   'control',
   'program',
   'ecu',

@@ -104,13 +104,13 @@ test('a change makes the verdict old, and says so', async ({ app, page }) => {
   await app.openDemo();
   await app.dryStart('0', /^Caught/);
   await app.changeWholeMap('Cranking fuel', '5');
-  await app.goTo('Review');
+  await app.openItem('Review', 'Dry start');
   await expect(page.getByText('The calibration has changed since. Run it again.')).toBeVisible();
 });
 
 test('a dry start shows its progress and can be cancelled', async ({ app, page }) => {
   await app.openDemo();
-  await app.goTo('Review');
+  await app.openItem('Review', 'Dry start');
   // Long enough a start to be caught in the act: the worker is held up before its first slice.
   await page.context().route(/dryStart-.*\.js/, async (route) => {
     await new Promise((resolve) => setTimeout(resolve, 800));
@@ -129,7 +129,7 @@ test('a verdict belongs to its calibration and is not shown for another', async 
   await page.getByRole('button', { name: 'All calibrations' }).click();
   await page.getByRole('button', { name: 'Open the demo: Ventisca' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Ventisca 2' })).toBeVisible();
-  await app.goTo('Review');
+  await app.openItem('Review', 'Dry start');
   await expect(page.getByText(/Twenty seconds from the key/)).toBeVisible();
   await expect(page.getByRole('heading', { name: /^Caught/ })).toBeHidden();
 });

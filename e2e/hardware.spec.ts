@@ -20,8 +20,8 @@ test('a pin that does not fit is a conflict at both ends, with free ones offered
   await page.getByRole('button', { name: /^Pin B7, coil driver, logic: Coil 1, in conflict$/ }).click();
   await expect(page.getByRole('dialog').getByText(/Coil 1 cannot go to B7/)).toBeVisible();
   await page.keyboard.press('Escape');
-  await app.goTo('Review');
-  await expect(page.getByText('Nothing is started while a part would burn.')).toBeVisible();
+  await app.openItem('Review', 'Dry start');
+  await expect(page.getByText('Nothing is started while something stands in the way.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Run dry start' })).toBeHidden();
   await page.getByRole('button', { name: 'Put it right' }).first().click();
   await page.getByRole('button', { name: 'Coil 1: pin B7' }).click();
@@ -114,7 +114,7 @@ test('a wrong pull-up is warned of, felt in the start, and put right', async ({ 
   await expect(
     page.getByText(/temperature inputs of Generic, six channels have 2490 Ω, not 1000/),
   ).toBeVisible();
-  await app.goTo('Review');
+  await app.openItem('Review', 'Dry start');
   await app.choose('Coolant temperature', '−20 °C');
   await page.getByRole('button', { name: 'Run dry start' }).click();
   await expect(page.getByText(/takes coolant of −20 °C for −?\d °C/)).toBeVisible();
@@ -125,14 +125,19 @@ test('a wrong pull-up is warned of, felt in the start, and put right', async ({ 
   await expect(page.getByText(/takes coolant/)).toBeHidden();
 });
 
-test('without a cam signal sequential injection is refused, and the start says so', async ({ app, page }) => {
+test('without a cam signal sequential injection is refused, and nothing is started', async ({
+  app,
+  page,
+}) => {
   await app.openDemo();
   await app.openItem('Build', 'Trigger');
   await app.choose('Cam sensor', 'None');
   await app.openItem('Build', 'Injection');
   await expect(page.getByRole('alert').getByText(/Sequential injection needs a cam signal/)).toBeVisible();
-  await app.dryStart('20', /no cam signal$/);
-  await page.getByRole('button', { name: 'Open trigger' }).click();
+  await app.openItem('Review', 'Dry start');
+  await expect(page.getByRole('alert').getByText(/Sequential injection needs a cam signal/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Run dry start' })).toBeHidden();
+  await app.openItem('Build', 'Trigger');
   await app.choose('Cam sensor', 'Hall');
   await app.dryStart('20', /^Caught/);
 });

@@ -82,7 +82,7 @@ test('a map without an engine says what it needs and leads there', async ({ app,
   await expect(page.getByText('To propose it, Lumbre needs fuel.')).toBeVisible();
   await page.getByRole('button', { name: 'Go to Engine' }).click();
   await expect(page.getByRole('heading', { level: 2, name: 'Engine' })).toBeVisible();
-  await app.goTo('Review');
+  await app.openItem('Review', 'Dry start');
   await expect(page.getByText(/^Still empty: bore, stroke, cylinders/)).toBeVisible();
 });
 

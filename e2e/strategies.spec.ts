@@ -82,7 +82,7 @@ test('an overrun cut that reaches idle is said, drawn, and spoils a hot start', 
   await expect(page.getByText(/Hot, it should idle at about \d+ kPa abs/)).toBeVisible();
   await app.type('Cuts above', '900');
   await expect(page.getByText(/Fuel returns at 500 rev\/min/)).toBeVisible();
-  await app.goTo('Review');
+  await app.openItem('Review', 'Dry start');
   await app.choose('Coolant temperature', '80 °C');
   await page.getByRole('button', { name: 'Run dry start' }).click();
   await expect(page.getByRole('status')).toContainText('Fuel was cut as on overrun');

@@ -45,7 +45,7 @@ export class Lumbre {
   }
 
   /** Opens a section or map from the list of its place. */
-  async openItem(place: 'Build' | 'Maps', name: string): Promise<void> {
+  async openItem(place: 'Build' | 'Maps' | 'Review', name: string): Promise<void> {
     await this.goTo(place);
     await this.page.getByRole('link', { name, exact: true }).click();
     await expect(this.page.getByRole('heading', { level: 2, name, exact: true })).toBeVisible();
@@ -84,7 +84,7 @@ export class Lumbre {
 
   /** Runs a dry start at a temperature and expects how it ends. */
   async dryStart(coolant: string, headline: RegExp): Promise<void> {
-    await this.goTo('Review');
+    await this.openItem('Review', 'Dry start');
     await this.choose('Coolant temperature', `${coolant} °C`);
     await this.page.getByRole('button', { name: 'Run dry start' }).click();
     await expect(this.page.getByRole('status').getByRole('heading', { name: headline })).toBeVisible();

@@ -3,7 +3,7 @@ import { expect, test } from './support';
 test('a trial drive: driven, read, compared with the next after a change', async ({ app, page }) => {
   test.setTimeout(180_000);
   await app.openDemo();
-  await app.goTo('Review');
+  await app.openItem('Review', 'Dry start');
   await page.getByRole('button', { name: 'Trial drive' }).click();
   await expect(page.getByRole('heading', { level: 2, name: 'Trial drive' })).toBeVisible();
   await app.choose('Drive', 'Idle with loads');
@@ -29,7 +29,7 @@ test('a trial drive: driven, read, compared with the next after a change', async
   await expect(page.getByText('typed 84.0')).toBeVisible();
 
   await app.changeWholeMap('Volumetric efficiency', '30');
-  await app.goTo('Review');
+  await app.openItem('Review', 'Dry start');
   await page.getByRole('button', { name: 'Trial drive' }).click();
   await expect(page.getByText('The calibration has changed since. Drive it again.')).toBeVisible();
   await page.getByRole('button', { name: 'Drive', exact: true }).click();
@@ -42,7 +42,7 @@ test('a trial drive: driven, read, compared with the next after a change', async
 
 test('a long drive can be cancelled, and what was there stays', async ({ app, page }) => {
   await app.openDemo();
-  await app.goTo('Review');
+  await app.openItem('Review', 'Dry start');
   await page.getByRole('button', { name: 'Trial drive' }).click();
   await app.choose('Drive', 'Warm-up, laps, cool-down');
   await page.getByRole('button', { name: 'Drive', exact: true }).click();

@@ -29,7 +29,8 @@ const BEGINNING: Leg = [
     },
   ],
   ['an empty map', (app) => app.openItem('Maps', 'Spark advance')],
-  ['not ready for a dry start', (app) => app.goTo('Review')],
+  ['what stands in the way of an empty one', (app) => app.goTo('Review')],
+  ['not ready for a dry start', (app) => app.openItem('Review', 'Dry start')],
 ];
 
 const BUILD: Leg = [

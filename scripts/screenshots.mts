@@ -31,6 +31,7 @@ async function openItem(page: Page, place: string, item: string): Promise<void> 
 
 async function runDryStart(page: Page): Promise<void> {
   await page.getByRole('navigation').getByRole('link', { name: 'Review' }).click();
+  await page.getByRole('link', { name: 'Dry start' }).click();
   await page.getByRole('button', { name: 'Run dry start' }).click();
   await page.getByRole('status').getByRole('heading').waitFor();
 }
@@ -146,7 +147,7 @@ const SHOTS: readonly Shot[] = [
     go: async (page) => {
       await openDemo(page);
       await page.getByRole('navigation').getByRole('link', { name: 'Review' }).click();
-      await page.getByRole('button', { name: 'Trial drive' }).click();
+      await page.getByRole('link', { name: 'Trial drive' }).click();
       await page.getByRole('button', { name: 'Drive', exact: true }).click();
       const strip = page.getByRole('slider', { name: 'Time in the drive' });
       await strip.focus({ timeout: 60_000 });

@@ -1,3 +1,4 @@
+import { textSum } from '@/core/numeric';
 import type { EcuProgram } from '@/core/program';
 
 const PRIME = 16777619;
@@ -14,8 +15,5 @@ export function sumOf(values: ArrayLike<number>): number {
 /** A sum of everything of a program but the values of its maps: their axes, the hardware, the strategy. */
 export function settingsSum({ tables, ...rest }: EcuProgram): number {
   const axes = Object.entries(tables).map(([id, table]) => [id, Array.from(table.x), Array.from(table.y)]);
-  const text = JSON.stringify([axes, rest]);
-  let sum = START;
-  for (let i = 0; i < text.length; i += 1) sum = Math.imul(sum ^ text.charCodeAt(i), PRIME);
-  return sum >>> 0;
+  return textSum(JSON.stringify([axes, rest]));
 }

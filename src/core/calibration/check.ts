@@ -13,8 +13,8 @@ import { fieldInfo, type FieldPath, SECTION_IDS, sectionFields, type SectionId }
 import type { Calibration } from './schema';
 import { valueAt } from './values';
 
-/** State of a section of the build sheet. */
-export type SectionState = 'empty' | 'incomplete' | 'unconfirmed' | 'confirmed' | 'conflict';
+/** State of a section of the build sheet; warned where something unwise stands in it that nobody has accepted. */
+export type SectionState = 'empty' | 'incomplete' | 'unconfirmed' | 'warned' | 'confirmed' | 'conflict';
 
 /** An amount or a table that cannot be in its field. */
 export interface LimitConflict {

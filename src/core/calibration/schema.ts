@@ -10,6 +10,7 @@ import { mapSchema } from '../map/schema';
 import { outputsSchema } from '../outputs/schema';
 import { pinsSchema } from '../pins/schema';
 import { MAP_DEFINITIONS, MAP_IDS, type MapId } from '../program';
+import { reviewSchema } from '../review/schema';
 import { sensorsSchema } from '../sensors/schema';
 import { startupSchema } from '../startup/schema';
 import { triggerSchema } from '../trigger/schema';
@@ -60,6 +61,7 @@ export const calibrationSchema = z.object({
   corrections: correctionsSchema,
   couplings: z.array(couplingSchema).max(MAP_IDS.length),
   maps: mapsSchema,
+  review: reviewSchema,
 });
 
 export type Calibration = z.infer<typeof calibrationSchema>;

@@ -5,5 +5,15 @@
  */
 export type { Finding, Place, Severity } from './entry/check';
 export { blockingFindings, checkById, findings, findingWords } from './checks';
+export {
+  type Accepted,
+  canAccept,
+  reviewed,
+  type Reviewed,
+  withAcceptance,
+  withoutAcceptance,
+} from './accepted';
+export { LIFE_FIELDS } from './entry/life';
+export { pageOf, placeLabel } from './places';
 export { saidAbout } from './saidAbout';
 export { sectionState, SHEET_IDS, type SheetId, sheetOf, sheetState } from './sheet';

@@ -1,15 +1,16 @@
 import type { Calibration } from '../calibration';
 import type { ShownUnits } from '../map';
 import type { Place, Severity } from './entry/check';
-import { findings, findingWords } from './checks';
+import { reviewed } from './accepted';
+import { findingWords } from './checks';
 
-/** What the checks say about a place, in words: what cannot stay, and what is unwise. */
+/** What the checks say about a place, in words: what stands in the way, and what is unwise and nobody has accepted. */
 export function saidAbout(
   document: Calibration,
   place: Place,
   units: ShownUnits,
 ): { conflict: string | null; caution: string | null } {
-  const here = findings(document).filter((finding) => finding.place === place);
+  const here = reviewed(document).open.filter((finding) => finding.place === place);
   const words = (...severities: Severity[]) =>
     here
       .filter(({ severity }) => severities.includes(severity))

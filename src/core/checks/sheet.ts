@@ -17,6 +17,7 @@ import type { Source } from '../field';
 import { isConfirmed } from '../field/schema';
 import { loomMoves, unwired } from '../pins/schema';
 import { SENSOR_INFO } from '../sensors/schema';
+import { reviewed } from './accepted';
 import { blockingFindings } from './checks';
 
 /** The sections of the build sheet, in the order of work. */
@@ -96,7 +97,14 @@ function fieldsState(
   if (missing.length > 0) return 'incomplete';
   const unconfirmed = sections.flatMap((section) => unconfirmedFields(document, section)).filter(inSheet);
   if (unconfirmed.length > 0) return 'unconfirmed';
+  if (isWarned(document, (place) => sections.some((id) => place.startsWith(`${id}.`)) && inSheet(place)))
+    return 'warned';
   return fields.some((path) => isEntered(document, path)) ? 'confirmed' : 'empty';
+}
+
+/** True where something unwise is found, and nobody has accepted it. */
+function isWarned(document: Calibration, here: (place: string) => boolean): boolean {
+  return reviewed(document).open.some(({ severity, place }) => severity === 'warns' && here(place));
 }
 
 /** True for a required field, or any other, that holds more than a usual value put there at the beginning. */
@@ -111,7 +119,8 @@ function wiringState(document: Calibration): SectionState {
   if (ecu === null) return 'empty';
   if (blockingFindings(document).some(({ place }) => place.startsWith('pins.'))) return 'conflict';
   if (unwired(assignments, pinFunctions(document)).length > 0) return 'incomplete';
-  return confirmed === null || loomMoves(document.pins).length > 0 ? 'unconfirmed' : 'confirmed';
+  if (confirmed === null || loomMoves(document.pins).length > 0) return 'unconfirmed';
+  return isWarned(document, (place) => place.startsWith('pins.')) ? 'warned' : 'confirmed';
 }
 
 function outputsState(document: Calibration): SectionState {
@@ -119,5 +128,6 @@ function outputsState(document: Calibration): SectionState {
   if (outputs.length === 0) return 'empty';
   if (blockingFindings(document).some(({ place }) => place.startsWith('outputs.'))) return 'conflict';
   if (!outputs.some(({ purpose }) => purpose === 'fuelPump')) return 'incomplete';
-  return outputs.every(({ source }) => isConfirmed(source)) ? 'confirmed' : 'unconfirmed';
+  if (!outputs.every(({ source }) => isConfirmed(source))) return 'unconfirmed';
+  return isWarned(document, (place) => place.startsWith('outputs.')) ? 'warned' : 'confirmed';
 }

@@ -59,9 +59,6 @@ const SENSOR = {
   faultHigh: number(4.85, 'V'),
   onFault: say('value'),
 } as const;
-/** Middle of the intake’s opening, ° after the TDC in which both valves are open, and before the next firing TDC. */
-const INTAKE_CENTRE_DEG = 108;
-const INTAKE_CENTRE_BEFORE_TDC_DEG = 360 - INTAKE_CENTRE_DEG;
 const THERMISTOR = {
   form: say('library'),
   nominal: number(2.2, 'kohm'),
@@ -99,7 +96,7 @@ function sectionsOf(engine: Beginning): Sections {
     engine: engineEntries(engine),
     cams: {
       statedLift: number(1, 'mm'),
-      intakeCentre: number(INTAKE_CENTRE_DEG, 'deg'),
+      intakeCentre: number(108, 'deg'),
       intakeDuration: number(engine.durationDeg, 'deg'),
       exhaustCentre: number(112, 'deg'),
       exhaustDuration: number(engine.durationDeg - 4, 'deg'),
@@ -131,8 +128,7 @@ function sectionsOf(engine: Beginning): Sections {
     injection: {
       mode: say('sequential'),
       wiring: say('individual'),
-      // Where the intake opens.
-      endOfInjection: number(INTAKE_CENTRE_BEFORE_TDC_DEG + engine.durationDeg / 2, 'deg'),
+      endOfInjection: number(380, 'deg'),
       transport: number(5, 'ms'),
     },
     staging: { fitted: say('no') },

@@ -45,6 +45,7 @@ const STATE_MARKS: Readonly<Record<SectionState, { tone: MarkTone; label: string
   empty: { tone: 'plain', label: 'Empty' },
   incomplete: { tone: 'warning', label: 'Incomplete' },
   unconfirmed: { tone: 'warning', label: 'Unconfirmed' },
+  warned: { tone: 'warning', label: 'To look at' },
   confirmed: { tone: 'good', label: 'Confirmed' },
   conflict: { tone: 'error', label: 'In conflict' },
 };

@@ -47,7 +47,7 @@ export function MissingMapsScreen() {
     <Page>
       <BackTitle title="What is missing" backLabel="Back to the maps" onBack={toMaps} />
       {proposals.length === 0 && waiting.length === 0 ? (
-        <NothingMissing onReview={() => router.navigate(`/c/${id}/review`)} />
+        <NothingMissing onReview={() => router.navigate(`/c/${id}/review/start`)} />
       ) : null}
       {proposals.length === 0 ? null : (
         <Card title="For every map" intro="What is chosen here makes all of them anew at once.">

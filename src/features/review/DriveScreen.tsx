@@ -3,8 +3,8 @@ import { useDeferredValue } from 'react';
 import { View } from 'react-native';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
-import { Docked, Message, Page, useWide } from '@/ui/layout';
-import { Heading, Text } from '@/ui/text/Text';
+import { BackTitle, Docked, Message, Page, useWide } from '@/ui/layout';
+import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { DriveFindings } from './DriveFindings';
 import { DriveSetupCard } from './DriveSetupCard';
@@ -32,14 +32,16 @@ export function DriveScreen() {
 
   const heading = (
     <View style={{ gap: SPACE.xs }}>
-      <Heading level={2} kind="title">
-        Trial drive
-      </Heading>
+      <BackTitle
+        title="Trial drive"
+        backLabel="Back to Review"
+        onBack={() => router.navigate(`/c/${id}/review`)}
+      />
       <Text colour="muted">
         The same virtual car, driven by a script with this calibration: what its engine computer sees, twenty
         times a second.
       </Text>
-      <Button label="Dry start" icon="arrow-left" onPress={() => router.navigate(`/c/${id}/review`)} />
+      <Button label="Dry start" icon="arrow-left" onPress={() => router.navigate(`/c/${id}/review/start`)} />
     </View>
   );
   return (

@@ -3,8 +3,8 @@ import { useDeferredValue, useEffect } from 'react';
 import { View } from 'react-native';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
-import { Docked, Message, Page, useWide } from '@/ui/layout';
-import { Heading, Text } from '@/ui/text/Text';
+import { BackTitle, Docked, Message, Page, useWide } from '@/ui/layout';
+import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { prepare, runDryStart, useDryStart } from './dryStartStore';
 import { ReadyOnly } from './ReadyOnly';
@@ -36,9 +36,11 @@ export function DryStartScreen() {
 
   const heading = (
     <View style={{ gap: SPACE.xs }}>
-      <Heading level={2} kind="title">
-        Dry start
-      </Heading>
+      <BackTitle
+        title="Dry start"
+        backLabel="Back to Review"
+        onBack={() => router.navigate(`/c/${id}/review`)}
+      />
       <Text colour="muted">
         A virtual engine, with a filling, dead time and wall film of its own, started with this calibration.
       </Text>

@@ -1,7 +1,7 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import { type Calibration, compile } from '@/core/calibration';
-import { blockingFindings, findingWords, sheetOf } from '@/core/checks';
+import { blockingFindings, findingWords, pageOf } from '@/core/checks';
 import { useShownUnits } from '@/data/shownUnits';
 import { Button } from '@/ui/button/Button';
 import { Message, Page } from '@/ui/layout';
@@ -15,7 +15,7 @@ interface Props {
   children: ReactNode;
 }
 
-/** What a simulation shows while the calibration cannot be started: what is missing, or would burn. */
+/** What a simulation shows while the calibration cannot be started: what is missing, or stands in the way. */
 export function ReadyOnly({ document, heading, children }: Props) {
   const router = useRouter();
   const { id } = useGlobalSearchParams<{ id: string }>();
@@ -29,20 +29,20 @@ export function ReadyOnly({ document, heading, children }: Props) {
       </Page>
     );
   }
-  const burning = blockingFindings(document);
-  if (burning.length === 0) return children;
+  const inTheWay = blockingFindings(document);
+  if (inTheWay.length === 0) return children;
   return (
     <Page>
       {heading}
-      <Text kind="strong">Nothing is started while a part would burn.</Text>
-      {burning.map((finding) => (
+      <Text kind="strong">Nothing is started while something stands in the way.</Text>
+      {inTheWay.map((finding) => (
         <Message
           key={`${finding.id} ${finding.place}`}
           tone="error"
           actions={
             <Button
               label="Put it right"
-              onPress={() => router.navigate(`/c/${id}/build/${sheetOf(finding.place)}` as '/')}
+              onPress={() => router.navigate(`/c/${id}/${pageOf(finding.place)}` as '/')}
             />
           }
         >

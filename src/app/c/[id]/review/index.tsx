@@ -1,1 +1,1 @@
-export { DryStartScreen as default } from '@/features/review/DryStartScreen';
+export { ReviewScreen as default } from '@/features/review/ReviewScreen';

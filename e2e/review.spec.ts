@@ -1,0 +1,78 @@
+import { expect, test } from './support';
+
+test('a demo has nothing in its way; a mistake is said with its numbers, and leads to its field', async ({
+  app,
+  page,
+}) => {
+  await app.openDemo();
+  await app.goTo('Review');
+  await expect(page.getByText('1 to look at, 1 guess.')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Stands in the way' })).toHaveCount(0);
+  await app.openItem('Build', 'Injectors');
+  await app.type(/^Rated flow/, '250');
+  await app.goTo('Review');
+  const small = page.getByRole('article', { name: 'Injectors cannot feed the engine' });
+  await expect(small).toContainText(/open 1\d\d % of the time; 85 are the most that can be used/);
+  await small.getByRole('button', { name: 'Go to Rated flow' }).click();
+  await expect(page.getByRole('heading', { level: 2, name: 'Injectors' })).toBeVisible();
+});
+
+test('what is unwise is accepted with a reason, which ends when the value changes', async ({ app, page }) => {
+  await app.openDemo();
+  await app.openItem('Build', 'Injectors');
+  await app.type(/^Rated flow/, '250');
+  await app.goTo('Review');
+  const small = page.getByRole('article', { name: 'Injectors cannot feed the engine' });
+  await small.getByRole('button', { name: 'Accept with a reason' }).click();
+  const sheet = page.getByRole('dialog');
+  await expect(sheet.getByRole('button', { name: 'Accept' })).toBeDisabled();
+  await sheet
+    .getByRole('textbox', { name: 'Why it is right as it is' })
+    .fill('Short pulls only, until the large ones come');
+  await sheet.getByRole('button', { name: 'Accept' }).click();
+  await expect(small).toHaveCount(0);
+  await expect(
+    page.getByText(/^“Short pulls only, until the large ones come”, \d{4}-\d\d-\d\d$/),
+  ).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/^“Short pulls only/)).toBeVisible();
+  await expect(small).toHaveCount(0);
+  await app.openItem('Build', 'Injectors');
+  await app.type(/^Rated flow/, '240');
+  await app.goTo('Review');
+  await expect(small).toBeVisible();
+  await expect(page.getByText(/^“Short pulls only/)).toHaveCount(0);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(small).toHaveCount(0);
+  await page.getByRole('button', { name: 'Open it again' }).click();
+  await expect(small).toBeVisible();
+});
+
+test('what stands in the way cannot be accepted, and nothing is started with it', async ({ app, page }) => {
+  await app.openDemo();
+  await app.openItem('Build', 'Trigger');
+  await app.choose('Cam sensor', 'None');
+  await app.goTo('Review');
+  const inTheWay = page.getByRole('region', { name: 'Stands in the way' });
+  const article = inTheWay.getByRole('article', { name: 'Injection without its signal' });
+  await expect(article).toContainText('Sequential injection needs a cam signal');
+  await expect(inTheWay.getByRole('button', { name: 'Accept with a reason' })).toHaveCount(0);
+  await page.getByRole('link', { name: 'Dry start' }).click();
+  await expect(page.getByText('Nothing is started while something stands in the way.')).toBeVisible();
+  await page.getByRole('button', { name: 'Put it right' }).first().click();
+  await expect(page.getByRole('heading', { level: 2, name: 'Injection', exact: true })).toBeVisible();
+});
+
+test('a map with a mistake in it is found, and named', async ({ app, page }) => {
+  await app.openDemo();
+  await app.openItem('Maps', 'Crank advance');
+  const grid = page.getByRole('grid', { name: 'Crank advance' });
+  await grid.scrollIntoViewIfNeeded();
+  await page.getByRole('textbox', { name: /^New value/ }).fill('22');
+  await page.getByRole('button', { name: 'Apply' }).click();
+  await app.goTo('Review');
+  const kick = page.getByRole('article', { name: 'Too much advance for cranking' });
+  await expect(kick).toContainText('the starter turns against 22° of advance');
+  await kick.getByRole('button', { name: 'Go to Crank advance' }).click();
+  await expect(page.getByRole('heading', { level: 2, name: 'Crank advance' })).toBeVisible();
+});

@@ -1,0 +1,1 @@
+export { DryStartScreen as default } from '@/features/review/DryStartScreen';

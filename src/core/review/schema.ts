@@ -1,0 +1,2 @@
+/** Door to what was decided in Review: how the document keeps it. */
+export { reviewSchema } from './reviewSchema';

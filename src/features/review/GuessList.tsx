@@ -1,0 +1,30 @@
+import { View } from 'react-native';
+import { pageOf } from '@/core/checks';
+import { LinkRow, StateMark, useWide } from '@/ui/layout';
+import { Heading, Text } from '@/ui/text/Text';
+import { SPACE } from '@/ui/theme';
+import type { Guess } from './guesses';
+
+/** The guesses that the engine lives on, each with the way to its field. */
+export function GuessList({ guessed, onGo }: { guessed: readonly Guess[]; onGo: (page: string) => void }) {
+  const wide = useWide();
+  if (guessed.length === 0) return null;
+  return (
+    <View role="region" aria-label="Guesses the engine lives on" style={{ gap: SPACE.s }}>
+      <Heading level={3}>{`Guesses the engine lives on (${guessed.length})`}</Heading>
+      <Text kind="small" colour="muted">
+        Nobody has vouched for these yet, and a wrong one breaks parts. Measure them, or look them up for this
+        engine.
+      </Text>
+      {guessed.map(({ path, label, source }) => (
+        <LinkRow
+          key={path}
+          label={label}
+          state={<StateMark tone="warning" label={source} />}
+          compact={wide}
+          onPress={() => onGo(pageOf(path))}
+        />
+      ))}
+    </View>
+  );
+}

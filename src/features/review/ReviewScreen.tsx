@@ -1,0 +1,114 @@
+import { useGlobalSearchParams, useRouter } from 'expo-router';
+import { View } from 'react-native';
+import { compile } from '@/core/calibration';
+import { type Finding, reviewed } from '@/core/checks';
+import { useDocument } from '@/data/session/session';
+import { Icon } from '@/ui/icon/Icon';
+import { LinkRow, Page, useWide } from '@/ui/layout';
+import { MissingList } from '@/ui/missing/MissingList';
+import { Heading, Text } from '@/ui/text/Text';
+import { SPACE, useRoles } from '@/ui/theme';
+import { AcceptedCard } from './AcceptedCard';
+import { FindingCard } from './FindingCard';
+import { GuessList } from './GuessList';
+import { guesses } from './guesses';
+import { distanceWords } from './reviewWords';
+
+/** What stands between here and the first start: what is in the way, what is worth a look, what is a guess; then the start. */
+export function ReviewScreen() {
+  const document = useDocument();
+  const router = useRouter();
+  const wide = useWide();
+  const { id } = useGlobalSearchParams<{ id: string }>();
+  const { open, accepted } = reviewed(document);
+  const inTheWay = open.filter(({ severity }) => severity === 'blocks');
+  const toLookAt = (['warns', 'advises'] as const).flatMap((severity) =>
+    open.filter((finding) => finding.severity === severity),
+  );
+  const guessed = guesses(document);
+  const compiled = compile(document);
+  const empty = compiled.ok ? 0 : compiled.missing.fields.length + compiled.missing.maps.length;
+  const go = (page: string) => router.navigate(`/c/${id}/${page}` as '/');
+  const starts = <Starts ready={empty + inTheWay.length === 0} onGo={go} />;
+  const guessList = <GuessList guessed={guessed} onGo={go} />;
+  return (
+    <Page
+      {...(wide
+        ? {
+            beside: (
+              <>
+                {starts}
+                {guessList}
+              </>
+            ),
+          }
+        : {})}
+    >
+      <View style={{ gap: SPACE.xs }}>
+        <Heading level={2} kind="title">
+          The way to the key
+        </Heading>
+        <Text kind="lead">
+          {distanceWords({
+            empty,
+            inTheWay: inTheWay.length,
+            toLookAt: toLookAt.length,
+            guesses: guessed.length,
+          })}
+        </Text>
+      </View>
+      {wide ? null : starts}
+      {compiled.ok ? null : <MissingList missing={compiled.missing} onGo={go} />}
+      <Group title="Stands in the way" found={inTheWay} onGo={go} />
+      <Group title="Worth a look" found={toLookAt} onGo={go} />
+      {wide ? null : guessList}
+      <AcceptedCard accepted={accepted} />
+    </Page>
+  );
+}
+
+/** The ways to try the calibration in simulation. */
+function Starts({ ready, onGo }: { ready: boolean; onGo: (page: string) => void }) {
+  const roles = useRoles();
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <LinkRow
+        label="Dry start"
+        detail={
+          ready
+            ? 'The engine started in simulation with this very calibration'
+            : 'Waits until nothing stands in the way'
+        }
+        picture={<Icon name="play" size={24} color={roles.accent} />}
+        onPress={() => onGo('review/start')}
+      />
+      <LinkRow
+        label="Trial drive"
+        detail="The same engine under load"
+        picture={<Icon name="speedometer" size={24} color={roles.accent} />}
+        onPress={() => onGo('review/drive')}
+      />
+    </View>
+  );
+}
+
+/** Findings of one kind, each with its ways out; nothing without any. */
+function Group({
+  title,
+  found,
+  onGo,
+}: {
+  title: string;
+  found: readonly Finding[];
+  onGo: (page: string) => void;
+}) {
+  if (found.length === 0) return null;
+  return (
+    <View role="region" aria-label={title} style={{ gap: SPACE.s }}>
+      <Heading level={3}>{`${title} (${found.length})`}</Heading>
+      {found.map((finding) => (
+        <FindingCard key={`${finding.id} ${finding.place}`} finding={finding} onGo={onGo} />
+      ))}
+    </View>
+  );
+}
