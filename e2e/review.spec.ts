@@ -10,6 +10,8 @@ test('a demo has nothing in its way; a mistake is said with its numbers, and lea
   await expect(page.getByRole('region', { name: 'Stands in the way' })).toHaveCount(0);
   await app.openItem('Build', 'Injectors');
   await app.type(/^Rated flow/, '250');
+  const places = page.getByRole('navigation', { name: 'Places' });
+  await expect(places.getByRole('link', { name: 'Build, 2 to look at' })).toBeVisible();
   await app.goTo('Review');
   const small = page.getByRole('article', { name: 'Injectors cannot feed the engine' });
   await expect(small).toContainText(/open 1\d\d % of the time; 85 are the most that can be used/);

@@ -2,6 +2,7 @@ import { type Calibration, calibrationSchema } from '../calibration';
 import { amount, choose, source } from '@tests/support/checkCases/parts';
 import { demo } from '@tests/support/ventisca';
 import { canAccept, reviewed, withAcceptance, withoutAcceptance } from './accepted';
+import { foundCounts } from './counts';
 import type { Finding } from './entry/check';
 import { saidAbout } from './saidAbout';
 import { sheetState } from './sheet';
@@ -92,6 +93,22 @@ describe('what is accepted', () => {
     const forged = { check: blocking.id, place: blocking.place, sum: 0, reason: 'I know', date: DAY };
     const document2 = { ...document, review: { accepted: [forged] } };
     expect(ids(document2)).toContain('injection.mode');
+  });
+});
+
+describe('counts', () => {
+  test('are of what is open, by place and by how grave it is', () => {
+    const none = { blocks: 0, warns: 0, advises: 0 };
+    expect(foundCounts(demo('pardela'))).toEqual({ build: none, maps: none });
+    const wrong = demo('pardela', ({ injectors, maps }) => {
+      amount(injectors.railPressure, 10);
+      maps.crankAdvance?.values.fill(20);
+    });
+    const counted = foundCounts(wrong);
+    expect(counted.build.warns).toBeGreaterThan(0);
+    expect(counted.maps).toEqual({ ...none, warns: 1 });
+    const after = accepting(wrong, 'maps.crankAdvanceHigh');
+    expect(foundCounts(after)).toEqual({ ...counted, maps: none });
   });
 });
 

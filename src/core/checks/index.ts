@@ -13,6 +13,7 @@ export {
   withAcceptance,
   withoutAcceptance,
 } from './accepted';
+export { type FoundCounts, foundCounts, type FoundIn } from './counts';
 export { LIFE_FIELDS } from './entry/life';
 export { pageOf, placeLabel } from './places';
 export { saidAbout } from './saidAbout';

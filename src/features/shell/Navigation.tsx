@@ -1,10 +1,12 @@
 import { useGlobalSearchParams, usePathname, useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
+import type { FoundCounts } from '@/core/checks';
 import { linkKeys } from '@/ui/button/linkKeys';
 import { Icon } from '@/ui/icon/Icon';
 import { Text } from '@/ui/text/Text';
 import { SPACE, useRoles } from '@/ui/theme';
-import { PLACES } from './places';
+import { type Place, PLACES } from './places';
+import { useFoundCounts } from './useFoundCounts';
 
 /** The way between places: a bar at the bottom of a phone, a rail at the left when wide. */
 export function Navigation({ kind }: { kind: 'bar' | 'rail' }) {
@@ -13,6 +15,7 @@ export function Navigation({ kind }: { kind: 'bar' | 'rail' }) {
   const path = usePathname();
   const { id } = useGlobalSearchParams<{ id: string }>();
   const rail = kind === 'rail';
+  const counts = useFoundCounts();
   return (
     <View
       role="navigation"
@@ -32,11 +35,12 @@ export function Navigation({ kind }: { kind: 'bar' | 'rail' }) {
         const here = path.includes(`/${place.id}`);
         const go = () => router.navigate(`/c/${id}/${place.id}`);
         const colour = here ? roles.accent : roles.muted;
+        const found = foundAt(place.id, counts);
         return (
           <Pressable
             key={place.id}
             role="link"
-            aria-label={place.label}
+            aria-label={found === null ? place.label : `${place.label}, ${found.words}`}
             {...({ 'aria-current': here ? 'page' : undefined } as object)}
             onPress={go}
             {...linkKeys(go)}
@@ -48,13 +52,57 @@ export function Navigation({ kind }: { kind: 'bar' | 'rail' }) {
               gap: 2,
             }}
           >
-            <Icon name={place.icon} size={24} color={colour} />
+            <View>
+              <Icon name={place.icon} size={24} color={colour} />
+              {found === null ? null : <Count {...found} />}
+            </View>
             <Text kind="small" colour={here ? 'accent' : 'muted'}>
               {place.label}
             </Text>
           </Pressable>
         );
       })}
+    </View>
+  );
+}
+
+/** What is found in a place: how much, how grave the gravest is, and both in words; null for nothing. */
+interface FoundAt {
+  readonly count: number;
+  readonly tone: 'error' | 'warning';
+  readonly words: string;
+}
+
+function foundAt(place: Place['id'], counts: FoundCounts | null): FoundAt | null {
+  if (counts === null || (place !== 'build' && place !== 'maps')) return null;
+  const { blocks, warns } = counts[place];
+  if (blocks > 0) return { count: blocks, tone: 'error', words: `${blocks} in the way` };
+  return warns > 0 ? { count: warns, tone: 'warning', words: `${warns} to look at` } : null;
+}
+
+/** A number at the corner of an icon. */
+function Count({ count, tone }: FoundAt) {
+  const roles = useRoles();
+  return (
+    <View
+      aria-hidden
+      style={{
+        position: 'absolute',
+        left: 16,
+        top: -6,
+        minWidth: 18,
+        height: 18,
+        paddingHorizontal: 4,
+        borderRadius: 9,
+        borderWidth: 1,
+        borderColor: roles[tone],
+        backgroundColor: roles.surface,
+        alignItems: 'center',
+      }}
+    >
+      <Text kind="small" colour={tone} style={{ fontSize: 12, lineHeight: 16 }}>
+        {count}
+      </Text>
     </View>
   );
 }
