@@ -15,6 +15,7 @@ for (const args of [
   await asOne('logs'),
   await asOne('files'),
   await asOne('memory'),
+  await asOne('checks'),
   asItStands('download'),
   asItStands('browser'),
   asItStands('frames'),

@@ -1,5 +1,6 @@
 import { type Calibration, calibrationSchema } from '../calibration';
 import { amount, choose, source } from '@tests/support/checkCases/parts';
+import { mistaken, MISTAKES } from '@tests/support/mistakes';
 import { demo } from '@tests/support/ventisca';
 import { canAccept, reviewed, withAcceptance, withoutAcceptance } from './accepted';
 import { foundCounts } from './counts';
@@ -93,6 +94,17 @@ describe('what is accepted', () => {
     const forged = { check: blocking.id, place: blocking.place, sum: 0, reason: 'I know', date: DAY };
     const document2 = { ...document, review: { accepted: [forged] } };
     expect(ids(document2)).toContain('injection.mode');
+  });
+});
+
+describe('a calibration with one classic mistake', () => {
+  test.each(MISTAKES)('$name is named first', (mistake) => {
+    expect(ids(mistaken({ plant: () => undefined }))).toEqual([]);
+    const { open } = reviewed(mistaken(mistake));
+    const grave = (['blocks', 'warns', 'advises'] as const).flatMap((severity) =>
+      open.filter((finding) => finding.severity === severity),
+    );
+    expect(grave[0]?.id).toBe(mistake.check);
   });
 });
 
