@@ -72,7 +72,6 @@ const SHOTS: readonly Shot[] = [
     scheme: 'light',
     go: (page) => openItem(page, 'Build', 'Injectors'),
   },
-  { name: 'trigger-wide', size: 'wide', scheme: 'dark', go: (page) => openItem(page, 'Build', 'Trigger') },
   { name: 'pins-wide', size: 'wide', scheme: 'light', go: (page) => openItem(page, 'Build', 'Pins') },
   {
     name: 'curve',
@@ -131,6 +130,18 @@ const SHOTS: readonly Shot[] = [
     },
   },
   { name: 'workings', size: 'phone', scheme: 'light', go: (page) => openItem(page, 'Maps', 'Workings') },
+  {
+    name: 'review',
+    size: 'phone',
+    scheme: 'light',
+    go: async (page) => {
+      await openItem(page, 'Build', 'Injectors');
+      await page.getByRole('textbox', { name: /^Rated flow/ }).fill('250');
+      await page.getByRole('textbox', { name: /^Rated flow/ }).blur();
+      await page.getByRole('navigation').getByRole('link', { name: 'Review' }).click();
+      await page.getByRole('article', { name: 'Injectors cannot feed the engine' }).waitFor();
+    },
+  },
   {
     name: 'dry-start-lean',
     size: 'phone',
