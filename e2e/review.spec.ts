@@ -78,3 +78,20 @@ test('a map with a mistake in it is found, and named', async ({ app, page }) => 
   await kick.getByRole('button', { name: 'Go to Crank advance' }).click();
   await expect(page.getByRole('heading', { level: 2, name: 'Crank advance' })).toBeVisible();
 });
+
+test('maps of another engine say so, and are computed anew together', async ({ app, page }) => {
+  await app.openDemo();
+  await app.openItem('Build', 'Engine');
+  await app.type(/^Compression ratio/, '13.5');
+  await app.openItem('Maps', 'Spark advance');
+  const message = page.getByRole('status').filter({ hasText: 'Computed for other data' });
+  await expect(message).toContainText('compression ratio 9.20:1, now 13.50:1');
+  await app.goTo('Maps');
+  await expect(page.getByText('Other data').first()).toBeVisible();
+  await page.getByRole('link', { name: 'Compute anew what is out of date' }).click();
+  await expect(page.getByRole('heading', { level: 2, name: 'Computed for other data' })).toBeVisible();
+  await page.getByRole('button', { name: /^Accept all \d+$/ }).click();
+  await expect(page.getByText('Other data')).toHaveCount(0);
+  await app.openItem('Maps', 'Spark advance');
+  await expect(message).toHaveCount(0);
+});

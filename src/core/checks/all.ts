@@ -84,6 +84,7 @@ import { mapsNeverReached } from './maps/neverReached';
 import { mapsSparkCliff } from './maps/sparkCliff';
 import { mapsSparkOverKnock } from './maps/sparkOverKnock';
 import { mapsSparkRises } from './maps/sparkRises';
+import { mapsStale } from './maps/stale';
 import { mapsStartColdEnd } from './maps/startColdEnd';
 import { mapsStartNotFalling } from './maps/startNotFalling';
 import { mapsVeCliff } from './maps/veCliff';
@@ -181,6 +182,7 @@ export const CHECKS: readonly Check[] = [
   mapsSparkCliff,
   mapsSparkOverKnock,
   mapsSparkRises,
+  mapsStale,
   mapsStartColdEnd,
   mapsStartNotFalling,
   mapsVeCliff,

@@ -2,6 +2,7 @@ import { type Calibration, type FieldPath, leaderOf, valueAt } from '../calibrat
 import type { Source } from '../field';
 import type { MapData, MapProposal } from '../map';
 import { MAP_DEFINITIONS, type MapId } from '../program';
+import { computedFrom } from './computedFrom';
 import type { Anchor, GeneratorChoices, OwnAnchors } from './generator';
 import { GENERATORS } from './mapGenerators';
 
@@ -52,6 +53,7 @@ export function generatedMap(
     sources: [source],
     cellSources: values.map(() => 0),
     ...(Object.keys(own).length === 0 ? {} : { anchors: { ...own } }),
+    computedFrom: computedFrom(document, mapId),
   };
   return { ok: true, proposal: { mapId, before, after, reasons } };
 }

@@ -15,9 +15,10 @@ export {
   type OwnAnchors,
   usualChoices,
 } from './generator';
+export { changedSince, type ChangedInput } from './computedFrom';
 export { livedWeight } from './lived';
 export { cellsOfRegion, type MapRegionOf, mapRegions } from './mapRegions';
-export { type MissingMaps, missingMaps } from './missingMaps';
+export { type MissingMaps, missingMaps, staleMaps } from './missingMaps';
 export {
   pressureCounts,
   type PressureLaying,

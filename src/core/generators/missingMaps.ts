@@ -1,9 +1,10 @@
 import { type Calibration, type FieldPath, leaderOf, usedMaps } from '../calibration';
 import { FIRST_OF, isSecondMapId, type MapId } from '../program';
+import { changedSince } from './computedFrom';
 import { generatedMap, type MapProposalOf } from './generate';
 import type { GeneratorChoices } from './generator';
 
-/** The maps in use that are not there: those that can be proposed, and those whose fields are still empty. */
+/** Maps that are to be computed: those that can be proposed, and those whose fields are still empty. */
 export interface MissingMaps {
   readonly proposals: readonly MapProposalOf[];
   readonly waiting: readonly { readonly mapId: MapId; readonly missing: readonly FieldPath[] }[];
@@ -15,15 +16,38 @@ export interface MissingMaps {
  * @param date the day of the proposals, YYYY-MM-DD.
  */
 export function missingMaps(document: Calibration, choices: GeneratorChoices, date: string): MissingMaps {
-  const absent = usedMaps(document).filter((mapId) => document.maps[mapId] === null);
+  return proposals(
+    document,
+    usedMaps(document).filter((mapId) => document.maps[mapId] === null),
+    choices,
+    date,
+  );
+}
+
+/** Proposals for every map in use that was computed for other data, on the breakpoints it has; as for those that are missing. */
+export function staleMaps(document: Calibration, choices: GeneratorChoices, date: string): MissingMaps {
+  return proposals(
+    document,
+    usedMaps(document).filter((mapId) => changedSince(document, mapId).length > 0),
+    choices,
+    date,
+  );
+}
+
+function proposals(
+  document: Calibration,
+  wanted: readonly MapId[],
+  choices: GeneratorChoices,
+  date: string,
+): MissingMaps {
   const found = new Map<MapId, ReturnType<typeof generatedMap>>();
   let sofar = document;
-  for (const mapId of leadersFirst(document, absent)) {
+  for (const mapId of leadersFirst(document, wanted)) {
     const result = generatedMap(sofar, mapId, choices, date);
     found.set(mapId, result);
     if (result.ok) sofar = { ...sofar, maps: { ...sofar.maps, [mapId]: result.proposal.after } };
   }
-  const results = absent.map((mapId) => ({ mapId, result: found.get(mapId) }));
+  const results = wanted.map((mapId) => ({ mapId, result: found.get(mapId) }));
   return {
     proposals: results.flatMap(({ result }) => (result?.ok === true ? [result.proposal] : [])),
     waiting: results.flatMap(({ mapId, result }) =>

@@ -16,8 +16,12 @@ export interface MapData {
   cellSources: number[];
   /** Of the few numbers its proposal hangs on, those the builder has put in place of what is computed. */
   anchors?: Record<string, number> | undefined;
+  /** What it was computed from, by field: numbers in base units, choices by their id. */
+  computedFrom?: Record<string, number | string> | undefined;
 }
 
+/** Longest name of a field, and of a choice. */
+const MAX_PLACE = 60;
 /** Longest id of an anchor. */
 const MAX_ANCHOR_ID = 24;
 
@@ -54,6 +58,9 @@ export function presentMapSchema(definition: Pick<MapDefinition, 'x' | 'y' | 'mi
       sources: z.array(sourceSchema).min(1).max(64),
       cellSources: z.array(z.number().int().min(0)),
       anchors: z.record(z.string().max(MAX_ANCHOR_ID), z.number()).optional(),
+      computedFrom: z
+        .record(z.string().max(MAX_PLACE), z.union([z.number(), z.string().max(MAX_PLACE)]))
+        .optional(),
     })
     .superRefine((map, context) => {
       const cells = map.x.length * rowCount(map);

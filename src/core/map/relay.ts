@@ -49,9 +49,8 @@ export function relaidMap(
       cellSources.push(kept === -1 ? map.sources.length : (map.cellSources[kept] as number));
     }
   }
-  const { anchors } = map;
-  const kept = anchors === undefined ? {} : { anchors };
-  return { x, y, values, ...usedSources([...map.sources, source], cellSources), ...kept };
+  const { x: _x, y: _y, values: _values, sources, cellSources: _cellSources, ...kept } = map;
+  return { ...kept, x, y, values, ...usedSources([...sources, source], cellSources) };
 }
 
 type Surface = (x: number, y: number) => number;

@@ -87,6 +87,30 @@ function lastOpen(): Calibration {
   return lastButCells;
 }
 
+/**
+ * A part of the open document that takes a while to make: a moment after it was opened or edited, and null until then, so that
+ * neither a screen nor a key waits for it.
+ */
+export function useDocumentPartAfter<Part>(select: (document: Calibration) => Part): Part | null {
+  const [part, show] = useState<Part | null>(null);
+  useEffect(() => {
+    const look = () => {
+      const { history } = useSession.getState();
+      if (history !== null) show(() => select(history.document));
+    };
+    const lookLater = () => later(look, look);
+    lookLater();
+    const stop = useSession.subscribe((session, before) => {
+      if (session.history?.document !== before.history?.document) lookLater();
+    });
+    return () => {
+      stop();
+      notLater(look);
+    };
+  }, [select]);
+  return part;
+}
+
 /** The whole document, a moment later. */
 export function useDocumentLater(): Calibration {
   return useDocumentPartLater(whole);
@@ -118,5 +142,12 @@ export function sameButCells(a: Calibration, b: Calibration): boolean {
 
 function sameAxes(a: Mapped, b: Mapped): boolean {
   if (a === b) return true;
-  return a !== null && b !== null && a.x === b.x && a.y === b.y && a.anchors === b.anchors;
+  return (
+    a !== null &&
+    b !== null &&
+    a.x === b.x &&
+    a.y === b.y &&
+    a.anchors === b.anchors &&
+    a.computedFrom === b.computedFrom
+  );
 }

@@ -2,7 +2,7 @@ import { correctionKey, mapAt, type MapKey, usedMaps } from '@/core/calibration'
 import { correctionDefinition } from '@/core/correction/schema';
 import type { SourceKind } from '@/core/field';
 import { SOURCE_KINDS, SOURCE_TEXT } from '@/core/field/schema';
-import { generatorNeeds } from '@/core/generators';
+import { changedSince, generatorNeeds } from '@/core/generators';
 import { MAP_GROUPS, type MapData } from '@/core/map';
 import { MAP_DEFINITIONS } from '@/core/program';
 import { useGlobalSearchParams, usePathname, useRouter } from 'expo-router';
@@ -65,6 +65,7 @@ export function MapList() {
   const here = (name: string) =>
     wide && (path.endsWith(`/${name}`) || (name === 've' && path.endsWith('/maps')));
   const missing = used.filter((mapId) => document.maps[mapId] === null).length;
+  const stale = used.filter((mapId) => changedSince(document, mapId).length > 0);
   return (
     <>
       {missing === 0 ? null : (
@@ -74,6 +75,19 @@ export function MapList() {
           picture={<Icon name="auto-fix" size={wide ? 20 : 32} color={roles.accent} />}
           here={wide && path.endsWith('/maps/missing')}
           onPress={() => router.navigate(`/c/${id}/maps/missing` as '/')}
+        />
+      )}
+      {stale.length === 0 ? null : (
+        <LinkRow
+          label="Compute anew what is out of date"
+          detail={
+            stale.length === 1
+              ? 'One map was computed for other data'
+              : `${stale.length} maps were computed for other data`
+          }
+          picture={<Icon name="sync" size={wide ? 20 : 32} color={roles.warning} />}
+          here={wide && path.endsWith('/maps/stale')}
+          onPress={() => router.navigate(`/c/${id}/maps/stale` as '/')}
         />
       )}
       {MAP_GROUPS.map(({ id: group, title }) => {
@@ -89,6 +103,7 @@ export function MapList() {
                 unit={MAP_DEFINITIONS[mapId].unit}
                 decimals={MAP_DEFINITIONS[mapId].decimals}
                 ready={generatorNeeds(document, mapId).length === 0}
+                stale={stale.includes(mapId)}
                 here={here(mapId)}
               />
             ))}
@@ -149,11 +164,22 @@ interface MapRowProps {
   decimals: number;
   /** All that its generator needs is there. */
   ready: boolean;
+  /** It was computed for other data. */
+  stale?: boolean;
   here: boolean;
 }
 
 /** One map of the list; drawn anew only when that map changes. */
-const MapRow = memo(function MapRow({ id, mapKey, label, unit, decimals, ready, here }: MapRowProps) {
+const MapRow = memo(function MapRow({
+  id,
+  mapKey,
+  label,
+  unit,
+  decimals,
+  ready,
+  stale = false,
+  here,
+}: MapRowProps) {
   const roles = useRoles();
   const router = useRouter();
   const wide = useWide();
@@ -176,7 +202,7 @@ const MapRow = memo(function MapRow({ id, mapKey, label, unit, decimals, ready, 
           <Thumbnail map={pictured} {...picture} />
         )
       }
-      state={<StateMark {...mapMark(pictured, ready)} />}
+      state={<StateMark {...(stale ? STALE_MARK : mapMark(pictured, ready))} />}
       compact={wide}
       here={here}
       onPress={() => router.navigate(`/c/${id}/maps/${mapKey}` as '/')}
@@ -192,6 +218,8 @@ const MAP_TONES: Readonly<Record<SourceKind, MarkTone>> = {
   estimated: 'warning',
   starter: 'warning',
 };
+
+const STALE_MARK = { tone: 'warning', label: 'Other data' } as const;
 
 /** The state of a map: whether there is one, and the least sure source any of its cells has. */
 function mapMark(map: MapData | null, ready: boolean): { tone: MarkTone; label: string } {

@@ -22,6 +22,7 @@ import { useGeneratorChoices } from './choices';
 import { EmptyMap } from './EmptyMap';
 import { MapEditor } from './MapEditor';
 import { MapSettings } from './MapSettings';
+import { MapFindings } from './MapFindings';
 import { MapSlices } from './MapSlices';
 import { MapSteps } from './MapSteps';
 import { MapWorkings } from './MapWorkings';
@@ -177,6 +178,7 @@ function Editing({ mapKey, of, isThere, onPropose, onAxes }: EditingProps) {
         editing={editing}
         onAxes={definition.fixedAxis === true ? null : onAxes}
       />
+      <MapFindings mapKey={mapKey} editing={editing} />
       {mapKey === 'lambda' ? <PulseScaling /> : null}
       <MapSettings mapKey={mapKey} />
       {isMapId(mapKey) ? (

@@ -1,6 +1,6 @@
 import type { Calibration } from '@/core/calibration';
 import type { MapId } from '@/core/program';
-import { type CheckCase, choose } from './parts';
+import { amount, type CheckCase, choose, source } from './parts';
 
 /** Puts a value into the cell at a speed (or temperature) and a row counted from the lowest. */
 function cell(
@@ -37,6 +37,16 @@ const fromTop = (document: Calibration, id: MapId, row: number) =>
 
 /** Cases of what is looked for in maps: first what finds it, then what just does not. */
 export const MAP_CASES: readonly CheckCase[] = [
+  [
+    'a map of another engine',
+    'maps.spark',
+    /warns: It was computed for fuel .+, now ethanol.*; compression ratio 9.20:1, now 13.50:1\. Propose it anew/,
+    ({ engine }) => (amount(engine.compressionRatio, 13.5), choose(engine.fuel, 'ethanol85')),
+    (document) => {
+      amount(document.engine.compressionRatio, 13.5);
+      document.maps.spark?.sources.splice(0, 9, source);
+    },
+  ],
   [
     'a cliff in the filling',
     'maps.ve',

@@ -1,1 +1,1 @@
-export { MissingMapsScreen as default } from '@/features/maps/MissingMapsScreen';
+export { MissingMapsScreen as default } from '@/features/maps/ProposedMapsScreen';

@@ -3,7 +3,7 @@ import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { fieldInfo, putMap } from '@/core/calibration';
-import { type MapProposalOf, missingMaps, type MissingMaps } from '@/core/generators';
+import { type MapProposalOf, missingMaps, staleMaps, type MissingMaps } from '@/core/generators';
 import { acceptedMap } from '@/core/map';
 import { MAP_DEFINITIONS } from '@/core/program';
 import { edit, useDocument } from '@/data/session/session';
@@ -31,23 +31,54 @@ function accept(proposals: readonly MapProposalOf[]): void {
   });
 }
 
-/** Every map in use that is not there, with what it would be and why; accepted together or one by one. */
+/** Which maps are proposed together, and what is said of that. */
+const LISTS = {
+  missing: {
+    maps: missingMaps,
+    title: 'What is missing',
+    none: 'Nothing is missing',
+    noneWords: 'Every map that this calibration uses is there.',
+  },
+  stale: {
+    maps: staleMaps,
+    title: 'Computed for other data',
+    none: 'Nothing is out of date',
+    noneWords: 'Every computed map belongs to the engine as it is described now.',
+  },
+} as const;
+
+/** Every map in use that is not there. */
 export function MissingMapsScreen() {
+  return <ProposedMaps of="missing" />;
+}
+
+/** Every map in use that was computed for another engine than the one described now. */
+export function StaleMapsScreen() {
+  return <ProposedMaps of="stale" />;
+}
+
+/** Maps with what they would be and why; accepted together or one by one. */
+function ProposedMaps({ of }: { of: keyof typeof LISTS }) {
+  const { maps, title, none, noneWords } = LISTS[of];
   const document = useDocument();
   const router = useRouter();
   const { id } = useGlobalSearchParams<{ id: string }>();
   const [choices, choose] = useGeneratorChoices(document);
   const { firstRun, cams, use } = choices;
   const { proposals, waiting } = useMemo(
-    () => missingMaps(document, { firstRun, cams, use }, today()),
-    [document, firstRun, cams, use],
+    () => maps(document, { firstRun, cams, use }, today()),
+    [maps, document, firstRun, cams, use],
   );
   const toMaps = () => router.navigate(`/c/${id}/maps`);
   return (
     <Page>
-      <BackTitle title="What is missing" backLabel="Back to the maps" onBack={toMaps} />
+      <BackTitle title={title} backLabel="Back to the maps" onBack={toMaps} />
       {proposals.length === 0 && waiting.length === 0 ? (
-        <NothingMissing onReview={() => router.navigate(`/c/${id}/review/start`)} />
+        <NothingToDo
+          title={none}
+          words={noneWords}
+          onReview={() => router.navigate(`/c/${id}/review/start`)}
+        />
       ) : null}
       {proposals.length === 0 ? null : (
         <Card title="For every map" intro="What is chosen here makes all of them anew at once.">
@@ -83,10 +114,10 @@ export function MissingMapsScreen() {
   );
 }
 
-function NothingMissing({ onReview }: { onReview: () => void }) {
+function NothingToDo({ title, words, onReview }: { title: string; words: string; onReview: () => void }) {
   return (
-    <Card title="Nothing is missing">
-      <Text>Every map that this calibration uses is there.</Text>
+    <Card title={title}>
+      <Text>{words}</Text>
       <View style={{ flexDirection: 'row' }}>
         <Button label="Try a dry start" kind="primary" icon="arrow-right" onPress={onReview} />
       </View>

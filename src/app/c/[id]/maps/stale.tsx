@@ -1,0 +1,1 @@
+export { StaleMapsScreen as default } from '@/features/maps/ProposedMapsScreen';
