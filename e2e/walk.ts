@@ -200,11 +200,63 @@ const SIMULATED: Leg = [
   ],
 ];
 
+const REVIEWED: Leg = [
+  [
+    'what is found',
+    async (app) => {
+      await app.openDemo();
+      await app.openItem('Build', 'Engine');
+      await app.type(/^Compression ratio/, '13.5');
+      await app.openItem('Build', 'Trigger');
+      await app.choose('Cam sensor', 'None');
+      await app.goTo('Review');
+      await expect(app.page.getByRole('region', { name: 'Stands in the way' })).toBeVisible();
+    },
+  ],
+  [
+    'a reason that is asked for',
+    async ({ page }) => {
+      await page.getByRole('button', { name: 'Accept with a reason' }).first().click();
+      await page.getByRole('textbox', { name: 'Why it is right as it is' }).fill('Seen at the wheel');
+    },
+  ],
+  [
+    'what was accepted',
+    async ({ page }) => {
+      await page.getByRole('button', { name: 'Accept', exact: true }).click();
+      await expect(page.getByText('“Seen at the wheel”')).toBeVisible();
+    },
+  ],
+  [
+    'a dry start that waits',
+    async ({ page }) => {
+      await page.getByRole('link', { name: 'Dry start' }).click();
+      await expect(page.getByText('Nothing is started while something stands in the way.')).toBeVisible();
+    },
+  ],
+  [
+    'a map of another engine',
+    async (app) => {
+      await app.openItem('Maps', 'Spark advance');
+      await expect(app.page.getByText(/^Computed for other data\./)).toBeVisible();
+    },
+  ],
+  [
+    'all maps of another engine',
+    async (app) => {
+      await app.goTo('Maps');
+      await app.page.getByRole('link', { name: 'Compute anew what is out of date' }).click();
+      await expect(app.page.getByRole('button', { name: /^Accept all/ })).toBeVisible();
+    },
+  ],
+];
+
 /** Every main view, in legs that can be walked by themselves. */
 export const WALKS: readonly (readonly [leg: string, views: Leg])[] = [
   ['the beginning', BEGINNING],
   ['Build', BUILD],
   ['Maps', MAPS],
   ['what is beside the maps', BESIDE_MAPS],
+  ['Review', REVIEWED],
   ['simulation, bench and logs', SIMULATED],
 ];
