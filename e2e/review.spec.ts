@@ -95,3 +95,35 @@ test('maps of another engine say so, and are computed anew together', async ({ a
   await app.openItem('Maps', 'Spark advance');
   await expect(message).toHaveCount(0);
 });
+
+test('a starter’s values are named, those the engine lives on first, and vouched for one by one and together', async ({
+  app,
+  page,
+}) => {
+  await app.visit();
+  await page.getByRole('button', { name: 'New calibration' }).click();
+  await app.choose('Start from', '4 cylinders');
+  await app.choose('Its kind', 'Four, one throttle, 2.0 L');
+  await page.getByRole('button', { name: 'Make it' }).click();
+  await app.goTo('Review');
+  const guesses = page.getByRole('region', { name: 'Guesses the engine lives on' });
+  await expect(guesses.getByRole('link', { name: 'Rated flow' })).toBeVisible();
+  await app.openItem('Review', 'Where values come from');
+  await expect(page.getByText(/^\d+ of \d+ are vouched for\.$/)).toBeVisible();
+  const life = page.getByRole('region', { name: 'The engine lives on these' });
+  await life.getByRole('button', { name: 'Source of Rated flow' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByRole('radio', { name: /^Measured/ }).click();
+  await sheet.getByRole('textbox', { name: 'Note' }).fill('Flow bench');
+  await sheet.getByRole('button', { name: 'Set source' }).click();
+  await expect(life.getByRole('button', { name: 'Source of Rated flow' })).toHaveCount(0);
+  const coils = page.getByRole('region', { name: 'Coils' });
+  await coils.getByRole('button', { name: /^Vouch for all \d+ of Coils$/ }).click();
+  await sheet.getByRole('radio', { name: /^Data sheet/ }).click();
+  await sheet.getByRole('button', { name: 'Set source' }).click();
+  await expect(coils).toHaveCount(0);
+  await page.getByRole('radio', { name: 'All', exact: true }).click();
+  await expect(coils.getByText(/^(\d+) of \1 vouched for$/)).toBeVisible();
+  await app.goTo('Review');
+  await expect(guesses.getByRole('link', { name: 'Rated flow' })).toHaveCount(0);
+});

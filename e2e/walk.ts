@@ -227,9 +227,12 @@ const REVIEWED: Leg = [
       await expect(page.getByText('“Seen at the wheel”')).toBeVisible();
     },
   ],
+  ['where values come from', (app) => app.openItem('Review', 'Where values come from')],
   [
     'a dry start that waits',
-    async ({ page }) => {
+    async (app) => {
+      const { page } = app;
+      await app.goTo('Review');
       await page.getByRole('link', { name: 'Dry start' }).click();
       await expect(page.getByText('Nothing is started while something stands in the way.')).toBeVisible();
     },

@@ -9,12 +9,19 @@ export const USUAL_NOTE = 'Usual value';
 
 const FAULT = { faultLow: [0.2, 'V'], faultHigh: [4.8, 'V'], onFault: 'value' } as const;
 /** Nearer to the rails: frost and a hot engine use nearly the whole range. */
-const WIDE_FAULT = { faultLow: [0.05, 'V'], faultHigh: [4.95, 'V'] } as const;
-const THERMISTOR = { ...WIDE_FAULT, onFault: 'value', form: 'resistance', filter: [200, 'ms'] } as const;
+const THERMISTOR = {
+  ...FAULT,
+  faultLow: [0.05, 'V'],
+  faultHigh: [4.95, 'V'],
+  form: 'resistance',
+  filter: [200, 'ms'],
+} as const;
+/** Many lambda controllers use their whole range, so that nothing of it can be a fault. */
 const BELIEVED = {
-  ...WIDE_FAULT,
   believedFrom: [0.65, 'lambda'],
   believedTo: [1.4, 'lambda'],
+  faultLow: [0, 'V'],
+  faultHigh: [5, 'V'],
 } as const;
 
 /** What is nearly always so: in every new document, as an estimate that waits to be confirmed. */

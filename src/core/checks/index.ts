@@ -14,7 +14,8 @@ export {
   withoutAcceptance,
 } from './accepted';
 export { type FoundCounts, foundCounts, type FoundIn } from './counts';
+export { ledger, type LedgerEntry } from './ledger';
 export { LIFE_FIELDS } from './entry/life';
 export { pageOf, placeLabel } from './places';
 export { saidAbout } from './saidAbout';
-export { sectionState, SHEET_IDS, type SheetId, sheetOf, sheetState } from './sheet';
+export { sectionState, SHEET_IDS, SHEET_LABELS, type SheetId, sheetOf, sheetState } from './sheet';

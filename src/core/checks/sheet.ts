@@ -37,6 +37,21 @@ export const SHEET_IDS = [
 
 export type SheetId = (typeof SHEET_IDS)[number];
 
+/** What the sections of the sheet are called. */
+export const SHEET_LABELS: Readonly<Record<SheetId, string>> = {
+  engine: 'Engine',
+  cams: 'Cams',
+  trigger: 'Trigger',
+  pins: 'Pins',
+  sensors: 'Sensors',
+  injectors: 'Injectors',
+  'dead-time': 'Dead time',
+  injection: 'Injection',
+  staging: 'Second set',
+  coils: 'Coils',
+  outputs: 'Outputs',
+};
+
 /** The sections whose fields stand on a sheet, but for those whose entry names another. */
 const SECTIONS_OF: Readonly<Partial<Record<SheetId, readonly SectionId[]>>> = {
   engine: ['engine'],

@@ -39,11 +39,18 @@ export function typedSource(): Source {
 
 /** Sets where a field's value comes from, as one undoable step. */
 export function setSource(path: FieldPath, label: string, kind: SourceKind, note: string): void {
+  setSources([path], label, kind, note);
+}
+
+/** Sets where the values of several fields come from, as one undoable step. @param label what they are, for the step. */
+export function setSources(paths: readonly FieldPath[], label: string, kind: SourceKind, note: string): void {
   edit(`Source of ${inSentence(label)}`, (draft) => {
-    const value = valueAt(draft as Calibration, path) as TableSources | null;
-    if (value === null) return;
-    value.source = { kind, date: value.source.date, ...(note === '' ? {} : { note }) };
-    delete value.rowSources;
+    for (const path of paths) {
+      const value = valueAt(draft as Calibration, path) as TableSources | null;
+      if (value === null) continue;
+      value.source = { kind, date: value.source.date, ...(note === '' ? {} : { note }) };
+      delete value.rowSources;
+    }
   });
 }
 

@@ -1,5 +1,5 @@
 import type { Calibration, SectionState } from '@/core/calibration';
-import { type SheetId, sheetState } from '@/core/checks';
+import { SHEET_LABELS, type SheetId, sheetState } from '@/core/checks';
 import type { IconName } from '@/ui/icon/Icon';
 import type { MarkTone } from '@/ui/layout';
 
@@ -11,34 +11,26 @@ export interface BuildSection {
   readonly icon: IconName;
 }
 
+const section = (id: SheetId, detail: string, icon: IconName): BuildSection => ({
+  id,
+  label: SHEET_LABELS[id],
+  detail,
+  icon,
+});
+
 /** The sections, in the order of work. */
 export const BUILD_SECTIONS: readonly BuildSection[] = [
-  {
-    id: 'engine',
-    label: 'Engine',
-    detail: 'Size, firing order, induction, fuel, goals',
-    icon: 'engine-outline',
-  },
-  { id: 'cams', label: 'Cams', detail: 'Valve events and overlap', icon: 'chart-bell-curve' },
-  { id: 'trigger', label: 'Trigger', detail: 'Crank wheel, cam tooth, offset', icon: 'cog-outline' },
-  { id: 'pins', label: 'Pins', detail: 'Engine computer, wiring, loom list', icon: 'power-plug-outline' },
-  { id: 'sensors', label: 'Sensors', detail: 'Calibrations, faults, what stands in', icon: 'thermometer' },
-  { id: 'injectors', label: 'Injectors', detail: 'Flow, pressure, capacity', icon: 'water-outline' },
-  {
-    id: 'dead-time',
-    label: 'Dead time',
-    detail: 'Over voltage and pressure, short pulses',
-    icon: 'timer-outline',
-  },
-  { id: 'injection', label: 'Injection', detail: 'Mode, events, angle', icon: 'rotate-right' },
-  {
-    id: 'staging',
-    label: 'Second set',
-    detail: 'Staged injectors and their hand-over',
-    icon: 'layers-outline',
-  },
-  { id: 'coils', label: 'Coils', detail: 'Ignition, dwell, current', icon: 'flash-outline' },
-  { id: 'outputs', label: 'Outputs', detail: 'Pumps, fan, tachometer, lamp', icon: 'toggle-switch-outline' },
+  section('engine', 'Size, firing order, induction, fuel, goals', 'engine-outline'),
+  section('cams', 'Valve events and overlap', 'chart-bell-curve'),
+  section('trigger', 'Crank wheel, cam tooth, offset', 'cog-outline'),
+  section('pins', 'Engine computer, wiring, loom list', 'power-plug-outline'),
+  section('sensors', 'Calibrations, faults, what stands in', 'thermometer'),
+  section('injectors', 'Flow, pressure, capacity', 'water-outline'),
+  section('dead-time', 'Over voltage and pressure, short pulses', 'timer-outline'),
+  section('injection', 'Mode, events, angle', 'rotate-right'),
+  section('staging', 'Staged injectors and their hand-over', 'layers-outline'),
+  section('coils', 'Ignition, dwell, current', 'flash-outline'),
+  section('outputs', 'Pumps, fan, tachometer, lamp', 'toggle-switch-outline'),
 ];
 
 const STATE_MARKS: Readonly<Record<SectionState, { tone: MarkTone; label: string }>> = {

@@ -1,12 +1,18 @@
 import { View } from 'react-native';
-import { pageOf } from '@/core/checks';
+import type { LedgerEntry } from '@/core/checks';
+import { SOURCE_TEXT } from '@/core/field/schema';
 import { LinkRow, StateMark, useWide } from '@/ui/layout';
 import { Heading, Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
-import type { Guess } from './guesses';
 
 /** The guesses that the engine lives on, each with the way to its field. */
-export function GuessList({ guessed, onGo }: { guessed: readonly Guess[]; onGo: (page: string) => void }) {
+export function GuessList({
+  guessed,
+  onGo,
+}: {
+  guessed: readonly LedgerEntry[];
+  onGo: (page: string) => void;
+}) {
   const wide = useWide();
   if (guessed.length === 0) return null;
   return (
@@ -16,13 +22,13 @@ export function GuessList({ guessed, onGo }: { guessed: readonly Guess[]; onGo: 
         Nobody has vouched for these yet, and a wrong one breaks parts. Measure them, or look them up for this
         engine.
       </Text>
-      {guessed.map(({ path, label, source }) => (
+      {guessed.map(({ path, label, source, page }) => (
         <LinkRow
           key={path}
           label={label}
-          state={<StateMark tone="warning" label={source} />}
+          state={<StateMark tone="warning" label={SOURCE_TEXT[source.kind].label} />}
           compact={wide}
-          onPress={() => onGo(pageOf(path))}
+          onPress={() => onGo(page)}
         />
       ))}
     </View>

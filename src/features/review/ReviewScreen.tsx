@@ -22,10 +22,13 @@ export function ReviewScreen() {
   const { id } = useGlobalSearchParams<{ id: string }>();
   const { open, accepted } = reviewed(document);
   const inTheWay = open.filter(({ severity }) => severity === 'blocks');
-  const toLookAt = (['warns', 'advises'] as const).flatMap((severity) =>
-    open.filter((finding) => finding.severity === severity),
-  );
   const guessed = guesses(document);
+  // What is said among the guesses is not said twice.
+  const isSaid = ({ severity, place }: Finding) =>
+    severity === 'advises' && guessed.some(({ path }) => path === place);
+  const toLookAt = (['warns', 'advises'] as const).flatMap((severity) =>
+    open.filter((finding) => finding.severity === severity && !isSaid(finding)),
+  );
   const compiled = compile(document);
   const empty = compiled.ok ? 0 : compiled.missing.fields.length + compiled.missing.maps.length;
   const go = (page: string) => router.navigate(`/c/${id}/${page}` as '/');
@@ -67,7 +70,7 @@ export function ReviewScreen() {
   );
 }
 
-/** The ways to try the calibration in simulation. */
+/** The ways to try the calibration in simulation, and to vouch for its values. */
 function Starts({ ready, onGo }: { ready: boolean; onGo: (page: string) => void }) {
   const roles = useRoles();
   return (
@@ -87,6 +90,12 @@ function Starts({ ready, onGo }: { ready: boolean; onGo: (page: string) => void 
         detail="The same engine under load"
         picture={<Icon name="speedometer" size={24} color={roles.accent} />}
         onPress={() => onGo('review/drive')}
+      />
+      <LinkRow
+        label="Where values come from"
+        detail="Every value with its source, vouched for one by one or a section at once"
+        picture={<Icon name="clipboard-check-outline" size={24} color={roles.accent} />}
+        onPress={() => onGo('review/values')}
       />
     </View>
   );

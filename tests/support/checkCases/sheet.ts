@@ -5,7 +5,7 @@ export const SHEET_CASES: readonly CheckCase[] = [
   [
     'a bore of a starter that nobody measured',
     'engine.bore',
-    /warns: Bore came with the starter/,
+    /advises: Bore came with the starter/,
     ({ engine }) => from(engine.bore, 'starter'),
     ({ engine }) => from(engine.bore, 'estimated'),
   ],

@@ -6,7 +6,7 @@ import { LIFE_FIELDS } from '../entry/life';
 export const documentStarterLeft = check({
   id: 'document.starterLeft',
   title: 'A starter’s value left',
-  severity: 'warns',
+  severity: 'advises',
   reads: ['engine', 'trigger', 'sensors', 'injectors'],
   why: 'Constants of another engine are a classic reason for one that does not start, or does not last.',
   find: (document) =>

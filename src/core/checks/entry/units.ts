@@ -1,6 +1,11 @@
 import type { ShownUnits } from '../../map';
 import { fromBase, STANDARD_CONTEXT, unitOf } from '../../units';
 
+/** A number with its unit: "610 cm³/min", "9.20:1", "4" without one. */
+export function withUnit(number: string, unit: string): string {
+  return `${number}${/^[\w°µ%]/.test(unit) ? ' ' : ''}${unit}`;
+}
+
 /** An absolute pressure in the unit shown: "165 kPa abs". */
 export function absoluteWords(kpa: number, { pressure }: ShownUnits, kpaDecimals = 0): string {
   const amount = fromBase('pressureAbsolute', kpa, pressure, STANDARD_CONTEXT);

@@ -2,6 +2,7 @@ import { fieldInfo, type FieldPath, usedMaps } from '../../calibration';
 import { changedSince } from '../../generators';
 import { baseUnit, formatNumber, inSentence } from '../../units';
 import { check } from '../entry/check';
+import { withUnit } from '../entry/units';
 
 export const mapsStale = check({
   id: 'maps.stale',
@@ -26,8 +27,7 @@ function labelOf(path: FieldPath): string {
 function inWords(path: FieldPath, value: number | string): string {
   const info = fieldInfo(path);
   if (info?.kind === 'quantity' && typeof value === 'number') {
-    const { label } = baseUnit(info.quantity);
-    return `${formatNumber(value, Number.isInteger(value) ? 0 : 2)}${/^\w|^°/.test(label) ? ' ' : ''}${label}`;
+    return withUnit(formatNumber(value, Number.isInteger(value) ? 0 : 2), baseUnit(info.quantity).label);
   }
   const option = info?.kind === 'choice' ? info.options.find(({ id }) => id === value) : undefined;
   return option === undefined ? String(value) : inSentence(option.label);

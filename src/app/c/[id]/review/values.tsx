@@ -1,0 +1,1 @@
+export { ValuesScreen as default } from '@/features/review/ValuesScreen';

@@ -1,0 +1,75 @@
+import { type FieldPath, sectionFields, SECTION_IDS, valueAt } from '../calibration';
+import { calibrationFromSheet, STARTER_SHEETS } from '../starters';
+import { choose, from, quantity, table } from '@tests/support/checkCases/parts';
+import { demo } from '@tests/support/ventisca';
+import { ledger, valueWords } from './ledger';
+
+const entry = (path: FieldPath, document = demo()) => ledger(document).find((value) => value.path === path);
+
+describe('the ledger of values', () => {
+  test('says what each value is, where it comes from, and on which page it is entered', () => {
+    expect(entry('injectors.ratedFlow')).toMatchObject({
+      label: 'Rated flow',
+      words: '610 cm³/min',
+      isLife: true,
+      isConfirmed: true,
+      page: 'build/injectors',
+      section: 'Injectors',
+    });
+    expect(entry('engine.firingOrder')?.words).toMatch(/^\d(-\d){5}$/);
+    expect(entry('overrun.pressureBelow')?.section).toBe('Beside the maps');
+    expect(entry('sensors.coolant.resistances')?.words).toMatch(/^\d+ rows$/);
+    expect(entry('injectors.deadTime')).toMatchObject({ page: 'build/dead-time', section: 'Dead time' });
+  });
+
+  test('a choice is said by its label, and one row is one row', () => {
+    const one = { units: ['V', 'ms'], rows: [[12, 1]] };
+    expect(valueWords('coils.dwell', one)).toBe('1 row');
+    expect(valueWords('injection.mode', { value: 'sequential' })).toBe('Sequential');
+    expect(valueWords('engine.compressionRatio', quantity(9.2, ':1'))).toBe('9.2:1');
+    expect(valueWords('injectors.leastPulse', quantity(0.5, 'ms'))).toBe('0.5 ms');
+  });
+
+  test('holds every value that counts, once, those the engine lives on first', () => {
+    for (const document of [demo(), demo('pardela')]) {
+      const values = ledger(document);
+      const paths = values.map(({ path }) => path);
+      expect(new Set(paths).size).toBe(paths.length);
+      const isFirst = values.map(({ isLife }) => isLife);
+      expect(isFirst.indexOf(false)).toBe(isFirst.filter(Boolean).length);
+      const filled = SECTION_IDS.flatMap(sectionFields).filter((path) => valueAt(document, path) !== null);
+      expect(paths.every((path) => filled.includes(path))).toBe(true);
+      expect(paths.length).toBeGreaterThan(filled.length / 2);
+    }
+  });
+
+  test('leaves out what other choices leave without use', () => {
+    const withDwell = (by: 'table' | 'coil') =>
+      demo('ventisca', ({ coils }) => {
+        choose(coils.dwellBy, by);
+        coils.dwell = table(
+          ['V', 'ms'],
+          [
+            [8, 6],
+            [14, 3],
+          ],
+        );
+      });
+    expect(entry('coils.dwell', withDwell('table'))).toBeDefined();
+    expect(entry('coils.dwell', withDwell('coil'))).toBeUndefined();
+  });
+
+  test('of a starter says that it is one, whatever is looked at', () => {
+    const [sheet] = STARTER_SHEETS;
+    if (sheet === undefined) throw new TypeError('There is no starter');
+    const values = ledger(calibrationFromSheet(sheet, 'starter', 'Mine', '2026-11-26'));
+    const isGuess = values.filter(({ isLife, isConfirmed }) => isLife && !isConfirmed);
+    expect(isGuess.length).toBeGreaterThan(8);
+    expect(isGuess.every(({ source }) => source.kind === 'starter')).toBe(true);
+  });
+
+  test('a value that is estimated is a guess', () => {
+    const document = demo('ventisca', ({ engine }) => void from(engine.bore, 'estimated'));
+    expect(entry('engine.bore', document)?.isConfirmed).toBe(false);
+  });
+});
