@@ -55,6 +55,22 @@ describe('a map knows what it was computed from', () => {
     expect(changed(unkept)).toEqual([]);
   });
 
+  test('a cell that was measured stays as it is, with its source, when the rest is computed anew', () => {
+    const document = demo('ventisca', ({ engine, maps }) => {
+      amount(engine.compressionRatio, 13.5);
+      if (maps.spark === null) return;
+      maps.spark.sources.push({ kind: 'measured', date: DAY });
+      maps.spark.cellSources[7] = 1;
+      maps.spark.values[7] = 1.5;
+    });
+    const { proposals } = staleMaps(document, usualChoices(document), DAY);
+    const after = proposals.find(({ mapId }) => mapId === 'spark')?.after;
+    expect(after?.values[7]).toBe(1.5);
+    expect(after?.sources[after.cellSources[7] ?? -1]?.kind).toBe('measured');
+    expect(after?.sources[after.cellSources[8] ?? -1]?.kind).toBe('computed');
+    expect(after?.values).not.toEqual(document.maps.spark?.values);
+  });
+
   test('all that are out of date are proposed at once, on the breakpoints they have, and are current when accepted', () => {
     const document = demo('ventisca', ({ engine }) => void amount(engine.compressionRatio, 13.5));
     const { proposals, waiting } = staleMaps(document, usualChoices(document), DAY);

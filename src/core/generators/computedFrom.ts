@@ -1,4 +1,5 @@
 import { baseValue, type Calibration, fieldInfo, type FieldPath, valueAt } from '../calibration';
+import type { Source } from '../field';
 import type { MapData } from '../map';
 import type { MapId } from '../program';
 import { GENERATORS } from './mapGenerators';
@@ -9,6 +10,9 @@ export interface ChangedInput extends Record<string, unknown> {
   readonly before: number | string;
   readonly now: number | string;
 }
+
+/** The note of a cell that was proposed from the engine's description. */
+export const PROPOSED_NOTE = 'Proposed from the engine’s description';
 
 /** Numbers closer than this are the same, share: a change of unit and back moves the last digit. */
 const SAME_SHARE = 1e-9;
@@ -44,7 +48,12 @@ function inputAt(document: Calibration, path: FieldPath): number | string | null
 }
 
 function hasComputedCell({ sources, cellSources }: MapData): boolean {
-  return cellSources.some((of) => sources[of]?.kind === 'computed' || sources[of]?.kind === 'starter');
+  return cellSources.some((of) => isComputedSource(sources[of]));
+}
+
+/** True for where a computed cell comes from: proposed from the description, or come with a starter. A log's correction is not. */
+export function isComputedSource(source: Source | undefined): boolean {
+  return source?.kind === 'starter' || (source?.kind === 'computed' && source.note === PROPOSED_NOTE);
 }
 
 function isSame(before: number | string, now: number | string): boolean {

@@ -2,7 +2,7 @@ import { type Calibration, type FieldPath, leaderOf, valueAt } from '../calibrat
 import type { Source } from '../field';
 import type { MapData, MapProposal } from '../map';
 import { MAP_DEFINITIONS, type MapId } from '../program';
-import { computedFrom } from './computedFrom';
+import { computedFrom, PROPOSED_NOTE } from './computedFrom';
 import type { Anchor, GeneratorChoices, OwnAnchors } from './generator';
 import { GENERATORS } from './mapGenerators';
 
@@ -45,7 +45,7 @@ export function generatedMap(
   );
   const values =
     largestFall === undefined ? wanted : gentlyFalling(wanted, axes.x.length, largestFall).map(rounded);
-  const source: Source = { kind: 'computed', date, note: 'Proposed from the engine’s description' };
+  const source: Source = { kind: 'computed', date, note: PROPOSED_NOTE };
   const after: MapData = {
     x: [...axes.x],
     y: [...axes.y],

@@ -1,6 +1,8 @@
 import { type Calibration, type FieldPath, leaderOf, usedMaps } from '../calibration';
 import { FIRST_OF, isSecondMapId, type MapId } from '../program';
-import { changedSince } from './computedFrom';
+import type { Source } from '../field';
+import type { MapData } from '../map';
+import { changedSince, isComputedSource } from './computedFrom';
 import { generatedMap, type MapProposalOf } from './generate';
 import type { GeneratorChoices } from './generator';
 
@@ -24,14 +26,34 @@ export function missingMaps(document: Calibration, choices: GeneratorChoices, da
   );
 }
 
-/** Proposals for every map in use that was computed for other data, on the breakpoints it has; as for those that are missing. */
+/**
+ * Proposals for every map in use that was computed for other data, on the breakpoints it has; as for those that are missing.
+ * Cells that somebody typed, measured or corrected stay as they are.
+ */
 export function staleMaps(document: Calibration, choices: GeneratorChoices, date: string): MissingMaps {
-  return proposals(
-    document,
-    usedMaps(document).filter((mapId) => changedSince(document, mapId).length > 0),
-    choices,
-    date,
-  );
+  const stale = usedMaps(document).filter((mapId) => changedSince(document, mapId).length > 0);
+  const found = proposals(document, stale, choices, date);
+  return {
+    ...found,
+    proposals: found.proposals.map((proposal) => ({
+      ...proposal,
+      after: proposal.before === null ? proposal.after : keepingTyped(proposal.before, proposal.after),
+    })),
+  };
+}
+
+/** A map computed anew in the cells that were computed, with the others as they were. Both have the same axes. */
+function keepingTyped(before: MapData, after: MapData): MapData {
+  const kept = before.cellSources.map((of) => !isComputedSource(before.sources[of]));
+  const typed = [...new Set(before.cellSources.filter((_, i) => kept[i]))];
+  return {
+    ...after,
+    values: after.values.map((value, i) => (kept[i] === true ? (before.values[i] as number) : value)),
+    sources: [...after.sources, ...typed.map((of) => before.sources[of] as Source)],
+    cellSources: after.cellSources.map((of, i) =>
+      kept[i] === true ? after.sources.length + typed.indexOf(before.cellSources[i] as number) : of,
+    ),
+  };
 }
 
 function proposals(
