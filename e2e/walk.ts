@@ -228,6 +228,7 @@ const REVIEWED: Leg = [
     },
   ],
   ['where values come from', (app) => app.openItem('Review', 'Where values come from')],
+  ['a sign-off that waits', (app) => app.openItem('Review', 'Sign-off')],
   [
     'a dry start that waits',
     async (app) => {
@@ -250,6 +251,40 @@ const REVIEWED: Leg = [
       await app.goTo('Maps');
       await app.page.getByRole('link', { name: 'Compute anew what is out of date' }).click();
       await expect(app.page.getByRole('button', { name: /^Accept all/ })).toBeVisible();
+    },
+  ],
+  [
+    'a page to sign',
+    async (app) => {
+      const { page } = app;
+      await app.openDemo();
+      await app.goTo('Review');
+      await page
+        .getByRole('article')
+        .filter({ hasText: 'Unwise: ' })
+        .getByRole('button', { name: /^Accept/ })
+        .click();
+      await page.getByRole('textbox', { name: 'Why it is right as it is' }).fill('Seen at the wheel');
+      await page.getByRole('button', { name: 'Accept', exact: true }).click();
+      await app.openItem('Review', 'Sign-off');
+      await page.getByRole('textbox', { name: 'Your name' }).fill('Inés Quiroga');
+    },
+  ],
+  [
+    'a sign-off',
+    async ({ page }) => {
+      await page.getByRole('button', { name: 'Sign', exact: true }).click();
+      await expect(page.getByText(/Nothing that it covers has changed since\.$/)).toBeVisible();
+    },
+  ],
+  [
+    'a sign-off that is out of date, with text that waits',
+    async (app) => {
+      await app.openItem('Build', 'Injectors');
+      await app.type(/^Rated flow/, '700');
+      await app.type(/^Rated pressure/, '3 oo');
+      await app.openItem('Review', 'Sign-off');
+      await expect(app.page.getByRole('region', { name: 'Changed since' })).toBeVisible();
     },
   ],
 ];

@@ -72,6 +72,13 @@ export function splitPath(path: FieldPath): { readonly section: SectionId; reado
   return { section: path.slice(0, dot) as SectionId, key: path.slice(dot + 1) };
 }
 
+/** True for the place of a field; others of a document are maps, pins, outputs and corrections. */
+export function isFieldPath(place: string): place is FieldPath {
+  const dot = place.lastIndexOf('.');
+  const section = SECTION_IDS.find((id) => id === place.slice(0, dot));
+  return section !== undefined && place.slice(dot + 1) in SECTION_SCHEMAS[section].shape;
+}
+
 /** What a field says of itself; undefined for entries that are not fields (the geometry mode). */
 export function fieldInfo(path: FieldPath): FieldInfo | undefined {
   const { section, key } = splitPath(path);

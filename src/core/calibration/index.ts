@@ -11,7 +11,15 @@ export { overrunOf } from './compile/completeProgram';
 export { conversionContext } from './context';
 export { followersOf, leaderOf, possibleLeaders, relaidWithFollowers } from './coupling';
 export { emptyCalibration, USUAL_NOTE } from './empty';
-export { fieldInfo, type FieldPath, SECTION_IDS, sectionFields, type SectionId, splitPath } from './fields';
+export {
+  fieldInfo,
+  type FieldPath,
+  isFieldPath,
+  SECTION_IDS,
+  sectionFields,
+  type SectionId,
+  splitPath,
+} from './fields';
 export { calibrationFromJson, calibrationToText, fileProblemMessage, type FileResult } from './files/file';
 export {
   ADC_BITS,

@@ -1,5 +1,5 @@
 import { type Calibration, type FieldPath, valueAt } from '../calibration';
-import { textSum } from '../numeric';
+import { contentSum } from '../numeric';
 import type { Acceptance, Review } from '../review';
 import { findings } from './checks';
 import type { Finding, Place } from './entry/check';
@@ -52,12 +52,12 @@ export function withAcceptance(
 ): Review {
   if (!canAccept(finding)) throw new RangeError(`${finding.id} stands in the way and cannot be accepted`);
   const added = { check: finding.id, place: finding.place, sum: sumOf(document, finding), reason, date };
-  return { accepted: [...held(document, finding), added] };
+  return { ...document.review, accepted: [...held(document, finding), added] };
 }
 
 /** The review without the acceptance of a finding: it is open again. */
 export function withoutAcceptance(document: Calibration, finding: Finding): Review {
-  return { accepted: held(document, finding) };
+  return { ...document.review, accepted: held(document, finding) };
 }
 
 /** The acceptances that still hold, but for that of one finding. */
@@ -77,7 +77,7 @@ function acceptanceOf(document: Calibration, finding: Finding): Acceptance | nul
 
 /** A sum of what was found, and of what stands at its place: of anything else the reason says nothing. */
 function sumOf(document: Calibration, { place, data }: Finding): number {
-  return textSum(JSON.stringify([data, standsAt(document, place)]));
+  return contentSum([data, standsAt(document, place)]);
 }
 
 /** What stands at a place. Of a map the finding itself has the cell, and the others may change. */

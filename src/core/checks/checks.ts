@@ -46,6 +46,11 @@ export function checkById(id: string): Check {
   return entry;
 }
 
+/** What a check is about, for one that was written down long ago too: its id where it is no more. */
+export function checkTitle(id: string): string {
+  return BY_ID.get(id)?.title ?? id;
+}
+
 /**
  * A finding in words, in the units shown: the one place where they are made.
  * @throws {RangeError} for a finding of a check that is not there.

@@ -4,7 +4,7 @@
  * How far a section has come is told here too.
  */
 export type { Finding, Place, Severity } from './entry/check';
-export { blockingFindings, checkById, findings, findingWords } from './checks';
+export { blockingFindings, checkById, checkTitle, findings, findingWords } from './checks';
 export {
   type Accepted,
   canAccept,
@@ -13,9 +13,18 @@ export {
   withAcceptance,
   withoutAcceptance,
 } from './accepted';
+export { covered } from './covered';
 export { type FoundCounts, foundCounts, type FoundIn } from './counts';
-export { ledger, type LedgerEntry } from './ledger';
+export { ledger, type LedgerEntry, valueWords } from './ledger';
 export { LIFE_FIELDS } from './entry/life';
 export { pageOf, placeLabel } from './places';
 export { saidAbout } from './saidAbout';
+export {
+  type Readiness,
+  readiness,
+  type SignedChange,
+  type SignOffState,
+  signOffState,
+  withSignOff,
+} from './signOff';
 export { sectionState, SHEET_IDS, SHEET_LABELS, type SheetId, sheetOf, sheetState } from './sheet';

@@ -3,7 +3,7 @@ import {
   correctionKey,
   definitionAt,
   fieldInfo,
-  type FieldPath,
+  isFieldPath,
   isMapKey,
   pinFunctions,
 } from '../calibration';
@@ -42,6 +42,6 @@ export function placeLabel(document: Calibration, place: Place): string {
     case 'corrections':
       return definitionAt(document, correctionKey(rest)).label;
     default:
-      return fieldInfo(place as FieldPath)?.label ?? rest;
+      return (isFieldPath(place) ? fieldInfo(place)?.label : undefined) ?? rest;
   }
 }

@@ -16,4 +16,4 @@ export {
 export { type CellShare, cellShares, type Grid, gridOf, lookUpMap } from './grid';
 export { leastSquares } from './leastSquares';
 export { monotoneCubic } from './monotoneCubic';
-export { textSum } from './textSum';
+export { contentSum, textSum } from './textSum';

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import type { SheetId } from '@/core/checks';
 import { useDocument } from '@/data/session/session';
+import { useWaiting } from '@/data/session/waiting';
 import { Button } from '@/ui/button/Button';
 import { BackTitle, Page, StateMark, useWide } from '@/ui/layout';
 import { BUILD_SECTIONS, sectionMark } from './sections';
@@ -18,6 +19,7 @@ interface Props {
 /** A section of the build sheet: its fields, its picture beside them, and the way on to the next. */
 export function SectionPage({ id, beside, children }: Props) {
   const document = useDocument();
+  const waiting = useWaiting(document);
   const router = useRouter();
   const wide = useWide();
   const { id: calibration } = useGlobalSearchParams<{ id: string }>();
@@ -46,7 +48,7 @@ export function SectionPage({ id, beside, children }: Props) {
         title={BUILD_SECTIONS[at]?.label ?? id}
         backLabel="Back to the sections"
         onBack={() => go('build')}
-        aside={<StateMark {...sectionMark(document, id)} />}
+        aside={<StateMark {...sectionMark(document, id, waiting)} />}
       />
       <TypingFrom />
       {children}

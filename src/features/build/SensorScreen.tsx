@@ -1,8 +1,8 @@
 import { useGlobalSearchParams, useLocalSearchParams, useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { pinFunctions } from '@/core/calibration';
-import { sectionState } from '@/core/checks';
 import { SENSOR_INFO } from '@/core/sensors/schema';
+import { useWaiting } from '@/data/session/waiting';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { BackTitle, Card, Page, StateMark, useWide } from '@/ui/layout';
@@ -12,13 +12,14 @@ import { OtherCurve } from './OtherCurve';
 import { PinOf } from './PinOf';
 import { PressureReach } from './PressureReach';
 import { SensorPicture } from './SensorPicture';
-import { stateMark } from './sections';
+import { sensorMark } from './sections';
 import { ThermistorPresets } from './ThermistorPresets';
 import { TypingFrom } from '../fields/TypingFrom';
 
 /** One sensor: pin, calibration, filter, faults, what stands in, and its curve. */
 export function SensorScreen() {
   const document = useDocument();
+  const waiting = useWaiting(document);
   const router = useRouter();
   const wide = useWide();
   const { id } = useGlobalSearchParams<{ id: string }>();
@@ -61,7 +62,7 @@ export function SensorScreen() {
         title={info.label}
         backLabel="Back to the sensors"
         onBack={() => go('sensors')}
-        aside={<StateMark {...stateMark(sectionState(document, `sensors.${info.id}`))} />}
+        aside={<StateMark {...sensorMark(document, info.id, waiting)} />}
       />
       <TypingFrom />
       {wanted === undefined ? null : (

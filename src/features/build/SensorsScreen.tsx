@@ -1,14 +1,14 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { type Calibration, choiceAt } from '@/core/calibration';
-import { sectionState } from '@/core/checks';
 import type { SensorInfo } from '@/core/sensors';
 import { SENSOR_INFO } from '@/core/sensors/schema';
+import { useWaiting } from '@/data/session/waiting';
 import { useDocument } from '@/data/session/session';
 import { LinkRow, StateMark } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SectionPage } from './SectionPage';
 import { SensorPicture } from './SensorPicture';
-import { stateMark } from './sections';
+import { sensorMark } from './sections';
 
 /** Every sensor with how far it has come. */
 export function SensorsScreen() {
@@ -38,6 +38,7 @@ function isListed({ sensors }: Calibration, { id }: SensorInfo): boolean {
 }
 
 function SensorState({ document, info }: { document: Calibration; info: SensorInfo }) {
+  const waiting = useWaiting(document);
   const fitted =
     info.always || info.signal === null ? 'yes' : choiceAt(document, `sensors.${info.id}.fitted`);
   if (fitted === 'no') {
@@ -47,5 +48,5 @@ function SensorState({ document, info }: { document: Calibration; info: SensorIn
       </Text>
     );
   }
-  return <StateMark {...stateMark(sectionState(document, `sensors.${info.id}`))} />;
+  return <StateMark {...sensorMark(document, info.id, waiting)} />;
 }

@@ -1,5 +1,7 @@
 import type { Calibration, SectionState } from '@/core/calibration';
-import { SHEET_LABELS, type SheetId, sheetState } from '@/core/checks';
+import { sectionState, SHEET_LABELS, type SheetId, sheetState } from '@/core/checks';
+import type { SensorId } from '@/core/sensors';
+import type { Waiting } from '@/data/session/waiting';
 import type { IconName } from '@/ui/icon/Icon';
 import type { MarkTone } from '@/ui/layout';
 
@@ -42,12 +44,26 @@ const STATE_MARKS: Readonly<Record<SectionState, { tone: MarkTone; label: string
   conflict: { tone: 'error', label: 'In conflict' },
 };
 
-/** A state as icon and word. */
-export function stateMark(state: SectionState): { tone: MarkTone; label: string } {
-  return STATE_MARKS[state];
+/** How far a section has come, as icon and word; what waits in it first. */
+export function sectionMark(document: Calibration, id: SheetId, waiting: readonly Waiting[] = []): Mark {
+  return markOf(sheetState(document, id), `build/${id}`, waiting);
 }
 
-/** How far a section has come, as icon and word. */
-export function sectionMark(document: Calibration, id: SheetId): { tone: MarkTone; label: string } {
-  return stateMark(sheetState(document, id));
+/** How far a sensor has come. */
+export function sensorMark(document: Calibration, id: SensorId, waiting: readonly Waiting[] = []): Mark {
+  return markOf(sectionState(document, `sensors.${id}`), `build/sensors/${id}`, waiting);
+}
+
+interface Mark {
+  readonly tone: MarkTone;
+  readonly label: string;
+}
+
+/** A state as icon and word: a field in which text waits is named, since what was there before stays in use. */
+function markOf(state: SectionState, page: string, waiting: readonly Waiting[]): Mark {
+  const here = waiting.filter((field) => field.page === page || field.page.startsWith(`${page}/`));
+  const [first] = here;
+  if (first === undefined) return STATE_MARKS[state];
+  const label = here.length === 1 ? `${first.label} waits` : `${here.length} fields wait`;
+  return { tone: 'warning', label };
 }

@@ -11,6 +11,7 @@ import { DriveSetupCard } from './DriveSetupCard';
 import { runDrive, useDrive } from './driveStore';
 import { DriveTraces } from './DriveTraces';
 import { ReadyOnly } from './ReadyOnly';
+import { Standing } from './Standing';
 import { RunDrive } from './RunDrive';
 
 /** The car driven in simulation with this very calibration. */
@@ -48,6 +49,7 @@ export function DriveScreen() {
     <ReadyOnly document={document} heading={heading}>
       <Page beside={answer === null ? <Waiting /> : <DriveTraces answer={answer} before={before} />}>
         {heading}
+        <Standing document={document} />
         <DriveSetupCard />
         {wide ? button : <Docked label="Trial drive">{button}</Docked>}
         {failure === null ? null : (

@@ -8,6 +8,7 @@ import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { prepare, runDryStart, useDryStart } from './dryStartStore';
 import { ReadyOnly } from './ReadyOnly';
+import { Standing } from './Standing';
 import { RunDryStart } from './RunDryStart';
 import { SetupCard } from './SetupCard';
 import { StartCharts } from './StartCharts';
@@ -55,6 +56,7 @@ export function DryStartScreen() {
     <ReadyOnly document={document} heading={heading}>
       <Page beside={answer === null ? <Waiting /> : <StartCharts trace={answer.trace} />}>
         {heading}
+        <Standing document={document} />
         <SetupCard />
         {wide ? button : <Docked label="Dry start">{button}</Docked>}
         {failure === null ? null : (

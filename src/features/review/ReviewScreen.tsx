@@ -1,7 +1,8 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { compile } from '@/core/calibration';
-import { type Finding, reviewed } from '@/core/checks';
+import { type Finding, readiness, reviewed, signOffState } from '@/core/checks';
+import { useWaiting } from '@/data/session/waiting';
 import { useDocument } from '@/data/session/session';
 import { Icon } from '@/ui/icon/Icon';
 import { LinkRow, Page, useWide } from '@/ui/layout';
@@ -11,8 +12,9 @@ import { SPACE, useRoles } from '@/ui/theme';
 import { AcceptedCard } from './AcceptedCard';
 import { FindingCard } from './FindingCard';
 import { GuessList } from './GuessList';
-import { guesses } from './guesses';
 import { distanceWords } from './reviewWords';
+import { standWords } from './signOffWords';
+import { WaitingCard } from './WaitingCard';
 
 /** What stands between here and the first start: what is in the way, what is worth a look, what is a guess; then the start. */
 export function ReviewScreen() {
@@ -22,7 +24,9 @@ export function ReviewScreen() {
   const { id } = useGlobalSearchParams<{ id: string }>();
   const { open, accepted } = reviewed(document);
   const inTheWay = open.filter(({ severity }) => severity === 'blocks');
-  const guessed = guesses(document);
+  const stands = readiness(document);
+  const { empty, guesses: guessed } = stands;
+  const waiting = useWaiting(document);
   // What is said among the guesses is not said twice.
   const isSaid = ({ severity, place }: Finding) =>
     severity === 'advises' && guessed.some(({ path }) => path === place);
@@ -30,9 +34,14 @@ export function ReviewScreen() {
     open.filter((finding) => finding.severity === severity && !isSaid(finding)),
   );
   const compiled = compile(document);
-  const empty = compiled.ok ? 0 : compiled.missing.fields.length + compiled.missing.maps.length;
   const go = (page: string) => router.navigate(`/c/${id}/${page}` as '/');
-  const starts = <Starts ready={empty + inTheWay.length === 0} onGo={go} />;
+  const starts = (
+    <Starts
+      ready={empty + inTheWay.length === 0}
+      signing={standWords(signOffState(document), stands)}
+      onGo={go}
+    />
+  );
   const guessList = <GuessList guessed={guessed} onGo={go} />;
   return (
     <Page
@@ -54,6 +63,7 @@ export function ReviewScreen() {
         <Text kind="lead">
           {distanceWords({
             empty,
+            waiting: waiting.length,
             inTheWay: inTheWay.length,
             toLookAt: toLookAt.length,
             guesses: guessed.length,
@@ -62,6 +72,7 @@ export function ReviewScreen() {
       </View>
       {wide ? null : starts}
       {compiled.ok ? null : <MissingList missing={compiled.missing} onGo={go} />}
+      <WaitingCard waiting={waiting} onGo={go} />
       <Group title="Stands in the way" found={inTheWay} onGo={go} />
       <Group title="Worth a look" found={toLookAt} onGo={go} />
       {wide ? null : guessList}
@@ -71,7 +82,16 @@ export function ReviewScreen() {
 }
 
 /** The ways to try the calibration in simulation, and to vouch for its values. */
-function Starts({ ready, onGo }: { ready: boolean; onGo: (page: string) => void }) {
+function Starts({
+  ready,
+  signing,
+  onGo,
+}: {
+  ready: boolean;
+  /** What the sign-off is worth. */
+  signing: string;
+  onGo: (page: string) => void;
+}) {
   const roles = useRoles();
   return (
     <View style={{ gap: SPACE.s }}>
@@ -96,6 +116,12 @@ function Starts({ ready, onGo }: { ready: boolean; onGo: (page: string) => void 
         detail="Every value with its source, vouched for one by one or a section at once"
         picture={<Icon name="clipboard-check-outline" size={24} color={roles.accent} />}
         onPress={() => onGo('review/values')}
+      />
+      <LinkRow
+        label="Sign-off"
+        detail={signing}
+        picture={<Icon name="pencil-outline" size={24} color={roles.accent} />}
+        onPress={() => onGo('review/sign')}
       />
     </View>
   );

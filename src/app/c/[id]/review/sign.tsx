@@ -1,0 +1,1 @@
+export { SignOffScreen as default } from '@/features/review/SignOffScreen';

@@ -1,0 +1,88 @@
+import {
+  baseValue,
+  type Calibration,
+  definitionAt,
+  fieldInfo,
+  type FieldPath,
+  isSetAside,
+  mapAt,
+  SECTION_IDS,
+  sectionFields,
+  tableAt,
+  usedMaps,
+  valueAt,
+} from '../calibration';
+import { rowCount } from '../map/schema';
+import { contentSum } from '../numeric';
+import { PURPOSE_TEXT } from '../outputs';
+import type { Covered } from '../review';
+import { valueWords } from './ledger';
+
+/**
+ * Everything in a calibration that an engine is run by, each with what it says and a sum of it: the fields that count, the
+ * maps in use, pins, outputs and corrections. Where a value comes from is no part of it: to vouch for one changes nothing.
+ */
+export function covered(document: Calibration): Covered[] {
+  return [
+    ...SECTION_IDS.flatMap(sectionFields).flatMap((path) => fieldCovered(document, path)),
+    ...pinsCovered(document),
+    ...document.outputs.map((output) =>
+      entry(`outputs.${output.id}`, `${output.name}, ${PURPOSE_TEXT[output.purpose].label}`, {
+        ...output,
+        source: null,
+      }),
+    ),
+    ...document.corrections.map(({ map, ...correction }) =>
+      entry(`corrections.${correction.id}`, correction.name, [correction, map.x, map.y, map.values]),
+    ),
+    ...usedMaps(document).flatMap((id) => {
+      const map = mapAt(document, id);
+      if (map === null) return [];
+      const { x, y, values } = map;
+      return [entry(`maps.${id}`, sizeWords(document, id, map), [x, y, values])];
+    }),
+  ];
+}
+
+function fieldCovered(document: Calibration, path: FieldPath): Covered[] {
+  const value = valueAt(document, path) as object | null;
+  if (value === null || isSetAside(document, path)) return [];
+  return [entry(path, valueWords(path, value), fieldNumbers(document, path, value))];
+}
+
+/** What a field says, in base units where it has any. */
+function fieldNumbers(document: Calibration, path: FieldPath, value: object): unknown {
+  switch (fieldInfo(path)?.kind) {
+    case 'quantity':
+      return baseValue(document, path);
+    case 'table':
+      return tableAt(document, path);
+    case 'choice':
+    case 'order':
+      return (value as { value: unknown }).value;
+    default:
+      return (value as { rows?: unknown }).rows ?? value;
+  }
+}
+
+function pinsCovered({ pins: { ecu, assignments } }: Calibration): Covered[] {
+  if (ecu === null) return [];
+  return [
+    entry('pins.ecu', ecu.name, ecu),
+    ...assignments.map(({ function: id, pin }) => entry(`pins.${id}`, `pin ${pin}`, pin)),
+  ];
+}
+
+function sizeWords(
+  document: Calibration,
+  id: Parameters<typeof definitionAt>[1],
+  map: { x: number[]; y: number[] },
+) {
+  return definitionAt(document, id).y === null
+    ? `${map.x.length} points`
+    : `${map.x.length} × ${rowCount(map)} cells`;
+}
+
+function entry(place: string, words: string, content: unknown): Covered {
+  return { place, words: words.slice(0, 120), sum: contentSum(content) };
+}
