@@ -276,6 +276,7 @@ export function presetEngineOf(document: Calibration): PresetEngine {
   return {
     cylinders: baseValue(document, 'engine.cylinders') ?? 4,
     torquePeakRpm: baseValue(document, 'engine.torquePeakSpeed') ?? 4000,
+    maxSpeedRpm: baseValue(document, 'engine.maxSpeed') ?? 7000,
     barometricKpa,
     maxManifoldKpa: baseValue(document, 'engine.maxManifoldPressure') ?? barometricKpa,
   };

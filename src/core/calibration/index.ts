@@ -50,7 +50,7 @@ export {
   withMapAt,
 } from './mapAccess';
 export { pinFunctions } from './pinFunctions';
-export { baseValue, sweptVolumePerCylinderCm3 } from './quantities';
+export { baseValue, boreMmOf, sweptVolumePerCylinderCm3 } from './quantities';
 export { type Calibration, calibrationSchema, type StandInId } from './schema';
 export { fillingMap, strategyMaps, strategyOf, usedMaps, usesIdleAir } from './strategy';
 export { choiceAt, sectionAt, tableAt, valueAt } from './values';

@@ -1,4 +1,4 @@
-import { cylinderVolumeCm3 } from '../engine';
+import { boreForVolumeMm, cylinderVolumeCm3 } from '../engine';
 import type { QuantityFieldInfo, QuantityValue } from '../field';
 import { toBase } from '../units';
 import { conversionContext } from './context';
@@ -26,4 +26,12 @@ export function sweptVolumePerCylinderCm3(document: Calibration): number | null 
   const bore = baseValue(document, 'engine.bore');
   const stroke = baseValue(document, 'engine.stroke');
   return bore === null || stroke === null ? null : cylinderVolumeCm3(bore, stroke);
+}
+
+/** Bore, mm: as typed, or what the displacement comes to over the stroke; null while that is incomplete. */
+export function boreMmOf(document: Calibration): number | null {
+  if (document.engine.geometry === 'boreAndStroke') return baseValue(document, 'engine.bore');
+  const cylinderCm3 = sweptVolumePerCylinderCm3(document);
+  const strokeMm = baseValue(document, 'engine.stroke');
+  return cylinderCm3 === null || strokeMm === null ? null : boreForVolumeMm(cylinderCm3, strokeMm);
 }

@@ -2,6 +2,7 @@
 import type { Check } from './entry/check';
 import { documentStarterLeft } from './document/starterLeft';
 import { engineBankTwo } from './engine/bankTwo';
+import { engineBoreMoved } from './engine/boreMoved';
 import { engineBoreToStroke } from './engine/boreToStroke';
 import { engineCylinderSize } from './engine/cylinderSize';
 import { engineFiringAngles } from './engine/firingAngles';
@@ -73,6 +74,7 @@ import { outputsNeverSwitches } from './outputs/neverSwitches';
 import { outputsNoCondition } from './outputs/noCondition';
 import { outputsNoFuelPump } from './outputs/noFuelPump';
 import { outputsNoIdleValve } from './outputs/noIdleValve';
+import { outputsNoMainRelay } from './outputs/noMainRelay';
 import { outputsOutside } from './outputs/outside';
 import { mapsAfterStartShort } from './maps/afterStartShort';
 import { mapsCrankAdvanceHigh } from './maps/crankAdvanceHigh';
@@ -100,6 +102,7 @@ import { correctionsNoSensor } from './corrections/noSensor';
 export const CHECKS: readonly Check[] = [
   documentStarterLeft,
   engineBankTwo,
+  engineBoreMoved,
   engineBoreToStroke,
   engineCylinderSize,
   engineFiringAngles,
@@ -171,6 +174,7 @@ export const CHECKS: readonly Check[] = [
   outputsNoCondition,
   outputsNoFuelPump,
   outputsNoIdleValve,
+  outputsNoMainRelay,
   outputsOutside,
   mapsAfterStartShort,
   mapsCrankAdvanceHigh,

@@ -1,10 +1,10 @@
-import { type FieldPath, sectionFields, SECTION_IDS, valueAt } from '../calibration';
+import { isFieldPath, sectionFields, SECTION_IDS, valueAt } from '../calibration';
 import { calibrationFromSheet, STARTER_SHEETS } from '../starters';
 import { choose, from, quantity, table } from '@tests/support/checkCases/parts';
 import { demo } from '@tests/support/ventisca';
 import { ledger, valueWords } from './ledger';
 
-const entry = (path: FieldPath, document = demo()) => ledger(document).find((value) => value.path === path);
+const entry = (path: string, document = demo()) => ledger(document).find((value) => value.place === path);
 
 describe('the ledger of values', () => {
   test('says what each value is, where it comes from, and on which page it is entered', () => {
@@ -33,14 +33,50 @@ describe('the ledger of values', () => {
   test('holds every value that counts, once, those the engine lives on first', () => {
     for (const document of [demo(), demo('pardela')]) {
       const values = ledger(document);
-      const paths = values.map(({ path }) => path);
+      const paths = values.map(({ place }) => place);
       expect(new Set(paths).size).toBe(paths.length);
       const isFirst = values.map(({ isLife }) => isLife);
       expect(isFirst.indexOf(false)).toBe(isFirst.filter(Boolean).length);
       const filled = SECTION_IDS.flatMap(sectionFields).filter((path) => valueAt(document, path) !== null);
-      expect(paths.every((path) => filled.includes(path))).toBe(true);
+      const others = ['pins.ecu', ...document.outputs.map(({ id }) => `outputs.${id}`)];
+      expect(paths.filter((path) => !isFieldPath(path))).toEqual(others);
+      expect(paths.filter(isFieldPath).every((path) => filled.includes(path))).toBe(true);
       expect(paths.length).toBeGreaterThan(filled.length / 2);
     }
+  });
+
+  test('counts the pins as one, vouched for once the loom is confirmed as they stand', () => {
+    const wires = (change: (pins: ReturnType<typeof demo>['pins']) => void) =>
+      entry(
+        'pins.ecu',
+        demo('ventisca', ({ pins }) => change(pins)),
+      );
+    expect(wires(() => undefined)).toMatchObject({
+      words: '32 wires',
+      isConfirmed: true,
+      isLife: true,
+      page: 'build/pins',
+      section: 'Pins',
+    });
+    expect(wires((pins) => void (pins.confirmed = null))).toMatchObject({
+      isConfirmed: false,
+      source: { kind: 'estimated', note: 'The loom has not been confirmed' },
+    });
+    expect(wires((pins) => void pins.assignments.pop())?.isConfirmed).toBe(false);
+    expect(wires((pins) => void (pins.assignments = []))).toBeUndefined();
+    expect(wires((pins) => void (pins.ecu = null))).toBeUndefined();
+  });
+
+  test('has outputs with their own source', () => {
+    expect(entry('outputs.fan')).toMatchObject({
+      label: 'Fan',
+      words: expect.stringMatching(/^On with coolant above/),
+      source: { kind: 'estimated' },
+      isConfirmed: false,
+      isLife: false,
+      page: 'build/outputs',
+      section: 'Outputs',
+    });
   });
 
   test('leaves out what other choices leave without use', () => {

@@ -69,7 +69,7 @@ describe('before it can be signed', () => {
     const document = decided();
     const { signOff } = withSignOff(document, BY);
     expect(readiness(document).guesses.length).toBeGreaterThan(0);
-    expect(signOff?.guesses).toEqual(readiness(document).guesses.map(({ path }) => path));
+    expect(signOff?.guesses).toEqual(readiness(document).guesses.map(({ place }) => place));
   });
 });
 

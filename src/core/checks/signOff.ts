@@ -76,7 +76,7 @@ export function withSignOff(
     date,
     covered: covered(document),
     accepted,
-    guesses: guesses.map(({ path }) => path),
+    guesses: guesses.map(({ place }) => place),
   };
   return { ...document.review, signOff };
 }

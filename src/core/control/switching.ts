@@ -6,6 +6,8 @@ import { type Control, TIME_SLACK_S } from './control';
 export interface Switching {
   readonly conditions: readonly Condition[];
   readonly join: Output['join'];
+  /** It is on while the engine computer is: the key holds it. */
+  readonly whileKeyOn?: boolean | undefined;
 }
 
 /** For each condition whether it holds, and since when it does or does not, s; null for longer than counts. */
@@ -16,7 +18,7 @@ export interface SwitchingState {
 /** Whether an output is on, and why. */
 export interface SwitchingOut {
   on: boolean;
-  reason: 'noCondition' | 'conditions';
+  reason: 'noCondition' | 'conditions' | 'key';
 }
 
 /**
@@ -27,7 +29,12 @@ export const switching: Control<Switching, SwitchingState, SwitchingOut> = {
   atRest: ({ conditions }) => ({ held: conditions.map(() => ({ on: false, sinceS: null })) }),
   copied: ({ held }) => ({ held: held.map((one) => ({ ...one })) }),
   out: () => ({ on: false, reason: 'noCondition' }),
-  step({ conditions, join }, { held }, frame, out) {
+  step({ conditions, join, whileKeyOn = false }, { held }, frame, out) {
+    if (whileKeyOn) {
+      out.reason = 'key';
+      out.on = true;
+      return;
+    }
     conditions.forEach((condition, i) => follow(condition, held[i] as SwitchingState['held'][number], frame));
     out.reason = held.length === 0 ? 'noCondition' : 'conditions';
     out.on = held.length > 0 && (join === 'and' ? held.every(({ on }) => on) : held.some(({ on }) => on));

@@ -365,8 +365,16 @@ describe('what decides in time', () => {
       conditions: [
         { channel: 'coolant', comparison: 'above', threshold: 90, hysteresis: 5, minOnS: 0, minOffS: 0 },
       ],
+      whileKeyOn: false,
     } as const;
-    const program: EcuProgram = { ...PROGRAM, outputs: [fan, { ...fan, id: 'none', conditions: [] }] };
+    const program: EcuProgram = {
+      ...PROGRAM,
+      outputs: [
+        fan,
+        { ...fan, id: 'none', conditions: [] },
+        { ...fan, id: 'relay', conditions: [], whileKeyOn: true },
+      ],
+    };
     const state = ecuAtKeyOn(program);
     const out = ecuOut(program);
     const on = (coolant: number) => {
@@ -374,12 +382,12 @@ describe('what decides in time', () => {
       return out.outputs.map((output) => output.on);
     };
     expect([on(89), on(91), on(86), on(84)]).toEqual([
-      [false, false],
-      [true, false],
-      [true, false],
-      [false, false],
+      [false, false, true],
+      [true, false, true],
+      [true, false, true],
+      [false, false, true],
     ]);
-    expect(out.outputs[1]?.reason).toBe('noCondition');
+    expect(out.outputs.map(({ reason }) => reason)).toEqual(['conditions', 'noCondition', 'key']);
   });
 
   test('outputs see what the sensors are taken for, not what is', () => {

@@ -5,8 +5,8 @@
  */
 export { pinCurrentA, RELAY_COIL_A } from './current';
 export { type OutputProblem, outputProblems } from './outputProblems';
-export type { Condition, Output, OutputPurpose } from './outputSchema';
-export { type PresetEngine, presetOutput, PURPOSE_TEXT } from './presets';
+export { type Condition, isSwitched, type Output, type OutputPurpose } from './outputSchema';
+export { addedOutput, type PresetEngine, presetOutput, PURPOSE_TEXT } from './presets';
 export { chatterCount, onStretches } from './strip';
 export { outputSweep, type Sweep } from './sweep';
 export { loadWords, outputWords } from './words';

@@ -1,5 +1,5 @@
 import { CHANNELS, type OutputChannel } from '../channel';
-import type { Output } from './outputSchema';
+import { isSwitched, type Output } from './outputSchema';
 
 /** What is wrong with an output: no condition at all, or a condition that its channel cannot meet or leave. */
 export type OutputProblem =
@@ -14,7 +14,7 @@ export type OutputProblem =
 
 /** Thresholds outside their channel, a band wider than it, and no condition at all. */
 export function outputProblems(output: Output): OutputProblem[] {
-  if (output.pulsesPerTurn !== null || output.purpose === 'idleValve') return [];
+  if (!isSwitched(output)) return [];
   if (output.conditions.length === 0) return [{ code: 'noCondition' }];
   return output.conditions.flatMap(({ channel, threshold, hysteresis, comparison }): OutputProblem[] => {
     const { min, max } = CHANNELS[channel];

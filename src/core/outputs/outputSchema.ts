@@ -27,8 +27,19 @@ export const OUTPUT_PURPOSES = [
   'idleValve',
   'tachometer',
   'warningLamp',
+  'mainRelay',
   'other',
 ] as const;
+
+export type OutputPurpose = (typeof OUTPUT_PURPOSES)[number];
+
+/** Outputs that follow something else than conditions: a map, and the key. */
+const WITHOUT_CONDITIONS: readonly OutputPurpose[] = ['idleValve', 'mainRelay'];
+
+/** True for an output that is switched by conditions. */
+export function isSwitched({ purpose, pulsesPerTurn }: Pick<Output, 'purpose' | 'pulsesPerTurn'>): boolean {
+  return pulsesPerTurn === null && !WITHOUT_CONDITIONS.includes(purpose);
+}
 
 /** A switched or pulsing output. */
 export const outputSchema = z.object({
@@ -62,4 +73,3 @@ export const outputsSchema = z
 
 export type Condition = z.infer<typeof conditionSchema>;
 export type Output = z.infer<typeof outputSchema>;
-export type OutputPurpose = (typeof OUTPUT_PURPOSES)[number];

@@ -1,15 +1,22 @@
 import { AT, CHANNELS, type Frame, frameOf, OUTPUT_CHANNELS, read } from '../channel';
+import fc from 'fast-check';
 import { outputStates } from '../control';
 import { pinCurrentA } from './current';
 import { outputProblems } from './outputProblems';
 import { type Condition, type Output, OUTPUT_PURPOSES, outputSchema, outputsSchema } from './outputSchema';
-import { presetOutput } from './presets';
+import { addedOutput, presetOutput } from './presets';
 import { chatterCount, onStretches } from './strip';
 import { outputSweep } from './sweep';
 import { loadWords, outputWords } from './words';
 
 const SOURCE = { kind: 'estimated', date: '2026-11-23' } as const;
-const ENGINE = { cylinders: 6, torquePeakRpm: 4600, barometricKpa: 80.5, maxManifoldKpa: 165 };
+const ENGINE = {
+  cylinders: 6,
+  torquePeakRpm: 4600,
+  maxSpeedRpm: 7400,
+  barometricKpa: 80.5,
+  maxManifoldKpa: 165,
+};
 const SWEEP = outputSweep({ idleRpm: 1000, maxSpeedRpm: 7400, barometricKpa: 80.5, maxManifoldKpa: 165 });
 
 /** One moment a second with these engine speeds, the engine cold. */
@@ -147,5 +154,57 @@ describe('what a pin carries', () => {
     const valve = presetOutput('idleValve', 'valve', ENGINE, SOURCE);
     expect(outputProblems(valve)).toEqual([]);
     expect(outputWords(valve)).toBe('Open as far as the idle air map says.');
+  });
+});
+
+describe('a preset fits the engine it is made for', () => {
+  test.each([
+    // 80.5 + half of 84.5 = 122.75, whole fives below it; lets go at 55 % of the barometer.
+    [{ barometricKpa: 80.5, maxManifoldKpa: 165 }, 120, 75],
+    // Without boost: 85 % of 100.
+    [{ barometricKpa: 100, maxManifoldKpa: 100 }, 85, 30],
+  ])('a second pump of %j comes in above %d kPa, lets go %d lower', (air, threshold, hysteresis) => {
+    const { conditions } = presetOutput('secondPump', 'x', { ...ENGINE, ...air }, SOURCE);
+    expect(conditions[1]).toMatchObject({ channel: 'manifoldPressure', threshold, hysteresis });
+    expect(conditions[0]).toMatchObject({ channel: 'speed', threshold: 3700 });
+  });
+
+  test('a second pump waits for no speed or pressure that the engine never reaches', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 60, max: 105 }),
+        fc.integer({ min: -30, max: 300 }),
+        fc.integer({ min: 1500, max: 12000 }),
+        fc.integer({ min: 3000, max: 14000 }),
+        (barometricKpa, boostKpa, torquePeakRpm, maxSpeedRpm) => {
+          const maxManifoldKpa = barometricKpa + boostKpa;
+          const engine = { cylinders: 4, torquePeakRpm, maxSpeedRpm, barometricKpa, maxManifoldKpa };
+          const output = presetOutput('secondPump', 'x', engine, SOURCE);
+          const [speed, pressure] = output.conditions;
+          expect(speed?.threshold).toBeLessThan(maxSpeedRpm);
+          expect(pressure?.threshold).toBeLessThan(maxManifoldKpa);
+          expect(outputProblems(output)).toEqual([]);
+          expect(pressure?.hysteresis).toBeGreaterThanOrEqual(5);
+        },
+      ),
+    );
+  });
+
+  test('and has an id and a name of its own beside others', () => {
+    const first = addedOutput([], 'fan', ENGINE, SOURCE);
+    const second = addedOutput([first], 'fan', ENGINE, SOURCE);
+    const third = addedOutput([first, second], 'fan', ENGINE, SOURCE);
+    expect([first, second, third].map(({ id, name }) => [id, name])).toEqual([
+      ['fan', 'Fan'],
+      ['fan-2', 'Fan 2'],
+      ['fan-3', 'Fan 3'],
+    ]);
+  });
+
+  test('a main relay follows the key, and asks for no condition', () => {
+    const relay = presetOutput('mainRelay', 'relay', ENGINE, SOURCE);
+    expect(outputProblems(relay)).toEqual([]);
+    expect(outputWords(relay)).toBe('On while the key is on.');
+    expect(pinCurrentA(relay)).toBe(0.2);
   });
 });

@@ -5,6 +5,7 @@ import type { Condition, Output, OutputPurpose } from './outputSchema';
 export interface PresetEngine {
   readonly cylinders: number;
   readonly torquePeakRpm: number;
+  readonly maxSpeedRpm: number;
   readonly barometricKpa: number;
   readonly maxManifoldKpa: number;
 }
@@ -19,6 +20,7 @@ export const PURPOSE_TEXT: Readonly<
   idleValve: { label: 'Idle valve', what: 'Opened as the idle air map says' },
   tachometer: { label: 'Tachometer', what: 'Pulses with the engine' },
   warningLamp: { label: 'Warning lamp', what: 'Hot coolant or low oil pressure' },
+  mainRelay: { label: 'Main relay', what: 'Feeds injectors and coils while the key is on' },
   other: { label: 'Another output', what: 'Conditions of your own' },
 };
 
@@ -41,6 +43,7 @@ const USUAL_LOAD: Readonly<Record<OutputPurpose, Pick<Output, 'currentA' | 'thro
   idleValve: { currentA: 1.2, throughRelay: false },
   tachometer: { currentA: 0.02, throughRelay: false },
   warningLamp: { currentA: 0.2, throughRelay: false },
+  mainRelay: { currentA: 30, throughRelay: true },
   other: {},
 };
 
@@ -68,20 +71,18 @@ export function presetOutput(
         conditions: [condition('sinceKeyOn', 'below', 3, 0), condition('speed', 'above', 60, 30, 0.5)],
       };
     case 'secondPump': {
-      const pressure = rounded(
-        engine.barometricKpa + 0.5 * Math.max(10, engine.maxManifoldKpa - engine.barometricKpa),
-        5,
-      );
+      const kpa = secondPumpFromKpa(engine);
+      const speed = Math.min(engine.torquePeakRpm * 0.8, engine.maxSpeedRpm * 0.6);
       return {
         ...base,
         join: 'and',
         conditions: [
-          condition('speed', 'above', rounded(engine.torquePeakRpm * 0.8, 100), 600),
+          condition('speed', 'above', rounded(speed, 100), 600),
           condition(
             'manifoldPressure',
             'above',
-            pressure,
-            rounded(pressure - engine.barometricKpa * 0.55, 5),
+            kpa,
+            Math.max(5, rounded(kpa - engine.barometricKpa * 0.55, 5)),
             2,
           ),
         ],
@@ -90,6 +91,7 @@ export function presetOutput(
     case 'fan':
       return { ...base, raisesIdleRpm: 100, conditions: [condition('coolant', 'above', 94, 5, 5)] };
     case 'idleValve':
+    case 'mainRelay':
       return { ...base, conditions: [] };
     case 'tachometer':
       return { ...base, pulsesPerTurn: Math.max(0.5, engine.cylinders / 2), conditions: [] };
@@ -101,4 +103,31 @@ export function presetOutput(
     case 'other':
       return { ...base, conditions: [condition('speed', 'above', 3000, 200)] };
   }
+}
+
+/** Boost from which an engine asks for a second pump by it, kPa. */
+const BOOSTED_KPA = 10;
+
+/** Pressure from which the second pump runs: half of the boost, or near the most that an engine without any reaches. */
+function secondPumpFromKpa({ barometricKpa, maxManifoldKpa }: PresetEngine): number {
+  const boostKpa = maxManifoldKpa - barometricKpa;
+  return boostKpa < BOOSTED_KPA
+    ? rounded(0.85 * maxManifoldKpa, 5)
+    : Math.floor((barometricKpa + 0.5 * boostKpa) / 5) * 5;
+}
+
+/** A preset for a purpose, beside others: with an id and a name of its own. */
+export function addedOutput(
+  outputs: readonly Output[],
+  purpose: OutputPurpose,
+  engine: PresetEngine,
+  source: Source,
+): Output {
+  const base = purpose.toLowerCase();
+  const isTaken = (id: string) => outputs.some((other) => other.id === id);
+  let count = 1;
+  while (isTaken(count === 1 ? base : `${base}-${count}`)) count += 1;
+  const output = presetOutput(purpose, count === 1 ? base : `${base}-${count}`, engine, source);
+  // A second fan is “Fan 2”: two of one name could not be told apart in the loom.
+  return count === 1 ? output : { ...output, name: `${output.name} ${count}` };
 }

@@ -24,6 +24,7 @@ export function outputWords({ purpose, conditions, join, pulsesPerTurn, raisesId
   if (pulsesPerTurn !== null)
     return `Pulses ${formatNumber(pulsesPerTurn, Number.isInteger(pulsesPerTurn) ? 0 : 1)} times a turn.`;
   if (purpose === 'idleValve') return 'Open as far as the idle air map says.';
+  if (purpose === 'mainRelay') return 'On while the key is on.';
   if (conditions.length === 0) return 'Never on: it has no condition.';
   const idle = raisesIdleRpm === 0 ? '' : ` Raises idle by ${formatNumber(raisesIdleRpm, 0)} rev/min.`;
   return `On with ${conditions.map(conditionWords).join(` ${join} `)}.${idle}`;

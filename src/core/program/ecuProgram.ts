@@ -154,4 +154,5 @@ export interface OutputProgram {
   readonly purpose: OutputPurpose;
   readonly join: 'and' | 'or';
   readonly conditions: readonly Condition[];
+  readonly whileKeyOn: boolean;
 }

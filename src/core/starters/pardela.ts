@@ -215,5 +215,6 @@ export const pardela: EngineSheet = {
     { purpose: 'fuelPump', from: 'computed' },
     { purpose: 'fan', from: 'estimated' },
     { purpose: 'tachometer', from: 'dataSheet' },
+    { purpose: 'mainRelay', from: 'measured' },
   ],
 };

@@ -312,5 +312,6 @@ export const ventisca: EngineSheet = {
     { purpose: 'tachometer', from: 'dataSheet' },
     { purpose: 'warningLamp', from: 'estimated' },
     { purpose: 'idleValve', from: 'dataSheet' },
+    { purpose: 'mainRelay', from: 'measured' },
   ],
 };

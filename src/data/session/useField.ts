@@ -3,6 +3,7 @@ import {
   conversionContext,
   fieldInfo,
   type FieldPath,
+  isFieldPath,
   sectionAt,
   splitPath,
   valueAt,
@@ -42,16 +43,29 @@ export function setSource(path: FieldPath, label: string, kind: SourceKind, note
   setSources([path], label, kind, note);
 }
 
-/** Sets where the values of several fields come from, as one undoable step. @param label what they are, for the step. */
-export function setSources(paths: readonly FieldPath[], label: string, kind: SourceKind, note: string): void {
+/** A place that has a source of its own: a field, or an output. */
+export type SourcedPlace = FieldPath | `outputs.${string}`;
+
+/** Sets where the values of several places come from, as one undoable step. @param label what they are, for the step. */
+export function setSources(
+  places: readonly SourcedPlace[],
+  label: string,
+  kind: SourceKind,
+  note: string,
+): void {
   edit(`Source of ${inSentence(label)}`, (draft) => {
-    for (const path of paths) {
-      const value = valueAt(draft as Calibration, path) as TableSources | null;
+    for (const place of places) {
+      const value = sourcedAt(draft as Calibration, place);
       if (value === null) continue;
       value.source = { kind, date: value.source.date, ...(note === '' ? {} : { note }) };
       delete value.rowSources;
     }
   });
+}
+
+function sourcedAt(document: Calibration, place: SourcedPlace): TableSources | null {
+  if (isFieldPath(place)) return valueAt(document, place) as TableSources | null;
+  return document.outputs.find(({ id }) => `outputs.${id}` === place) ?? null;
 }
 
 /** All a quantity field needs to be shown and edited. */

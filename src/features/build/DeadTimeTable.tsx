@@ -200,7 +200,11 @@ export function DeadTimeTable() {
         {!result.ok && 'incomplete' in result && draftText !== undefined ? (
           <StateMark
             tone="warning"
-            label="Fill at least two rows, both cells each. Until then the last whole table holds."
+            label={
+              draft.pressures.some((pressure) => pressure.trim() === '')
+                ? 'Type the pressure across them that these times hold at. Until then the last whole table holds.'
+                : 'Fill at least two rows, both cells each. Until then the last whole table holds.'
+            }
           />
         ) : null}
         {filled !== null && stored?.rows.some(({ times }) => times.includes(null)) === true ? (

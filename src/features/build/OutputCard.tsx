@@ -1,7 +1,7 @@
 import { baseUnit, inSentence } from '@/core/units';
 import { pinFunctions } from '@/core/calibration';
 import { channelQuantity, CHANNELS, OUTPUT_CHANNELS } from '@/core/channel';
-import { type Condition, loadWords, type Output, outputWords } from '@/core/outputs';
+import { type Condition, isSwitched, loadWords, type Output, outputWords } from '@/core/outputs';
 import { MAX_CONDITIONS, OUTPUT_CURRENT_A } from '@/core/outputs/schema';
 import { outputFunction } from '@/core/pins';
 import { useSaid } from '@/data/session/useSaid';
@@ -9,12 +9,12 @@ import type { Draft } from 'immer';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { edit, setDraft, useDocument, useSession } from '@/data/session/session';
-import { typedSource } from '@/data/session/useField';
+import { setSources, typedSource } from '@/data/session/useField';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
 import { IconButton } from '@/ui/button/IconButton';
 import { ThresholdStrip } from '@/ui/chart';
-import { NumberBox, type NumberBoxInfo } from '@/ui/field';
+import { NumberBox, type NumberBoxInfo, SourceLink, SourceSheet } from '@/ui/field';
 import { Card, Message } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
@@ -35,6 +35,7 @@ const COMPARISONS = [
 export function OutputCard({ output }: { output: Output }) {
   const document = useDocument();
   const [changing, setChanging] = useState(false);
+  const [sourcing, setSourcing] = useState(false);
   const { conflict } = useSaid(`outputs.${output.id}`);
   const wanted = pinFunctions(document).find((entry) => entry.id === outputFunction(output.id));
   const change = (label: string, recipe: (into: Draft<Output>) => void) =>
@@ -62,13 +63,14 @@ export function OutputCard({ output }: { output: Output }) {
       </Text>
       {wanted === undefined ? null : <PinOf wanted={wanted} />}
       {conflict === null ? null : <Message tone="error">{conflict}</Message>}
-      <View style={{ flexDirection: 'row' }}>
+      <View style={{ flexDirection: 'row', justifyContent: 'space-between', flexWrap: 'wrap' }}>
         <Button
           label={changing ? 'Done' : 'Change'}
           accessibilityLabel={changing ? `Done with ${output.name}` : `Change ${output.name}`}
           icon={changing ? 'check' : 'pencil-outline'}
           onPress={() => setChanging(!changing)}
         />
+        <SourceLink label={output.name} source={output.source} onPress={() => setSourcing(true)} />
       </View>
       {changing ? (
         <>
@@ -79,9 +81,9 @@ export function OutputCard({ output }: { output: Output }) {
             name={output.name}
             onDone={(name) => change(`Rename to ${name}`, (into) => (into.name = name))}
           />
-          {output.purpose === 'idleValve' ? null : output.pulsesPerTurn === null ? (
+          {isSwitched(output) ? (
             <Conditions output={output} change={change} />
-          ) : (
+          ) : output.pulsesPerTurn === null ? null : (
             <KeptNumber
               path={`outputs.${output.id}.pulsesPerTurn`}
               info={{
@@ -98,6 +100,14 @@ export function OutputCard({ output }: { output: Output }) {
             />
           )}
         </>
+      ) : null}
+      {sourcing ? (
+        <SourceSheet
+          label={output.name}
+          source={output.source}
+          onClose={() => setSourcing(false)}
+          onChange={(kind, note) => setSources([`outputs.${output.id}`], output.name, kind, note)}
+        />
       ) : null}
     </Card>
   );

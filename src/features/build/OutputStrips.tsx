@@ -1,14 +1,12 @@
 import { outputStates } from '@/core/control';
-import { chatterCount, onStretches, type Output, type Sweep } from '@/core/outputs';
+import { chatterCount, isSwitched, onStretches, type Output, type Sweep } from '@/core/outputs';
 import { LaneChart } from '@/ui/chart';
 import { Card, StateMark } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 
 /** When each output would be on over a made-up run; one that flutters is pointed out. */
 export function OutputStrips({ outputs, sweep }: { outputs: readonly Output[]; sweep: Sweep }) {
-  const switches = outputs.filter(
-    ({ pulsesPerTurn, purpose }) => pulsesPerTurn === null && purpose !== 'idleValve',
-  );
+  const switches = outputs.filter(isSwitched);
   const strips = switches.map((output) => ({
     output,
     stretches: onStretches(outputStates(output, sweep.frames), sweep.frames),

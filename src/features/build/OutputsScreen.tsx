@@ -2,10 +2,10 @@ import { inSentence } from '@/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { baseValue, type Calibration, conversionContext, presetEngineOf } from '@/core/calibration';
-import { type OutputPurpose, outputSweep, presetOutput, PURPOSE_TEXT } from '@/core/outputs';
+import { addedOutput, type OutputPurpose, outputSweep, PURPOSE_TEXT } from '@/core/outputs';
 import { MAX_OUTPUTS, OUTPUT_PURPOSES } from '@/core/outputs/schema';
 import { edit, useDocument } from '@/data/session/session';
-import { typedSource } from '@/data/session/useField';
+import { today } from '@/data/today';
 import { useSaid } from '@/data/session/useSaid';
 import { Button } from '@/ui/button/Button';
 import { LinkRow, Message } from '@/ui/layout';
@@ -73,18 +73,10 @@ function sweepEngine(document: Calibration) {
   };
 }
 
-/** Adds a preset under an id of its own. */
+/** Adds a preset: nobody has looked at it yet, whatever is being typed from. */
 function addOutput(document: Calibration, purpose: OutputPurpose): void {
-  const taken = new Set(document.outputs.map(({ id }) => id));
-  const base = purpose.toLowerCase();
-  const id =
-    [base, ...Array.from({ length: MAX_OUTPUTS }, (_, i) => `${base}-${i + 2}`)].find(
-      (name) => !taken.has(name),
-    ) ?? base;
-  const output = presetOutput(purpose, id, presetEngineOf(document), typedSource());
-  // A second fan is “Fan 2”: two of one name could not be told apart in the loom.
-  const again = id.match(/-(\d+)$/)?.[1];
-  if (again !== undefined) output.name = `${output.name} ${again}`;
+  const source = { kind: 'estimated', date: today(), note: 'Preset' } as const;
+  const output = addedOutput(document.outputs, purpose, presetEngineOf(document), source);
   edit(`Add ${inSentence(output.name)}`, (draft) => {
     draft.outputs.push(output);
   });

@@ -70,6 +70,8 @@ describe('dead-time table', () => {
     render(<DeadTimeTable />);
     type('Row 1, voltage, V', '8');
     type('Row 1, dead time, ms', '2.5');
+    expect(screen.getByText(/^Type the pressure across them/)).toBeInTheDocument();
+    type('Column 1, pressure, kPa', '300');
     expect(screen.getByText(/Fill at least two rows/)).toBeInTheDocument();
     expect(document().injectors.deadTime).toBeNull();
     type('Row 2, voltage, V', '14');

@@ -109,6 +109,25 @@ describe('a dead-time table being typed', () => {
     expect(readDraft(two('1500')).ok).toBe(true);
   });
 
+  test('times without the pressure they hold at are no table yet, and none is taken for granted', () => {
+    expect(draftOf(null, null).pressures).toEqual(['']);
+    expect(draftOf(null, 350).pressures).toEqual(['350']);
+    const rows = [
+      ['8', '2.5'],
+      ['14', '0.97'],
+    ] as const;
+    expect(readDraft({ ...draft(rows), pressures: [''] })).toEqual({
+      ok: false,
+      problems: [],
+      incomplete: true,
+    });
+    const pasted = draftFromCells(draft(rows), [
+      ['8', '2.5', '2.7'],
+      ['14', '0.97', '1.02'],
+    ]);
+    expect(pasted.pressures).toEqual(['300', '']);
+  });
+
   test('cells of a spreadsheet bring their pressures and decimal commas', () => {
     const pasted = draftFromCells(draft([]), [
       ['V', '300 kPa', '400 kPa'],

@@ -39,7 +39,8 @@ export type DraftResult =
 /** The stored table as a draft; an empty one for none. */
 export function draftOf(table: DeadTimeTable | null, ratedPressureKpa: number | null): DeadTimeDraft {
   if (table === null) {
-    const pressures = [ratedPressureKpa === null ? '300' : String(Number(ratedPressureKpa.toPrecision(6)))];
+    // Times hold at a pressure that somebody knows: none is taken for granted.
+    const pressures = [ratedPressureKpa === null ? '' : String(Number(ratedPressureKpa.toPrecision(6)))];
     return { unit: 'ms', pressureUnit: 'kPa', pressures, rows: [emptyRow(1), emptyRow(1)] };
   }
   return {
@@ -96,7 +97,8 @@ export function readDraft(draft: DeadTimeDraft): DraftResult {
   }
   if (problems.length > 0) return { ok: false, problems };
   const fullest = Math.max(...pressures.map((_, k) => rows.filter(({ times }) => times[k] !== null).length));
-  if (half || fullest < 2) return { ok: false, problems: [], incomplete: true };
+  const unnamed = draft.pressures.some((text) => text.trim() === '');
+  if (half || unnamed || fullest < 2) return { ok: false, problems: [], incomplete: true };
   const order = pressures
     .map((_, k) => k)
     .sort((a, b) => (pressures[a] as number) - (pressures[b] as number));
@@ -115,6 +117,7 @@ function readPressures(draft: DeadTimeDraft): { values: number[]; problems: Draf
   const problems: DraftProblem[] = [];
   const most = fromBase('pressureDifference', MAX_KPA, draft.pressureUnit);
   const values = draft.pressures.map((text) => {
+    if (text.trim() === '') return NaN;
     const read = typedIn('pressureDifference', text, draft.pressureUnit, { min: 1, max: most });
     if ('message' in read) problems.push({ row: -1, message: `Pressure: ${read.message}` });
     else if (read.value < 1 || read.value > most) {
@@ -123,7 +126,8 @@ function readPressures(draft: DeadTimeDraft): { values: number[]; problems: Draf
     }
     return 'message' in read ? NaN : read.value;
   });
-  if (problems.length === 0 && new Set(values).size < values.length) {
+  const named = values.filter((value) => !Number.isNaN(value));
+  if (problems.length === 0 && new Set(named).size < named.length) {
     problems.push({ row: -1, message: 'Two columns have the same pressure. Change or remove one.' });
   }
   return { values, problems };
@@ -211,12 +215,9 @@ export function draftFromCells(draft: DeadTimeDraft, cells: readonly (readonly s
   const rows = headed ? others : cells;
   const width = Math.max(1, ...rows.map((row) => row.length - 1));
   const heading = headed ? first.slice(1).map((text) => text.replace(/[^\d.,]/g, '')) : [];
-  const step = Number(draft.pressures[draft.pressures.length - 1] ?? 300);
   const pressures = Array.from({ length: width }, (_, k) => {
     const named = heading[k];
-    return named !== undefined && named !== ''
-      ? named
-      : (draft.pressures[k] ?? String(step + 50 * (k - draft.pressures.length + 1)));
+    return named !== undefined && named !== '' ? named : (draft.pressures[k] ?? '');
   });
   return {
     ...draft,

@@ -22,9 +22,9 @@ export function GuessList({
         Nobody has vouched for these yet, and a wrong one breaks parts. Measure them, or look them up for this
         engine.
       </Text>
-      {guessed.map(({ path, label, source, page }) => (
+      {guessed.map(({ place, label, source, page }) => (
         <LinkRow
-          key={path}
+          key={place}
           label={label}
           state={<StateMark tone="warning" label={SOURCE_TEXT[source.kind].label} />}
           compact={wide}

@@ -29,7 +29,7 @@ export function ReviewScreen() {
   const waiting = useWaiting(document);
   // What is said among the guesses is not said twice.
   const isSaid = ({ severity, place }: Finding) =>
-    severity === 'advises' && guessed.some(({ path }) => path === place);
+    severity === 'advises' && guessed.some((guess) => guess.place === place);
   const toLookAt = (['warns', 'advises'] as const).flatMap((severity) =>
     open.filter((finding) => finding.severity === severity && !isSaid(finding)),
   );

@@ -56,10 +56,14 @@ export function ValuesScreen() {
           </View>
           {listed.map((entry) => (
             <ValueRow
-              key={entry.path}
+              key={entry.place}
               entry={entry}
               onGo={() => router.navigate(`/c/${id}/${entry.page}` as '/')}
-              onSource={() => ask({ label: entry.label, entries: [entry] })}
+              onSource={() =>
+                entry.place === 'pins.ecu'
+                  ? router.navigate(`/c/${id}/${entry.page}` as '/')
+                  : ask({ label: entry.label, entries: [entry] })
+              }
             />
           ))}
         </View>
@@ -71,7 +75,7 @@ export function ValuesScreen() {
           onClose={() => ask(null)}
           onChange={(kind, note) =>
             setSources(
-              asked.entries.map(({ path }) => path),
+              asked.entries.flatMap(({ place }) => (place === 'pins.ecu' ? [] : [place])),
               asked.label,
               kind,
               note,

@@ -19,7 +19,7 @@ test('what the engine lives on stands first, then the sections in the order of w
 
 test('only what is asked for is shown, with the share of the whole section', () => {
   const starters = ledgerGroups(entries, 'starter');
-  expect(starters.map(({ title, entries: shown }) => [title, shown.map(({ path }) => path)])).toEqual([
+  expect(starters.map(({ title, entries: shown }) => [title, shown.map(({ place }) => place)])).toEqual([
     [LIFE_TITLE, ['engine.bore']],
     ['Coils', ['coils.resistance']],
   ]);

@@ -52,6 +52,14 @@ const SPARKS_OFF_DEG = 8;
 export function hardwareFinding(found: Found): HardwareFinding | null {
   const { verdict, pressureShare, timing } = found;
   const ran = verdict.code === 'caught' || verdict.code === 'unsettled';
+  if (!found.harness.fed) {
+    return {
+      headline: 'No current for injectors and coils',
+      reason:
+        'The main relay does not pull in: its wire hangs on another pin than the calibration says, or on none. Move the wire, or the pin on the screen.',
+      sheet: 'pins',
+    };
+  }
   const position = found.position(ran);
   if (position !== null && position.headline !== null) return position;
   if (pressureShare < 0.5 && !ran) {

@@ -5,7 +5,7 @@ import type { EcuProgram } from '@/core/program';
 import type { InputId } from '@/core/sensors';
 import { CYCLE_DEG, wrappedDeg } from '@/core/units';
 import type { Car } from '../car';
-import { idleValveDriven, pumpWiring, type PumpWiring } from './outputWiring';
+import { idleValveDriven, isFed, pumpWiring, type PumpWiring } from './outputWiring';
 import { type PinSignal, signalsOf } from './signals';
 import { type Teeth, teethOf } from './teeth';
 import { isItself, thingAt } from './wiring';
@@ -31,6 +31,8 @@ export interface Harness {
   readonly pump: PumpWiring;
   /** The idle valve hangs on the pin that opens it. */
   readonly drivesIdleValve: boolean;
+  /** The main relay pulls in, so that injectors and coils are fed. */
+  readonly fed: boolean;
   /** Of each cylinder by its number, the one whose injector hangs on the pin that is opened for it. */
   readonly sprays: readonly number[];
   /** Cylinders whose injectors hang on each other’s pins. */
@@ -43,6 +45,7 @@ export interface Harness {
 export function harnessOf(program: EcuProgram, car: Car): Harness {
   const order = car.engine.firing.map(({ cylinder }) => cylinder);
   const sprays = spraysOf(program, car);
+  const fed = isFed(program, car);
   return {
     order,
     sparked: sparkedOf(program, car),
@@ -54,7 +57,10 @@ export function harnessOf(program: EcuProgram, car: Car): Harness {
     hearsKnock: thingAt(program, car, 'knock') === 'knock',
     pump: pumpWiring(program, car),
     drivesIdleValve: idleValveDriven(program, car),
-    dead: { fuel: withoutFuel(program, car, order), spark: withoutSpark(program, car, order) },
+    fed,
+    dead: fed
+      ? { fuel: withoutFuel(program, car, order), spark: withoutSpark(program, car, order) }
+      : { fuel: order, spark: order },
   };
 }
 

@@ -18,6 +18,12 @@ export function pumpWiring(program: EcuProgram, car: Car): PumpWiring {
   return { output, connected: isItself(program, car, outputFunction(pump.id)) };
 }
 
+/** Whether injectors and coils are fed: by the main relay’s output, where one is there for it; else by the key itself. */
+export function isFed(program: EcuProgram, car: Car): boolean {
+  const relay = program.outputs.find(({ purpose }) => purpose === 'mainRelay');
+  return relay === undefined || isItself(program, car, outputFunction(relay.id));
+}
+
 /** Whether the idle valve is driven: by its output, where one is there for it; else it is taken to be. */
 export function idleValveDriven(program: EcuProgram, car: Car): boolean {
   const valve = program.outputs.find(({ purpose }) => purpose === 'idleValve');

@@ -1,11 +1,11 @@
 import type { ReactNode } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { Icon } from '../icon/Icon';
 import { IconButton } from '../button/IconButton';
 import { Text } from '../text/Text';
-import { SPACE, TARGET, useRoles, type Roles } from '../theme';
+import { SPACE, TARGET, useRoles } from '../theme';
 import type { Source } from '@/core/field';
-import { SOURCE_TEXT } from '@/core/field/schema';
+import { SourceLink } from './SourceLink';
 
 interface Props {
   label: string;
@@ -21,11 +21,6 @@ interface Props {
   /** What follows from what was typed, such as the value in other units. */
   derived?: string | null;
   children: ReactNode;
-}
-
-/** Colour of a source's word: what nobody vouches for stands out. */
-export function sourceColour(source: Source): keyof Roles {
-  return source.kind === 'estimated' || source.kind === 'starter' ? 'warning' : 'good';
 }
 
 /** What every field has around its box: name, help, source, and what is wrong with it. */
@@ -54,23 +49,7 @@ export function FieldFrame({
             Empty
           </Text>
         ) : (
-          <Pressable
-            role="button"
-            aria-label={`Source of ${label}: ${SOURCE_TEXT[source.kind].label}`}
-            onPress={onSource}
-            style={{
-              minHeight: TARGET,
-              flexDirection: 'row',
-              alignItems: 'center',
-              gap: 2,
-              paddingLeft: SPACE.s,
-            }}
-          >
-            <Text kind="small" colour={sourceColour(source)}>
-              {SOURCE_TEXT[source.kind].label}
-            </Text>
-            <Icon name="chevron-down" size={16} color={roles.muted} />
-          </Pressable>
+          <SourceLink label={label} source={source} onPress={onSource} />
         )}
       </View>
       {children}

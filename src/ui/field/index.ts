@@ -1,8 +1,9 @@
 export { ChoiceField } from './ChoiceField';
-export { FieldFrame, sourceColour } from './FieldFrame';
+export { FieldFrame } from './FieldFrame';
 export { FieldSheets, type FieldSheet } from './FieldSheets';
 export { HelpSheet } from './HelpSheet';
 export { QuantityField } from './QuantityField';
+export { sourceColour, SourceLink } from './SourceLink';
 export { SourceSheet } from './SourceSheet';
 export { TextBox } from './TextBox';
 export { NumberBox, type NumberBoxInfo } from './NumberBox';

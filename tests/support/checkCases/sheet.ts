@@ -1,3 +1,4 @@
+import type { Calibration } from '@/core/calibration';
 import { amount, type CheckCase, choose, from, quantity, table } from './parts';
 
 /** Cases of what is looked for in the build sheet: first what finds it, then what just does not. */
@@ -35,6 +36,30 @@ export const SHEET_CASES: readonly CheckCase[] = [
     /warns: A bore of 100.0 mm on a stroke of 58.0 mm is 1.72 to 1; engines have 0.65 to 1.7/,
     ({ engine }) => (amount(engine.bore, 100), amount(engine.stroke, 58)),
     ({ engine }) => (amount(engine.bore, 98), amount(engine.stroke, 58)),
+  ],
+  [
+    'a displacement that no stroke goes with',
+    'engine.displacement',
+    /warns: A bore of 125.0 mm on a stroke of 73.5 mm is 1.70 to 1/,
+    ({ engine }) => {
+      engine.geometry = 'displacement';
+      engine.displacement = quantity(5412, 'cm3');
+      engine.bore = null;
+      amount(engine.stroke, 73.5);
+    },
+    ({ engine }) => {
+      engine.geometry = 'displacement';
+      engine.displacement = quantity(5400, 'cm3');
+      engine.bore = null;
+      amount(engine.stroke, 73.5);
+    },
+  ],
+  [
+    'a displacement that moves the bore',
+    'engine.displacement',
+    /warns: Over this stroke it comes to a bore of 104.0 mm; 100.0 mm was typed as the bore, 4 % less/,
+    ({ engine }) => byDisplacement(engine, 5098),
+    ({ engine }) => byDisplacement(engine, 4993),
   ],
   [
     'an order that no such engine has',
@@ -77,6 +102,14 @@ export const SHEET_CASES: readonly CheckCase[] = [
       outputs.splice(0, outputs.length, ...outputs.filter(({ purpose }) => purpose !== 'fuelPump')),
     ({ outputs }) =>
       outputs.splice(0, outputs.length, ...outputs.filter(({ purpose }) => purpose === 'fuelPump')),
+  ],
+  [
+    'a main relay that nothing holds',
+    'outputs.mainRelay',
+    /advises: No output holds the main relay/,
+    ({ outputs }) =>
+      outputs.splice(0, outputs.length, ...outputs.filter(({ purpose }) => purpose !== 'mainRelay')),
+    () => undefined,
   ],
   [
     'an output that waits for more pressure than there is',
@@ -244,4 +277,12 @@ function waitsFor(
     minOnS: 0,
     minOffS: 0,
   });
+}
+
+/** A size given by displacement over a stroke of 100 mm, with a bore of 100 mm typed before. */
+function byDisplacement(engine: Calibration['engine'], cm3: number): void {
+  engine.geometry = 'displacement';
+  engine.displacement = quantity(cm3, 'cm3');
+  amount(engine.bore, 100);
+  amount(engine.stroke, 100);
 }

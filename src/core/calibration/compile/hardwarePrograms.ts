@@ -37,7 +37,13 @@ export function hardwarePrograms(
     ignition: ignition(document),
     inputs: inputPrograms(document),
     gearing: gearingOf(document),
-    outputs: document.outputs.map(({ id, purpose, join, conditions }) => ({ id, purpose, join, conditions })),
+    outputs: document.outputs.map(({ id, purpose, join, conditions }) => ({
+      id,
+      purpose,
+      join,
+      conditions,
+      whileKeyOn: purpose === 'mainRelay',
+    })),
     pins: Object.fromEntries(document.pins.assignments.map(({ function: id, pin }) => [id, pin])),
     idleAir: document.idle.air?.value ?? 'thermostatic',
   };

@@ -1,4 +1,4 @@
-import { baseValue } from '../../calibration';
+import { baseValue, boreMmOf } from '../../calibration';
 import { check, foundWhen } from '../entry/check';
 
 /** Bore to stroke of engines that are built. */
@@ -11,12 +11,12 @@ export const engineBoreToStroke = check({
   reads: ['engine', 'injectors'],
   why: 'Size, spark and knock are computed from both, and a displacement typed in place of them moves the bore.',
   find: (document) => {
-    if (document.engine.geometry !== 'boreAndStroke') return null;
-    const boreMm = baseValue(document, 'engine.bore');
+    const boreMm = boreMmOf(document);
     const strokeMm = baseValue(document, 'engine.stroke');
     if (boreMm === null || strokeMm === null) return null;
     const ratio = boreMm / strokeMm;
-    return foundWhen(ratio < BUILT.least || ratio > BUILT.most, 'engine.bore', { boreMm, strokeMm, ratio });
+    const place = document.engine.geometry === 'displacement' ? 'engine.displacement' : 'engine.bore';
+    return foundWhen(ratio < BUILT.least || ratio > BUILT.most, place, { boreMm, strokeMm, ratio });
   },
   say: ({ boreMm, strokeMm, ratio }) =>
     `A bore of ${boreMm.toFixed(1)} mm on a stroke of ${strokeMm.toFixed(1)} mm is ${ratio.toFixed(2)} to 1; engines have ${BUILT.least} to ${BUILT.most}. Measure both again.`,
