@@ -127,3 +127,34 @@ test('a starter’s values are named, those the engine lives on first, and vouch
   await app.goTo('Review');
   await expect(guesses.getByRole('link', { name: 'Rated flow' })).toHaveCount(0);
 });
+
+test('what can be computed is one tap away as a proposal, and is put in and undone like any edit', async ({
+  app,
+  page,
+}) => {
+  await app.openDemo();
+  await app.openItem('Build', 'Outputs');
+  await page.getByRole('button', { name: 'Remove Fuel pump' }).click();
+  await app.goTo('Review');
+  const pump = page.getByRole('article', { name: 'Nothing drives the fuel pump' });
+  await pump.getByRole('button', { name: 'Add the output Fuel pump' }).click();
+  const sheet = page.getByRole('dialog');
+  await expect(sheet).toContainText('New: Fuel pump, Fuel pump');
+  await sheet.getByRole('button', { name: 'Accept' }).click();
+  await expect(pump).toHaveCount(0);
+  const wire = page.getByRole('article', { name: 'Something without a pin' });
+  await wire.getByRole('button', { name: /^Take pin [A-Z]\d+$/ }).click();
+  await expect(sheet).toContainText(/New: pin [A-Z]\d+/);
+  await sheet.getByRole('button', { name: 'Accept' }).click();
+  await expect(wire).toHaveCount(0);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(wire).toBeVisible();
+
+  await app.changeWholeMap('Crank advance', '200');
+  await app.goTo('Review');
+  const kick = page.getByRole('article', { name: 'Too much advance for cranking' });
+  await kick.getByRole('button', { name: /^Lower \d+ cells? to 15°$/ }).click();
+  await expect(sheet).toContainText(/\d+ of \d+ points/);
+  await sheet.getByRole('button', { name: 'Accept' }).click();
+  await expect(kick).toHaveCount(0);
+});

@@ -227,6 +227,20 @@ const REVIEWED: Leg = [
       await expect(page.getByText('“Seen at the wheel”')).toBeVisible();
     },
   ],
+  [
+    'a remedy that is proposed',
+    async ({ page }) => {
+      await page.getByRole('button', { name: 'Inject semi-sequentially' }).click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+    },
+  ],
+  [
+    'Review again',
+    async ({ page }) => {
+      await page.keyboard.press('Escape');
+      await expect(page.getByRole('dialog')).toHaveCount(0);
+    },
+  ],
   ['where values come from', (app) => app.openItem('Review', 'Where values come from')],
   ['a sign-off that waits', (app) => app.openItem('Review', 'Sign-off')],
   [

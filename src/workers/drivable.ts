@@ -1,5 +1,5 @@
 import { type Calibration, compile } from '@/core/calibration';
-import { blockingFindings, findingWords } from '@/core/checks';
+import { blockingFindings, findingWords, placeLabel } from '@/core/checks';
 import type { EcuProgram } from '@/core/program';
 import type { Car } from '@/standin/car';
 import { carOf } from '@/standin/carOfDocument';
@@ -27,8 +27,9 @@ export function isDrivable(document: Calibration): boolean {
 export function drivable(document: Calibration): Drivable {
   const result = compile(document);
   if (!result.ok) {
-    const missing = [...result.missing.fields, ...result.missing.maps.map((id) => `maps.${id}`)];
-    throw new RangeError(`The calibration is not complete: ${missing.join(', ')}`);
+    const places = [...result.missing.fields, ...result.missing.maps.map((id) => `maps.${id}` as const)];
+    const names = places.map((place) => placeLabel(document, place)).join(', ');
+    throw new RangeError(`The calibration is not complete. Still empty: ${names}.`);
   }
   const [inTheWay] = blockingFindings(document);
   if (inTheWay !== undefined)

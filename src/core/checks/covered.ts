@@ -4,6 +4,7 @@ import {
   definitionAt,
   fieldInfo,
   type FieldPath,
+  isFieldPath,
   isSetAside,
   mapAt,
   SECTION_IDS,
@@ -16,6 +17,7 @@ import { rowCount } from '../map/schema';
 import { contentSum } from '../numeric';
 import { PURPOSE_TEXT } from '../outputs';
 import type { Covered } from '../review';
+import type { Place } from './entry/check';
 import { valueWords } from './ledger';
 
 /**
@@ -85,4 +87,35 @@ function sizeWords(
 
 function entry(place: string, words: string, content: unknown): Covered {
   return { place, words: words.slice(0, 120), sum: contentSum(content) };
+}
+
+/** One thing that is another than before: null where it was not there, or is not there any more. */
+export interface PlaceChange {
+  readonly place: Place;
+  readonly before: string | null;
+  readonly now: string | null;
+}
+
+/** What is not as it was: first what is another or new, then what is gone. */
+export function changesBetween(before: readonly Covered[], now: readonly Covered[]): PlaceChange[] {
+  const was = new Map(before.map((entry) => [entry.place, entry]));
+  const is = new Set(now.map(({ place }) => place));
+  const gone = before.filter(({ place }) => !is.has(place));
+  const others = now.flatMap((entry): PlaceChange[] => {
+    const place = entry.place as Place;
+    const old = was.get(entry.place);
+    if (old === undefined) return [{ place, before: null, now: entry.words }];
+    return isSame(old, entry) ? [] : [{ place, before: old.words, now: entry.words }];
+  });
+  return [
+    ...others,
+    ...gone.map(({ place, words }) => ({ place: place as Place, before: words, now: null })),
+  ];
+}
+
+/** A quantity that reads as before is as before: what its base value leans on, altitude or density, is a change of its own. */
+function isSame(before: Covered, now: Covered): boolean {
+  if (before.sum === now.sum) return true;
+  const { place } = now;
+  return isFieldPath(place) && fieldInfo(place)?.kind === 'quantity' && before.words === now.words;
 }

@@ -13,18 +13,13 @@ export {
   withAcceptance,
   withoutAcceptance,
 } from './accepted';
-export { covered } from './covered';
+export { covered, type PlaceChange } from './covered';
+export { putRemedy, type Remedy } from './entry/remedy';
+export { remedyChanges, remedyOf, remedySource } from './remedies';
 export { type FoundCounts, foundCounts, type FoundIn } from './counts';
 export { ledger, type LedgerEntry, valueWords } from './ledger';
 export { LIFE_FIELDS } from './entry/life';
 export { pageOf, placeLabel } from './places';
 export { saidAbout } from './saidAbout';
-export {
-  type Readiness,
-  readiness,
-  type SignedChange,
-  type SignOffState,
-  signOffState,
-  withSignOff,
-} from './signOff';
+export { type Readiness, readiness, type SignOffState, signOffState, withSignOff } from './signOff';
 export { sectionState, SHEET_IDS, SHEET_LABELS, type SheetId, sheetOf, sheetState } from './sheet';

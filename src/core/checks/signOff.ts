@@ -1,8 +1,8 @@
-import { type Calibration, compile, fieldInfo, isFieldPath } from '../calibration';
-import type { Covered, Review, SignOff } from '../review';
+import { type Calibration, compile } from '../calibration';
+import type { Review, SignOff } from '../review';
 import { reviewed } from './accepted';
-import { covered } from './covered';
-import type { Finding, Place } from './entry/check';
+import { changesBetween, covered, type PlaceChange } from './covered';
+import type { Finding } from './entry/check';
 import { ledger, type LedgerEntry } from './ledger';
 
 /** What stands between a calibration and its sign-off, and what would be signed with it. */
@@ -18,13 +18,6 @@ export interface Readiness {
   readonly ready: boolean;
 }
 
-/** One thing that is not as it was when it was signed: null where it was not there, or is not there any more. */
-export interface SignedChange {
-  readonly place: Place;
-  readonly before: string | null;
-  readonly now: string | null;
-}
-
 /** What a sign-off is worth today. */
 export type SignOffState =
   | { readonly kind: 'none' }
@@ -32,7 +25,7 @@ export type SignOffState =
   | {
       readonly kind: 'outdated';
       readonly signOff: SignOff;
-      readonly changes: readonly SignedChange[];
+      readonly changes: readonly PlaceChange[];
       /** What is in the way or unwise now, and was not when it was signed. */
       readonly found: readonly Finding[];
     };
@@ -102,27 +95,8 @@ function stateOf(document: Calibration): SignOffState {
 }
 
 /** What is not as it was when a calibration was signed; nothing where it never was. */
-export function signedChanges(document: Calibration): SignedChange[] {
+export function signedChanges(document: Calibration): PlaceChange[] {
   const signed = document.review.signOff?.covered;
   if (signed === undefined) return [];
-  const present = covered(document);
-  const now = new Map(present.map((entry) => [entry.place, entry]));
-  const then = new Map(signed.map((entry) => [entry.place, entry]));
-  const gone = signed.flatMap(({ place, words }) =>
-    now.has(place) ? [] : [{ place: place as Place, before: words, now: null }],
-  );
-  const others = present.flatMap((entry): SignedChange[] => {
-    const place = entry.place as Place;
-    const before = then.get(entry.place);
-    if (before === undefined) return [{ place, before: null, now: entry.words }];
-    return isSame(before, entry) ? [] : [{ place, before: before.words, now: entry.words }];
-  });
-  return [...others, ...gone];
-}
-
-/** A quantity that reads as before is as before: what its base value leans on, altitude or density, is a change of its own. */
-function isSame(before: Covered, now: Covered): boolean {
-  if (before.sum === now.sum) return true;
-  const { place } = now;
-  return isFieldPath(place) && fieldInfo(place)?.kind === 'quantity' && before.words === now.words;
+  return changesBetween(signed, covered(document));
 }

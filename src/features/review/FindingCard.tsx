@@ -1,6 +1,14 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { canAccept, checkById, type Finding, findingWords, pageOf, placeLabel } from '@/core/checks';
+import {
+  canAccept,
+  checkById,
+  type Finding,
+  findingWords,
+  pageOf,
+  placeLabel,
+  remedyOf,
+} from '@/core/checks';
 import { useDocument } from '@/data/session/session';
 import { useShownUnits } from '@/data/shownUnits';
 import { Button } from '@/ui/button/Button';
@@ -9,6 +17,7 @@ import { Heading, Text } from '@/ui/text/Text';
 import { CORNER, SPACE, useRoles, type Roles } from '@/ui/theme';
 import type { IconName } from '@/ui/icon/Icon';
 import { AcceptSheet } from './AcceptSheet';
+import { RemedySheet } from './RemedySheet';
 
 const GRADES: Readonly<Record<Finding['severity'], { colour: keyof Roles; icon: IconName; word: string }>> = {
   blocks: { colour: 'error', icon: 'alert-circle-outline', word: 'In the way' },
@@ -24,6 +33,8 @@ export function FindingCard({ finding, onGo }: { finding: Finding; onGo: (page: 
   const [accepting, setAccepting] = useState(false);
   const { title, why } = checkById(finding.id);
   const { colour, icon, word } = GRADES[finding.severity];
+  const [curing, setCuring] = useState(false);
+  const remedy = useMemo(() => remedyOf(document, finding), [document, finding]);
   const place = placeLabel(document, finding.place);
   return (
     <View
@@ -60,10 +71,16 @@ export function FindingCard({ finding, onGo }: { finding: Finding; onGo: (page: 
           accessibilityLabel={`Go to ${place}`}
           onPress={() => onGo(pageOf(finding.place))}
         />
+        {remedy === null ? null : (
+          <Button label={remedy.label} icon="auto-fix" onPress={() => setCuring(true)} />
+        )}
         {canAccept(finding) ? (
           <Button label="Accept with a reason" icon="check" onPress={() => setAccepting(true)} />
         ) : null}
       </View>
+      {remedy === null || !curing ? null : (
+        <RemedySheet finding={finding} remedy={remedy} title={title} onClose={() => setCuring(false)} />
+      )}
       <AcceptSheet finding={finding} title={title} open={accepting} onClose={() => setAccepting(false)} />
     </View>
   );

@@ -1,6 +1,6 @@
 import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
-import type { Readiness, SignedChange, SignOffState } from '@/core/checks';
+import type { Readiness, PlaceChange, SignOffState } from '@/core/checks';
 import { inSentence } from '@/core/units';
 import type { Covered, SignOff } from '@/core/review';
 
@@ -41,7 +41,7 @@ export function guessWords(labels: readonly string[]): string {
 }
 
 /** What became of something that was signed. */
-export function changeWords({ before, now }: SignedChange): string {
+export function changeWords({ before, now }: PlaceChange): string {
   if (now === null) return `${before} when signed, not there now`;
   if (before === null) return `${now}, not there when signed`;
   return before === now ? `Not as it was when signed (${now})` : `${before} when signed, now ${now}`;

@@ -1,6 +1,8 @@
 import { baseValue, boreMmOf } from '../../calibration';
 import { formatNumber } from '../../units';
 import { check, foundWhen } from '../entry/check';
+import { cylinderVolumeCm3 } from '../../engine';
+import { quantityEdit } from '../entry/remedy';
 
 /** A displacement is rounded on paper: more than this is another engine. */
 const ROUNDED_PERCENT = 3;
@@ -25,4 +27,14 @@ export const engineBoreMoved = check({
   },
   say: ({ boreMm, typedMm, percent }) =>
     `Over this stroke it comes to a bore of ${formatNumber(boreMm, 1)} mm; ${formatNumber(typedMm, 1)} mm was typed as the bore, ${formatNumber(Math.abs(percent), 0)} % ${percent > 0 ? 'less' : 'more'}. Correct the displacement, or give the size by bore and stroke.`,
+  remedy: (document, { data: { typedMm } }) => {
+    const strokeMm = baseValue(document, 'engine.stroke');
+    const cylinders = baseValue(document, 'engine.cylinders');
+    if (strokeMm === null || cylinders === null) return null;
+    const cm3 = cylinders * cylinderVolumeCm3(typedMm, strokeMm);
+    return {
+      label: `Take ${formatNumber(cm3, 0)} cm³, from bore and stroke`,
+      edits: [quantityEdit(document, 'engine.displacement', cm3)],
+    };
+  },
 });

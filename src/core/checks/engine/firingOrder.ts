@@ -1,6 +1,7 @@
 import { baseValue } from '../../calibration';
 import { firingOrderMessage, firingOrderProblem } from '../../engine';
 import { check } from '../entry/check';
+import { usualOrder } from './parts';
 
 export const engineFiringOrder = check({
   id: 'engine.firingOrder',
@@ -15,4 +16,5 @@ export const engineFiringOrder = check({
     return problem === null ? null : { place: 'engine.firingOrder', data: { problem } };
   },
   say: ({ problem }) => firingOrderMessage(problem),
+  remedy: (document) => usualOrder(document),
 });

@@ -1,6 +1,7 @@
 import { baseValue } from '../../calibration';
 import { commonFiringOrders, firingOrderProblem } from '../../engine';
 import { check, foundWhen } from '../entry/check';
+import { usualOrder } from './parts';
 
 export const engineFiringOrderUnusual = check({
   id: 'engine.firingOrderUnusual',
@@ -27,4 +28,5 @@ export const engineFiringOrderUnusual = check({
   },
   say: ({ given, common }) =>
     `${given} is not one of the orders usual for this engine (${common.join(', ')}). Check it against the crank and the makers’ numbering.`,
+  remedy: (document) => usualOrder(document),
 });

@@ -1,5 +1,6 @@
 import type { Calibration, FieldPath, MapKey } from '../../calibration';
 import type { ShownUnits } from '../../map';
+import type { Remedy } from './remedy';
 
 /** Where something stands in the document: a field, the pin of a function, an output, a correction, a map. */
 export type Place =
@@ -39,6 +40,8 @@ export interface Check {
   readonly find: (document: Calibration) => readonly Finding[];
   /** A sentence or two: what is wrong with its numbers, and what to do. */
   readonly say: (data: FindingData, units: ShownUnits) => string;
+  /** What would cure it, where that can be computed; null where it cannot here. */
+  readonly remedy?: (document: Calibration, found: Found<FindingData>) => Remedy | null;
 }
 
 /** Something found, before it has its check’s name. */
@@ -49,14 +52,17 @@ export interface Found<Data extends FindingData> {
 
 /** Makes a check of its parts; `find` may give one finding, several or null. */
 export function check<Data extends FindingData>(
-  entry: Omit<Check, 'find' | 'say'> & {
+  entry: Omit<Check, 'find' | 'say' | 'remedy'> & {
     readonly find: (document: Calibration) => Found<Data> | readonly Found<Data>[] | null;
     readonly say: (data: Data, units: ShownUnits) => string;
+    readonly remedy?: (document: Calibration, found: Found<Data>) => Remedy | null;
   },
 ): Check {
-  const { id, severity, find, say } = entry;
+  const { id, severity, find, say, remedy, ...rest } = entry;
   return {
-    ...entry,
+    id,
+    severity,
+    ...rest,
     find: (document) => {
       const found = find(document);
       const list = found === null ? [] : 'place' in found ? [found] : found;
@@ -64,6 +70,7 @@ export function check<Data extends FindingData>(
     },
     // The data are this check’s own: nobody else gives it any.
     say: (data, units) => say(data as Data, units),
+    ...(remedy === undefined ? {} : { remedy: (document, found) => remedy(document, found as Found<Data>) }),
   };
 }
 

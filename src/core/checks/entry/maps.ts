@@ -46,3 +46,13 @@ export function worstCell(cells: readonly Cell[], measure: (cell: Cell) => numbe
 export function atSpeed({ x }: Pick<Cell, 'x'>): string {
   return `${Math.round(x)} rev/min`;
 }
+
+/** For a map over speed and pressure: what a cell may hold so that nothing rises with pressure from some pressure on. */
+export function fallingAbove({ x, y, values }: MapData, fromKpa: number): (cell: Cell) => number {
+  const most = [...values];
+  for (let i = x.length; i < most.length; i += 1) {
+    const belowKpa = y[Math.floor(i / x.length) - 1] as number;
+    if (belowKpa >= fromKpa) most[i] = Math.min(most[i] as number, most[i - x.length] as number);
+  }
+  return ({ column, row }) => most[row * x.length + column] as number;
+}

@@ -1,3 +1,4 @@
+import { permitsOf } from '../../calibration';
 import { check } from '../entry/check';
 import { refusals } from './parts';
 
@@ -18,4 +19,14 @@ export const injectionMode = check({
     code === 'noPhase'
       ? 'Sequential injection needs a cam signal that tells the two turns of a cycle apart, and there is none. Fit a cam sensor with one tooth, or choose semi-sequential or batch.'
       : 'Semi-sequential injection needs to know where the crank is; these teeth all look alike. Choose batch, or another trigger.',
+  remedy: (document) =>
+    permitsOf(document)?.position === true
+      ? {
+          label: 'Inject semi-sequentially',
+          edits: [{ kind: 'choice', path: 'injection.mode', value: 'semiSequential' }],
+        }
+      : {
+          label: 'Inject in batch',
+          edits: [{ kind: 'choice', path: 'injection.mode', value: 'batch' }],
+        },
 });

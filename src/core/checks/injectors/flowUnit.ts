@@ -1,5 +1,6 @@
 import { flowUnitSuspicion } from '../../injector';
 import { check } from '../entry/check';
+import { unitRemedy } from '../entry/remedy';
 
 export const injectorsFlowUnit = check({
   id: 'injectors.flowUnit',
@@ -16,4 +17,11 @@ export const injectorsFlowUnit = check({
     looksLike === 'lb/h'
       ? `${amount} cm³/min is very small for an injector; it looks like lb/h. If the sheet says lb/h, change the unit.`
       : `${amount} lb/h is very large for an injector; it looks like cm³/min. If the sheet says cm³/min, change the unit.`,
+  remedy: (document, { data: { looksLike } }) =>
+    unitRemedy(
+      document,
+      'injectors.ratedFlow',
+      looksLike,
+      `Take it as ${looksLike === 'lb/h' ? 'lb/h' : 'cm³/min'}`,
+    ),
 });

@@ -1,6 +1,7 @@
 import { check } from '../entry/check';
 import { cellsOf, mapInUse, worstCell } from '../entry/maps';
 import { temperatureWords } from '../entry/units';
+import { cellsRemedy } from '../entry/remedy';
 
 /** An enrichment after the start that is gone sooner than this does nothing, s. */
 const LEAST_S = 2;
@@ -18,4 +19,15 @@ export const mapsAfterStartShort = check({
   },
   say: ({ cell }, units) =>
     `At ${temperatureWords(cell.x, units)} the enrichment after the start is gone after ${cell.value.toFixed(1)} s; ${LEAST_S} s are the least. Let it last longer.`,
+  remedy: (document) => {
+    const map = mapInUse(document, 'afterStartDecay');
+    return map === null
+      ? null
+      : cellsRemedy(
+          'afterStartDecay',
+          map,
+          ({ value }) => Math.max(value, LEAST_S),
+          (cells) => `Raise ${cells} to ${LEAST_S} s`,
+        );
+  },
 });

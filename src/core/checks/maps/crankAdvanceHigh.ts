@@ -1,6 +1,7 @@
 import { check } from '../entry/check';
 import { cellsOf, mapInUse, worstCell } from '../entry/maps';
 import { temperatureWords } from '../entry/units';
+import { cellsRemedy } from '../entry/remedy';
 
 /** Most advance that a starter turns an engine against, ° BTDC. */
 const MOST_DEG = 15;
@@ -18,4 +19,15 @@ export const mapsCrankAdvanceHigh = check({
   },
   say: ({ cell }, units) =>
     `At ${temperatureWords(cell.x, units)} the starter turns against ${cell.value.toFixed(0)}° of advance; ${MOST_DEG}° are the most. Lower it.`,
+  remedy: (document) => {
+    const map = mapInUse(document, 'crankAdvance');
+    return map === null
+      ? null
+      : cellsRemedy(
+          'crankAdvance',
+          map,
+          ({ value }) => Math.min(value, MOST_DEG),
+          (cells) => `Lower ${cells} to ${MOST_DEG}°`,
+        );
+  },
 });

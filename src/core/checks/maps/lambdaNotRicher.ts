@@ -1,7 +1,8 @@
 import { conversionContext } from '../../calibration';
 import { check } from '../entry/check';
-import { atSpeed, beside, cellsOf, mapInUse, worstCell } from '../entry/maps';
+import { atSpeed, beside, cellsOf, fallingAbove, mapInUse, worstCell } from '../entry/maps';
 import { absoluteWords } from '../entry/units';
+import { cellsRemedy } from '../entry/remedy';
 
 /** From this share of the air outside on, more pressure should not be leaner. */
 const FROM_SHARE = 0.8;
@@ -27,4 +28,15 @@ export const mapsLambdaNotRicher = check({
   },
   say: ({ cell, above }, units) =>
     `At ${atSpeed(cell)} lambda goes from ${cell.value.toFixed(2)} at ${absoluteWords(cell.y, units)} to ${above.toFixed(2)} above it. Make it richer with pressure.`,
+  remedy: (document) => {
+    const map = mapInUse(document, 'lambda');
+    if (map === null) return null;
+    const fromKpa = conversionContext(document).barometricKpa * FROM_SHARE;
+    return cellsRemedy(
+      'lambda',
+      map,
+      fallingAbove(map, fromKpa),
+      (cells) => `Make ${cells} no leaner than below`,
+    );
+  },
 });

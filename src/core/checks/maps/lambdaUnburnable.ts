@@ -1,5 +1,6 @@
 import { check } from '../entry/check';
-import { atSpeed, cellsOf, mapInUse, worstCell } from '../entry/maps';
+import { atSpeed, type Cell, cellsOf, mapInUse, worstCell } from '../entry/maps';
+import { cellsRemedy } from '../entry/remedy';
 
 /** Mixtures that a warm engine burns without missing. */
 const BURNS = { richest: 0.65, leanest: 1.2 } as const;
@@ -21,4 +22,10 @@ export const mapsLambdaUnburnable = check({
     }),
   say: ({ cell }) =>
     `At ${atSpeed(cell)} lambda ${cell.value.toFixed(2)} is asked for; petrol burns well from ${BURNS.richest} to ${BURNS.leanest}. Correct it.`,
+  remedy: (document, { place }) => {
+    const id = place === 'maps.lambda' ? 'lambda' : 'lambdaThrottle';
+    const map = mapInUse(document, id);
+    const burning = ({ value }: Cell) => Math.min(BURNS.leanest, Math.max(BURNS.richest, value));
+    return map === null ? null : cellsRemedy(id, map, burning, (cells) => `Take ${cells} to what burns`);
+  },
 });

@@ -1,7 +1,8 @@
 import { conversionContext } from '../../calibration';
 import { check } from '../entry/check';
-import { atSpeed, beside, cellsOf, mapInUse, worstCell } from '../entry/maps';
+import { atSpeed, beside, cellsOf, fallingAbove, mapInUse, worstCell } from '../entry/maps';
 import { absoluteWords } from '../entry/units';
+import { cellsRemedy } from '../entry/remedy';
 
 /** From this share of the air outside on, more pressure should not be more advance. */
 const FROM_SHARE = 0.6;
@@ -27,4 +28,15 @@ export const mapsSparkRises = check({
   },
   say: ({ cell, above }, units) =>
     `At ${atSpeed(cell)} advance goes from ${cell.value.toFixed(1)}° at ${absoluteWords(cell.y, units)} to ${above.toFixed(1)}° above it. Take it back.`,
+  remedy: (document) => {
+    const map = mapInUse(document, 'spark');
+    if (map === null) return null;
+    const fromKpa = conversionContext(document).barometricKpa * FROM_SHARE;
+    return cellsRemedy(
+      'spark',
+      map,
+      fallingAbove(map, fromKpa),
+      (cells) => `Take ${cells} back to the advance below`,
+    );
+  },
 });

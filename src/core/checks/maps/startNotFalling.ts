@@ -1,6 +1,7 @@
 import { check } from '../entry/check';
-import { beside, cellsOf, mapInUse, worstCell } from '../entry/maps';
+import { beside, type Cell, cellsOf, mapInUse, worstCell } from '../entry/maps';
 import { temperatureWords } from '../entry/units';
+import { cellsRemedy } from '../entry/remedy';
 
 const FALLING = [
   'prime',
@@ -36,4 +37,11 @@ export const mapsStartNotFalling = check({
     }),
   say: ({ cell, next, warmerC }, units) =>
     `It is ${cell.value.toFixed(2)} at ${temperatureWords(cell.x, units)} and ${next.toFixed(2)} at ${temperatureWords(warmerC, units)}. It should fall all the way: check both.`,
+  remedy: (document, { place }) => {
+    const id = FALLING.find((falling) => place === `maps.${falling}`);
+    const map = id === undefined ? null : mapInUse(document, id);
+    if (id === undefined || map === null) return null;
+    const falling = ({ column }: Cell) => Math.min(...map.values.slice(0, column + 1));
+    return cellsRemedy(id, map, falling, (cells) => `Lower ${cells}, so that it falls all the way`);
+  },
 });

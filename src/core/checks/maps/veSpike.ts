@@ -1,6 +1,7 @@
 import { check } from '../entry/check';
 import { atSpeed, type Cell, cellsOf, mapInUse, worstCell } from '../entry/maps';
 import type { MapData } from '../../map';
+import { cellsRemedy } from '../entry/remedy';
 
 /** A cell this far off both neighbours, in the same way, is a spike: share. */
 const SPIKE_SHARE = 0.12;
@@ -29,6 +30,17 @@ export const mapsVeSpike = check({
     }),
   say: ({ cell, offPercent }) =>
     `At ${atSpeed(cell)} a cell of ${cell.value.toFixed(1)} % stands ${Math.abs(offPercent).toFixed(0)} % ${offPercent > 0 ? 'above' : 'below'} its neighbours. Smooth it, or look for what it makes up for.`,
+  remedy: (document, { place }) => {
+    const id = place === 'maps.ve' ? 've' : 'veThrottle';
+    const map = mapInUse(document, id);
+    if (map === null) return null;
+    const smooth = (cell: Cell) => {
+      if (Math.abs(offNeighbours(map, cell)) <= SPIKE_SHARE) return cell.value;
+      const at = cell.row * map.x.length + cell.column;
+      return ((map.values[at - 1] as number) + (map.values[at + 1] as number)) / 2;
+    };
+    return cellsRemedy(id, map, smooth, (cells) => `Put ${cells} between the neighbours`);
+  },
 });
 
 /** How far a cell is off those on both sides of it along speed, share; 0 at the edges, and where it lies between them. */

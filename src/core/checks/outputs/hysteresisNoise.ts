@@ -1,6 +1,7 @@
 import { CHANNELS, type OutputChannel } from '../../channel';
 import { inSentence } from '../../units';
 import { check } from '../entry/check';
+import { conditionsRemedy } from './parts';
 
 /** What a steady signal moves by itself, in base units: ripple, noise and one tooth more or less. */
 const NOISE: Partial<Readonly<Record<OutputChannel, number>>> = {
@@ -28,4 +29,10 @@ export const outputsHysteresisNoise = check({
     ),
   say: ({ name, channel, hysteresis, noise }) =>
     `${name} has a hysteresis of ${hysteresis}, and ${inSentence(CHANNELS[channel].label)} moves by ${noise} when nothing happens: it chatters. Make it larger, or give it a least time.`,
+  remedy: ({ outputs }, { place, data: { channel, noise } }) =>
+    conditionsRemedy(outputs, place, `Hysteresis ${2 * noise}`, (condition) =>
+      condition.channel === channel && condition.hysteresis < noise
+        ? { ...condition, hysteresis: 2 * noise }
+        : condition,
+    ),
 });

@@ -2,6 +2,10 @@ import { baseValue, type Calibration } from '../../calibration';
 import { CHANNELS, type OutputChannel } from '../../channel';
 import { inSentence } from '../../units';
 import { check } from '../entry/check';
+import { conditionsRemedy } from './parts';
+
+/** Share of the highest that is reached at which a remedy lets it switch. */
+const SWITCHES_AT = 0.9;
 
 export const outputsNeverSwitches = check({
   id: 'outputs.neverSwitches',
@@ -23,6 +27,14 @@ export const outputsNeverSwitches = check({
     ),
   say: ({ name, channel, threshold, most }) =>
     `${name} waits for ${inSentence(CHANNELS[channel].label)} above ${threshold}; this engine reaches ${most.toFixed(0)}. Lower it.`,
+  remedy: ({ outputs }, { place, data: { channel, most } }) => {
+    const threshold = Math.round(SWITCHES_AT * most);
+    return conditionsRemedy(outputs, place, `Switch at ${threshold}`, (condition) =>
+      condition.channel === channel && condition.comparison === 'above' && condition.threshold >= most
+        ? { ...condition, threshold }
+        : condition,
+    );
+  },
 });
 
 /** The highest that this engine reaches; null where its description does not say. */

@@ -1,4 +1,5 @@
-import { outputProblems } from '../../outputs';
+import { presetEngineOf } from '../../calibration';
+import { outputProblems, presetOutput } from '../../outputs';
 import { check } from '../entry/check';
 
 export const outputsNoCondition = check({
@@ -12,4 +13,13 @@ export const outputsNoCondition = check({
       .filter((output) => outputProblems(output).some(({ code }) => code === 'noCondition'))
       .map(({ id, name }) => ({ place: `outputs.${id}` as const, data: { name } })),
   say: ({ name }) => `${name} has no condition, so it is never on. Add one.`,
+  remedy: (document, { place }) => {
+    const output = document.outputs.find(({ id }) => `outputs.${id}` === place);
+    if (output === undefined) return null;
+    const { conditions } = presetOutput(output.purpose, output.id, presetEngineOf(document), output.source);
+    return {
+      label: 'Take the usual conditions',
+      edits: [{ kind: 'output', output: { ...output, conditions } }],
+    };
+  },
 });

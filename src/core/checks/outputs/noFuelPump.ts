@@ -1,4 +1,5 @@
 import { check, foundWhen } from '../entry/check';
+import { outputRemedy } from '../entry/remedy';
 
 export const outputsNoFuelPump = check({
   id: 'outputs.noFuelPump',
@@ -10,4 +11,5 @@ export const outputsNoFuelPump = check({
     foundWhen(!outputs.some(({ purpose }) => purpose === 'fuelPump'), 'outputs.fuelPump', {}),
   say: () =>
     'No output drives the fuel pump. Add the output Fuel pump, or make sure that something else stops it when the engine stops.',
+  remedy: (document) => outputRemedy(document, 'fuelPump'),
 });

@@ -1,4 +1,5 @@
 import { check } from '../entry/check';
+import { outputRemedy } from '../entry/remedy';
 
 export const outputsNoIdleValve = check({
   id: 'outputs.noIdleValve',
@@ -12,4 +13,5 @@ export const outputsNoIdleValve = check({
       : null,
   say: () =>
     'The engine computer drives the idle valve, and no output is there for it. Add the output Idle valve, so that it has a pin.',
+  remedy: (document) => outputRemedy(document, 'idleValve'),
 });

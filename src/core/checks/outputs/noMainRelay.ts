@@ -1,4 +1,5 @@
 import { check, foundWhen } from '../entry/check';
+import { outputRemedy } from '../entry/remedy';
 
 export const outputsNoMainRelay = check({
   id: 'outputs.noMainRelay',
@@ -10,4 +11,5 @@ export const outputsNoMainRelay = check({
     foundWhen(!outputs.some(({ purpose }) => purpose === 'mainRelay'), 'outputs.mainRelay', {}),
   say: () =>
     'No output holds the main relay. Add the output Main relay, or make sure that the key itself feeds injectors and coils.',
+  remedy: (document) => outputRemedy(document, 'mainRelay'),
 });

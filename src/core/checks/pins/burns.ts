@@ -1,5 +1,5 @@
 import { check } from '../entry/check';
-import { kindWords, wiring } from './parts';
+import { freePinRemedy, kindWords, wiring } from './parts';
 
 export const pinsBurns = check({
   id: 'pins.burns',
@@ -9,4 +9,5 @@ export const pinsBurns = check({
   why: 'The driver in the engine computer burns.',
   find: (document) => wiring(document, ({ code, burns }) => code === 'wrongKind' && burns),
   say: kindWords,
+  remedy: freePinRemedy,
 });

@@ -1,5 +1,5 @@
 import { check } from '../entry/check';
-import { wiring } from './parts';
+import { freePinRemedy, wiring } from './parts';
 
 export const pinsNoSuchPin = check({
   id: 'pins.noSuchPin',
@@ -9,4 +9,5 @@ export const pinsNoSuchPin = check({
   why: 'What it should do is wired to nothing.',
   find: (document) => wiring(document, ({ code }) => code === 'noSuchPin'),
   say: ({ label, pin, computer }) => `${String(computer)} has no pin ${pin}. Choose another for ${label}.`,
+  remedy: freePinRemedy,
 });

@@ -1,5 +1,5 @@
 import { check } from '../entry/check';
-import { wiring } from './parts';
+import { freePinRemedy, wiring } from './parts';
 
 export const pinsTwoJobs = check({
   id: 'pins.twoJobs',
@@ -10,4 +10,5 @@ export const pinsTwoJobs = check({
   find: (document) => wiring(document, ({ code }) => code === 'twoJobs'),
   say: ({ label, pin, others }) =>
     `Pin ${pin} does ${label} and ${others.join(', ')}. Give one of them another pin.`,
+  remedy: freePinRemedy,
 });

@@ -1,6 +1,7 @@
 import { pinFunctions } from '../../calibration';
 import { unwired } from '../../pins/schema';
 import { check } from '../entry/check';
+import { freePinRemedy } from './parts';
 
 export const pinsUnwired = check({
   id: 'pins.unwired',
@@ -16,4 +17,5 @@ export const pinsUnwired = check({
           data: { label },
         })),
   say: ({ label }) => `${label} has no pin. Give it one, or take it out.`,
+  remedy: freePinRemedy,
 });

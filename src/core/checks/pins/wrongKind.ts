@@ -1,5 +1,5 @@
 import { check } from '../entry/check';
-import { kindWords, wiring } from './parts';
+import { freePinRemedy, kindWords, wiring } from './parts';
 
 export const pinsWrongKind = check({
   id: 'pins.wrongKind',
@@ -9,4 +9,5 @@ export const pinsWrongKind = check({
   why: 'The pin cannot do what is wired to it.',
   find: (document) => wiring(document, ({ code, burns }) => code === 'wrongKind' && !burns),
   say: kindWords,
+  remedy: freePinRemedy,
 });

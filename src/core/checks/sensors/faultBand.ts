@@ -1,7 +1,7 @@
-import { faultBandOf, tableAt } from '../../calibration';
+import { faultBandOf } from '../../calibration';
 import { faultBandProblem } from '../../sensors';
 import { check } from '../entry/check';
-import { fitted, curves, band, bandWords } from './parts';
+import { band, bandRemedy, bandWords, curves, usedVolts } from './parts';
 
 export const sensorsFaultBand = check({
   id: 'sensors.faultBand',
@@ -10,23 +10,13 @@ export const sensorsFaultBand = check({
   reads: ['sensors', 'engine', 'injectors'],
   why: 'A healthy sensor would count as broken, and its stand-in value be used.',
   find: (document) => {
-    const gears = fitted(document, 'gear') ? tableAt(document, 'sensors.gear.points') : null;
-    const gearBand = faultBandOf(document, 'gear');
-    return [
-      ...curves(document).flatMap(({ id, usedV }) => {
-        const own = faultBandOf(document, id);
-        return band(`sensors.${id}.faultLow`, own === null ? null : faultBandProblem(own, usedV));
-      }),
-      ...band(
-        'sensors.gear.faultLow',
-        gears === null || gearBand === null
-          ? null
-          : faultBandProblem(
-              gearBand,
-              gears.map((row) => row[1] as number),
-            ),
-      ),
-    ];
+    const withGears = usedVolts(document, 'gear').length > 0 ? (['gear'] as const) : [];
+    return [...curves(document).map(({ id }) => id), ...withGears].flatMap((id) => {
+      const own = faultBandOf(document, id);
+      const problem = own === null ? null : faultBandProblem(own, usedVolts(document, id));
+      return band(`sensors.${id}.faultLow`, problem);
+    });
   },
   say: bandWords,
+  remedy: bandRemedy,
 });

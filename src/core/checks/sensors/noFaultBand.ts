@@ -1,10 +1,8 @@
 import { faultBandOf, fieldInfo } from '../../calibration';
 import type { FaultBand } from '../../sensors';
 import { check } from '../entry/check';
-import { fitted } from './parts';
+import { bandRemedy, fitted, REFERENCE_V } from './parts';
 
-/** What sensors are fed with, V. */
-const REFERENCE_V = 5;
 const ALWAYS = ['map', 'throttle', 'coolant', 'air'] as const;
 const WHERE_FITTED = ['lambdaOne', 'lambdaTwo', 'fuelPressure', 'oilPressure'] as const;
 
@@ -23,6 +21,7 @@ export const sensorsNoFaultBand = check({
       }),
   say: () =>
     'There is no fault band: a broken wire reads as its lowest value, and is believed. Give both ends, outside what the sensor gives.',
+  remedy: bandRemedy,
 });
 
 /** True for no band, and for one that nothing a broken wire does falls out of. */

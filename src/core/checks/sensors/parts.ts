@@ -1,6 +1,16 @@
-import { type Calibration, choiceAt, curveOf, lineOf } from '../../calibration';
-import { type FaultBandProblem } from '../../sensors';
+import {
+  type Calibration,
+  choiceAt,
+  curveOf,
+  type FieldPath,
+  lineOf,
+  tableAt,
+  thermistorOf,
+  throttleOf,
+} from '../../calibration';
+import { type FaultBandProblem, isFalling, voltsAtTemperature } from '../../sensors';
 import { type Found, type Place } from '../entry/check';
+import { quantityEdit, type Remedy } from '../entry/remedy';
 
 export const PRESSURES = ['map', 'fuelPressure', 'oilPressure'] as const;
 
@@ -50,4 +60,49 @@ export function bandWords({ problem }: Band): string {
   return problem.code === 'leavesNothing'
     ? `The fault band leaves nothing: below ${lowV} V and above ${highV} V. Swap or correct them.`
     : `${problem.volts.toFixed(2)} V belongs to the sensor’s own range but counts as a fault (below ${lowV} or above ${highV} V). Widen the band.`;
+}
+
+/** What sensors are fed with, V. */
+export const REFERENCE_V = 5;
+
+/** Temperatures a thermistor must show without counting as faulty, °C. */
+const USED_C = [-40, 130] as const;
+
+/** The voltages that a sensor gives when it is well; none while it is not described, or gives no voltage. */
+export function usedVolts(document: Calibration, sensor: string): readonly number[] {
+  switch (sensor) {
+    case 'coolant':
+    case 'air': {
+      const described = thermistorOf(document, sensor);
+      if (described === null || !isFalling(described.curve)) return [];
+      return USED_C.map((celsius) => voltsAtTemperature(described.curve, described.pullUp, celsius));
+    }
+    case 'throttle': {
+      const range = throttleOf(document);
+      return range === null ? [] : [range.closedV, range.openV];
+    }
+    case 'gear':
+      return fitted(document, 'gear')
+        ? (tableAt(document, 'sensors.gear.points') ?? []).map((row) => row[1] as number)
+        : [];
+    default:
+      return curves(document).find(({ id }) => id === sensor)?.usedV ?? [];
+  }
+}
+
+/** A fault band half-way from what a sensor gives to either rail; null where nothing is left beside it. */
+export function bandRemedy(document: Calibration, { place }: { readonly place: Place }): Remedy | null {
+  const sensor = place.split('.')[1] ?? '';
+  const usedV = usedVolts(document, sensor);
+  if (usedV.length === 0) return null;
+  const lowV = Math.floor(50 * Math.max(0, Math.min(...usedV))) / 100;
+  const highV = Math.ceil(50 * (Math.min(REFERENCE_V, Math.max(...usedV)) + REFERENCE_V)) / 100;
+  if (lowV <= 0 && highV >= REFERENCE_V) return null;
+  return {
+    label: `A fault below ${lowV} V and above ${highV} V`,
+    edits: [
+      quantityEdit(document, `sensors.${sensor}.faultLow` as FieldPath, lowV),
+      quantityEdit(document, `sensors.${sensor}.faultHigh` as FieldPath, highV),
+    ],
+  };
 }

@@ -1,10 +1,7 @@
-import { faultBandOf, thermistorOf } from '../../calibration';
-import { faultBandProblem, isFalling, voltsAtTemperature } from '../../sensors';
+import { faultBandOf } from '../../calibration';
+import { faultBandProblem } from '../../sensors';
 import { check } from '../entry/check';
-import { THERMISTORS, band, bandWords } from './parts';
-
-/** Temperatures a thermistor must show without counting as faulty, °C. */
-const USED_C = [-40, 130] as const;
+import { band, bandRemedy, bandWords, THERMISTORS, usedVolts } from './parts';
 
 export const sensorsThermistorFaultBand = check({
   id: 'sensors.thermistorFaultBand',
@@ -14,11 +11,11 @@ export const sensorsThermistorFaultBand = check({
   why: 'In frost or heat a healthy sensor would count as broken.',
   find: (document) =>
     THERMISTORS.flatMap((sensor) => {
-      const described = thermistorOf(document, sensor);
       const own = faultBandOf(document, sensor);
-      if (described === null || own === null || !isFalling(described.curve)) return [];
-      const usedV = USED_C.map((celsius) => voltsAtTemperature(described.curve, described.pullUp, celsius));
+      const usedV = usedVolts(document, sensor);
+      if (usedV.length === 0 || own === null) return [];
       return band(`sensors.${sensor}.faultHigh`, faultBandProblem(own, usedV));
     }),
   say: bandWords,
+  remedy: bandRemedy,
 });

@@ -1,5 +1,9 @@
 import { check } from '../entry/check';
 import { problems } from './parts';
+import { quantityEdit } from '../entry/remedy';
+
+/** Share of the way to the next pulse that a remedy lets the window have. */
+const WINDOW_SHARE = 0.8;
 
 export const triggerWindowWide = check({
   id: 'trigger.windowWide',
@@ -10,4 +14,8 @@ export const triggerWindowWide = check({
   find: (document) => problems(document, 'trigger.camWindow', 'windowWide'),
   say: ({ windowDeg, halfWayDeg }) =>
     `A window of ${windowDeg}° reaches half-way to the next cam pulse (${halfWayDeg.toFixed(0)}°): the wrong pulse would be believed. Make it narrower.`,
+  remedy: (document, { data: { halfWayDeg } }) => {
+    const deg = Math.floor(WINDOW_SHARE * Number(halfWayDeg));
+    return { label: `A window of ${deg}°`, edits: [quantityEdit(document, 'trigger.camWindow', deg)] };
+  },
 });
