@@ -139,7 +139,7 @@ test('what can be computed is one tap away as a proposal, and is put in and undo
   const pump = page.getByRole('article', { name: 'Nothing drives the fuel pump' });
   await pump.getByRole('button', { name: 'Add the output Fuel pump' }).click();
   const sheet = page.getByRole('dialog');
-  await expect(sheet).toContainText('New: Fuel pump, Fuel pump');
+  await expect(sheet).toContainText('New: Fuel pump: On with');
   await sheet.getByRole('button', { name: 'Accept' }).click();
   await expect(pump).toHaveCount(0);
   const wire = page.getByRole('article', { name: 'Something without a pin' });

@@ -15,8 +15,8 @@ import {
 } from '../calibration';
 import { rowCount } from '../map/schema';
 import { contentSum } from '../numeric';
-import { PURPOSE_TEXT } from '../outputs';
-import type { Covered } from '../review';
+import { outputWords } from '../outputs';
+import { type Covered, MAX_COVERED_WORDS } from '../review';
 import type { Place } from './entry/check';
 import { valueWords } from './ledger';
 
@@ -29,10 +29,7 @@ export function covered(document: Calibration): Covered[] {
     ...SECTION_IDS.flatMap(sectionFields).flatMap((path) => fieldCovered(document, path)),
     ...pinsCovered(document),
     ...document.outputs.map((output) =>
-      entry(`outputs.${output.id}`, `${output.name}, ${PURPOSE_TEXT[output.purpose].label}`, {
-        ...output,
-        source: null,
-      }),
+      entry(`outputs.${output.id}`, `${output.name}: ${outputWords(output)}`, { ...output, source: null }),
     ),
     ...document.corrections.map(({ map, ...correction }) =>
       entry(`corrections.${correction.id}`, correction.name, [correction, map.x, map.y, map.values]),
@@ -86,7 +83,7 @@ function sizeWords(
 }
 
 function entry(place: string, words: string, content: unknown): Covered {
-  return { place, words: words.slice(0, 120), sum: contentSum(content) };
+  return { place, words: shortened(words), sum: contentSum(content) };
 }
 
 /** One thing that is another than before: null where it was not there, or is not there any more. */
@@ -118,4 +115,9 @@ function isSame(before: Covered, now: Covered): boolean {
   if (before.sum === now.sum) return true;
   const { place } = now;
   return isFieldPath(place) && fieldInfo(place)?.kind === 'quantity' && before.words === now.words;
+}
+
+/** Words as long as a sign-off keeps them. */
+function shortened(words: string): string {
+  return words.length <= MAX_COVERED_WORDS ? words : `${words.slice(0, MAX_COVERED_WORDS - 1)}…`;
 }

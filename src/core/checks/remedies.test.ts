@@ -1,7 +1,7 @@
 import { demo } from '@tests/support/ventisca';
 import { MAP_CASES } from '@tests/support/checkCases/maps';
 import { SHEET_CASES } from '@tests/support/checkCases/sheet';
-import type { CheckCase } from '@tests/support/checkCases/parts';
+import { amount, type CheckCase } from '@tests/support/checkCases/parts';
 import { HARDWARE_CASES } from '@tests/support/checkCases/hardware';
 import { calibrationSchema } from '../calibration';
 import { limitProblems } from '../calibration/check';
@@ -51,5 +51,34 @@ describe('a remedy', () => {
     expect(changes.length).toBeGreaterThan(0);
     expect(remedy.label).not.toMatch(/undefined|NaN|Infinity/);
     expect(changes.every(({ before, now }) => before !== null || now !== null)).toBe(true);
+  });
+
+  test('marks what it puts in as computed; a preset waits to be looked at', () => {
+    const document = demo('ventisca', ({ outputs, injectors }) => {
+      outputs.splice(0, outputs.length, ...outputs.filter(({ purpose }) => purpose !== 'fuelPump'));
+      amount(injectors.ratedFlow, 58);
+    });
+    const put = (id: string) => {
+      const finding = findings(document).find((found) => found.id === id);
+      const remedy = finding === undefined ? null : remedyOf(document, finding);
+      if (finding === undefined || remedy === null) throw new RangeError(`${id} is not cured`);
+      return remedied(document, finding, remedy, DAY);
+    };
+    expect(put('outputs.noFuelPump').outputs.at(-1)).toMatchObject({
+      purpose: 'fuelPump',
+      source: { kind: 'estimated', date: DAY, note: 'Preset' },
+    });
+    expect(put('injectors.flowUnit').injectors.ratedFlow).toMatchObject({
+      amount: 58,
+      unit: 'lb/h',
+      source: { kind: 'computed', date: DAY, note: 'Remedy: Flow in another unit' },
+    });
+    expect(document.outputs.some(({ purpose }) => purpose === 'fuelPump')).toBe(false);
+  });
+
+  test('is none for what must be measured', () => {
+    const document = demo('ventisca');
+    const [offset] = findings(document).filter(({ id }) => id === 'trigger.offsetUnset');
+    expect(offset === undefined ? undefined : remedyOf(document, offset)).toBeNull();
   });
 });

@@ -87,6 +87,18 @@ describe('a sign-off', () => {
     expect(read.ok && read.document.review).toEqual(document.review);
   });
 
+  test('shortens long words to what it may keep', () => {
+    const [pump] = demo('ventisca').outputs;
+    const long = demo('ventisca', ({ outputs }) => {
+      const [condition] = outputs[0]?.conditions ?? [];
+      if (condition !== undefined) outputs[0]?.conditions.push({ ...condition }, { ...condition });
+      if (outputs[0] !== undefined) outputs[0].name = 'A name as long as any may be, and then, and so on';
+    });
+    const words = covered(long).find(({ place }) => place === `outputs.${pump?.id}`)?.words ?? '';
+    expect(words).toHaveLength(200);
+    expect(words.endsWith('…')).toBe(true);
+  });
+
   test('covers every place once, each by a name', () => {
     const document = decided();
     const all = covered(document).map(({ place }) => place);
@@ -146,7 +158,7 @@ describe('a later change is named', () => {
     const gone = changedBy(({ outputs }) => void outputs.shift());
     expect(gone).toContainEqual({
       place: `outputs.${pump?.id}`,
-      before: `${pump?.name}, Fuel pump`,
+      before: expect.stringMatching(/^Fuel pump: On with time since key on below 3 s/),
       now: null,
     });
     const added = changedBy(

@@ -2,6 +2,7 @@
 export {
   type Acceptance,
   type Covered,
+  MAX_COVERED_WORDS,
   MAX_REASON,
   MAX_SIGNER,
   type Review,

@@ -8,6 +8,9 @@ export const MAX_SIGNER = 60;
 /** Most values a sign-off covers: every field, map, pin, output and correction there can be. */
 const MAX_COVERED = 2000;
 
+/** Longest description of one thing that is covered. */
+export const MAX_COVERED_WORDS = 200;
+
 const checkId = z.string().min(1).max(60);
 const place = z.string().min(1).max(80);
 const sum = z.number().int().min(0);
@@ -25,7 +28,7 @@ const acceptanceSchema = z.object({
 });
 
 /** One thing that a sign-off covers, as it was when it was signed. */
-const coveredSchema = z.object({ place, words: z.string().max(120), sum });
+const coveredSchema = z.object({ place, words: z.string().max(MAX_COVERED_WORDS), sum });
 
 /** Somebody's word that an engine may be started with this calibration, and what was looked at. */
 const signOffSchema = z.object({

@@ -46,7 +46,10 @@ function putEdit(draft: Calibration, edit: Edit, source: Source): void {
     case 'output': {
       const { output } = edit;
       const at = draft.outputs.findIndex(({ id }) => id === output.id);
-      draft.outputs.splice(at < 0 ? draft.outputs.length : at, 1, { ...output, source });
+      // A preset is computed for nobody: it waits to be looked at.
+      if (at < 0)
+        draft.outputs.push({ ...output, source: { kind: 'estimated', date: source.date, note: 'Preset' } });
+      else draft.outputs[at] = { ...output, source };
       return;
     }
     case 'pin': {
