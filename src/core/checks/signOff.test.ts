@@ -92,7 +92,7 @@ describe('a sign-off', () => {
     const long = demo('ventisca', ({ outputs }) => {
       const [condition] = outputs[0]?.conditions ?? [];
       if (condition !== undefined) outputs[0]?.conditions.push({ ...condition }, { ...condition });
-      if (outputs[0] !== undefined) outputs[0].name = 'A name as long as any may be, and then, and so on';
+      if (outputs[0] !== undefined) outputs[0].name = 'A name'.padEnd(60, '.');
     });
     const words = covered(long).find(({ place }) => place === `outputs.${pump?.id}`)?.words ?? '';
     expect(words).toHaveLength(200);
