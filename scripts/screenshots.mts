@@ -108,18 +108,6 @@ const SHOTS: readonly Shot[] = [
     go: (page) => openItem(page, 'Maps', 'Volumetric efficiency'),
   },
   {
-    name: 'missing',
-    size: 'phone',
-    scheme: 'dark',
-    go: async (page) => {
-      await page.getByRole('button', { name: 'New calibration' }).click();
-      await page.getByRole('button', { name: 'Make it' }).click();
-      await page.getByRole('navigation').getByRole('link', { name: 'Maps' }).click();
-      await page.getByRole('link', { name: 'Propose what is missing' }).click();
-      await page.getByRole('button', { name: /^Accept all/ }).waitFor();
-    },
-  },
-  {
     name: 'proposal-wide',
     size: 'wide',
     scheme: 'light',
@@ -140,6 +128,27 @@ const SHOTS: readonly Shot[] = [
       await page.getByRole('textbox', { name: /^Rated flow/ }).blur();
       await page.getByRole('navigation').getByRole('link', { name: 'Review' }).click();
       await page.getByRole('article', { name: 'Injectors cannot feed the engine' }).waitFor();
+    },
+  },
+  {
+    name: 'sign-off',
+    size: 'phone',
+    scheme: 'light',
+    go: async (page) => {
+      await page.getByRole('navigation').getByRole('link', { name: 'Review' }).click();
+      await page.getByRole('button', { name: 'Accept with a reason' }).click();
+      await page
+        .getByRole('textbox', { name: 'Why it is right as it is' })
+        .fill('A strobe comes with the first crank');
+      await page.getByRole('button', { name: 'Accept', exact: true }).click();
+      await page.getByRole('link', { name: 'Sign-off', exact: true }).click();
+      await page.getByRole('textbox', { name: 'Your name' }).fill('Inés Quiroga');
+      await page.getByRole('button', { name: 'Sign', exact: true }).click();
+      await openItem(page, 'Build', 'Injectors');
+      await page.getByRole('textbox', { name: /^Rated flow/ }).fill('640');
+      await page.getByRole('textbox', { name: /^Rated flow/ }).blur();
+      await openItem(page, 'Review', 'Sign-off');
+      await page.getByRole('region', { name: 'Changed since' }).waitFor();
     },
   },
   {

@@ -31,7 +31,7 @@ export function FindingCard({ finding, onGo }: { finding: Finding; onGo: (page: 
   const document = useDocument();
   const [units] = useShownUnits();
   const [accepting, setAccepting] = useState(false);
-  const { title, why } = checkById(finding.id);
+  const { title, why, proposedAt } = checkById(finding.id);
   const { colour, icon, word } = GRADES[finding.severity];
   const [curing, setCuring] = useState(false);
   const remedy = useMemo(() => remedyOf(document, finding), [document, finding]);
@@ -71,6 +71,9 @@ export function FindingCard({ finding, onGo }: { finding: Finding; onGo: (page: 
           accessibilityLabel={`Go to ${place}`}
           onPress={() => onGo(pageOf(finding.place))}
         />
+        {proposedAt === undefined ? null : (
+          <Button label="See the proposal" icon="auto-fix" onPress={() => onGo(proposedAt)} />
+        )}
         {remedy === null ? null : (
           <Button label={remedy.label} icon="auto-fix" onPress={() => setCuring(true)} />
         )}

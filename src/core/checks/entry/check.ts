@@ -40,6 +40,8 @@ export interface Check {
   readonly find: (document: Calibration) => readonly Finding[];
   /** A sentence or two: what is wrong with its numbers, and what to do. */
   readonly say: (data: FindingData, units: ShownUnits) => string;
+  /** The page on which a proposal for it is computed, where there is one of its own. */
+  readonly proposedAt?: string;
   /** What would cure it, where that can be computed; null where it cannot here. */
   readonly remedy?: (document: Calibration, found: Found<FindingData>) => Remedy | null;
 }

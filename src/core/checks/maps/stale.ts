@@ -9,6 +9,7 @@ export const mapsStale = check({
   title: 'Computed for other data',
   severity: 'warns',
   reads: ['maps', 'blend', 'engine', 'idle', 'injectors', 'load'],
+  proposedAt: 'maps/stale',
   why: 'The engine it was computed for is not the one that is described any more.',
   find: (document) =>
     usedMaps(document).flatMap((mapId) => {
