@@ -135,6 +135,7 @@ const SHOTS: readonly Shot[] = [
     size: 'phone',
     scheme: 'light',
     go: async (page) => {
+      await openDemo(page);
       await page.getByRole('navigation').getByRole('link', { name: 'Review' }).click();
       await page.getByRole('button', { name: 'Accept with a reason' }).click();
       await page
@@ -144,10 +145,12 @@ const SHOTS: readonly Shot[] = [
       await page.getByRole('link', { name: 'Sign-off', exact: true }).click();
       await page.getByRole('textbox', { name: 'Your name' }).fill('Inés Quiroga');
       await page.getByRole('button', { name: 'Sign', exact: true }).click();
-      await openItem(page, 'Build', 'Injectors');
+      await page.getByRole('navigation').getByRole('link', { name: 'Build' }).click();
+      await page.getByRole('link', { name: 'Injectors', exact: true }).click();
       await page.getByRole('textbox', { name: /^Rated flow/ }).fill('640');
       await page.getByRole('textbox', { name: /^Rated flow/ }).blur();
-      await openItem(page, 'Review', 'Sign-off');
+      await page.getByRole('navigation').getByRole('link', { name: 'Review' }).click();
+      await page.getByRole('link', { name: 'Sign-off', exact: true }).click();
       await page.getByRole('region', { name: 'Changed since' }).waitFor();
     },
   },

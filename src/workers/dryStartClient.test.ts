@@ -24,7 +24,7 @@ describe('what is asked of the worker', () => {
 
   test('is refused for an incomplete calibration, saying what is missing', () => {
     expect(() => dryStartRequest(emptyCalibration('Empty', TEST_DAY), SETUP)).toThrow(
-      /not complete: engine\.bore.*maps\.warmUp/,
+      /not complete\. Still empty: Bore.*Warm-up/,
     );
   });
 
