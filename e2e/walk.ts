@@ -157,6 +157,13 @@ const SIMULATED: Leg = [
     },
   ],
   [
+    'a field of starts',
+    async ({ page }) => {
+      await page.getByRole('button', { name: 'Run the whole field' }).click();
+      await expect(page.getByRole('button', { name: 'Run the field again' })).toBeVisible({ timeout: 60_000 });
+    },
+  ],
+  [
     'trial drive',
     async (app) => {
       await app.page.getByRole('button', { name: 'Trial drive' }).click();

@@ -20,6 +20,7 @@ for (const args of [
   asItStands('browser'),
   asItStands('frames'),
   asItStands('worker'),
+  asItStands('startField'),
   asItStands('live'),
 ]) {
   const { status } = spawnSync(process.execPath, args, { cwd: root, stdio: 'inherit' });

@@ -2,11 +2,18 @@ import { expose } from 'comlink';
 import { keptRuns } from './cancellable';
 import type { DryStartWorker } from './dryStartProtocol';
 import { runDryStart } from './dryStartTask';
+import { runStartField } from './startFieldTask';
 
 const runs = keptRuns();
 
 const worker: DryStartWorker = {
   run: (token, request, onProgress) => runs.run(token, onProgress, (port) => runDryStart(request, port)),
+  runField: (token, request, onStart) =>
+    runs.run(
+      token,
+      () => undefined,
+      (port) => runStartField(request, port, onStart),
+    ),
   cancel: runs.cancel,
 };
 

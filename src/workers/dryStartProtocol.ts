@@ -2,6 +2,7 @@ import type { EcuProgram } from '@/core/program';
 import type { Car } from '@/standin/car';
 import type { RunToken } from './cancellable';
 import type { StartExplanation, StartPhase, StartSetup, StartTrace, StartVerdict } from '@/standin/dryStart';
+import type { FieldStart } from './startField';
 
 export type { StartExplanation, StartPhase, StartSetup, StartTrace, StartVerdict };
 
@@ -12,6 +13,11 @@ export interface DryStartRequest {
   /** Further cars of the same description, as other parts would make them; none where the car is known. */
   readonly others: readonly Car[];
   readonly setup: StartSetup;
+}
+
+/** A field of starts, or a worker’s share of it. */
+export interface StartFieldRequest extends Omit<DryStartRequest, 'setup'> {
+  readonly setups: readonly StartSetup[];
 }
 
 /** How sure a verdict is: of so many engines like the one described, so many ended like this one. */
@@ -41,6 +47,12 @@ export interface DryStartWorker {
     request: DryStartRequest,
     onProgress: (share: number) => void,
   ): Promise<DryStartAnswer | null>;
+  /** Runs starts one after another, telling how each ended; false when it was cancelled. */
+  runField(
+    token: RunToken,
+    request: StartFieldRequest,
+    onStart: (start: FieldStart) => void,
+  ): Promise<boolean>;
   /** Ends the run with this token at its next slice; nothing happens where it has ended. */
   cancel(token: RunToken): void;
 }

@@ -6,9 +6,10 @@ import { Button } from '@/ui/button/Button';
 import { BackTitle, Docked, Message, Page, useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
-import { prepare, runDryStart, useDryStart } from './dryStartStore';
+import { changeSetup, prepare, runDryStart, useDryStart } from './dryStartStore';
 import { ReadyOnly } from './ReadyOnly';
 import { Standing } from './Standing';
+import { StartFieldCard } from './StartFieldCard';
 import { RunDryStart } from './RunDryStart';
 import { SetupCard } from './SetupCard';
 import { StartCharts } from './StartCharts';
@@ -72,6 +73,15 @@ export function DryStartScreen() {
             onSheet={(sheet) => router.navigate(`/c/${id}/build/${sheet}` as '/')}
           />
         )}
+        <StartFieldCard
+          id={id}
+          document={document}
+          open={answered?.id === id ? (lastAnswer?.setup ?? null) : null}
+          onOpen={({ coolantC, batteryV }) => {
+            changeSetup({ coolantC, batteryV });
+            run();
+          }}
+        />
       </Page>
     </ReadyOnly>
   );
