@@ -30,6 +30,9 @@ test('the whole field of starts: run, read by keyboard, opened, and run again af
     timeout: 60_000,
   });
   await expect(page.getByText('Cranks and is too lean').first()).toBeVisible();
+  await expect(page.getByText(/The broken line is the start before the last change/)).toHaveCount(0);
+  await cold.click();
+  await expect(page.getByText(/The broken line is the start before the last change/)).toBeVisible();
 });
 
 test('a field is stopped half-way, and what has ended stays', async ({ app, page }) => {

@@ -87,9 +87,10 @@ export class Lumbre {
     await this.openItem('Review', 'Dry start');
     await this.choose('Coolant temperature', `${coolant} °C`);
     await this.page.getByRole('button', { name: 'Run dry start' }).click();
-    await expect(this.page.getByRole('status').getByRole('heading', { name: headline })).toBeVisible();
+    const verdict = this.page.getByRole('status').filter({ has: this.page.getByRole('heading') });
+    await expect(verdict.getByRole('heading', { name: headline })).toBeVisible();
     await expect(this.page.getByText('The calibration has changed since')).toBeHidden();
-    await expect(this.page.getByRole('status')).toContainText(`coolant ${coolant} °C`);
+    await expect(verdict).toContainText(`coolant ${coolant} °C`);
   }
 
   /** Puts the stand-in beside the bench, warm, and connects to its engine computer. */

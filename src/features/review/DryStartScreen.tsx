@@ -28,6 +28,8 @@ export function DryStartScreen() {
   const answered = useDryStart((state) => state.answered);
   // An answer is drawn in slices, so that the page never holds still for it.
   const answer = useDeferredValue(answered?.id === id ? lastAnswer : null);
+  const lastBefore = useDryStart((state) => state.before);
+  const before = useDeferredValue(answered?.id === id ? (lastBefore?.trace ?? null) : null);
   const run = () => void runDryStart(id, document);
   useEffect(() => {
     // What is on the screen is drawn first.
@@ -55,7 +57,7 @@ export function DryStartScreen() {
   );
   return (
     <ReadyOnly document={document} heading={heading}>
-      <Page beside={answer === null ? <Waiting /> : <StartCharts trace={answer.trace} />}>
+      <Page beside={answer === null ? <Waiting /> : <StartCharts trace={answer.trace} before={before} />}>
         {heading}
         <Standing document={document} />
         <SetupCard />

@@ -1,7 +1,7 @@
 import { memo, useState } from 'react';
 import type { StartPhase, StartTrace } from '@/workers/dryStartProtocol';
 import { formatNumber } from '@/core/units';
-import { LineChart, Scrubber, type Band } from '@/ui/chart';
+import { LineChart, Scrubber, type Band, type Series } from '@/ui/chart';
 import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 
@@ -21,7 +21,14 @@ const WORDS: Readonly<Record<StartPhase, string>> = {
 const LAMBDA_RANGE = [0, 3] as const;
 
 /** Speed, vapour lambda and injector opening over the start, on one time axis, cranking and running shaded. */
-export const StartCharts = memo(function StartCharts({ trace }: { trace: StartTrace }) {
+export const StartCharts = memo(function StartCharts({
+  trace,
+  before,
+}: {
+  trace: StartTrace;
+  /** The same start before the last change; null where there is none. */
+  before: StartTrace | null;
+}) {
   const [cursor, setCursor] = useState(-1);
   const bands = bandsOf(trace);
   const at =
@@ -45,7 +52,7 @@ export const StartCharts = memo(function StartCharts({ trace }: { trace: StartTr
           title="Speed"
           yLabel="rev/min"
           decimals={0}
-          series={[{ id: 'speed', label: 'Speed', values: trace.speedRpm }]}
+          series={both('speed', trace.speedRpm, before?.speedRpm)}
         />
         <LineChart
           {...shared}
@@ -53,22 +60,34 @@ export const StartCharts = memo(function StartCharts({ trace }: { trace: StartTr
           yLabel="what can burn; 1 is stoichiometric"
           decimals={2}
           yRange={LAMBDA_RANGE}
-          series={[{ id: 'lambda', label: 'Vapour lambda', values: trace.vapourLambda }]}
+          series={both('lambda', trace.vapourLambda, before?.vapourLambda)}
         />
         <LineChart
           {...shared}
           title="Injector opening"
           yLabel="ms"
           decimals={2}
-          series={[{ id: 'opening', label: 'Opening', values: trace.openingMs }]}
+          series={both('opening', trace.openingMs, before?.openingMs)}
         />
       </Scrubber>
       <Text kind="small" colour="muted">
-        Lambda above 3 is drawn at 3.
+        {`Lambda above 3 is drawn at 3.${before === null ? '' : ' The broken line is the start before the last change.'}`}
       </Text>
     </Card>
   );
 });
+
+/** A trace over that of the start before, where there is one: both have their samples at the same times. */
+function both(
+  id: string,
+  now: readonly (number | null)[],
+  before: readonly (number | null)[] | undefined,
+): Series[] {
+  const own = { id, label: 'now', values: now };
+  return before === undefined
+    ? [own]
+    : [own, { id: `${id}-before`, label: 'before', values: before, dash: '5 4' }];
+}
 
 /** "Shaded: at rest to 1.2 s, cranking to 2.3 s, running to 20 s." */
 function stretchWords(bands: readonly Band[]): string {

@@ -14,7 +14,15 @@ interface DryStartState {
   readonly failure: string | null;
   readonly answer: DryStartAnswer | null;
   /** The calibration the answer is about, and its document then, to tell when it has changed since. */
-  readonly answered: { readonly id: string; readonly document: Calibration } | null;
+  readonly answered: Answered | null;
+  /** The last answer of this calibration before it was changed, at the same temperature and battery. */
+  readonly before: DryStartAnswer | null;
+}
+
+/** A calibration, and its document at some time. */
+interface Answered {
+  readonly id: string;
+  readonly document: Calibration;
 }
 
 export const useDryStart = create<DryStartState>(() => ({
@@ -24,6 +32,7 @@ export const useDryStart = create<DryStartState>(() => ({
   failure: null,
   answer: null,
   answered: null,
+  before: null,
 }));
 
 let running: RunningDryStart | null = null;
@@ -45,8 +54,15 @@ export async function runDryStart(id: string, document: Calibration): Promise<vo
   try {
     running = startDryStart(document, setup, (progress) => useDryStart.setState({ progress }));
     const answer = await running.answer;
-    useDryStart.setState(
-      answer === null ? { status: 'idle' } : { status: 'idle', answer, answered: { id, document } },
+    useDryStart.setState((last) =>
+      answer === null
+        ? { status: 'idle' }
+        : {
+            status: 'idle',
+            answer,
+            answered: { id, document },
+            before: beforeOf(last, id, document, answer),
+          },
     );
     if (answer !== null) showTrail(trailOf(id, answer));
   } catch (error) {
@@ -55,6 +71,19 @@ export async function runDryStart(id: string, document: Calibration): Promise<vo
   } finally {
     running = null;
   }
+}
+
+/** What to lay behind an answer: the last one where the calibration was another, else what lay behind that. */
+function beforeOf(
+  { answer: last, answered, before }: Pick<DryStartState, 'answer' | 'answered' | 'before'>,
+  id: string,
+  document: Calibration,
+  { setup }: DryStartAnswer,
+): DryStartAnswer | null {
+  if (answered?.id !== id) return null;
+  const candidate = answered.document === document ? before : last;
+  const isLike = candidate?.setup.coolantC === setup.coolantC && candidate.setup.batteryV === setup.batteryV;
+  return isLike ? candidate : null;
 }
 
 /** Stops the start that is running. What was shown before stays. */
