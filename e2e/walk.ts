@@ -160,7 +160,9 @@ const SIMULATED: Leg = [
     'a field of starts',
     async ({ page }) => {
       await page.getByRole('button', { name: 'Run the whole field' }).click();
-      await expect(page.getByRole('button', { name: 'Run the field again' })).toBeVisible({ timeout: 60_000 });
+      await expect(page.getByRole('button', { name: 'Run the field again' })).toBeVisible({
+        timeout: 60_000,
+      });
     },
   ],
   [
