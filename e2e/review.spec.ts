@@ -36,6 +36,7 @@ test('what is unwise is accepted with a reason, which ends when the value change
   await expect(
     page.getByText(/^“Short pulls only, until the large ones come”, \d{4}-\d\d-\d\d$/),
   ).toBeVisible();
+  await app.expectStored();
   await page.reload();
   await expect(page.getByText(/^“Short pulls only/)).toBeVisible();
   await expect(small).toHaveCount(0);

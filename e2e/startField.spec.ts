@@ -11,7 +11,7 @@ test('the whole field of starts: run, read by keyboard, opened, and run again af
   const field = page.getByRole('grid', { name: 'Field of starts' });
   await expect(field.getByRole('gridcell', { name: /: (?!not yet)/ })).toHaveCount(42, { timeout: 60_000 });
   await expect(page.getByRole('button', { name: 'Run the field again' })).toBeVisible();
-  await expect(field.getByRole('gridcell', { name: '20 °C, 13 V: Caught' })).toHaveCount(1);
+  await expect(field.getByRole('gridcell', { name: /^20 °C, 13 V: Caught/ })).toHaveCount(1);
 
   await field.getByRole('gridcell').first().focus();
   await page.keyboard.press('ArrowRight');
@@ -33,19 +33,4 @@ test('the whole field of starts: run, read by keyboard, opened, and run again af
   await expect(page.getByText(/The broken line is the start before the last change/)).toHaveCount(0);
   await cold.click();
   await expect(page.getByText(/The broken line is the start before the last change/)).toBeVisible();
-});
-
-test('a field is stopped half-way, and what has ended stays', async ({ app, page }) => {
-  await app.openDemo();
-  await app.openItem('Review', 'Dry start');
-  await page.getByRole('button', { name: 'Run the whole field' }).click();
-  const field = page.getByRole('grid', { name: 'Field of starts' });
-  const ended = field.getByRole('gridcell', { name: /: (?!not yet)/ });
-  await expect(ended).not.toHaveCount(0);
-  await page.getByRole('button', { name: 'Cancel the field' }).click();
-  await expect(page.getByRole('button', { name: 'Run the field again' })).toBeVisible();
-  const count = await ended.count();
-  expect(count).toBeLessThan(42);
-  await page.waitForTimeout(500);
-  expect(await ended.count()).toBeLessThan(count + 3);
 });

@@ -16,10 +16,12 @@ const THERMISTOR = {
   form: 'resistance',
   filter: [200, 'ms'],
 } as const;
-/** No fault band: many lambda controllers use their whole range, and only the builder knows whether this one does. */
+/** Many lambda controllers use their whole range, so that nothing of it can be a fault. */
 const BELIEVED = {
   believedFrom: [0.65, 'lambda'],
   believedTo: [1.4, 'lambda'],
+  faultLow: [0, 'V'],
+  faultHigh: [5, 'V'],
 } as const;
 
 /** What is nearly always so: in every new document, as an estimate that waits to be confirmed. */
