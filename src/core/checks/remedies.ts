@@ -14,7 +14,7 @@ export function remedyOf(document: Calibration, finding: Finding): Remedy | null
  * @param date today, YYYY-MM-DD.
  */
 export function remedied(document: Calibration, finding: Finding, remedy: Remedy, date: string): Calibration {
-  const copy = structuredClone(document);
+  const copy = JSON.parse(JSON.stringify(document)) as Calibration;
   putRemedy(copy, remedy, remedySource(finding, date));
   return copy;
 }
