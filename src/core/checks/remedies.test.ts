@@ -81,4 +81,16 @@ describe('a remedy', () => {
     const [offset] = findings(document).filter(({ id }) => id === 'trigger.offsetUnset');
     expect(offset === undefined ? undefined : remedyOf(document, offset)).toBeNull();
   });
+
+  test('is none for an output whose purpose knows no usual condition', () => {
+    const remedies = (['fan', 'tachometer'] as const).map((purpose) => {
+      const document = demo('ventisca', ({ outputs }) => {
+        const [output] = outputs;
+        if (output !== undefined) Object.assign(output, { purpose, conditions: [], pulsesPerTurn: null });
+      });
+      const finding = findings(document).find(({ id }) => id === 'outputs.noCondition');
+      return finding === undefined ? undefined : remedyOf(document, finding);
+    });
+    expect(remedies).toEqual([expect.objectContaining({ label: 'Take the usual conditions' }), null]);
+  });
 });

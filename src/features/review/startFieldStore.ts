@@ -27,21 +27,25 @@ export const useStartField = create<StartFieldState>(() => ({
 }));
 
 let running: RunningField | null = null;
+let runs = 0;
 
 /** Starts the engine in simulation at every temperature and battery of the field. */
 export async function runStartField(id: string, document: Calibration): Promise<void> {
   running?.cancel();
   const { field, before } = useStartField.getState();
   const own = { id, document, starts: [] };
-  // What ended before its end is nothing to compare with.
-  const whole = field !== null && field.id === id && field.starts.length === FIELD_SIZE ? field : null;
+  // What was stopped half-way is nothing to compare with, and the same calibration ends the same.
+  const isOther = field?.id === id && field.starts.length === FIELD_SIZE && field.document !== document;
   useStartField.setState({
     status: 'running',
     failure: null,
     field: own,
-    before: whole ?? (before?.id === id ? before : null),
+    before: isOther ? field : before?.id === id ? before : null,
   });
-  const isMine = () => useStartField.getState().field?.document === document;
+  // A run that was overtaken has nothing more to say, of the same document either.
+  runs += 1;
+  const mine = runs;
+  const isMine = () => mine === runs;
   try {
     running = startField(document, useDryStart.getState().setup.seed, (start) => {
       const present = useStartField.getState().field;

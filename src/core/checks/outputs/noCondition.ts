@@ -17,6 +17,7 @@ export const outputsNoCondition = check({
     const output = document.outputs.find(({ id }) => `outputs.${id}` === place);
     if (output === undefined) return null;
     const { conditions } = presetOutput(output.purpose, output.id, presetEngineOf(document), output.source);
+    if (conditions.length === 0) return null;
     return {
       label: 'Take the usual conditions',
       edits: [{ kind: 'output', output: { ...output, conditions } }],
