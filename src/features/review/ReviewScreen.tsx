@@ -13,7 +13,7 @@ import { AcceptedCard } from './AcceptedCard';
 import { FindingCard } from './FindingCard';
 import { GuessList } from './GuessList';
 import { distanceWords } from './reviewWords';
-import { standWords } from './signOffWords';
+import { standWords } from './signOff/signOffWords';
 import { WaitingCard } from './WaitingCard';
 
 /** What stands between here and the first start: what is in the way, what is worth a look, what is a guess; then the start. */

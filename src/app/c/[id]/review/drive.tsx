@@ -1,1 +1,1 @@
-export { DriveScreen as default } from '@/features/review/DriveScreen';
+export { DriveScreen as default } from '@/features/review/drive/DriveScreen';

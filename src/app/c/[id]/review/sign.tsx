@@ -1,1 +1,1 @@
-export { SignOffScreen as default } from '@/features/review/SignOffScreen';
+export { SignOffScreen as default } from '@/features/review/signOff/SignOffScreen';

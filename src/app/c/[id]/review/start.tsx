@@ -1,1 +1,1 @@
-export { DryStartScreen as default } from '@/features/review/DryStartScreen';
+export { DryStartScreen as default } from '@/features/review/start/DryStartScreen';

@@ -1,1 +1,1 @@
-export { ValuesScreen as default } from '@/features/review/ValuesScreen';
+export { ValuesScreen as default } from '@/features/review/values/ValuesScreen';

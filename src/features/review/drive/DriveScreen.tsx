@@ -10,8 +10,8 @@ import { DriveFindings } from './DriveFindings';
 import { DriveSetupCard } from './DriveSetupCard';
 import { runDrive, useDrive } from './driveStore';
 import { DriveTraces } from './DriveTraces';
-import { ReadyOnly } from './ReadyOnly';
-import { Standing } from './Standing';
+import { ReadyOnly } from '../ReadyOnly';
+import { Standing } from '../Standing';
 import { RunDrive } from './RunDrive';
 
 /** The car driven in simulation with this very calibration. */
