@@ -54,7 +54,7 @@ test('a firing order that does not fit the cylinders is a conflict, shown where 
   await expect(
     page.getByText('Firing order names 4 of 6 cylinders. Enter each cylinder once.'),
   ).toBeVisible();
-  await expect(page.getByText('In conflict').first()).toBeVisible();
+  await expect(page.getByText(/^\d in the way$/).first()).toBeVisible();
 });
 
 test('a value says where it comes from, and the builder can set it', async ({ app, page }) => {

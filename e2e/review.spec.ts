@@ -17,6 +17,39 @@ test('a demo has nothing in its way; a mistake is said with its numbers, and lea
   await expect(small).toContainText(/open 1\d\d % of the time; 85 are the most that can be used/);
   await small.getByRole('button', { name: 'Go to Rated flow' }).click();
   await expect(page.getByRole('heading', { level: 2, name: 'Injectors' })).toBeVisible();
+  const meant = page.locator('[tabindex="-1"]:focus').getByRole('textbox', { name: /^Rated flow/ });
+  await expect(meant).toBeInViewport();
+  await page.keyboard.press('Tab');
+  await expect(page.locator('[tabindex="-1"]:focus')).toHaveCount(0);
+});
+
+test('what is found is listed by place too, and counted at its section and its map', async ({
+  app,
+  page,
+}) => {
+  await app.openDemo();
+  await app.openItem('Build', 'Injectors');
+  await app.type(/^Rated flow/, '250');
+  await app.openItem('Maps', 'Crank advance');
+  await page.getByRole('textbox', { name: /^New value/ }).fill('22');
+  await page.getByRole('button', { name: 'Apply' }).click();
+  await app.goTo('Review');
+  await expect(page.getByRole('region', { name: 'Worth a look' })).toBeVisible();
+  await page.getByRole('radio', { name: 'By place' }).click();
+  await expect(page.getByRole('region', { name: 'Worth a look' })).toHaveCount(0);
+  const cranking = page.getByRole('region', { name: 'Crank advance' });
+  await expect(cranking.getByRole('article', { name: 'Too much advance for cranking' })).toBeVisible();
+  await expect(
+    page
+      .getByRole('region', { name: 'Injectors', exact: true })
+      .getByRole('article', { name: 'Injectors cannot feed the engine' }),
+  ).toBeVisible();
+  await app.goTo('Build');
+  const injectors = page.getByRole('link', { name: 'Injectors', exact: true });
+  await expect(injectors.getByText('1 to look at')).toBeVisible();
+  await app.goTo('Maps');
+  const map = page.getByRole('link', { name: 'Crank advance', exact: true });
+  await expect(map.getByText('1 to look at')).toBeVisible();
 });
 
 test('what is unwise is accepted with a reason, which ends when the value changes', async ({ app, page }) => {
@@ -78,6 +111,13 @@ test('a map with a mistake in it is found, and named', async ({ app, page }) => 
   await expect(kick).toContainText('the starter turns against 22° of advance');
   await kick.getByRole('button', { name: 'Go to Crank advance' }).click();
   await expect(page.getByRole('heading', { level: 2, name: 'Crank advance' })).toBeVisible();
+  const said = page.getByRole('status').filter({ hasText: 'Too much advance for cranking' });
+  const [above, below] = [await said.boundingBox(), await grid.boundingBox()];
+  expect(above?.y ?? 0).toBeLessThan(below?.y ?? 0);
+  await expect(page.getByRole('textbox', { name: /^New value/ })).toBeVisible();
+  await page.getByRole('textbox', { name: /^New value/ }).fill('6');
+  await page.getByRole('button', { name: 'Apply' }).click();
+  await expect(page.getByText('Nothing is found in this map any more.')).toBeVisible();
 });
 
 test('maps of another engine say so, and are computed anew together', async ({ app, page }) => {

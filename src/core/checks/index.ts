@@ -16,10 +16,10 @@ export {
 export { covered, type PlaceChange } from './covered';
 export { putRemedy, type Remedy } from './entry/remedy';
 export { remedyChanges, remedyOf, remedySource } from './remedies';
-export { type FoundCounts, foundCounts, type FoundIn } from './counts';
+export { type Found, type FoundCounts, foundCounts, type FoundIn, foundOn } from './counts';
 export { ledger, type LedgerEntry, valueWords } from './ledger';
 export { LIFE_FIELDS } from './entry/life';
-export { pageOf, placeLabel } from './places';
+export { cellOf, pageOf, placeLabel, wayTo, wayToFinding } from './places';
 export { saidAbout } from './saidAbout';
 export { type Readiness, readiness, type SignOffState, signOffState, withSignOff } from './signOff';
 export { sectionState, SHEET_IDS, SHEET_LABELS, type SheetId, sheetOf, sheetState } from './sheet';

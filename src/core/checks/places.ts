@@ -7,7 +7,7 @@ import {
   isMapKey,
   pinFunctions,
 } from '../calibration';
-import type { Place } from './entry/check';
+import type { Finding, Place } from './entry/check';
 import { sheetOf } from './sheet';
 
 /** Sections whose fields are entered beside the maps, with the page of each. */
@@ -44,4 +44,26 @@ export function placeLabel(document: Calibration, place: Place): string {
     default:
       return (isFieldPath(place) ? fieldInfo(place)?.label : undefined) ?? rest;
   }
+}
+
+/**
+ * The address of a place inside a calibration: its page, and what of it is meant.
+ * "build/injectors?at=injectors.ratedFlow"
+ */
+export function wayTo(place: Place): string {
+  return `${pageOf(place)}?at=${encodeURIComponent(place)}`;
+}
+
+/** The address of what a finding is about; of a map with the cell that is meant: "maps/ve?at=maps.ve&cell=3,7". */
+export function wayToFinding(finding: Finding): string {
+  const cell = cellOf(finding);
+  return `${wayTo(finding.place)}${cell === null ? '' : `&cell=${cell.column},${cell.row}`}`;
+}
+
+/** The cell that a finding is about, counted from the lowest of both axes; null for one that is about no single cell. */
+export function cellOf({ data }: Finding): { readonly column: number; readonly row: number } | null {
+  const cell = data['cell'] as { column?: unknown; row?: unknown } | undefined;
+  return typeof cell?.column === 'number' && typeof cell.row === 'number'
+    ? { column: cell.column, row: cell.row }
+    : null;
 }

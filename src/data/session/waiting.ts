@@ -13,6 +13,7 @@ export interface Waiting {
   readonly inUse: string | null;
   /** The page it is typed on: "build/injectors". */
   readonly page: string;
+  readonly place: Place;
 }
 
 /** A place where any text is a value: it waits for nothing but its box to be left. */
@@ -20,7 +21,7 @@ const TAKEN_AS_TYPED = /^note$|\.wire$/;
 
 /** The fields of a calibration in which text waits that is not a value. */
 export function waitingIn(document: Calibration, drafts: Drafts): Waiting[] {
-  return Object.entries(drafts).flatMap(([path, text]) => {
+  return Object.entries(drafts).flatMap(([path, text]): Waiting[] => {
     if (TAKEN_AS_TYPED.test(path)) return [];
     if (isFieldPath(path)) {
       const kind = fieldInfo(path)?.kind;
@@ -31,13 +32,14 @@ export function waitingIn(document: Calibration, drafts: Drafts): Waiting[] {
           typed: kind === 'table' || kind === 'deadTime' ? null : text,
           inUse: value === null ? null : valueWords(path, value),
           page: pageOf(path),
+          place: path,
         },
       ];
     }
     const [part = '', id = ''] = path.split('.');
     if (part !== 'outputs' && part !== 'corrections') return [];
     const place: Place = `${part}.${id}`;
-    return [{ label: placeLabel(document, place), typed: text, inUse: null, page: pageOf(place) }];
+    return [{ label: placeLabel(document, place), typed: text, inUse: null, page: pageOf(place), place }];
   });
 }
 

@@ -11,6 +11,7 @@ import { Button } from '@/ui/button/Button';
 import { LinkRow, Message } from '@/ui/layout';
 import { Sheet } from '@/ui/sheet/Sheet';
 import { Text } from '@/ui/text/Text';
+import { At } from '../fields/At';
 import { OutputCard } from './OutputCard';
 import { OutputStrips } from './OutputStrips';
 import { SectionPage } from './SectionPage';
@@ -36,7 +37,9 @@ export function OutputsScreen() {
         </Message>
       )}
       {outputs.map((output) => (
-        <OutputCard key={output.id} output={output} />
+        <At key={output.id} place={`outputs.${output.id}`}>
+          <OutputCard output={output} />
+        </At>
       ))}
       <View style={{ flexDirection: 'row' }}>
         <Button

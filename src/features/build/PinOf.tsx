@@ -12,6 +12,7 @@ import { Icon } from '@/ui/icon/Icon';
 import { Sheet } from '@/ui/sheet/Sheet';
 import { Text } from '@/ui/text/Text';
 import { SPACE, useRoles } from '@/ui/theme';
+import { At } from '../fields/At';
 import { assignPin, clearPin, noteWire, takePin } from './pinEdits';
 import { WireNote } from './WireNote';
 
@@ -30,7 +31,7 @@ export function PinOf({ wanted }: { wanted: PinFunction }) {
     setOpen(false);
   };
   return (
-    <View style={{ gap: SPACE.xs }}>
+    <At place={`pins.${wanted.id}`} style={{ gap: SPACE.xs }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
         <View style={{ flex: 1 }}>
           <Text kind="strong">{wanted.label}</Text>
@@ -125,6 +126,6 @@ export function PinOf({ wanted }: { wanted: PinFunction }) {
           />
         )}
       </Sheet>
-    </View>
+    </At>
   );
 }

@@ -199,7 +199,7 @@ describe('quantities and figures', () => {
     ['Unconfirmed', demo()],
     ['Incomplete', demo('ventisca', ({ engine }) => (engine.bore = null))],
     [
-      'In conflict',
+      '1 in the way',
       demo('ventisca', ({ engine }) => Object.assign(engine.firingOrder ?? {}, { value: [1, 2] })),
     ],
   ])('a section can be: %s', (label, given) => {

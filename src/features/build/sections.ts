@@ -1,7 +1,8 @@
 import type { Calibration, SectionState } from '@/core/calibration';
-import { sectionState, SHEET_LABELS, type SheetId, sheetState } from '@/core/checks';
+import { foundOn, sectionState, SHEET_LABELS, type SheetId, sheetState } from '@/core/checks';
 import type { SensorId } from '@/core/sensors';
 import type { Waiting } from '@/data/session/waiting';
+import { foundMark } from '../fields/foundMark';
 import type { IconName } from '@/ui/icon/Icon';
 import type { MarkTone } from '@/ui/layout';
 
@@ -46,12 +47,12 @@ const STATE_MARKS: Readonly<Record<SectionState, { tone: MarkTone; label: string
 
 /** How far a section has come, as icon and word; what waits in it first. */
 export function sectionMark(document: Calibration, id: SheetId, waiting: readonly Waiting[] = []): Mark {
-  return markOf(sheetState(document, id), `build/${id}`, waiting);
+  return markOf(document, sheetState(document, id), `build/${id}`, waiting);
 }
 
 /** How far a sensor has come. */
 export function sensorMark(document: Calibration, id: SensorId, waiting: readonly Waiting[] = []): Mark {
-  return markOf(sectionState(document, `sensors.${id}`), `build/sensors/${id}`, waiting);
+  return markOf(document, sectionState(document, `sensors.${id}`), `build/sensors/${id}`, waiting);
 }
 
 interface Mark {
@@ -59,11 +60,18 @@ interface Mark {
   readonly label: string;
 }
 
-/** A state as icon and word: a field in which text waits is named, since what was there before stays in use. */
-function markOf(state: SectionState, page: string, waiting: readonly Waiting[]): Mark {
+/**
+ * A state as icon and word: a field in which text waits is named, since what was there before stays in use; what is found
+ * is counted.
+ */
+function markOf(document: Calibration, state: SectionState, page: string, waiting: readonly Waiting[]): Mark {
   const here = waiting.filter((field) => field.page === page || field.page.startsWith(`${page}/`));
   const [first] = here;
-  if (first === undefined) return STATE_MARKS[state];
+  if (first === undefined) {
+    const found = foundMark(foundOn(document, page));
+    const comesFirst = found?.tone === 'error' || (state !== 'empty' && state !== 'incomplete');
+    return found !== null && comesFirst ? found : STATE_MARKS[state];
+  }
   const label = here.length === 1 ? `${first.label} waits` : `${here.length} fields wait`;
   return { tone: 'warning', label };
 }

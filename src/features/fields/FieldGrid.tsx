@@ -4,6 +4,7 @@ import { fieldInfo, type FieldPath, isSetAside } from '@/core/calibration';
 import { useDocument } from '@/data/session/session';
 import { useWide } from '@/ui/layout';
 import { SPACE } from '@/ui/theme';
+import { At } from './At';
 
 interface Props {
   paths: readonly FieldPath[];
@@ -27,7 +28,7 @@ export function FieldGrid({ paths, children, alone = [], above = {} }: Props) {
     return shown.map((path) => (
       <Fragment key={path}>
         {above[path]}
-        {children(path)}
+        <At place={path}>{children(path)}</At>
       </Fragment>
     ));
   }
@@ -37,15 +38,16 @@ export function FieldGrid({ paths, children, alone = [], above = {} }: Props) {
       {shown.map((path) => (
         <Fragment key={path}>
           {above[path] === undefined ? null : <View style={{ width: '100%' }}>{above[path]}</View>}
-          <View
+          <At
+            place={path}
             style={
               isShort(path)
-                ? { flexGrow: 1, flexShrink: 1, flexBasis: '40%', minWidth: LEAST, gap: SPACE.m }
-                : { width: '100%', gap: SPACE.m }
+                ? { flexGrow: 1, flexShrink: 1, flexBasis: '40%', minWidth: LEAST }
+                : { width: '100%' }
             }
           >
             {children(path)}
-          </View>
+          </At>
         </Fragment>
       ))}
     </View>

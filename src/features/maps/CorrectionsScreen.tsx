@@ -8,6 +8,7 @@ import { Button } from '@/ui/button/Button';
 import { BackTitle, Card, Page } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
+import { At } from '../fields/At';
 import { TypingFrom } from '../fields/TypingFrom';
 import { CorrectionCard } from './CorrectionCard';
 import { NewCorrectionSheet } from './NewCorrectionSheet';
@@ -49,13 +50,14 @@ export function CorrectionsScreen() {
         ones.
       </Text>
       {corrections.map((correction, i) => (
-        <CorrectionCard
-          key={correction.id}
-          correction={correction}
-          onOpen={() => router.navigate(`/c/${id}/maps/correction-${correction.id}` as '/')}
-          onUp={i === 0 ? null : () => move(i, i - 1)}
-          onDown={i === corrections.length - 1 ? null : () => move(i, i + 1)}
-        />
+        <At key={correction.id} place={`corrections.${correction.id}`}>
+          <CorrectionCard
+            correction={correction}
+            onOpen={() => router.navigate(`/c/${id}/maps/correction-${correction.id}` as '/')}
+            onUp={i === 0 ? null : () => move(i, i - 1)}
+            onDown={i === corrections.length - 1 ? null : () => move(i, i + 1)}
+          />
+        </At>
       ))}
       {corrections.length === 0 ? (
         <Card title="None yet">

@@ -1,7 +1,7 @@
 import { useCallback } from 'react';
 import { View } from 'react-native';
 import type { Calibration, MapKey } from '@/core/calibration';
-import { checkById, type Finding, findingWords, reviewed } from '@/core/checks';
+import { cellOf, checkById, type Finding, findingWords, reviewed } from '@/core/checks';
 import { useDocumentPartAfter } from '@/data/session/documentParts';
 import { useShownUnits } from '@/data/shownUnits';
 import { Button } from '@/ui/button/Button';
@@ -10,13 +10,23 @@ import { Message } from '@/ui/layout';
 import { SPACE } from '@/ui/theme';
 import type { MapEditing } from './useMapEditing';
 
+interface Props {
+  mapKey: MapKey;
+  editing: MapEditing;
+  /** A finding led to this map: that nothing is left of it is said too. */
+  led?: boolean;
+}
+
 /** What the checks find in this map and nobody has accepted; a cell that is meant is selected by a touch. */
-export function MapFindings({ mapKey, editing }: { mapKey: MapKey; editing: MapEditing }) {
+export function MapFindings({ mapKey, editing, led = false }: Props) {
   const [units] = useShownUnits();
   const found = useDocumentPartAfter(
     useCallback((document: Calibration) => foundIn(document, mapKey), [mapKey]),
   );
-  if (found === null || found.length === 0) return null;
+  if (found === null) return null;
+  if (found.length === 0) {
+    return led ? <Message tone="good">Nothing is found in this map any more.</Message> : null;
+  }
   return (
     <View style={{ gap: SPACE.s }}>
       {found.map((finding) => {
@@ -43,12 +53,4 @@ export function MapFindings({ mapKey, editing }: { mapKey: MapKey; editing: MapE
 
 function foundIn(document: Calibration, mapKey: MapKey): readonly Finding[] {
   return reviewed(document).open.filter(({ place }) => place === `maps.${mapKey}`);
-}
-
-/** The cell that a finding is about; null for one about the whole map. */
-function cellOf({ data }: Finding): { column: number; row: number } | null {
-  const cell = data['cell'] as { column?: unknown; row?: unknown } | undefined;
-  return typeof cell?.column === 'number' && typeof cell.row === 'number'
-    ? { column: cell.column, row: cell.row }
-    : null;
 }

@@ -14,6 +14,7 @@ import { Icon } from '@/ui/icon/Icon';
 import { LinkRow, StateMark, useWide, type MarkTone } from '@/ui/layout';
 import { Heading } from '@/ui/text/Text';
 import { CORNER, SPACE, useRoles } from '@/ui/theme';
+import { useFoundMark } from '../fields/useFoundMark';
 import { rangeText } from './rangeText';
 
 const THUMBNAIL = { width: 56, height: 40 } as const;
@@ -185,6 +186,7 @@ const MapRow = memo(function MapRow({
   const wide = useWide();
   const picture = wide ? SMALL_THUMBNAIL : THUMBNAIL;
   const pictured = useDocumentPartLater(useCallback((document) => mapAt(document, mapKey), [mapKey]));
+  const found = useFoundMark(`maps/${mapKey}`);
   const frame = {
     borderWidth: 1,
     borderStyle: 'dashed',
@@ -202,7 +204,7 @@ const MapRow = memo(function MapRow({
           <Thumbnail map={pictured} {...picture} />
         )
       }
-      state={<StateMark {...(stale ? STALE_MARK : mapMark(pictured, ready))} />}
+      state={<StateMark {...(stale ? STALE_MARK : (found ?? mapMark(pictured, ready)))} />}
       compact={wide}
       here={here}
       onPress={() => router.navigate(`/c/${id}/maps/${mapKey}` as '/')}

@@ -1,6 +1,6 @@
 import { inSentence } from '@/core/units';
 import { useGlobalSearchParams, useRouter } from 'expo-router';
-import { memo, useDeferredValue, useMemo, useState, type ReactNode } from 'react';
+import { memo, useDeferredValue, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 import { mapAt, type MapKey, putMap } from '@/core/calibration';
 import { generatedMap, generatorNeeds, mapAnchors, type OwnAnchors } from '@/core/generators';
@@ -14,6 +14,7 @@ import { IconButton } from '@/ui/button/IconButton';
 import { HelpSheet } from '@/ui/field';
 import { BackTitle, Card, Page, useWide } from '@/ui/layout';
 import { ProposalView } from '@/ui/proposal/ProposalView';
+import { cellSelection, type Selection } from '@/ui/grid';
 import { MapSurface } from '@/ui/surface';
 import { SPACE } from '@/ui/theme';
 import { AnchorFields } from './AnchorFields';
@@ -136,6 +137,12 @@ function Proposing({ mapId, title, onDone }: { mapId: MapId; title: ReactNode; o
   );
 }
 
+/** The cell that an address names, as "3,7"; null for none. */
+function cellAt(text: string | undefined): Selection['corner'] | null {
+  const [, column, row] = /^(\d+),(\d+)$/.exec(text ?? '') ?? [];
+  return column === undefined || row === undefined ? null : { column: Number(column), row: Number(row) };
+}
+
 interface EditingProps {
   mapKey: MapKey;
   of: ShownMapOf;
@@ -152,9 +159,14 @@ function Editing({ mapKey, of, isThere, onPropose, onAxes }: EditingProps) {
   const roomy = useWindowDimensions().width >= ROOMY;
   const document = useDocumentButCells();
   const router = useRouter();
-  const { id } = useGlobalSearchParams<{ id: string }>();
+  const { id, at, cell } = useGlobalSearchParams<{ id: string; at?: string; cell?: string }>();
   const { definition, as } = of;
   const editing = useMapEditing(mapKey, as);
+  const led = at === `maps.${mapKey}`;
+  useEffect(() => {
+    const place = led ? cellAt(cell) : null;
+    if (place !== null) editing.select(cellSelection(place));
+  }, [led, cell, editing]);
   const missing = isMapId(mapKey) ? generatorNeeds(document, mapKey) : [];
   if (!isThere) {
     if (!isMapId(mapKey)) return null;
@@ -172,13 +184,14 @@ function Editing({ mapKey, of, isThere, onPropose, onAxes }: EditingProps) {
   }
   const editor = (
     <>
+      {led ? <MapFindings mapKey={mapKey} editing={editing} led /> : null}
       <MapEditor
         mapKey={mapKey}
         as={as}
         editing={editing}
         onAxes={definition.fixedAxis === true ? null : onAxes}
       />
-      <MapFindings mapKey={mapKey} editing={editing} />
+      {led ? null : <MapFindings mapKey={mapKey} editing={editing} />}
       {mapKey === 'lambda' ? <PulseScaling /> : null}
       <MapSettings mapKey={mapKey} />
       {isMapId(mapKey) ? (

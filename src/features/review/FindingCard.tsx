@@ -5,9 +5,9 @@ import {
   checkById,
   type Finding,
   findingWords,
-  pageOf,
   placeLabel,
   remedyOf,
+  wayToFinding,
 } from '@/core/checks';
 import { useDocument } from '@/data/session/session';
 import { useShownUnits } from '@/data/shownUnits';
@@ -69,7 +69,7 @@ export function FindingCard({ finding, onGo }: { finding: Finding; onGo: (page: 
         <Button
           label="Go there"
           accessibilityLabel={`Go to ${place}`}
-          onPress={() => onGo(pageOf(finding.place))}
+          onPress={() => onGo(wayToFinding(finding))}
         />
         {proposedAt === undefined ? null : (
           <Button label="See the proposal" icon="auto-fix" onPress={() => onGo(proposedAt)} />

@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import type { LedgerEntry } from '@/core/checks';
+import { type LedgerEntry, wayTo } from '@/core/checks';
 import { SOURCE_TEXT } from '@/core/field/schema';
 import { LinkRow, StateMark, useWide } from '@/ui/layout';
 import { Heading, Text } from '@/ui/text/Text';
@@ -22,13 +22,13 @@ export function GuessList({
         Nobody has vouched for these yet, and a wrong one breaks parts. Measure them, or look them up for this
         engine.
       </Text>
-      {guessed.map(({ place, label, source, page }) => (
+      {guessed.map(({ place, label, source }) => (
         <LinkRow
           key={place}
           label={label}
           state={<StateMark tone="warning" label={SOURCE_TEXT[source.kind].label} />}
           compact={wide}
-          onPress={() => onGo(page)}
+          onPress={() => onGo(wayTo(place))}
         />
       ))}
     </View>

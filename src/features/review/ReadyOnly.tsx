@@ -1,7 +1,7 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import { type Calibration, compile } from '@/core/calibration';
-import { blockingFindings, findingWords, pageOf } from '@/core/checks';
+import { blockingFindings, findingWords, wayToFinding } from '@/core/checks';
 import { useShownUnits } from '@/data/shownUnits';
 import { Button } from '@/ui/button/Button';
 import { Message, Page } from '@/ui/layout';
@@ -42,7 +42,7 @@ export function ReadyOnly({ document, heading, children }: Props) {
           actions={
             <Button
               label="Put it right"
-              onPress={() => router.navigate(`/c/${id}/${pageOf(finding.place)}` as '/')}
+              onPress={() => router.navigate(`/c/${id}/${wayToFinding(finding)}` as '/')}
             />
           }
         >

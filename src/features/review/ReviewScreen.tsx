@@ -4,11 +4,13 @@ import { compile } from '@/core/calibration';
 import { type Finding, readiness, reviewed, signOffState } from '@/core/checks';
 import { useWaiting } from '@/data/session/waiting';
 import { useDocument } from '@/data/session/session';
+import { Chips } from '@/ui/button/Chips';
 import { Icon } from '@/ui/icon/Icon';
 import { LinkRow, Page, useWide } from '@/ui/layout';
 import { MissingList } from '@/ui/missing/MissingList';
 import { Heading, Text } from '@/ui/text/Text';
 import { SPACE, useRoles } from '@/ui/theme';
+import { byPlace } from './byPlace';
 import { AcceptedCard } from './AcceptedCard';
 import { FindingCard } from './FindingCard';
 import { GuessList } from './GuessList';
@@ -16,12 +18,17 @@ import { distanceWords } from './reviewWords';
 import { standWords } from './signOff/signOffWords';
 import { WaitingCard } from './WaitingCard';
 
+const LISTED = [
+  { id: 'grade', label: 'By grade' },
+  { id: 'place', label: 'By place' },
+] as const;
+
 /** What stands between here and the first start: what is in the way, what is worth a look, what is a guess; then the start. */
 export function ReviewScreen() {
   const document = useDocument();
   const router = useRouter();
   const wide = useWide();
-  const { id } = useGlobalSearchParams<{ id: string }>();
+  const { id, by } = useGlobalSearchParams<{ id: string; by?: string }>();
   const { open, accepted } = reviewed(document);
   const inTheWay = open.filter(({ severity }) => severity === 'blocks');
   const stands = readiness(document);
@@ -73,8 +80,24 @@ export function ReviewScreen() {
       {wide ? null : starts}
       {compiled.ok ? null : <MissingList missing={compiled.missing} onGo={go} />}
       <WaitingCard waiting={waiting} onGo={go} />
-      <Group title="Stands in the way" found={inTheWay} onGo={go} />
-      <Group title="Worth a look" found={toLookAt} onGo={go} />
+      {inTheWay.length + toLookAt.length < 2 ? null : (
+        <Chips
+          label="Listed"
+          options={LISTED}
+          value={by === 'place' ? 'place' : 'grade'}
+          onChange={(next) => router.setParams({ by: next })}
+        />
+      )}
+      {by === 'place' ? (
+        byPlace(document, [...inTheWay, ...toLookAt]).map(({ label, found }) => (
+          <Group key={label} title={label} found={found} onGo={go} />
+        ))
+      ) : (
+        <>
+          <Group title="Stands in the way" found={inTheWay} onGo={go} />
+          <Group title="Worth a look" found={toLookAt} onGo={go} />
+        </>
+      )}
       {wide ? null : guessList}
       <AcceptedCard accepted={accepted} />
     </Page>

@@ -1,4 +1,5 @@
 import { View } from 'react-native';
+import { wayTo } from '@/core/checks';
 import { type Waiting, waitingWords } from '@/data/session/waiting';
 import { Button } from '@/ui/button/Button';
 import { Message } from '@/ui/layout';
@@ -26,7 +27,7 @@ export function WaitingCard({
             <Button
               label="Go there"
               accessibilityLabel={`Go to ${field.label}`}
-              onPress={() => onGo(field.page)}
+              onPress={() => onGo(wayTo(field.place))}
             />
           }
         >

@@ -5,6 +5,7 @@ import { linkKeys } from '@/ui/button/linkKeys';
 import { Icon } from '@/ui/icon/Icon';
 import { Text } from '@/ui/text/Text';
 import { SPACE, useRoles } from '@/ui/theme';
+import { type FoundMark, foundMark } from '../fields/foundMark';
 import { type Place, PLACES } from './places';
 import { useFoundCounts } from './useFoundCounts';
 
@@ -40,7 +41,7 @@ export function Navigation({ kind }: { kind: 'bar' | 'rail' }) {
           <Pressable
             key={place.id}
             role="link"
-            aria-label={found === null ? place.label : `${place.label}, ${found.words}`}
+            aria-label={found === null ? place.label : `${place.label}, ${found.label}`}
             {...({ 'aria-current': here ? 'page' : undefined } as object)}
             onPress={go}
             {...linkKeys(go)}
@@ -66,22 +67,12 @@ export function Navigation({ kind }: { kind: 'bar' | 'rail' }) {
   );
 }
 
-/** What is found in a place: how much, how grave the gravest is, and both in words; null for nothing. */
-interface FoundAt {
-  readonly count: number;
-  readonly tone: 'error' | 'warning';
-  readonly words: string;
-}
-
-function foundAt(place: Place['id'], counts: FoundCounts | null): FoundAt | null {
-  if (counts === null || (place !== 'build' && place !== 'maps')) return null;
-  const { blocks, warns } = counts[place];
-  if (blocks > 0) return { count: blocks, tone: 'error', words: `${blocks} in the way` };
-  return warns > 0 ? { count: warns, tone: 'warning', words: `${warns} to look at` } : null;
+function foundAt(place: Place['id'], counts: FoundCounts | null): FoundMark | null {
+  return counts === null || (place !== 'build' && place !== 'maps') ? null : foundMark(counts[place]);
 }
 
 /** A number at the corner of an icon. */
-function Count({ count, tone }: FoundAt) {
+function Count({ count, tone }: FoundMark) {
   const roles = useRoles();
   return (
     <View

@@ -1,6 +1,6 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { View } from 'react-native';
-import { type Place, pageOf, placeLabel, readiness, signOffState } from '@/core/checks';
+import { type Place, placeLabel, readiness, signOffState, wayTo } from '@/core/checks';
 import { fieldInfo, isFieldPath } from '@/core/calibration';
 import type { SignOff } from '@/core/review';
 import { printPage } from '@/data/files/paper';
@@ -66,7 +66,7 @@ export function SignOffScreen() {
               key={change.place}
               label={placeLabel(document, change.place)}
               detail={changeWords(change)}
-              onPress={() => go(pageOf(change.place))}
+              onPress={() => go(wayTo(change.place))}
             />
           ))}
         </View>

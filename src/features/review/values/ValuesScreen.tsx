@@ -1,7 +1,7 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { ledger, type LedgerEntry } from '@/core/checks';
+import { ledger, type LedgerEntry, wayTo } from '@/core/checks';
 import { useDocument } from '@/data/session/session';
 import { setSources } from '@/data/session/useField';
 import { Button } from '@/ui/button/Button';
@@ -58,10 +58,10 @@ export function ValuesScreen() {
             <ValueRow
               key={entry.place}
               entry={entry}
-              onGo={() => router.navigate(`/c/${id}/${entry.page}` as '/')}
+              onGo={() => router.navigate(`/c/${id}/${wayTo(entry.place)}` as '/')}
               onSource={() =>
                 entry.place === 'pins.ecu'
-                  ? router.navigate(`/c/${id}/${entry.page}` as '/')
+                  ? router.navigate(`/c/${id}/${wayTo(entry.place)}` as '/')
                   : ask({ label: entry.label, entries: [entry] })
               }
             />
