@@ -16,12 +16,9 @@ const THERMISTOR = {
   form: 'resistance',
   filter: [200, 'ms'],
 } as const;
-/** Many lambda controllers use their whole range, so that nothing of it can be a fault. */
 const BELIEVED = {
   believedFrom: [0.65, 'lambda'],
   believedTo: [1.4, 'lambda'],
-  faultLow: [0, 'V'],
-  faultHigh: [5, 'V'],
 } as const;
 
 /** What is nearly always so: in every new document, as an estimate that waits to be confirmed. */

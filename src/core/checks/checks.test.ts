@@ -215,3 +215,25 @@ describe('functions that need a pin', () => {
     expect(ids(({ trigger }) => choose(trigger.camSensor, 'none'))).not.toContain('cam');
   });
 });
+
+test('no usual fault band of a new document is one that is then warned of', () => {
+  const fresh = emptyCalibration('Fresh', '2026-11-27');
+  const warned = findings(fresh).filter(({ id }) => id === 'sensors.noFaultBand');
+  const usual = Object.entries(fresh.sensors).flatMap(([id, sensor]) =>
+    'faultLow' in sensor && sensor.faultLow !== null ? [`sensors.${id}.faultLow`] : [],
+  );
+  expect(usual.length).toBeGreaterThan(3);
+  expect(warned.filter(({ place }) => usual.includes(place))).toEqual([]);
+});
+
+test.each(['lambdaOne', 'lambdaTwo', 'fuelPressure', 'oilPressure'] as const)(
+  'nor that of a %s that is then fitted',
+  (id) => {
+    const fresh = emptyCalibration('Fresh', '2026-11-27');
+    const source = { kind: 'measured', date: '2026-11-27' } as const;
+    fresh.sensors[id].fitted = { value: 'yes', source };
+    const warned = findings(fresh).filter(({ place }) => place.startsWith(`sensors.${id}.`));
+    const hasUsual = fresh.sensors[id].faultLow !== null;
+    expect(warned.some((finding) => finding.id === 'sensors.noFaultBand')).toBe(!hasUsual);
+  },
+);

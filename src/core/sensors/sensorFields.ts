@@ -3,7 +3,7 @@ import { choiceField, quantityField, tableField } from '../field/schema';
 import type { QuantityId } from '../units';
 
 /** Volts below or above which a sensor is taken for unplugged or shorted. */
-export const faultFields = {
+const faultFieldsOf = (required: boolean, usual: { low: string; high: string }) => ({
   faultLow: quantityField({
     label: 'Fault below',
     quantity: 'voltage',
@@ -11,10 +11,10 @@ export const faultFields = {
     min: 0,
     max: 5,
     decimals: 2,
-    required: true,
+    required,
     help: {
       what: 'A voltage below this is taken for a short to ground or a break.',
-      usual: '0.2 V, under everything the sensor gives when it is well.',
+      usual: usual.low,
       changes: 'When the replacement value is used instead.',
     },
   }),
@@ -25,14 +25,25 @@ export const faultFields = {
     min: 0,
     max: 5,
     decimals: 2,
-    required: true,
+    required,
     help: {
       what: 'A voltage above this is taken for a short to supply or, with a pull-up, a break.',
-      usual: '4.8 V, over everything the sensor gives when it is well.',
+      usual: usual.high,
       changes: 'When the replacement value is used instead.',
     },
   }),
-};
+});
+
+export const faultFields = faultFieldsOf(true, {
+  low: '0.2 V, under everything the sensor gives when it is well.',
+  high: '4.8 V, over everything the sensor gives when it is well.',
+});
+
+/** A lambda controller may use its whole range: then nothing of it can be a fault, and both stay empty. */
+export const lambdaFaultFields = faultFieldsOf(false, {
+  low: 'Just under what the controller gives. Empty where it begins at 0 V: then a break is not seen.',
+  high: 'Just over what the controller gives. Empty where it ends at 5 V: then a short is not seen.',
+});
 
 /** How much a reading is smoothed. */
 export const filterField = quantityField({

@@ -2,6 +2,7 @@ import { choiceField, quantityField, tableField, z } from '../field/schema';
 import {
   fallbackField,
   faultFields,
+  lambdaFaultFields,
   filterField,
   fittedField,
   linearFields,
@@ -232,7 +233,7 @@ const lambda = z.object({
     },
   }),
   filter: filterField,
-  ...faultFields,
+  ...lambdaFaultFields,
 });
 
 const lambdaUse = z.object({
