@@ -77,6 +77,52 @@ describe('fuel pressure', () => {
   });
 });
 
+describe('what walls and plugs do', () => {
+  const worst = (values: readonly number[]) => Math.max(...values);
+
+  test('in frost the walls are wetted before the first turn and fed by cranking; hot, there is hardly a film', () => {
+    const cold = start(demo(), -20).trace;
+    const firstTurn = cold.phase.indexOf('cranking');
+    expect(cold.filmMg[firstTurn]).toBeGreaterThan(5);
+    expect(worst(cold.filmMg)).toBeGreaterThan(2 * worst(start(demo(), 80).trace.filmMg));
+  });
+
+  test('the film is what prime, injection and evaporation leave of it: without prime there is none at first', () => {
+    const document = demo();
+    document.maps.prime = null;
+    const { filmMg, phase } = start(document, -20).trace;
+    expect(filmMg[phase.indexOf('cranking')]).toBe(0);
+  });
+
+  // 2.05 at −20 °C by the map; the engine warms a little while it fades.
+  test('after-start enrichment begins at its map when it runs, and falls from there; before, there is none', () => {
+    const document = demo();
+    const { afterStart, phase } = start(document, -20).trace;
+    const running = afterStart.filter((factor) => factor !== null);
+    expect(afterStart.slice(0, phase.indexOf('running')).every((factor) => factor === null)).toBe(true);
+    const { maps } = document;
+    const at = maps.afterStart?.x.indexOf(-20) ?? -1;
+    expect(running[0]).toBeCloseTo(maps.afterStart?.values[at] ?? 0, 1);
+    expect(running.every((factor, i) => i === 0 || factor <= (running[i - 1] as number) + 0.02)).toBe(true);
+    expect(running.at(-1)).toBeLessThan(running[0] as number);
+  });
+
+  test('plugs stay dry enough in a good start, and are soaked in one that floods', () => {
+    const good = start(demo(), -20);
+    const flooded = start(scaled(4), -20);
+    expect(worst(good.trace.plugWetness)).toBeLessThan(1);
+    expect(flooded.verdict.code).toBe('floods');
+    expect(worst(flooded.trace.plugWetness)).toBeGreaterThanOrEqual(1);
+  });
+
+  test('the first fire comes before the catch, and not at all where nothing burns', () => {
+    const { turnsToFire, turnsToCatch } = start(demo(), -20).verdict;
+    expect(turnsToFire as number).toBeGreaterThan(0);
+    expect(turnsToFire as number).toBeLessThanOrEqual(turnsToCatch as number);
+    expect(start(scaled(0.1), -20).verdict.turnsToFire).toBeNull();
+  });
+});
+
 describe('Ventisca', () => {
   test.each(TEMPERATURES)('catches at %d °C, whatever the seed', (coolantC) => {
     for (const seed of [1, 2, 3]) {

@@ -167,7 +167,11 @@ export class DryStart {
     trace.manifoldKpa.push(manifoldKpa(this.car.engine, plant));
     trace.coolantC.push(plant.coolantC);
     trace.loadThrottlePercent.push(turning && last !== null ? last.loadThrottlePercent : null);
-    trace.phase.push(this.phaseNow(turning));
+    const phase = this.phaseNow(turning);
+    trace.filmMg.push(plant.filmMg.reduce((sum, mg) => sum + mg, 0) / this.car.engine.cylinders);
+    trace.afterStart.push(phase === 'running' ? read(vehicle.frame, AT.afterStart) : null);
+    trace.plugWetness.push(plant.plugWetness.reduce((most, wetness) => Math.max(most, wetness), 0));
+    trace.phase.push(phase);
   }
 
   private phaseNow(turning: boolean): StartPhase {

@@ -12,6 +12,12 @@ export interface StartTrace {
   readonly coolantC: number[];
   /** Throttle with what idle air adds to it, %: the load where load is measured by throttle. */
   readonly loadThrottlePercent: (number | null)[];
+  /** Fuel on the port walls, the mean of all cylinders, mg. */
+  readonly filmMg: number[];
+  /** Factor that is left of after-start enrichment; null while it does not run. */
+  readonly afterStart: (number | null)[];
+  /** How wet the wettest plug is: from 1 on it does not spark. */
+  readonly plugWetness: number[];
   readonly phase: StartPhase[];
 }
 
@@ -26,6 +32,9 @@ export function emptyTrace(): StartTrace {
     manifoldKpa: [],
     coolantC: [],
     loadThrottlePercent: [],
+    filmMg: [],
+    afterStart: [],
+    plugWetness: [],
     phase: [],
   };
 }

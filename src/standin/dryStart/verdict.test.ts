@@ -29,6 +29,9 @@ function story(stretches: readonly Stretch[]): { trace: StartTrace; events: CarE
     openingMs: [],
     batteryV: [],
     manifoldKpa: [],
+    filmMg: [],
+    afterStart: [],
+    plugWetness: [],
     phase: [],
   };
   const events: CarEvent[] = [];

@@ -34,6 +34,8 @@ export interface StartVerdict {
   readonly code: VerdictCode;
   /** Turns of the crank until it ran for good; null when it never did. */
   readonly turnsToCatch: number | null;
+  /** Turns of the crank until a charge burned; null when none did. */
+  readonly turnsToFire: number | null;
   /** Why charges failed to burn where it mattered, most frequent first; null when they burned. */
   readonly mainFault: Fault | null;
   /** The charges that the prime pulse alone had fed were too rich already. */
@@ -102,6 +104,7 @@ export function verdictOf(trace: StartTrace, events: readonly CarEvent[], asked:
   const fault = runsAtEnd || !ran ? mainFault(deciding) : decidingFault(deciding);
   const base = {
     turnsToCatch: runsAtEnd ? turnsToCatch(events) : null,
+    turnsToFire: events.find(({ outcome }) => outcome === 'burned')?.turns ?? null,
     mainFault: fault,
     primed: isPrimed(events),
     cut: wasCut(deciding),

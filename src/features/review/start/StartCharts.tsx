@@ -1,6 +1,7 @@
 import { memo, useState } from 'react';
 import type { StartPhase, StartTrace } from '@/workers/dryStartProtocol';
 import { formatNumber } from '@/core/units';
+import { Chips } from '@/ui/button/Chips';
 import { LineChart, Scrubber, type Band, type Series } from '@/ui/chart';
 import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
@@ -19,8 +20,52 @@ const WORDS: Readonly<Record<StartPhase, string>> = {
 };
 /** Vapour lambda is drawn up to here: leaner is only "far too lean". */
 const LAMBDA_RANGE = [0, 3] as const;
+/** From 1 on a plug does not spark. */
+const WETNESS_RANGE = [0, 1.2] as const;
 
-/** Speed, vapour lambda and injector opening over the start, on one time axis, cranking and running shaded. */
+type Column = Exclude<keyof StartTrace, 'timeS' | 'phase'>;
+
+interface ChartOf {
+  readonly title: string;
+  readonly yLabel: string;
+  readonly decimals: number;
+  readonly column: Column;
+  readonly yRange?: readonly [number, number];
+}
+
+type ViewId = 'engine' | 'fuel';
+
+const VIEWS = [
+  { id: 'engine', label: 'Engine' },
+  { id: 'fuel', label: 'Walls and plugs' },
+] as const;
+
+const CHARTS: Readonly<Record<ViewId, readonly ChartOf[]>> = {
+  engine: [
+    { title: 'Speed', yLabel: 'rev/min', decimals: 0, column: 'speedRpm' },
+    {
+      title: 'Vapour lambda',
+      yLabel: 'what can burn; 1 is stoichiometric',
+      decimals: 2,
+      column: 'vapourLambda',
+      yRange: LAMBDA_RANGE,
+    },
+    { title: 'Injector opening', yLabel: 'ms', decimals: 2, column: 'openingMs' },
+  ],
+  fuel: [
+    { title: 'Film on the walls', yLabel: 'mg a cylinder', decimals: 0, column: 'filmMg' },
+    { title: 'After-start enrichment', yLabel: '× on running fuel', decimals: 2, column: 'afterStart' },
+    {
+      title: 'Wettest plug',
+      yLabel: 'from 1 on it does not spark',
+      decimals: 2,
+      column: 'plugWetness',
+      yRange: WETNESS_RANGE,
+    },
+  ],
+};
+
+/** What engine, walls and plugs do over the start, on one time axis, cranking and running shaded. */
 export const StartCharts = memo(function StartCharts({
   trace,
   before,
@@ -30,6 +75,7 @@ export const StartCharts = memo(function StartCharts({
   before: StartTrace | null;
 }) {
   const [cursor, setCursor] = useState(-1);
+  const [view, setView] = useState<ViewId>('engine');
   const bands = bandsOf(trace);
   const at =
     cursor < 0
@@ -38,40 +84,30 @@ export const StartCharts = memo(function StartCharts({
   const shared = { x: trace.timeS, xLabel: 'Time, s', bands, cursor, height: 170 };
   return (
     <Card title="The first 20 seconds" intro={at ?? `${stretchWords(bands)} Touch a chart to read it.`}>
+      <Chips label="What is drawn" options={VIEWS} value={view} onChange={setView} />
       <Scrubber
         label="Time in the start"
         x={trace.timeS}
         cursor={cursor}
         onCursor={setCursor}
         valueText={(i) =>
-          `${formatNumber(trace.timeS[i], 2)} s, ${WORDS[trace.phase[i] ?? 'rest']}, ${formatNumber(trace.speedRpm[i], 0)} rev/min, vapour lambda ${formatNumber(trace.vapourLambda[i], 2)}, opening ${formatNumber(trace.openingMs[i], 2)} ms`
+          `${formatNumber(trace.timeS[i], 2)} s, ${WORDS[trace.phase[i] ?? 'rest']}, ${formatNumber(trace.speedRpm[i], 0)} rev/min, vapour lambda ${formatNumber(trace.vapourLambda[i], 2)}, opening ${formatNumber(trace.openingMs[i], 2)} ms, film ${formatNumber(trace.filmMg[i], 0)} mg, plugs ${formatNumber(trace.plugWetness[i], 2)} wet`
         }
       >
-        <LineChart
-          {...shared}
-          title="Speed"
-          yLabel="rev/min"
-          decimals={0}
-          series={both('speed', trace.speedRpm, before?.speedRpm)}
-        />
-        <LineChart
-          {...shared}
-          title="Vapour lambda"
-          yLabel="what can burn; 1 is stoichiometric"
-          decimals={2}
-          yRange={LAMBDA_RANGE}
-          series={both('lambda', trace.vapourLambda, before?.vapourLambda)}
-        />
-        <LineChart
-          {...shared}
-          title="Injector opening"
-          yLabel="ms"
-          decimals={2}
-          series={both('opening', trace.openingMs, before?.openingMs)}
-        />
+        {CHARTS[view].map(({ title, yLabel, decimals, column, yRange }) => (
+          <LineChart
+            {...shared}
+            key={title}
+            title={title}
+            yLabel={yLabel}
+            decimals={decimals}
+            {...(yRange === undefined ? {} : { yRange })}
+            series={both(column, trace[column], before?.[column])}
+          />
+        ))}
       </Scrubber>
       <Text kind="small" colour="muted">
-        {`Lambda above 3 is drawn at 3.${before === null ? '' : ' The broken line is the start before the last change.'}`}
+        {`${view === 'engine' ? 'Lambda above 3 is drawn at 3.' : 'Film is what each injection leaves on the port wall, and evaporates from.'}${before === null ? '' : ' The broken line is the start before the last change.'}`}
       </Text>
     </Card>
   );
