@@ -2,6 +2,8 @@ import { expose } from 'comlink';
 import { keptRuns } from './cancellable';
 import type { DryStartWorker } from './dryStartProtocol';
 import { runDryStart } from './dryStartTask';
+import { runSearch } from './searchTask';
+import { cureSteps } from '@/standin/startCure';
 import { runStartField } from './startFieldTask';
 
 const runs = keptRuns();
@@ -13,6 +15,12 @@ const worker: DryStartWorker = {
       token,
       () => undefined,
       (port) => runStartField(request, port, onStart),
+    ),
+  cure: (token, request, onTried) =>
+    runs.run(
+      token,
+      () => undefined,
+      (port) => runSearch(cureSteps(request), port, onTried),
     ),
   cancel: runs.cancel,
 };

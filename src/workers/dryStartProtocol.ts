@@ -2,9 +2,10 @@ import type { EcuProgram } from '@/core/program';
 import type { Car } from '@/standin/car';
 import type { RunToken } from './cancellable';
 import type { StartExplanation, StartPhase, StartSetup, StartTrace, StartVerdict } from '@/standin/dryStart';
+import type { Cure } from '@/standin/startCure';
 import type { FieldStart } from './startField';
 
-export type { StartExplanation, StartPhase, StartSetup, StartTrace, StartVerdict };
+export type { Cure, StartExplanation, StartPhase, StartSetup, StartTrace, StartVerdict };
 
 /** What is asked of the worker: plain compiled data, nothing of the document. */
 export interface DryStartRequest {
@@ -53,6 +54,8 @@ export interface DryStartWorker {
     request: StartFieldRequest,
     onStart: (start: FieldStart) => void,
   ): Promise<boolean>;
+  /** Looks for curves with which it starts, telling how many starts were tried; null when it was cancelled. */
+  cure(token: RunToken, request: DryStartRequest, onTried: (starts: number) => void): Promise<Cure | null>;
   /** Ends the run with this token at its next slice; nothing happens where it has ended. */
   cancel(token: RunToken): void;
 }

@@ -1,4 +1,4 @@
-import { DryStart, explainVerdict, START_LENGTH_S, type StartResult } from '@/standin/dryStart';
+import { DryStart, explainStart, START_LENGTH_S, type StartResult } from '@/standin/dryStart';
 import type { RunPort } from './cancellable';
 import type { DryStartAnswer, DryStartRequest, Sureness } from './dryStartProtocol';
 
@@ -26,20 +26,14 @@ export async function runDryStart(
   }
   const [result] = results;
   if (result === undefined) return null;
-  const { trace, verdict, airC, finding, netMs } = result;
-  const explanation = explainVerdict(verdict, setup, finding, {
-    load: program.load,
-    crankAdvance: program.tables.crankAdvance !== undefined,
-    idleAir: program.idleAir,
-    netMs,
-  });
+  const { trace, verdict, airC } = result;
   return {
     setup,
     standIn: car.engine.label,
     airC,
     trace,
     verdict,
-    explanation,
+    explanation: explainStart(program, result),
     sureness: others.length === 0 ? null : surenessOf(results),
   };
 }

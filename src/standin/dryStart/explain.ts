@@ -1,6 +1,6 @@
 import type { EcuProgram, LoadProgram, MapId } from '@/core/program';
 import { formatNumber } from '@/core/units';
-import type { StartSetup } from './dryStart';
+import type { StartResult, StartSetup } from './dryStart';
 import type { HardwareFinding, HardwareSection } from './hardwareFinding';
 import type { StartVerdict } from './verdict';
 
@@ -37,6 +37,19 @@ const SPEED_DENSITY: ExplainedBy = {
 
 /** Below this coolant temperature a start counts as cold: start-up enrichment is what keeps it alive, °C. */
 const COLD_C = 60;
+
+/** A finished start in words, by the maps that its program has. */
+export function explainStart(
+  { load, tables, idleAir }: EcuProgram,
+  { verdict, setup, finding, netMs }: Pick<StartResult, 'verdict' | 'setup' | 'finding' | 'netMs'>,
+): StartExplanation {
+  return explainVerdict(verdict, setup, finding, {
+    load,
+    crankAdvance: tables.crankAdvance !== undefined,
+    idleAir,
+    netMs,
+  });
+}
 
 /** Puts what the simulation found into words: what the hardware did first, then mixture and maps. */
 export function explainVerdict(

@@ -4,6 +4,6 @@
  * The engine is plant, the engine computer is core/ecu.
  */
 export { DryStart, START_LENGTH_S, type StartResult, type StartSetup } from './dryStart';
-export { explainVerdict, type StartExplanation } from './explain';
+export { explainStart, explainVerdict, type StartExplanation } from './explain';
 export type { StartPhase, StartTrace } from './trace';
 export type { StartVerdict } from './verdict';

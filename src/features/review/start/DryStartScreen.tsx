@@ -1,14 +1,16 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useDeferredValue, useEffect } from 'react';
 import { View } from 'react-native';
-import { useDocument } from '@/data/session/session';
+import { useDocument, useSession } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { BackTitle, Docked, Message, Page, useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
+import type { DryStartAnswer } from '@/workers/dryStartProtocol';
 import { changeSetup, prepare, runDryStart, useDryStart } from './dryStartStore';
 import { ReadyOnly } from '../ReadyOnly';
 import { Standing } from '../Standing';
+import { CureCard } from './CureCard';
 import { StartFieldCard } from './StartFieldCard';
 import { RunDryStart } from './RunDryStart';
 import { SetupCard } from './SetupCard';
@@ -31,6 +33,11 @@ export function DryStartScreen() {
   const lastBefore = useDryStart((state) => state.before);
   const before = useDeferredValue(answered?.id === id ? (lastBefore?.trace ?? null) : null);
   const run = () => void runDryStart(id, document);
+  // What was just put in is in the session, and not yet in what this screen was drawn of.
+  const runAnew = () => {
+    const { history } = useSession.getState();
+    if (history !== null) void runDryStart(id, history.document);
+  };
   useEffect(() => {
     // What is on the screen is drawn first.
     const timer = setTimeout(prepare, PREPARE_AFTER_MS, document);
@@ -75,6 +82,9 @@ export function DryStartScreen() {
             onSheet={(sheet) => router.navigate(`/c/${id}/build/${sheet}` as '/')}
           />
         )}
+        {answer === null || answered === null || (answer.explanation.good && !isUnsure(answer)) ? null : (
+          <CureCard id={id} document={document} setup={answer.setup} onTaken={runAnew} />
+        )}
         <StartFieldCard
           id={id}
           document={document}
@@ -87,6 +97,11 @@ export function DryStartScreen() {
       </Page>
     </ReadyOnly>
   );
+}
+
+/** It settles, but not with every engine of the same description. */
+function isUnsure({ sureness }: DryStartAnswer): boolean {
+  return sureness !== null && sureness.alike < sureness.of;
 }
 
 function Waiting() {

@@ -94,17 +94,19 @@ export const StartCharts = memo(function StartCharts({
           `${formatNumber(trace.timeS[i], 2)} s, ${WORDS[trace.phase[i] ?? 'rest']}, ${formatNumber(trace.speedRpm[i], 0)} rev/min, vapour lambda ${formatNumber(trace.vapourLambda[i], 2)}, opening ${formatNumber(trace.openingMs[i], 2)} ms, film ${formatNumber(trace.filmMg[i], 0)} mg, plugs ${formatNumber(trace.plugWetness[i], 2)} wet`
         }
       >
-        {CHARTS[view].map(({ title, yLabel, decimals, column, yRange }) => (
-          <LineChart
-            {...shared}
-            key={title}
-            title={title}
-            yLabel={yLabel}
-            decimals={decimals}
-            {...(yRange === undefined ? {} : { yRange })}
-            series={both(column, trace[column], before?.[column])}
-          />
-        ))}
+        {CHARTS[view]
+          .filter(({ column }) => trace[column].some((value) => value !== null))
+          .map(({ title, yLabel, decimals, column, yRange }) => (
+            <LineChart
+              {...shared}
+              key={title}
+              title={title}
+              yLabel={yLabel}
+              decimals={decimals}
+              {...(yRange === undefined ? {} : { yRange })}
+              series={both(column, trace[column], before?.[column])}
+            />
+          ))}
       </Scrubber>
       <Text kind="small" colour="muted">
         {`${view === 'engine' ? 'Lambda above 3 is drawn at 3.' : 'Film is what each injection leaves on the port wall, and evaporates from.'}${before === null ? '' : ' The broken line is the start before the last change.'}`}

@@ -53,7 +53,7 @@ export function VerdictCard({ answer, outdated, onMap, onSheet }: Props) {
         </View>
         <Text>{explanation.reason}</Text>
         <Text kind="small" colour="muted">
-          {`${answer.standIn}; coolant ${formatNumber(setup.coolantC, 0)} °C, air ${formatNumber(answer.airC, 0)} °C, battery ${setup.batteryV} V at rest, ${verdict.crankingV.toFixed(1)} V at the lowest.`}
+          {`${firstFireWords(verdict.turnsToFire)} ${answer.standIn}; coolant ${formatNumber(setup.coolantC, 0)} °C, air ${formatNumber(answer.airC, 0)} °C, battery ${setup.batteryV} V at rest, ${verdict.crankingV.toFixed(1)} V at the lowest.`}
         </Text>
       </View>
       {sureness === null ? null : <Sureness {...sureness} />}
@@ -78,6 +78,10 @@ export function VerdictCard({ answer, outdated, onMap, onSheet }: Props) {
       </View>
     </Card>
   );
+}
+
+function firstFireWords(turns: number | null): string {
+  return turns === null ? 'Nothing burned.' : `First fire after ${formatNumber(turns, 1)} turns.`;
 }
 
 /** How sure the verdict is of an engine that nobody has measured, and what such a start cannot notice. */
