@@ -35,6 +35,7 @@ const CORE = [
   'demo',
   'starters',
   'checks',
+  'whatIf',
   'workings',
   'meaning',
   'log',

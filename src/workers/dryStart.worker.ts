@@ -3,7 +3,7 @@ import { keptRuns } from './cancellable';
 import type { DryStartWorker } from './dryStartProtocol';
 import { runDryStart } from './dryStartTask';
 import { runSearch } from './searchTask';
-import { cureSteps } from '@/standin/startCure';
+import { cureSteps, endsOf } from '@/standin/startCure';
 import { runStartField } from './startFieldTask';
 
 const runs = keptRuns();
@@ -21,6 +21,12 @@ const worker: DryStartWorker = {
       token,
       () => undefined,
       (port) => runSearch(cureSteps(request), port, onTried),
+    ),
+  ends: (token, { programs, car, setup }) =>
+    runs.run(
+      token,
+      () => undefined,
+      (port) => runSearch(endsOf(programs, car, setup), port, () => undefined),
     ),
   cancel: runs.cancel,
 };

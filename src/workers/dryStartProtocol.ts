@@ -2,10 +2,10 @@ import type { EcuProgram } from '@/core/program';
 import type { Car } from '@/standin/car';
 import type { RunToken } from './cancellable';
 import type { StartExplanation, StartPhase, StartSetup, StartTrace, StartVerdict } from '@/standin/dryStart';
-import type { Cure } from '@/standin/startCure';
+import type { Cure, StartOutcome } from '@/standin/startCure';
 import type { FieldStart } from './startField';
 
-export type { Cure, StartExplanation, StartPhase, StartSetup, StartTrace, StartVerdict };
+export type { Cure, StartExplanation, StartOutcome, StartPhase, StartSetup, StartTrace, StartVerdict };
 
 /** What is asked of the worker: plain compiled data, nothing of the document. */
 export interface DryStartRequest {
@@ -19,6 +19,11 @@ export interface DryStartRequest {
 /** A field of starts, or a worker’s share of it. */
 export interface StartFieldRequest extends Omit<DryStartRequest, 'setup'> {
   readonly setups: readonly StartSetup[];
+}
+
+/** The same start with several programs: what is typed in each is wrong in another way. */
+export interface StartsRequest extends Pick<DryStartRequest, 'car' | 'setup'> {
+  readonly programs: readonly EcuProgram[];
 }
 
 /** How sure a verdict is: of so many engines like the one described, so many ended like this one. */
@@ -56,6 +61,8 @@ export interface DryStartWorker {
   ): Promise<boolean>;
   /** Looks for curves with which it starts, telling how many starts were tried; null when it was cancelled. */
   cure(token: RunToken, request: DryStartRequest, onTried: (starts: number) => void): Promise<Cure | null>;
+  /** Runs the same start with each program; null when it was cancelled. */
+  ends(token: RunToken, request: StartsRequest): Promise<StartOutcome[] | null>;
   /** Ends the run with this token at its next slice; nothing happens where it has ended. */
   cancel(token: RunToken): void;
 }

@@ -16,6 +16,7 @@ import { RunDryStart } from './RunDryStart';
 import { SetupCard } from './SetupCard';
 import { StartCharts } from './StartCharts';
 import { VerdictCard } from './VerdictCard';
+import { WhatIfCard } from './WhatIfCard';
 
 const PREPARE_AFTER_MS = 250;
 
@@ -85,6 +86,7 @@ export function DryStartScreen() {
         {answer === null || answered === null || (answer.explanation.good && !isUnsure(answer)) ? null : (
           <CureCard id={id} document={document} setup={answer.setup} onTaken={runAnew} />
         )}
+        {answer === null ? null : <WhatIfCard id={id} document={document} setup={answer.setup} />}
         <StartFieldCard
           id={id}
           document={document}
