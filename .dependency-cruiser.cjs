@@ -36,6 +36,7 @@ const CORE = [
   'starters',
   'checks',
   'whatIf',
+  'compare',
   'workings',
   'meaning',
   'log',

@@ -13,7 +13,7 @@ export {
   withAcceptance,
   withoutAcceptance,
 } from './accepted';
-export { covered, type PlaceChange } from './covered';
+export { changesBetween, covered, type PlaceChange } from './covered';
 export { putRemedy, type Remedy } from './entry/remedy';
 export { remedyChanges, remedyOf, remedySource } from './remedies';
 export { type Found, type FoundCounts, foundCounts, type FoundIn, foundOn } from './counts';

@@ -3,7 +3,7 @@ import { fromBase, STANDARD_CONTEXT, unitOf } from '../../units';
 
 /** A number with its unit: "610 cm³/min", "9.20:1", "4" without one. */
 export function withUnit(number: string, unit: string): string {
-  return `${number}${/^[\w°µ%]/.test(unit) ? ' ' : ''}${unit}`;
+  return `${number}${/^[\p{L}°%]/u.test(unit) ? ' ' : ''}${unit}`;
 }
 
 /** An absolute pressure in the unit shown: "165 kPa abs". */
