@@ -19,6 +19,7 @@ async function open(page: Page, given: File, button = 'Open a file'): Promise<vo
 }
 
 async function exported(page: Page): Promise<string> {
+  await page.getByRole('button', { name: 'Versions and files' }).click();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Export as a file' }).click();
   const saved = await download;

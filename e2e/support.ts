@@ -27,6 +27,7 @@ export class Lumbre {
   /** Opens the demo with changes made to its file, as a builder who brings one. */
   async openChanged(change: (file: CalibrationFile) => void): Promise<void> {
     await this.openDemo();
+    await this.page.getByRole('button', { name: 'Versions and files' }).click();
     const download = this.page.waitForEvent('download');
     await this.page.getByRole('button', { name: 'Export as a file' }).click();
     const content = JSON.parse(await readFile(await (await download).path(), 'utf8')) as CalibrationFile;

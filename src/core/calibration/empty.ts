@@ -114,6 +114,7 @@ export function emptyCalibration(name: string, date: string): Calibration {
     couplings: [],
     maps: Object.fromEntries(MAP_IDS.map((id) => [id, null])),
     review: { accepted: [], signOff: null },
+    lineage: [],
   };
   // Built from the schemas' own keys, so its shape is the schema's; the tests parse it to prove that.
   return document as unknown as Calibration;

@@ -62,6 +62,8 @@ export const calibrationSchema = z.object({
   couplings: z.array(couplingSchema).max(MAP_IDS.length),
   maps: mapsSchema,
   review: reviewSchema,
+  /** Sums of the states it left in, as a file or a copy, newest last: by them a common ancestor is found. */
+  lineage: z.array(z.number().int().min(0)).max(64).default([]),
 });
 
 export type Calibration = z.infer<typeof calibrationSchema>;

@@ -4,7 +4,7 @@ import { covered, type Place } from '../checks';
 import { calibrationFromSheet, STARTER_SHEETS } from '../starters';
 import { everything } from '@tests/support/everything';
 import { demo, TEST_DAY } from '@tests/support/ventisca';
-import { differences, mergeOf, putPlaces } from '.';
+import { commonAncestor, differences, leaving, mergeOf, putPlaces, stateSum } from '.';
 
 const copy = (document: Calibration) => JSON.parse(JSON.stringify(document)) as Calibration;
 const placesOf = (own: Calibration, other: Calibration) => differences(own, other).map(({ place }) => place);
@@ -61,8 +61,8 @@ describe('differences', () => {
     const other = demo('ventisca', ({ maps }) =>
       maps.spark?.values.splice(4, 1, (values[4] as number) + 2.5),
     );
-    expect(differences(demo(), other)[0]?.detail).toBe('1 cell differs, +2.5 ° BTDC at most');
-    expect(differences(other, demo())[0]?.detail).toBe('1 cell differs, −2.5 ° BTDC at most');
+    expect(differences(demo(), other)[0]?.detail).toBe('1 cell changes, by +2.5 ° BTDC at most');
+    expect(differences(other, demo())[0]?.detail).toBe('1 cell changes, by −2.5 ° BTDC at most');
   });
 
   test('what only one of them has is said to be on one side', () => {
@@ -173,5 +173,49 @@ describe('a common ancestor', () => {
       Object.assign(outputs.find(({ id }) => id === 'fan') ?? {}, { name: 'Big fan' }),
     );
     expect(mergeOf(demo(), gone, renamed).clashing).toContain('outputs.fan');
+  });
+});
+
+describe('where a calibration comes from', () => {
+  const changed = () => demo('ventisca', CHANGES[1]?.[1]);
+  const state = (name: string, document: Calibration) => ({ name, document });
+
+  test('a state has a sum of its own, whoever vouches for it and whatever it is called', () => {
+    const vouched = demo('ventisca', (draft) => {
+      draft.name = 'Another';
+      if (draft.injectors.ratedFlow !== null)
+        draft.injectors.ratedFlow.source = { kind: 'measured', date: TEST_DAY };
+    });
+    expect(stateSum(vouched)).toBe(stateSum(demo()));
+    expect(stateSum(changed())).not.toBe(stateSum(demo()));
+    expect(stateSum(copy(demo()))).toBe(stateSum(demo()));
+  });
+
+  test('what left remembers it: the newest state that both come from is found', () => {
+    const states = [
+      state('newest', changed()),
+      state('when it left', demo()),
+      state('first', demo('pardela')),
+    ];
+    const away = leaving(demo());
+    const edited = { ...away, injectors: { ...away.injectors, leastPulse: null } };
+    expect(commonAncestor(states, edited)?.name).toBe('when it left');
+    expect(commonAncestor(states, demo())).toBeNull();
+    expect(commonAncestor([], edited)).toBeNull();
+    expect(commonAncestor(states, leaving(changed()))?.name).toBe('newest');
+  });
+
+  test('it remembers each state once, the newest last, and no more than two dozen', () => {
+    let document = demo();
+    for (let amount = 300; amount < 340; amount += 1) {
+      document = leaving({
+        ...document,
+        injectors: demo('ventisca', ({ injectors }) => Object.assign(injectors.ratedFlow ?? {}, { amount }))
+          .injectors,
+      });
+    }
+    expect(document.lineage).toHaveLength(24);
+    expect(document.lineage.at(-1)).toBe(stateSum(document));
+    expect(leaving(document).lineage).toEqual(document.lineage);
   });
 });

@@ -12,7 +12,7 @@ export interface Difference {
   /** What each says; null where it says nothing, or the place is without use. */
   readonly own: string | null;
   readonly other: string | null;
-  /** Of two maps: how many cells differ and by how much at most; null else. */
+  /** Of two maps: what taking the other’s over does to the cells; null else. */
   readonly detail: string | null;
 }
 
@@ -36,7 +36,7 @@ function sectionOf(place: Place): string {
   return pageOf(place).startsWith('build/') ? SHEET_LABELS[sheetOf(place)] : BESIDE_MAPS;
 }
 
-/** "12 cells differ, +3.2 % at most": the other’s against one’s own, on one’s own axes. */
+/** "12 cells change, by +3.2 % at most": what taking the other’s over does, on one’s own axes. */
 function mapDetail(own: Calibration, other: Calibration, place: Place): string | null {
   const key = mapKeyOf(place);
   if (key === null || !isMapKey(own, key) || !isMapKey(other, key)) return null;
@@ -44,11 +44,11 @@ function mapDetail(own: Calibration, other: Calibration, place: Place): string |
   if (mine === null || theirs === null) return null;
   const { cells, largest, otherAxes } = mapDifference(mine, theirs);
   const { decimals, unit } = definitionAt(own, key);
-  // The difference is one’s own less the other’s; said is what the other has more.
+  // The difference is one’s own less the other’s; said is what the other has more: what is added.
   const most = `${largest < 0 ? '+' : ''}${formatNumber(-largest, decimals)} ${unit}`.trim();
   const axes = otherAxes ? 'other breakpoints' : '';
   if (cells === 0) return axes === '' ? null : `${axes}, the same surface`;
-  const words = `${cells} ${cells === 1 ? 'cell differs' : 'cells differ'}, ${most} at most`;
+  const words = `${cells} ${cells === 1 ? 'cell changes' : 'cells change'}, by ${most} at most`;
   return axes === '' ? words : `${words}; ${axes}`;
 }
 

@@ -3,5 +3,6 @@
  * what each side changed since a common ancestor. Sources are no difference: to vouch for a value changes nothing.
  */
 export { type Difference, differences } from './differences';
+export { commonAncestor, leaving, stateSum } from './lineage';
 export { type Merge, mergeOf } from './merge';
 export { putPlaces } from './putPlaces';

@@ -1,4 +1,5 @@
 import { type Calibration, calibrationToText } from '@/core/calibration';
+import { leaving } from '@/core/compare';
 
 /** A file name that any system takes: letters, digits and dashes of the calibration's name. */
 export function calibrationFileName(name: string, date: Date): string {
@@ -20,9 +21,13 @@ function plainName(name: string): string {
   return plain === '' ? 'calibration' : plain;
 }
 
-/** Hands a text to the browser as a file. */
-export function saveTextFile(fileName: string, text: string, type = 'application/json'): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+/** Hands a text, or bytes, to the browser as a file. */
+export function saveTextFile(
+  fileName: string,
+  content: string | Uint8Array<ArrayBuffer>,
+  type = 'application/json',
+): void {
+  const url = URL.createObjectURL(new Blob([content], { type }));
   const link = window.document.createElement('a');
   link.href = url;
   link.download = fileName;
@@ -30,7 +35,7 @@ export function saveTextFile(fileName: string, text: string, type = 'application
   setTimeout(() => URL.revokeObjectURL(url), 10_000);
 }
 
-/** Hands the calibration to the browser as a file. */
+/** Hands the calibration to the browser as a file, which remembers what it was when it left. */
 export function downloadCalibration(document: Calibration): void {
-  saveTextFile(calibrationFileName(document.name, new Date()), calibrationToText(document));
+  saveTextFile(calibrationFileName(document.name, new Date()), calibrationToText(leaving(document)));
 }

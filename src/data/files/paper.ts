@@ -4,10 +4,12 @@ function escaped(text: string): string {
   return text.replace(/[&<>"]/g, (sign) => ESCAPES[sign] ?? sign);
 }
 
-/** A part of a page for paper: a heading, a paragraph, or a table with its head. */
+/** A part of a page for paper: a heading, a paragraph, a drawing, or a table with its head. */
 export type PaperPart =
   | { readonly heading: string }
   | { readonly text: string }
+  /** Lines and areas of numbers, never of what somebody typed. */
+  | { readonly svg: string }
   | { readonly head: readonly string[]; readonly rows: readonly (readonly string[])[] };
 
 /** A page for paper, by itself: A4 or letter, heads of tables again on every sheet. Nothing in it is taken as markup. */
@@ -24,6 +26,7 @@ ${parts.map(partHtml).join('\n')}
 function partHtml(part: PaperPart): string {
   if ('heading' in part) return `<h2>${escaped(part.heading)}</h2>`;
   if ('text' in part) return `<p>${escaped(part.text)}</p>`;
+  if ('svg' in part) return part.svg;
   const cells = (tag: 'th' | 'td', row: readonly string[]) =>
     `<tr>${row.map((cell) => `<${tag}>${escaped(cell)}</${tag}>`).join('')}</tr>`;
   return `<table><thead>${cells('th', part.head)}</thead><tbody>

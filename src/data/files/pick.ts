@@ -4,6 +4,19 @@ import * as DocumentPicker from 'expo-document-picker';
 const MAX_FILE_BYTES = 8 * 1024 * 1024;
 const MEGABYTE = 1024 * 1024;
 
+const NO_CALIBRATION = {
+  ok: false,
+  message:
+    'It is a ZIP file without a calibration in it, or a damaged one. Choose the package that Lumbre made.',
+} as const;
+
+/** The text of a file; of a package that of the calibration in it, null where there is none. */
+async function textOf(file: File): Promise<string | null> {
+  const { calibrationIn, isPackage } = await import('./unpack');
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  return isPackage(bytes) ? calibrationIn(bytes, MAX_FILE_BYTES) : new TextDecoder().decode(bytes);
+}
+
 /** What came of reading a file. */
 export type ReadPart<T> =
   { readonly ok: true; readonly part: T } | { readonly ok: false; readonly message: string };
@@ -26,9 +39,8 @@ export async function pickPart<T>(
       `was not opened. It has ${is} MB; such a file has well under ${most}. Choose another file.`,
     );
   }
-  const result = await file
-    .text()
-    .then(read)
+  const result = await textOf(file)
+    .then((text) => (text === null ? NO_CALIBRATION : read(text)))
     .catch(() => null);
   if (result === null) return refused('could not be read. Check that it still exists, and choose it again.');
   return result.ok ? result : refused(`was not opened. ${result.message}`);

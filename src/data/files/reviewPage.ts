@@ -24,11 +24,19 @@ const GRADES = [
 
 /** The report of a review as a page for paper: the sign-off, what is found and accepted, every value and map with its source. */
 export function reviewPage(document: Calibration, units: ShownUnits): string {
-  const { open, accepted } = reviewed(document);
-  const entries = ledger(document);
-  const sections = [...new Set(entries.map(({ section }) => section))];
   return paperPage(`${document.name}, review`, document.name, [
     { text: signedText(document) },
+    ...foundParts(document, units),
+    ...valueParts(document),
+    ...table('Maps', ['Map', 'Cells', 'Sources'], mapRows(document)),
+  ]);
+}
+
+/** What is found and accepted, and what is a guess. */
+export function foundParts(document: Calibration, units: ShownUnits): PaperPart[] {
+  const { open, accepted } = reviewed(document);
+  const entries = ledger(document);
+  return [
     ...GRADES.flatMap(({ severity, heading }) =>
       findingTable(
         document,
@@ -54,20 +62,26 @@ export function reviewPage(document: Calibration, units: ShownUnits): string {
         .filter(({ isLife, isConfirmed }) => isLife && !isConfirmed)
         .map(({ label, words, source }) => [label, words, sourceWords(source)]),
     ),
-    ...sections.flatMap((section) =>
-      table(
-        section,
-        ['Value', 'Is', 'Source'],
-        entries
-          .filter((entry) => entry.section === section)
-          .map(({ label, words, source }) => [label, words, sourceWords(source)]),
-      ),
-    ),
-    ...table('Maps', ['Map', 'Cells', 'Sources'], mapRows(document)),
-  ]);
+  ];
 }
 
-function signedText(document: Calibration): string {
+/** Every value with its source, by section. */
+export function valueParts(document: Calibration): PaperPart[] {
+  const entries = ledger(document);
+  const sections = [...new Set(entries.map(({ section }) => section))];
+  return sections.flatMap((section) =>
+    table(
+      section,
+      ['Value', 'Is', 'Source'],
+      entries
+        .filter((entry) => entry.section === section)
+        .map(({ label, words, source }) => [label, words, sourceWords(source)]),
+    ),
+  );
+}
+
+/** What the sign-off says, and what it is worth now. */
+export function signedText(document: Calibration): string {
   const state = signOffState(document);
   if (state.kind === 'none') return 'Not signed.';
   const { name, date, note, accepted } = state.signOff;

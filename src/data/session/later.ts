@@ -59,15 +59,24 @@ function afterPaint(task: () => void): void {
   setTimeout(once, UNSEEN_MS);
 }
 
-const channel = typeof MessageChannel === 'undefined' ? null : new MessageChannel();
 const tasks: (() => void)[] = [];
-if (channel !== null) channel.port1.onmessage = () => tasks.shift()?.();
+let channel: MessageChannel | null = null;
+
+/** Made when it is first of use: an open port keeps a process from ending. */
+function openChannel(): MessageChannel | null {
+  if (channel === null && typeof MessageChannel !== 'undefined') {
+    channel = new MessageChannel();
+    channel.port1.onmessage = () => tasks.shift()?.();
+  }
+  return channel;
+}
 
 function inNewTask(task: () => void): void {
-  if (channel === null) {
+  const open = openChannel();
+  if (open === null) {
     setTimeout(task, 0);
     return;
   }
   tasks.push(task);
-  channel.port2.postMessage(null);
+  open.port2.postMessage(null);
 }

@@ -57,9 +57,15 @@ export function useCreateCalibration() {
 /** Stores a copy under another name. */
 export function useDuplicateCalibration() {
   return useEntriesMutation(async ({ id, name }: { id: string; name: string }) => {
-    const { read, create } = await repository();
+    const { read, create, takeSnapshot } = await repository();
     const opened = await read(id);
-    return opened === null ? null : create({ ...opened.record.document, name });
+    if (opened === null) return null;
+    const { leaving } = await fetched(() => import('@/core/compare'));
+    const { document } = opened.record;
+    const copy = await create({ ...leaving(document), name });
+    // Both come from here: what each changes from now on can be merged.
+    await takeSnapshot(id, `Copied as ${name}`, document, 'automatic');
+    return copy;
   });
 }
 

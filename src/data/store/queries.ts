@@ -10,7 +10,13 @@ export function useRecord(id: string) {
 
 /** The snapshots of a calibration, newest first. */
 export function useSnapshots(id: string) {
-  return useQuery({ queryKey: queryKeys.snapshots(id), queryFn: () => repository.snapshots(id) });
+  return useQuery({
+    queryKey: queryKeys.snapshots(id),
+    queryFn: () => repository.snapshots(id),
+    // Some are taken beside the screens: they are read anew each time somebody looks.
+    staleTime: 0,
+    gcTime: 0,
+  });
 }
 
 /** Keeps a document as it is now under a name. */

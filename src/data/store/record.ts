@@ -31,6 +31,8 @@ export interface Snapshot {
   readonly id: string;
   readonly name: string;
   readonly takenAt: string;
+  /** Taken by the builder, or by Lumbre before much was changed at once. */
+  readonly kind: 'named' | 'automatic';
   readonly document: Calibration;
 }
 
@@ -38,6 +40,7 @@ export const snapshotSchema = z.object({
   id: z.string().min(1),
   name: z.string().min(1),
   takenAt: z.iso.datetime(),
+  kind: z.enum(['named', 'automatic']).default('named'),
   document: calibrationSchema,
 });
 

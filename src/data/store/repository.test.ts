@@ -264,6 +264,33 @@ describe('repository', () => {
     expect((await repository.snapshots(id)).map(({ name }) => name)).toEqual(['First']);
   });
 
+  test('of those taken by themselves the newest twenty stay, of one calibration; named ones all stay', async () => {
+    const { repository, clock } = setUp();
+    const { id } = await repository.create(demo());
+    const other = await repository.create(demo('pardela'));
+    await repository.takeSnapshot(other.id, 'Other', demo('pardela'), 'automatic');
+    await repository.takeSnapshot(id, 'Mine', demo());
+    for (let i = 1; i <= 23; i += 1) {
+      clock.now += 1000;
+      await repository.takeSnapshot(id, `Before ${i}`, demo(), 'automatic');
+    }
+    const kept = await repository.snapshots(id);
+    expect(kept.map(({ name }) => name)).toEqual([
+      ...Array.from({ length: 20 }, (_, i) => `Before ${23 - i}`),
+      'Mine',
+    ]);
+    expect(kept.map(({ kind }) => kind)).toEqual([...Array.from({ length: 20 }, () => 'automatic'), 'named']);
+    expect((await repository.snapshots(other.id)).map(({ name }) => name)).toEqual(['Other']);
+  });
+
+  test('a snapshot of before kinds were told is one that somebody named', async () => {
+    const { repository, store } = setUp();
+    const { id } = await repository.create(demo());
+    const old = { id: 'old', name: 'Old', takenAt: '2026-11-20T10:00:00.000Z', document: demo() };
+    store.contents.set(`snapshot/${id}/old`, JSON.stringify(old));
+    expect(await repository.snapshots(id)).toMatchObject([{ name: 'Old', kind: 'named' }]);
+  });
+
   test('a damaged snapshot is left out, not lost; snapshots go from the bin with their calibration', async () => {
     const { repository, store, clock } = setUp();
     const { id } = await repository.create(demo());

@@ -47,6 +47,11 @@ export class UnreadableRecord extends Error {
   }
 }
 
+/** Begins the id of a snapshot that was taken by itself. */
+const AUTOMATIC = 'auto-';
+/** As many of those are kept of a calibration. */
+const MAX_AUTOMATIC = 20;
+
 /** Keeps calibrations: each as a document with the revision before it and a list entry, written together. */
 export function createRepository(ports: RepositoryPorts) {
   const { store, now } = ports;
@@ -172,10 +177,26 @@ export function createRepository(ports: RepositoryPorts) {
         .sort((a, b) => b.takenAt.localeCompare(a.takenAt));
     },
 
-    /** Keeps a document as it is now under a name of its own. */
-    async takeSnapshot(id: string, name: string, document: Calibration): Promise<Snapshot> {
-      const snapshot: Snapshot = { id: ports.newId(), name, takenAt: now().toISOString(), document };
-      await store.setMany({ [KEYS.snapshot(id, snapshot.id)]: recordText(snapshot) });
+    /**
+     * Keeps a document as it is now: under a name that the builder gave, which stays, or by itself, of which the newest
+     * {@link MAX_AUTOMATIC} stay.
+     */
+    async takeSnapshot(
+      id: string,
+      name: string,
+      document: Calibration,
+      kind: Snapshot['kind'] = 'named',
+    ): Promise<Snapshot> {
+      const takenAt = now().toISOString();
+      // The time stands in the key, so that the oldest are found without reading any.
+      const own = kind === 'named' ? ports.newId() : `${AUTOMATIC}${takenAt}-${ports.newId()}`;
+      const snapshot: Snapshot = { id: own, name, takenAt, kind, document };
+      await store.setMany({ [KEYS.snapshot(id, own)]: recordText(snapshot) });
+      const automatic = snapshotKeys(await store.getAllKeys(), id)
+        .filter((key) => key.startsWith(KEYS.snapshot(id, AUTOMATIC)))
+        .sort();
+      const tooOld = automatic.slice(0, Math.max(0, automatic.length - MAX_AUTOMATIC));
+      if (tooOld.length > 0) await store.removeMany(tooOld);
       return snapshot;
     },
 

@@ -30,6 +30,7 @@ import { Welcome } from './Welcome';
 
 // What is not on the first screen comes when it is asked for.
 const NewSheet = laterPart(async () => (await import('./NewSheet')).NewSheet);
+const StorageCard = laterPart(async () => (await import('./StorageCard')).StorageCard);
 const NameSheet = laterPart(async () => (await import('./NameSheet')).NameSheet);
 
 /** The calibrations kept in this browser, and the three ways to another. */
@@ -144,6 +145,11 @@ export function DocumentsScreen() {
                 onMore={setChosen}
               />
             </View>
+          ) : null}
+          {kept.length > 0 ? (
+            <Suspense fallback={null}>
+              <StorageCard />
+            </Suspense>
           ) : null}
           {binned.length > 0 ? (
             <Card

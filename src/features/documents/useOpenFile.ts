@@ -6,7 +6,7 @@ import { pickPart, type ReadPart } from '@/data/files/pick';
 export function useOpenFile(onDocument: (document: Calibration) => void) {
   const [problem, setProblem] = useState<string | null>(null);
   const pick = async () => {
-    const picked = await pickPart(readDocument);
+    const picked = await pickPart(readDocument, ['application/json', '.json', '.zip']);
     if (picked === null) return;
     setProblem(picked.ok ? null : picked.message);
     if (picked.ok) onDocument(picked.part);

@@ -1,10 +1,20 @@
-import { definitionAt, fillingMap, type MapKey, mapAt, overrunOf, strategyOf } from '@/core/calibration';
+import {
+  definitionAt,
+  fillingMap,
+  isMapKey,
+  type MapKey,
+  mapAt,
+  overrunOf,
+  strategyOf,
+} from '@/core/calibration';
 import { overrunRegion } from '@/core/control';
 import type { MapRegionOf } from '@/core/generators';
 import type { ShownAs } from '@/core/map';
 import { inSentence } from '@/core/units';
+import { useGlobalSearchParams } from 'expo-router';
 import { useMemo, useRef, useState } from 'react';
 import { View, type TextInput } from 'react-native';
+import { stopComparing, useCompared } from '@/data/session/compared';
 import { useDocumentButCells } from '@/data/session/documentParts';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
@@ -73,7 +83,8 @@ export function MapEditor({ mapKey, as, editing, onAxes }: Props) {
   usePageFocus(grid);
   const [touch, setTouch] = useState<Touch>('select');
   const [comparing, setComparing] = useState(false);
-  const [other, setOther] = useState<ComparedWith | null>(null);
+  const { id } = useGlobalSearchParams<{ id: string }>();
+  const [other, setOther] = useState<ComparedWith | null>(() => comparedMap(id, mapKey));
   const [view, setView] = useState<GridView>('difference');
   const change = useOperatingPoint((state) => state.change);
   const cutRegion = useOverrunRegion(mapKey, as);
@@ -144,7 +155,14 @@ export function MapEditor({ mapKey, as, editing, onAxes }: Props) {
         <View style={{ gap: SPACE.xs }}>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s, alignItems: 'center' }}>
             <Chips label="Compared" options={VIEWS} value={view} onChange={setView} />
-            <IconButton icon="close" label="Stop comparing" onPress={() => setOther(null)} />
+            <IconButton
+              icon="close"
+              label="Stop comparing"
+              onPress={() => {
+                setOther(null);
+                stopComparing();
+              }}
+            />
           </View>
           <ComparedWords mapKey={mapKey} as={as} other={other} />
         </View>
@@ -226,6 +244,14 @@ export function MapEditor({ mapKey, as, editing, onAxes }: Props) {
       ) : null}
     </Card>
   );
+}
+
+/** The map of what the calibration is compared with; null where it is compared with none that has it. */
+function comparedMap(id: string, mapKey: MapKey): ComparedWith | null {
+  const compared = useCompared.getState();
+  if (compared.id !== id || compared.document === null || !isMapKey(compared.document, mapKey)) return null;
+  const map = mapAt(compared.document, mapKey);
+  return map === null ? null : { name: compared.name, map };
 }
 
 /** What the map says at the operating point; the chosen cell where the point says nothing of its axes. */

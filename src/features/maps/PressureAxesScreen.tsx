@@ -13,7 +13,8 @@ import {
 } from '@/core/generators';
 import { MAX_BREAKPOINTS } from '@/core/map';
 import { formatNumber } from '@/core/units';
-import { edit, useDocument } from '@/data/session/session';
+import { keptEdit } from '@/data/session/keptEdit';
+import { useDocument } from '@/data/session/session';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
@@ -63,7 +64,7 @@ export function PressureAxesScreen() {
   );
   const back = () => router.navigate(`/c/${id}/maps`);
   const accept = () => {
-    edit(`Pressure axes to ${Math.round(endKpa)} kPa abs, ${relaid.length} maps`, (draft) => {
+    void keptEdit(`Pressure axes to ${Math.round(endKpa)} kPa abs, ${relaid.length} maps`, (draft) => {
       for (const { mapId, after } of relaid) putMap(draft, mapId, after);
     });
     back();

@@ -6,6 +6,7 @@ import { fieldInfo, putMap } from '@/core/calibration';
 import { type MapProposalOf, missingMaps, staleMaps, type MissingMaps } from '@/core/generators';
 import { acceptedMap } from '@/core/map';
 import { MAP_DEFINITIONS } from '@/core/program';
+import { keptEdit } from '@/data/session/keptEdit';
 import { edit, useDocument } from '@/data/session/session';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
@@ -26,7 +27,7 @@ function accept(proposals: readonly MapProposalOf[]): void {
     proposals.length === 1
       ? `Accept all of the ${inSentence(MAP_DEFINITIONS[first.mapId].label)} proposal`
       : `Accept the proposals of ${proposals.length} maps`;
-  edit(words, (draft) => {
+  void (proposals.length === 1 ? edit : keptEdit)(words, (draft) => {
     for (const proposal of proposals) putMap(draft, proposal.mapId, acceptedMap(proposal, null));
   });
 }

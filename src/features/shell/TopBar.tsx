@@ -1,7 +1,6 @@
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { downloadCalibration } from '@/data/files/download';
 import { redo, undo, useSession } from '@/data/session/session';
 import { IconButton } from '@/ui/button/IconButton';
 import { CommandSheet, useCommandKeys, type Command } from '@/ui/command';
@@ -102,11 +101,11 @@ export function TopBar() {
         onPress={redo}
       />
       <IconButton
-        icon="download"
-        label="Export as a file"
+        icon="history"
+        label="Versions and files"
         onPress={() => {
-          const document = useSession.getState().history?.document;
-          if (document !== undefined) downloadCalibration(document);
+          const { id } = useSession.getState();
+          if (id !== null) router.navigate(`/c/${id}/versions` as '/');
         }}
       />
       {wide ? (

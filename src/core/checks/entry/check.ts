@@ -13,7 +13,7 @@ export type Place =
 export type Severity = 'blocks' | 'warns' | 'advises';
 
 /** A part of the document that a check reads. */
-export type Part = Exclude<keyof Calibration, 'format' | 'version' | 'name' | 'note'>;
+export type Part = Exclude<keyof Calibration, 'format' | 'version' | 'name' | 'note' | 'lineage'>;
 
 /** What a check puts into a finding: plain values, in base units. */
 export type FindingData = Readonly<Record<string, unknown>>;

@@ -4,6 +4,7 @@ import type { Calibration } from '@/core/calibration';
 import { covered, type LedgerEntry, reviewed, withSignOff } from '@/core/checks';
 import { MAX_REASON, MAX_SIGNER } from '@/core/review';
 import { usePreference } from '@/data/preferences';
+import { keepState } from '@/data/session/keptEdit';
 import { edit } from '@/data/session/session';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
@@ -38,6 +39,7 @@ export function SignOffForm({ document, guesses, again }: Props) {
     edit(`sign-off by ${name}`, (draft) => {
       draft.review = review;
     });
+    void keepState(`Signed by ${name}`);
   };
   return (
     <Card title={again ? 'Sign it anew' : 'Ready for the first start'}>

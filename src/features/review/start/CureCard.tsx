@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { ProgressBar } from 'react-native-paper';
 import { type Calibration, mapAt } from '@/core/calibration';
 import { MAP_DEFINITIONS } from '@/core/program';
-import { edit } from '@/data/session/session';
+import { keptEdit } from '@/data/session/keptEdit';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
 import { LineChart } from '@/ui/chart';
@@ -53,7 +53,9 @@ export function CureCard({ id, document, setup, onTaken }: Props) {
           document={document}
           isStale={about?.document !== document}
           onTake={() => {
-            edit('Take the cure of the starts', (draft) => putCure(draft as Calibration, cure, today()));
+            void keptEdit('Take the cure of the starts', (draft) =>
+              putCure(draft as Calibration, cure, today()),
+            );
             dropCure();
             onTaken();
           }}

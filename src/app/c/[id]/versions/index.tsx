@@ -1,0 +1,1 @@
+export { VersionsScreen as default } from '@/features/documents/versions/VersionsScreen';
