@@ -28,7 +28,13 @@ test('an empty field says that nothing is used', () => {
 test('an output is named, with its page', () => {
   const [pump] = DOCUMENT.outputs;
   expect(waitingIn(DOCUMENT, { [`outputs.${pump?.id}.0.threshold`]: 'fast' })).toEqual([
-    { label: pump?.name, typed: 'fast', inUse: null, page: 'build/outputs' },
+    {
+      label: pump?.name,
+      typed: 'fast',
+      inUse: null,
+      page: 'build/outputs',
+      place: `outputs.${pump?.id}`,
+    },
   ]);
 });
 

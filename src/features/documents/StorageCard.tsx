@@ -4,7 +4,7 @@ import { useAskToKeep, useStorageUse } from '@/data/store/storageUse';
 import { Button } from '@/ui/button/Button';
 import { Card, Message, StateMark } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
-import { isNearlyFull, usedShare, useWords } from './storageWords';
+import { isNearlyFull, usedShare, usedWords } from './storageWords';
 
 /** How much of the browser’s storage is used, and whether the browser keeps it. */
 export function StorageCard() {
@@ -14,7 +14,7 @@ export function StorageCard() {
   const share = usedShare(use.data);
   return (
     <Card title="Storage">
-      <Text>{useWords(use.data)}</Text>
+      <Text>{usedWords(use.data)}</Text>
       {share === null ? null : (
         <View style={{ height: 4 }}>
           <ProgressBar progress={share} aria-label="Storage used" />

@@ -1,4 +1,4 @@
-import { bytesWords, isNearlyFull, usedShare, useWords } from './storageWords';
+import { bytesWords, isNearlyFull, usedShare, usedWords } from './storageWords';
 
 const MEGA = 1024 ** 2;
 const use = (usedBytes: number | null, allowedBytes: number | null) => ({
@@ -19,9 +19,9 @@ test('bytes as somebody says them', () => {
 });
 
 test('how much is used, as far as the browser says', () => {
-  expect(useWords(use(3 * MEGA, 300 * MEGA))).toBe('3.0 MB of 300 MB are used.');
-  expect(useWords(use(3 * MEGA, null))).toBe('3.0 MB are stored here.');
-  expect(useWords(use(null, null))).toBe('The browser does not say how much is stored.');
+  expect(usedWords(use(3 * MEGA, 300 * MEGA))).toBe('3.0 MB of 300 MB are used.');
+  expect(usedWords(use(3 * MEGA, null))).toBe('3.0 MB are stored here.');
+  expect(usedWords(use(null, null))).toBe('The browser does not say how much is stored.');
 });
 
 test('four fifths are nearly full; what is not known is not', () => {

@@ -14,7 +14,7 @@ export function bytesWords(bytes: number): string {
 }
 
 /** How much is used, in a sentence. */
-export function useWords({ usedBytes, allowedBytes }: StorageUse): string {
+export function usedWords({ usedBytes, allowedBytes }: StorageUse): string {
   if (usedBytes === null) return 'The browser does not say how much is stored.';
   if (allowedBytes === null) return `${bytesWords(usedBytes)} are stored here.`;
   return `${bytesWords(usedBytes)} of ${bytesWords(allowedBytes)} are used.`;
