@@ -8,6 +8,7 @@ import type { Finding } from './entry/check';
 import { saidAbout } from './saidAbout';
 import { sheetState } from './sheet';
 import { USUAL_UNITS } from '../map';
+import { neutralMap } from '../correction/schema';
 
 const DAY = '2026-11-26';
 /** Injectors too small for the engine, with base timing that a demo leaves open. */
@@ -99,12 +100,117 @@ describe('what is accepted', () => {
     expect(read.ok && ids(read.document)).not.toContain(unwise.id);
   });
 
+  describe('ends when what stands at its place changes, and not by what stands beside', () => {
+    const end = (document: Calibration, id: string, change: (draft: Calibration) => void) => {
+      const draft = structuredClone(accepting(document, id));
+      change(draft);
+      return reviewed(draft).open.some((finding) => finding.id === id);
+    };
+
+    test('of an output', () => {
+      const unwise = demo('ventisca', ({ outputs }) => {
+        for (const condition of outputs.find(({ id }) => id === 'fan')?.conditions ?? [])
+          Object.assign(condition, { hysteresis: 0.1, minOnS: 0, minOffS: 0 });
+      });
+      const rename = (own: string) => (draft: Calibration) =>
+        Object.assign(draft.outputs.find(({ id }) => id === own) ?? {}, { name: 'Renamed' });
+      expect(end(unwise, 'outputs.hysteresisNoise', rename('fan'))).toBe(true);
+      expect(end(unwise, 'outputs.hysteresisNoise', rename('tacho'))).toBe(false);
+      expect(end(unwise, 'outputs.hysteresisNoise', ({ outputs }) => void outputs.reverse())).toBe(false);
+    });
+
+    test('of a pin', () => {
+      const unwired = demo('ventisca', ({ pins }) => {
+        pins.assignments = pins.assignments.filter((entry) => entry.function !== 'air');
+      });
+      const id = reviewed(unwired).open.find(({ place }) => place === 'pins.air')?.id ?? 'none';
+      const wire = (own: string) => (draft: Calibration) =>
+        Object.assign(draft.pins.assignments.find((entry) => entry.function === own) ?? {}, {
+          wire: 'Green',
+        });
+      expect(end(unwired, id, wire('coolant'))).toBe(false);
+    });
+
+    test('of a correction', () => {
+      const own = (id: string): Calibration['corrections'][number] => {
+        const shape = { on: 'fuel', operation: 'multiply', x: 'ethanol', y: null } as const;
+        return { id, name: id, enabled: true, ...shape, activation: null, map: neutralMap(shape, source) };
+      };
+      const unwise = demo('ventisca', (draft) => void (draft.corrections = [own('first'), own('second')]));
+      const at = reviewed(unwise).open.filter(({ place }) => place.startsWith('corrections.'));
+      expect(at.map(({ place }) => place)).toEqual(['corrections.first', 'corrections.second']);
+      const [first] = at;
+      if (first === undefined) throw new RangeError('Nothing is unwise');
+      const review = withAcceptance(unwise, first, 'Seen', DAY);
+      const openAfter = (change: (corrections: Calibration['corrections']) => void) => {
+        const draft = structuredClone({ ...unwise, review });
+        change(draft.corrections);
+        return reviewed(draft).open.map(({ place }) => place);
+      };
+      expect(openAfter(() => undefined)).not.toContain('corrections.first');
+      expect(openAfter(() => undefined)).toContain('corrections.second');
+      const renamed = (i: number) => (corrections: Calibration['corrections']) =>
+        Object.assign(corrections[i] ?? {}, { name: 'Renamed' });
+      expect(openAfter(renamed(0))).toContain('corrections.first');
+      expect(openAfter(renamed(1))).not.toContain('corrections.first');
+    });
+
+    test('of a map by the finding alone: another cell may change', () => {
+      const wrong = demo('ventisca', ({ maps }) => void maps.crankAdvance?.values.splice(0, 1, 22));
+      const cell = (at: number, value: number) => (draft: Calibration) =>
+        void draft.maps.crankAdvance?.values.splice(at, 1, value);
+      expect(end(wrong, 'maps.crankAdvanceHigh', cell(3, 8))).toBe(false);
+      expect(end(wrong, 'maps.crankAdvanceHigh', cell(0, 23))).toBe(true);
+    });
+  });
+
+  test('of several at one place, or of one kind at several places, each is its own', () => {
+    const outputs = demo('ventisca', (draft) => {
+      for (const output of draft.outputs)
+        for (const condition of output.conditions)
+          Object.assign(condition, { hysteresis: 0, minOnS: 0, minOffS: 0 });
+    });
+    const noisy = reviewed(outputs).open.filter(({ id }) => id === 'outputs.hysteresisNoise');
+    expect(noisy.length).toBeGreaterThan(1);
+    let document: Calibration = outputs;
+    for (const finding of noisy)
+      document = { ...document, review: withAcceptance(document, finding, `At ${finding.place}`, DAY) };
+    expect(reviewed(document).accepted.map(({ acceptance }) => acceptance.reason)).toEqual(
+      noisy.map(({ place }) => `At ${place}`),
+    );
+    const [first, ...rest] = noisy;
+    if (first === undefined) throw new RangeError('Nothing was noisy');
+    const after = { ...document, review: withoutAcceptance(document, first) };
+    expect(reviewed(after).accepted.map(({ finding }) => finding.place)).toEqual(
+      rest.map(({ place }) => place),
+    );
+    // The same accepted twice is there once, with the newer reason.
+    const again = { ...document, review: withAcceptance(document, first, 'Again', DAY) };
+    expect(again.review.accepted.filter(({ place }) => place === first.place)).toEqual([
+      expect.objectContaining({ reason: 'Again' }),
+    ]);
+  });
+
+  test('a document that was asked of before answers with the same', () => {
+    const document = small(250);
+    expect(reviewed(document)).toBe(reviewed(document));
+  });
+
   test('is never what stands in the way', () => {
     const document = demo('ventisca', ({ trigger }) => void choose(trigger.camSensor, 'none'));
     const blocking = found(document, 'injection.mode');
     expect(canAccept(blocking)).toBe(false);
     expect(() => withAcceptance(document, blocking, 'I know', DAY)).toThrow(/stands in the way/);
-    const forged = { check: blocking.id, place: blocking.place, sum: 0, reason: 'I know', date: DAY };
+    // Its sum is the right one: made of a finding that is graved down.
+    const [right] = withAcceptance(document, { ...blocking, severity: 'warns' }, 'I know', DAY).accepted;
+    const forged = {
+      ...right,
+      check: blocking.id,
+      place: blocking.place,
+      sum: right?.sum ?? 0,
+      reason: 'I know',
+      date: DAY,
+    };
     const document2 = { ...document, review: { signOff: null, accepted: [forged] } };
     expect(ids(document2)).toContain('injection.mode');
   });

@@ -63,16 +63,24 @@ export function withoutAcceptance(document: Calibration, finding: Finding): Revi
 /** The acceptances that still hold, but for that of one finding. */
 function held(document: Calibration, without: Finding): Acceptance[] {
   return reviewed(document)
-    .accepted.filter(({ finding }) => finding.id !== without.id || finding.place !== without.place)
+    .accepted.filter(({ finding }) => findingKey(finding) !== findingKey(without))
     .map(({ acceptance }) => acceptance);
 }
 
 function acceptanceOf(document: Calibration, finding: Finding): Acceptance | null {
   if (!canAccept(finding)) return null;
-  const found = document.review.accepted.find(
-    ({ check, place }) => check === finding.id && place === finding.place,
+  const sum = sumOf(document, finding);
+  // A check may find several things at one place: each has a sum, and a reason, of its own.
+  return (
+    document.review.accepted.find(
+      (entry) => entry.check === finding.id && entry.place === finding.place && entry.sum === sum,
+    ) ?? null
   );
-  return found !== undefined && found.sum === sumOf(document, finding) ? found : null;
+}
+
+/** What tells a finding from every other of a document: its check, its place, and its numbers. */
+export function findingKey({ id, place, data }: Finding): string {
+  return `${id} ${place} ${contentSum(data)}`;
 }
 
 /** A sum of what was found, and of what stands at its place: of anything else the reason says nothing. */

@@ -8,6 +8,7 @@ export { blockingFindings, checkById, checkTitle, findings, findingWords } from 
 export {
   type Accepted,
   canAccept,
+  findingKey,
   reviewed,
   type Reviewed,
   withAcceptance,

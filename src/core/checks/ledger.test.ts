@@ -104,6 +104,30 @@ describe('the ledger of values', () => {
     expect(isGuess.every(({ source }) => source.kind === 'starter')).toBe(true);
   });
 
+  test('stands in the order of work: what the engine lives on, the loom, the sheet, outputs, beside the maps', () => {
+    const document = demo();
+    const entries = ledger(document);
+    const rank = ({ isLife, section }: (typeof entries)[number]) =>
+      isLife ? 0 : section === 'Beside the maps' ? 3 : section === 'Outputs' ? 2 : 1;
+    const ranks = entries.map(rank);
+    expect(ranks).toEqual([...ranks].sort((a, b) => a - b));
+    expect(new Set(ranks)).toEqual(new Set([0, 1, 2, 3]));
+    expect(new Set(entries.map(({ place }) => place)).size).toBe(entries.length);
+  });
+
+  test('the loom that is confirmed says when, and as what', () => {
+    const document = demo('ventisca', ({ pins }) => {
+      pins.confirmed = {
+        date: '2026-11-20',
+        wires: pins.assignments.map(({ function: id, pin, wire }) => ({ function: id, pin, wire })),
+      } as typeof pins.confirmed;
+    });
+    expect(entry('pins.ecu', document)).toMatchObject({
+      isConfirmed: true,
+      source: { kind: 'measured', date: '2026-11-20', note: 'The loom as it is' },
+    });
+  });
+
   test('a value that is estimated is a guess', () => {
     const document = demo('ventisca', ({ engine }) => void from(engine.bore, 'estimated'));
     expect(entry('engine.bore', document)?.isConfirmed).toBe(false);

@@ -3,7 +3,7 @@ import { neutralMap } from '../correction/schema';
 import { withAcceptance } from './accepted';
 import { CHECKS } from './all';
 import { findings } from './checks';
-import { pageOf, placeLabel } from './places';
+import { cellOf, pageOf, placeLabel, wayTo, wayToFinding } from './places';
 import { MAP_CASES } from '@tests/support/checkCases/maps';
 import { source } from '@tests/support/checkCases/parts';
 import { SHEET_CASES } from '@tests/support/checkCases/sheet';
@@ -20,6 +20,32 @@ test('where things stand in the app', () => {
   expect(pageOf('load.strategy')).toBe('maps/load');
   expect(pageOf('blend.use')).toBe('maps/load');
   expect(pageOf('corrections.own')).toBe('maps/corrections');
+});
+
+test('a sensor by itself, and a field that is none of a sensor, have no page of a sensor', () => {
+  expect(pageOf('sensors.map' as Parameters<typeof pageOf>[0])).toBe('build/sensors');
+  expect(pageOf('engine.bore')).toBe('build/engine');
+});
+
+test('the way to a place names the place, and the cell of a map that is meant', () => {
+  expect(wayTo('injectors.deadTime')).toBe('build/dead-time?at=injectors.deadTime');
+  expect(wayTo('pins.coil-1')).toBe('build/pins?at=pins.coil-1');
+  const finding = { id: 'maps.veSpike', severity: 'warns', place: 'maps.ve' } as const;
+  expect(wayToFinding({ ...finding, data: { cell: { column: 3, row: 0, value: 70 } } })).toBe(
+    'maps/ve?at=maps.ve&cell=3,0',
+  );
+  expect(wayToFinding({ ...finding, data: {} })).toBe('maps/ve?at=maps.ve');
+});
+
+test('a cell is one where both its numbers are', () => {
+  const of = (data: Record<string, unknown>) =>
+    cellOf({ id: 'maps.veSpike', severity: 'warns', place: 'maps.ve', data });
+  expect(of({ cell: { column: 2, row: 5, x: 1 } })).toEqual({ column: 2, row: 5 });
+  expect(of({ cell: { column: 2 } })).toBeNull();
+  expect(of({ cell: { row: 2 } })).toBeNull();
+  expect(of({ cell: { column: '2', row: 2 } })).toBeNull();
+  expect(of({ cell: { column: 2, row: null } })).toBeNull();
+  expect(of({})).toBeNull();
 });
 
 test('what they are called', () => {

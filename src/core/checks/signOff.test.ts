@@ -15,7 +15,9 @@ import {
 import type { QuantityFieldInfo, QuantityValue } from '../field';
 import { inUnit, unitsOf } from '../units';
 import { reviewed, withAcceptance, withoutAcceptance } from './accepted';
-import { covered } from './covered';
+import { neutralMap } from '../correction/schema';
+import { MAX_COVERED_WORDS } from '../review';
+import { changesBetween, covered } from './covered';
 import { placeLabel } from './places';
 import { readiness, signedChanges, signOffState, withSignOff } from './signOff';
 
@@ -48,6 +50,46 @@ describe('before it can be signed', () => {
     expect(readiness(document)).toMatchObject({ ready: false });
     expect(readiness(document).empty).toBeGreaterThan(15);
     expect(() => withSignOff(document, BY)).toThrow(/cannot be signed/);
+  });
+
+  test('what stands between is told apart by how grave it is, and guesses are those the engine lives on', () => {
+    for (const document of MISTAKES.map((mistake) => mistaken(mistake))) {
+      const { open } = reviewed(document);
+      const of = (grade: string) => open.filter(({ severity }) => severity === grade);
+      const { inTheWay, toDecide, ready } = readiness(document);
+      expect(inTheWay).toEqual(of('blocks'));
+      expect(toDecide).toEqual(of('warns'));
+      expect(ready).toBe(of('blocks').length + of('warns').length === 0);
+    }
+    const document = demo('ventisca', ({ injectors, overrun }) => {
+      if (injectors.ratedFlow !== null) injectors.ratedFlow.source = { kind: 'estimated', date: DAY };
+      if (overrun.delayIn !== null) overrun.delayIn.source = { kind: 'estimated', date: DAY };
+    });
+    const { guesses } = readiness(document);
+    expect(guesses.map(({ place }) => place)).toContain('injectors.ratedFlow');
+    expect(guesses.every(({ isLife, isConfirmed }) => isLife && !isConfirmed)).toBe(true);
+    expect(guesses.map(({ place }) => place)).not.toContain('overrun.delayIn');
+  });
+
+  test('it says that there is none, and nothing has changed since', () => {
+    expect(signOffState(demo())).toEqual({ kind: 'none' });
+    expect(signedChanges(demo())).toEqual([]);
+    const document = signed();
+    expect(signOffState(document)).toBe(signOffState(document));
+  });
+
+  test('a piece of advice that comes up later does not end it', () => {
+    const document = signed();
+    const advised = structuredClone(document);
+    const before = reviewed(advised).open.filter(({ severity }) => severity === 'advises').length;
+    // An estimate of a curve is advice, and no value changes by it.
+    if (advised.sensors.coolant.resistances !== null)
+      advised.sensors.coolant.resistances.source = { kind: 'estimated', date: DAY };
+    const fresh = structuredClone(advised);
+    expect(reviewed(fresh).open.filter(({ severity }) => severity === 'advises').length).toBeGreaterThan(
+      before,
+    );
+    expect(signOffState(fresh).kind).toBe('holds');
   });
 
   test('nothing may stand in the way, whatever has been accepted', () => {
@@ -151,6 +193,74 @@ describe('a later change is named', () => {
         if (condition !== undefined) condition.threshold += 1;
       }),
     ).toEqual([`outputs.${pump?.id}`]);
+  });
+
+  test('in a correction: its settings, its cells, its axes', () => {
+    const withOwn = demo('ventisca', (draft) => {
+      const shape = { on: 'fuel', operation: 'multiply', x: 'coolant', y: null } as const;
+      const map = neutralMap(shape, { kind: 'measured', date: DAY });
+      draft.corrections = [{ id: 'own', name: 'Own', enabled: true, ...shape, activation: null, map }];
+    });
+    const was = covered(withOwn);
+    const after = (change: (own: Calibration['corrections'][number]) => void) => {
+      const draft = structuredClone(withOwn);
+      const [own] = draft.corrections;
+      if (own !== undefined) change(own);
+      return changesBetween(was, covered(draft)).map(({ place }) => place);
+    };
+    expect(after(() => undefined)).toEqual([]);
+    expect(after((own) => void (own.enabled = false))).toEqual(['corrections.own']);
+    expect(after((own) => void own.map.values.splice(0, 1, 1.2))).toEqual(['corrections.own']);
+    expect(after((own) => void own.map.x.splice(0, 1, -39))).toEqual(['corrections.own']);
+    expect(after((own) => void (own.map.sources = [{ kind: 'computed', date: DAY }]))).toEqual([]);
+  });
+
+  test('without an engine computer no pin is covered; a map is covered with its size, where it is there', () => {
+    const bare = demo('ventisca', ({ pins, maps }) => {
+      pins.ecu = null;
+      maps.ve = null;
+    });
+    const all = covered(bare);
+    expect(all.some(({ place }) => place.startsWith('pins.'))).toBe(false);
+    expect(all.some(({ place }) => place === 'maps.ve')).toBe(false);
+    const words = (place: string) => covered(demo()).find((entry) => entry.place === place)?.words;
+    expect(words('maps.ve')).toBe('16 × 12 cells');
+    expect(words('maps.cranking')).toBe('8 points');
+    expect(all.every((entry) => typeof entry.place === 'string')).toBe(true);
+  });
+
+  test('words are kept whole up to their most, and shortened beyond', () => {
+    const named = (length: number) => {
+      const draft = demo('ventisca', ({ corrections }) => {
+        const shape = { on: 'fuel', operation: 'multiply', x: 'coolant', y: null } as const;
+        const map = neutralMap(shape, { kind: 'measured', date: DAY });
+        corrections.push({
+          id: 'own',
+          name: 'n'.repeat(length),
+          enabled: true,
+          ...shape,
+          activation: null,
+          map,
+        });
+      });
+      return covered(draft).find(({ place }) => place === 'corrections.own')?.words ?? '';
+    };
+    expect(named(MAX_COVERED_WORDS)).toBe('n'.repeat(MAX_COVERED_WORDS));
+    expect(named(MAX_COVERED_WORDS + 1)).toBe(`${'n'.repeat(MAX_COVERED_WORDS - 1)}…`);
+  });
+
+  test('a quantity that reads as before is as before; a choice or a map is judged by what it is', () => {
+    const [one, two] = [
+      [{ place: 'engine.bore', words: '84 mm', sum: 1 }],
+      [{ place: 'engine.bore', words: '84 mm', sum: 2 }],
+    ];
+    expect(changesBetween(one, two)).toEqual([]);
+    const at = (place: string) => (sum: number) => [{ place, words: 'Same words', sum }];
+    for (const place of ['engine.induction', 'maps.ve', 'outputs.fan', 'injectors.deadTime']) {
+      const entry = at(place);
+      expect(changesBetween(entry(1), entry(2))).toHaveLength(1);
+      expect(changesBetween(entry(1), entry(1))).toEqual([]);
+    }
   });
 
   test('by what was taken out, and by what was put in', () => {

@@ -1,6 +1,6 @@
 import { inSentence } from '@/core/units';
 import { type Calibration, pinFunctions } from '@/core/calibration';
-import { findings, findingWords } from '@/core/checks';
+import { findingKey, findings, findingWords } from '@/core/checks';
 import type { EcuPin } from '@/core/pins';
 import { freeFunctions, PIN_KIND_TEXT, type TakenPin, takenPins, wiringConflicts } from '@/core/pins/schema';
 import { useShownUnits } from '@/data/shownUnits';
@@ -96,7 +96,7 @@ export function ConnectorPicture({ document }: { document: Calibration }) {
           : findings(document)
               .filter(({ place, data }) => place.startsWith('pins.') && data['pin'] === chosen.id)
               .map((finding) => (
-                <Text key={`${finding.id} ${finding.place}`} colour="error">
+                <Text key={findingKey(finding)} colour="error">
                   {findingWords(finding, units)}
                 </Text>
               ))}

@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { type Accepted, checkById, placeLabel, withoutAcceptance } from '@/core/checks';
+import { findingKey, type Accepted, checkById, placeLabel, withoutAcceptance } from '@/core/checks';
 import { edit, useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { Card } from '@/ui/layout';
@@ -15,7 +15,7 @@ export function AcceptedCard({ accepted }: { accepted: readonly Accepted[] }) {
       {accepted.map(({ finding, acceptance }) => {
         const { title } = checkById(finding.id);
         return (
-          <View key={`${finding.id} ${finding.place}`} style={{ gap: SPACE.xs }}>
+          <View key={findingKey(finding)} style={{ gap: SPACE.xs }}>
             <Text kind="strong">{`${title}: ${placeLabel(document, finding.place)}`}</Text>
             <Text>{`“${acceptance.reason}”, ${acceptance.date}`}</Text>
             <View style={{ flexDirection: 'row' }}>

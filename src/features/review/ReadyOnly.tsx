@@ -1,7 +1,7 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import { type Calibration, compile } from '@/core/calibration';
-import { blockingFindings, findingWords, wayToFinding } from '@/core/checks';
+import { findingKey, blockingFindings, findingWords, wayToFinding } from '@/core/checks';
 import { useShownUnits } from '@/data/shownUnits';
 import { Button } from '@/ui/button/Button';
 import { Message, Page } from '@/ui/layout';
@@ -37,7 +37,7 @@ export function ReadyOnly({ document, heading, children }: Props) {
       <Text kind="strong">Nothing is started while something stands in the way.</Text>
       {inTheWay.map((finding) => (
         <Message
-          key={`${finding.id} ${finding.place}`}
+          key={findingKey(finding)}
           tone="error"
           actions={
             <Button

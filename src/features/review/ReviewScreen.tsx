@@ -1,7 +1,7 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { compile } from '@/core/calibration';
-import { type Finding, readiness, reviewed, signOffState } from '@/core/checks';
+import { findingKey, type Finding, readiness, reviewed, signOffState } from '@/core/checks';
 import { useWaiting } from '@/data/session/waiting';
 import { useDocument } from '@/data/session/session';
 import { Chips } from '@/ui/button/Chips';
@@ -165,7 +165,7 @@ function Group({
     <View role="region" aria-label={title} style={{ gap: SPACE.s }}>
       <Heading level={3}>{`${title} (${found.length})`}</Heading>
       {found.map((finding) => (
-        <FindingCard key={`${finding.id} ${finding.place}`} finding={finding} onGo={onGo} />
+        <FindingCard key={findingKey(finding)} finding={finding} onGo={onGo} />
       ))}
     </View>
   );
