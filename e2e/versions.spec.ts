@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { unzipSync, strFromU8 } from 'fflate';
+import { pdfText } from '../tests/support/pdfText';
 import { expect, test } from './support';
 
 test('two states are compared, a difference is taken over, and one returns to a snapshot and back', async ({
@@ -106,6 +107,18 @@ test('a package is downloaded, holds what it says, and opens on another machine'
   expect(names.filter((name) => name.startsWith('maps/')).length).toBeGreaterThan(15);
   const report = strFromU8(contents['report.html'] ?? new Uint8Array());
   expect(report).toContain('Cranking fuel, × stoich');
+  const paper = await page.context().newPage();
+  await paper.setContent(report);
+  const printed = pdfText(await paper.pdf({ format: 'A4' })).replace(/\s+/g, '');
+  for (const words of [
+    '6 cylinders, 2.46 L, supercharger',
+    'Not signed.',
+    'Rated flow',
+    'Volumetric efficiency, %',
+  ]) {
+    expect(printed).toContain(words.replace(/\s+/g, ''));
+  }
+  await paper.close();
   await expect(page.getByRole('listitem', { name: 'Exported as a file' })).toContainText(
     'Nothing was changed after it.',
   );

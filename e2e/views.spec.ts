@@ -73,7 +73,7 @@ test('a map is compared with a snapshot, which outlives the page, and with anoth
   await page.getByRole('link', { name: 'Open Ventisca', exact: true }).click();
   await app.openItem('Maps', VE);
   await page.getByRole('button', { name: 'Compare' }).click();
-  await page.getByRole('button', { name: 'Ventisca 2' }).click();
+  await page.getByRole('button', { name: 'Ventisca 2', exact: true }).click();
   await page.getByRole('button', { name: 'Compare with Ventisca 2' }).click();
   await expect(page.getByText('The same as in “Ventisca 2”.')).toBeVisible();
 });

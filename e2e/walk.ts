@@ -166,8 +166,28 @@ const SIMULATED: Leg = [
     },
   ],
   [
+    'what if a guess is wrong',
+    async ({ page }) => {
+      await page.getByRole('radio', { name: 'Walls and plugs' }).click();
+      await page.getByRole('button', { name: /^Try the/ }).click();
+      await expect(page.getByRole('button', { name: 'Try them again' })).toBeVisible({ timeout: 60_000 });
+    },
+  ],
+  [
+    'what would cure a start',
+    async (app) => {
+      const { page } = app;
+      await app.changeWholeMap('Cranking fuel', '-70');
+      await app.openItem('Review', 'Dry start');
+      await page.getByRole('button', { name: 'Run dry start' }).click();
+      await page.getByRole('button', { name: 'Look for a cure' }).click({ timeout: 30_000 });
+      await page.getByRole('button', { name: 'Why Cranking fuel changes' }).click({ timeout: 90_000 });
+    },
+  ],
+  [
     'trial drive',
     async (app) => {
+      await app.page.getByRole('button', { name: /^Undo/ }).click();
       await app.page.getByRole('button', { name: 'Trial drive' }).click();
       await app.choose('Drive', 'Idle with loads');
       await app.page.getByRole('button', { name: 'Drive', exact: true }).click();
@@ -200,6 +220,27 @@ const SIMULATED: Leg = [
     },
   ],
   ['logs', (app) => app.goTo('Logs')],
+  [
+    'versions and files',
+    async ({ page }) => {
+      await page.getByRole('button', { name: 'Versions and files' }).click();
+      await page.getByRole('textbox', { name: 'Name of the snapshot' }).fill('As it is');
+      await page.getByRole('button', { name: 'Take a snapshot' }).click();
+      await expect(page.getByRole('listitem', { name: 'As it is' })).toBeVisible();
+    },
+  ],
+  [
+    'a comparison of two states',
+    async (app) => {
+      const { page } = app;
+      await app.changeWholeMap('Spark by coolant', '10');
+      await app.openItem('Build', 'Injectors');
+      await app.type(/^Rated flow/, '500');
+      await page.getByRole('button', { name: 'Versions and files' }).click();
+      await page.getByRole('button', { name: 'Compare with As it is' }).click();
+      await page.getByRole('checkbox', { name: 'Rated flow' }).click();
+    },
+  ],
   [
     'calibrations',
     async ({ page }) => {

@@ -80,10 +80,28 @@ const SHOTS: readonly Shot[] = [
     go: (page) => openItem(page, 'Maps', 'After-start enrichment'),
   },
   {
-    name: 'injection-wide',
-    size: 'wide',
-    scheme: 'light',
-    go: (page) => openItem(page, 'Build', 'Injection'),
+    name: 'compare',
+    size: 'phone',
+    scheme: 'dark',
+    go: async (page) => {
+      await openDemo(page);
+      await page.getByRole('button', { name: 'Versions and files' }).click();
+      await page.getByRole('textbox', { name: 'Name of the snapshot' }).fill('As delivered');
+      await page.getByRole('button', { name: 'Take a snapshot' }).click();
+      await page.getByRole('listitem', { name: 'As delivered' }).waitFor();
+      await page.getByRole('navigation').getByRole('link', { name: 'Build' }).click();
+      await page.getByRole('link', { name: 'Injectors', exact: true }).click();
+      await page.getByRole('textbox', { name: /^Rated flow/ }).fill('640');
+      await page.getByRole('textbox', { name: /^Real rail pressure/ }).fill('380');
+      await page.getByRole('textbox', { name: /^Real rail pressure/ }).blur();
+      await page.getByRole('navigation').getByRole('link', { name: 'Maps' }).click();
+      await page.getByRole('link', { name: 'Spark advance', exact: true }).click();
+      await page.getByRole('textbox', { name: /^New value/ }).fill('14');
+      await page.getByRole('button', { name: 'Apply' }).click();
+      await page.getByRole('button', { name: 'Versions and files' }).click();
+      await page.getByRole('button', { name: 'Compare with As delivered' }).click();
+      await page.getByRole('checkbox', { name: 'Rated flow' }).click();
+    },
   },
   {
     name: 'maps',

@@ -1,4 +1,4 @@
-import fc from 'fast-check';
+import * as fc from 'fast-check';
 
 /** A place in JSON: keys and indices from the root. */
 type Way = readonly (string | number)[];

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import fc from 'fast-check';
+import * as fc from 'fast-check';
 import {
   type Calibration,
   calibrationFromJson,

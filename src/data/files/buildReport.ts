@@ -8,7 +8,7 @@ import {
 } from '@/core/calibration';
 import type { ShownUnits } from '@/core/map';
 import { rowCount } from '@/core/map/schema';
-import { formatNumber } from '@/core/units';
+import { formatNumber, inSentence } from '@/core/units';
 import { engineLine } from '../store/engineLine';
 import { mapPicture } from './mapPicture';
 import { type PaperPart, paperPage } from './paper';
@@ -38,7 +38,7 @@ function mapParts(document: Calibration, key: MapKey): PaperPart[] {
   const say = (value: number) => formatNumber(value, decimals);
   const axis = (value: number) => String(Number(value.toPrecision(6)));
   const rows = Array.from({ length: rowCount(map) }, (_, i) => rowCount(map) - 1 - i);
-  const across = `${x.label}${y === null ? '' : ` across, ${y.label} up`}`;
+  const across = `${x.label}${y === null ? '' : ` across, ${inSentence(y.label)} up`}`;
   return [
     { heading: unit === '' ? label : `${label}, ${unit}` },
     { text: across },
