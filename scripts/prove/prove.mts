@@ -3,6 +3,7 @@
  * Usage: npm run prove [-- first seed]
  */
 import { proveBands } from './bands.mts';
+import { proveCure } from './cure.mts';
 import { proveDescribed } from './described.mts';
 import { proveDrives } from './drives.mts';
 import { proveFit } from './fit.mts';
@@ -21,6 +22,7 @@ for (const prove of [
   proveFitCar,
   proveStarts,
   proveBands,
+  proveCure,
   proveDescribed,
   proveSteady,
   proveDrives,

@@ -18,6 +18,13 @@ export function keptEdit(label: string, recipe: (draft: Draft<Calibration>) => v
   return kept;
 }
 
+/** Notes that the open calibration left as a file, and keeps what it was then: what comes back can be merged with it. */
+export async function noteExport(): Promise<void> {
+  const { id, revision } = useSession.getState();
+  await keepState(EXPORTED);
+  if (id !== null) await repository.noteExport(id, revision).catch(() => undefined);
+}
+
 /**
  * Keeps the open document as it is now among the snapshots, by itself.
  * @param why what it was kept for, in words.

@@ -21,6 +21,7 @@ export function entryOf(
   sizeBytes: number,
   modifiedAt: string,
   deletedAt: string | null = null,
+  exported: CalibrationEntry['exported'] = undefined,
 ): CalibrationEntry {
   const { id, revision, createdAt, document } = record;
   const { name } = document;
@@ -33,6 +34,7 @@ export function entryOf(
     modifiedAt,
     sizeBytes,
     deletedAt,
+    ...(exported === undefined ? {} : { exported }),
   };
 }
 
@@ -47,7 +49,13 @@ export function createEntries(store: StringStore, now: () => Date) {
     const deletedAt = old?.deletedAt ?? null;
     const entry: CalibrationEntry =
       record !== null
-        ? entryOf({ ...record, id }, text.length, old?.modifiedAt ?? record.createdAt, deletedAt)
+        ? entryOf(
+            { ...record, id },
+            text.length,
+            old?.modifiedAt ?? record.createdAt,
+            deletedAt,
+            old?.exported,
+          )
         : {
             id,
             revision: 1,

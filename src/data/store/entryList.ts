@@ -35,7 +35,8 @@ export function jsonObject(text: string): Record<string, unknown> {
 }
 
 function isEntry(entry: Record<string, unknown>): entry is Record<string, unknown> & CalibrationEntry {
-  const { id, revision, name, engineLine, createdAt, modifiedAt, sizeBytes, deletedAt, binned } = entry;
+  const { id, revision, name, engineLine, createdAt, modifiedAt, sizeBytes, deletedAt, binned, exported } =
+    entry;
   return (
     typeof id === 'string' &&
     id !== '' &&
@@ -47,7 +48,8 @@ function isEntry(entry: Record<string, unknown>): entry is Record<string, unknow
     isTime(modifiedAt) &&
     Number.isFinite(sizeBytes) &&
     (deletedAt === null || isTime(deletedAt)) &&
-    (binned === undefined || isBinned(binned))
+    (binned === undefined || isBinned(binned)) &&
+    (exported === undefined || isExported(exported))
   );
 }
 
@@ -55,6 +57,12 @@ function isBinned(value: unknown): boolean {
   if (typeof value !== 'object' || value === null) return false;
   const { ageMs, seenAt } = value as Record<string, unknown>;
   return Number.isFinite(ageMs) && Number(ageMs) >= 0 && isTime(seenAt);
+}
+
+function isExported(value: unknown): boolean {
+  if (typeof value !== 'object' || value === null) return false;
+  const { revision, at } = value as Record<string, unknown>;
+  return Number.isInteger(revision) && Number(revision) >= 1 && isTime(at);
 }
 
 const isTime = (value: unknown): boolean => typeof value === 'string' && Number.isFinite(Date.parse(value));

@@ -24,6 +24,8 @@ export interface CalibrationEntry {
   readonly deletedAt: string | null;
   /** How long it has been seen to lie there, and when it was last seen. */
   readonly binned?: { readonly ageMs: number; readonly seenAt: string } | undefined;
+  /** The revision that last left as a file, and when; left out while none did. */
+  readonly exported?: { readonly revision: number; readonly at: string } | undefined;
 }
 
 /** A calibration as it once was, under a name. */

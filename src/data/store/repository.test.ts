@@ -264,6 +264,25 @@ describe('repository', () => {
     expect((await repository.snapshots(id)).map(({ name }) => name)).toEqual(['First']);
   });
 
+  test('the list tells which revision last left as a file, over saves, a new name and a damaged entry', async () => {
+    const { repository, store } = setUp();
+    const { id } = await repository.create(demo());
+    expect((await repository.entries())[0]?.exported).toBeUndefined();
+    await repository.noteExport(id, 1);
+    const exported = { revision: 1, at: '2026-11-23T10:00:00.000Z' };
+    await repository.save(id, 1, { ...demo(), note: 'changed' });
+    await repository.rename(id, 'Renamed');
+    expect(await repository.entries()).toMatchObject([{ revision: 3, name: 'Renamed', exported }]);
+    store.contents.set(
+      `entry/${id}`,
+      JSON.stringify({ ...(await repository.entries())[0], exported: 'never' }),
+    );
+    expect((await repository.entries())[0]).toMatchObject({ revision: 3 });
+    expect((await repository.entries())[0]?.exported).toBeUndefined();
+    await repository.noteExport('nobody', 1);
+    expect(await repository.entries()).toHaveLength(1);
+  });
+
   test('of those taken by themselves the newest twenty stay, of one calibration; named ones all stay', async () => {
     const { repository, clock } = setUp();
     const { id } = await repository.create(demo());

@@ -1,7 +1,7 @@
 import type { Calibration } from '@/core/calibration';
 import { createEntries, entryOf } from './entries';
 import { KEYS, snapshotKeys, type StringStore } from './keys';
-import type { CalibrationRecord, Snapshot } from './record';
+import type { CalibrationEntry, CalibrationRecord, Snapshot } from './record';
 import { headOf, recordOf, recordText, snapshotOf } from './recordText';
 
 export type { StringStore } from './keys';
@@ -89,6 +89,7 @@ export function createRepository(ports: RepositoryPorts) {
   async function write(
     record: CalibrationRecord,
     before: { readonly current: string | null; readonly isWhole: boolean },
+    exported?: CalibrationEntry['exported'],
   ): Promise<void> {
     const { id, revision } = record;
     const text = recordText(record);
@@ -99,7 +100,7 @@ export function createRepository(ports: RepositoryPorts) {
     await store.setMany({
       ...beside,
       [KEYS.document(id)]: text,
-      [KEYS.entry(id)]: JSON.stringify(entryOf(record, text.length, now().toISOString())),
+      [KEYS.entry(id)]: JSON.stringify(entryOf(record, text.length, now().toISOString(), null, exported)),
     });
     ports.announce({ id, revision, kind: 'saved' });
   }
@@ -142,11 +143,12 @@ export function createRepository(ports: RepositoryPorts) {
       return ports.exclusively(id, async () => {
         const before = await stored(id);
         if (before.revision === null) return { ok: false, reason: 'gone' };
-        if ((await entries.read(id))?.deletedAt != null) return { ok: false, reason: 'deleted' };
+        const entry = await entries.read(id);
+        if (entry?.deletedAt != null) return { ok: false, reason: 'deleted' };
         if (before.revision !== baseRevision) return { ok: false, reason: 'newer' };
         const revision = baseRevision + 1;
         const createdAt = before.createdAt ?? now().toISOString();
-        await write({ id, revision, createdAt, document }, before);
+        await write({ id, revision, createdAt, document }, before, entry?.exported);
         return { ok: true, revision };
       });
     },
@@ -161,7 +163,18 @@ export function createRepository(ports: RepositoryPorts) {
         await write(
           { ...record, revision: record.revision + 1, document: { ...record.document, name } },
           { current, isWhole: damaged === null },
+          (await entries.read(id))?.exported,
         );
+      });
+    },
+
+    /** Notes that a revision left as a file, for the list. */
+    async noteExport(id: string, revision: number): Promise<void> {
+      await ports.exclusively(id, async () => {
+        const entry = await entries.read(id);
+        if (entry === null || revision < 1) return;
+        const exported = { revision, at: now().toISOString() };
+        await store.setMany({ [KEYS.entry(id)]: JSON.stringify({ ...entry, exported }) });
       });
     },
 

@@ -6,6 +6,8 @@ import { linkKeys } from '@/ui/button/linkKeys';
 import { Text } from '@/ui/text/Text';
 import { CORNER, SPACE, useRoles } from '@/ui/theme';
 
+import { exportWords } from './exportWords';
+
 interface Props {
   entry: CalibrationEntry;
   onOpen: () => void;
@@ -15,6 +17,7 @@ interface Props {
 /** One calibration of the list: what it is, when it was changed, how large it is. */
 export function CalibrationRow({ entry, onOpen, onMore }: Props) {
   const roles = useRoles();
+  const reminder = exportWords(entry);
   const changed = formatDistanceToNow(new Date(entry.modifiedAt), { addSuffix: true });
   return (
     <View
@@ -41,6 +44,11 @@ export function CalibrationRow({ entry, onOpen, onMore }: Props) {
         <Text kind="small" colour="muted">
           {`Stored ${changed}, ${Math.max(1, Math.round(entry.sizeBytes / 1024))} kB`}
         </Text>
+        {reminder === null ? null : (
+          <Text kind="small" colour="warning">
+            {reminder}
+          </Text>
+        )}
       </Pressable>
       <IconButton icon="dots-vertical" label={`More for ${entry.name}`} onPress={onMore} />
     </View>

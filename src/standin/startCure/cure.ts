@@ -153,11 +153,20 @@ function* moveOne(
       now = withCurveAt(program, 'warmUp', coolantC, value);
       bands.push({ mapId: 'warmUp', band });
     }
-    const { band, score } = yield* sweep(now, mapId, judges);
+    const { band, inside, score } = yield* sweep(now, mapId, judges);
     if (score <= ends.score) continue;
-    now = withCurveAt(now, mapId, coolantC, middleOf(band));
-    const after = yield* judged(now, judges);
-    const changes = [{ mapId, band }, ...bands].map((of) => ({
+    const swept = now;
+    now = withCurveAt(swept, mapId, coolantC, middleOf(band));
+    let after = yield* judged(now, judges);
+    let held = band;
+    // Where hardly anything starts, a band can have a hole: then one of the values that was seen to do.
+    for (const value of inside) {
+      if (after.score >= score) break;
+      now = withCurveAt(swept, mapId, coolantC, value);
+      after = yield* judged(now, judges);
+      held = { from: value, to: value };
+    }
+    const changes = [{ mapId, band: held }, ...bands].map((of) => ({
       ...of,
       coolantC,
       from: curveAt(program, of.mapId, coolantC),

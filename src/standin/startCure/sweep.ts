@@ -1,5 +1,5 @@
 import type { EcuProgram } from '@/core/program';
-import { type Band, longestRun, type Run, runAround, safestSpot } from './bands';
+import { type Band, longestRun, middleOf, type Run, runAround, safestSpot } from './bands';
 import { type CurableId, triedFor, withCurveAt } from './curves';
 import { type Judged, judged, type Judges } from './judge';
 
@@ -9,6 +9,8 @@ const HALVINGS = 3;
 /** Where a start comes furthest along one curve. */
 export interface Swept {
   readonly band: Band;
+  /** The values in it that were tried, the nearest to its middle first. */
+  readonly inside: readonly number[];
   readonly score: number;
 }
 
@@ -32,13 +34,13 @@ export function* sweep(program: EcuProgram, mapId: CurableId, judges: Judges): G
     return (yield* judged(at(value), judges)).score === best;
   };
   const run = longestRun(scores.map((score) => score === best)) as Run;
-  return {
-    score: best,
-    band: {
-      from: yield* edge(holds, tried[run.first] as number, tried[run.first - 1]),
-      to: yield* edge(holds, tried[run.last] as number, tried[run.last + 1]),
-    },
+  const band = {
+    from: yield* edge(holds, tried[run.first] as number, tried[run.first - 1]),
+    to: yield* edge(holds, tried[run.last] as number, tried[run.last + 1]),
   };
+  const offMiddle = (value: number) => Math.abs(value - middleOf(band));
+  const inside = tried.slice(run.first, run.last + 1).sort((a, b) => offMiddle(a) - offMiddle(b));
+  return { score: best, band, inside };
 }
 
 /** Where a band ends, between a value inside and one outside; the value inside where nothing was tried beyond. */

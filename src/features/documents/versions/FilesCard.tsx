@@ -6,7 +6,7 @@ import { buildReport } from '@/data/files/buildReport';
 import { downloadCalibration } from '@/data/files/download';
 import { downloadPackage } from '@/data/files/packageFile';
 import { printPage } from '@/data/files/paper';
-import { EXPORTED, keepState } from '@/data/session/keptEdit';
+import { EXPORTED, noteExport } from '@/data/session/keptEdit';
 import { useShownUnits } from '@/data/shownUnits';
 import type { Snapshot } from '@/data/store/record';
 import { Button } from '@/ui/button/Button';
@@ -35,7 +35,7 @@ export function FilesCard({ document, states, onKept }: Props) {
   );
   const leave = (hand: () => void) => {
     hand();
-    void keepState(EXPORTED).then(onKept);
+    void noteExport().then(onKept);
   };
   return (
     <Card title="Files" intro="What leaves this browser cannot be lost with it.">

@@ -1,8 +1,10 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import type { Calibration } from '@/core/calibration';
 import { commonAncestor } from '@/core/compare';
 import { compareWith } from '@/data/session/compared';
 import { useDocument } from '@/data/session/session';
+import { queryKeys } from '@/data/store/listQueries';
 import { useSnapshots } from '@/data/store/queries';
 import { Message, Page } from '@/ui/layout';
 import { Heading } from '@/ui/text/Text';
@@ -16,9 +18,13 @@ export function VersionsScreen() {
   const document = useDocument();
   const router = useRouter();
   const { id } = useGlobalSearchParams<{ id: string }>();
+  const client = useQueryClient();
   const snapshots = useSnapshots(id);
   const states = snapshots.data ?? [];
-  const readAnew = () => void snapshots.refetch();
+  const readAnew = () => {
+    void snapshots.refetch();
+    void client.invalidateQueries({ queryKey: queryKeys.entries });
+  };
   const compare = (name: string, other: Calibration) => {
     compareWith(id, name, other, commonAncestor(states, other));
     router.navigate(`/c/${id}/versions/compare` as '/');
