@@ -1,6 +1,16 @@
 import { gridOf } from '@/core/numeric';
 import { demo, programOf } from '@tests/support/ventisca';
-import { breakpoints, CURABLE_IDS, curveAt, hasCurve, triedFor, withCurveAt } from './curves';
+import { MAP_DEFINITIONS } from '@/core/program';
+import {
+  breakpoints,
+  CURABLE_IDS,
+  curveAt,
+  DECIMALS,
+  hasCurve,
+  LIMITS,
+  triedFor,
+  withCurveAt,
+} from './curves';
 
 const curve = (x: number[], values: number[]) => gridOf({ x, y: [], values });
 const program = {
@@ -41,6 +51,16 @@ test('within the limits of the map and with its decimals', () => {
 test('breakpoints of all curves within the range, each once, the warmest first', () => {
   expect(breakpoints(program, -30, 60)).toEqual([60, 40, 0, -20]);
   expect(breakpoints(program, -10, 90)).toEqual([80, 60, 40, 0]);
+});
+
+test.each(CURABLE_IDS)('the limits of %s are those of its map, and all that is tried lies within', (id) => {
+  const { min, max, decimals } = MAP_DEFINITIONS[id];
+  expect(LIMITS[id]).toEqual([min, max]);
+  expect(DECIMALS).toBe(decimals);
+  for (const value of triedFor(id)) {
+    expect(value).toBeGreaterThanOrEqual(min);
+    expect(value).toBeLessThanOrEqual(max);
+  }
 });
 
 test('a curve that is not there is told, and cannot be moved', () => {

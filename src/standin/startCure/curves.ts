@@ -1,5 +1,5 @@
 import { intervalFraction, intervalIndex, lookUpCurve } from '@/core/numeric';
-import { type EcuProgram, MAP_DEFINITIONS, type MapId } from '@/core/program';
+import type { EcuProgram, MapId } from '@/core/program';
 
 /** The curves over coolant temperature that a start can be cured by. */
 export const CURABLE_IDS = ['prime', 'cranking', 'afterStart', 'warmUp'] as const;
@@ -13,6 +13,15 @@ const TRIED: Readonly<Record<CurableId, readonly number[]>> = {
   afterStart: steps(1, 4.5, 15),
   warmUp: steps(1, 2.2, 11),
 };
+
+/** What a map takes, held against its entry by the tests: the entries know fields and words, which a worker does not carry. */
+export const LIMITS: Readonly<Record<CurableId, readonly [least: number, most: number]>> = {
+  prime: [0, 30],
+  cranking: [0, 30],
+  afterStart: [1, 8],
+  warmUp: [1, 3],
+};
+export const DECIMALS = 2;
 
 /** So many values from one to another, each in the same proportion to the one before. */
 function steps(from: number, to: number, count: number): number[] {
@@ -60,8 +69,8 @@ export function withCurveAt(program: EcuProgram, id: CurableId, coolantC: number
 
 /** A value as the map takes it: within its limits, with its decimals. */
 function asTyped(id: CurableId, value: number): number {
-  const { min, max, decimals } = MAP_DEFINITIONS[id];
-  return Number(Math.min(max, Math.max(min, value)).toFixed(decimals));
+  const [least, most] = LIMITS[id];
+  return Number(Math.min(most, Math.max(least, value)).toFixed(DECIMALS));
 }
 
 function curveOf(tables: EcuProgram['tables'], id: MapId) {
