@@ -214,3 +214,73 @@ test('the browser is asked to keep the data, and to write it to the disk', async
   expect(asked).toContain('strict');
   expect(asked).not.toContain('default');
 });
+
+test('whichever stored text is damaged, the list is there and every other calibration opens', async ({
+  app,
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await app.openDemo();
+  await app.openItem('Build', 'Engine');
+  await app.type(/^Bore/, '85');
+  await app.expectStored();
+  await page.getByRole('button', { name: 'All calibrations' }).click();
+  await page.getByRole('button', { name: 'Open the demo: Ventisca' }).click();
+  await app.openItem('Build', 'Engine');
+  await app.type(/^Bore/, '86');
+  await app.expectStored();
+  await page.goto('/');
+  const put = (index: number, text: string | null) =>
+    page.evaluate(
+      async ([at, given]) => {
+        const open = indexedDB.open('lumbre');
+        const database = await new Promise<IDBDatabase>((resolve) => {
+          open.onsuccess = () => resolve(open.result);
+        });
+        const store = database.transaction('entries', 'readwrite').objectStore('entries');
+        const answer = <T>(request: IDBRequest<T>) =>
+          new Promise<T>((resolve) => {
+            request.onsuccess = () => resolve(request.result);
+          });
+        const keys = ((await answer(store.getAllKeys())) as string[]).filter((key) =>
+          /^(calibration|previous|entry)\//.test(key),
+        );
+        const key = keys[at];
+        if (key === undefined) return null;
+        const before = (await answer(store.get(key))) as string;
+        await answer(store.put(given ?? before.slice(0, before.length / 2), key));
+        database.close();
+        return before;
+      },
+      [index, text] as const,
+    );
+  for (let index = 0; ; index += 1) {
+    const before = await put(index, null);
+    if (before === null) {
+      expect(index).toBeGreaterThanOrEqual(6);
+      break;
+    }
+    await page.goto('/');
+    await expect(page.getByRole('list').getByRole('link', { name: /^Open / })).toHaveCount(2);
+    const bores: string[] = [];
+    for (const at of [0, 1]) {
+      await page
+        .getByRole('list')
+        .getByRole('link', { name: /^Open / })
+        .nth(at)
+        .click();
+      const engine = page.getByRole('link', { name: 'Engine', exact: true });
+      await expect(engine.or(page.getByText('cannot be read from storage'))).toBeVisible();
+      if (await engine.isVisible()) {
+        await engine.click();
+        bores.push(await page.getByRole('textbox', { name: /^Bore/ }).inputValue());
+      }
+      await page.goto('/');
+    }
+    // A damaged document opens as the revision before it; what else is damaged is made of the documents again.
+    expect(bores.length).toBe(2);
+    expect(bores.filter((bore) => bore === '85' || bore === '86').length).toBeGreaterThanOrEqual(1);
+    await put(index, before);
+    await page.goto('/');
+  }
+});
