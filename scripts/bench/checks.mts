@@ -1,6 +1,7 @@
 /** How long all checks take: over a document that nobody has seen, and after one cell of a map was edited. */
 import type { Calibration } from '@/core/calibration';
 import { reviewed } from '@/core/checks';
+import { differences } from '@/core/compare';
 import { demo } from '@tests/support/ventisca';
 import { report } from './report.mts';
 
@@ -31,5 +32,13 @@ const edited = middle(
     },
   })),
 );
+const others = Array.from({ length: RUNS }, () => demo('pardela'));
+const compared = others.map((other) => {
+  const started = performance.now();
+  differences(first, other);
+  return performance.now() - started;
+});
+const comparedMs = compared.sort((a, b) => a - b)[Math.floor(compared.length / 2)] ?? NaN;
 report('All checks, a whole document', `${anew.toFixed(2)} ms, first ${firstMs.toFixed(0)} ms`, '< 8 ms');
 report('  after one cell was edited', `${edited.toFixed(2)} ms`, '< 8 ms');
+report('Two calibrations compared, every place', `${comparedMs.toFixed(1)} ms`, '< 33 ms');

@@ -4,7 +4,10 @@ import { drivable, isDrivable } from './drivable';
 import type { DryStartAnswer, DryStartRequest, DryStartWorker, StartSetup } from './dryStartProtocol';
 import { keptWorker } from './keptWorker';
 
-const kept = keptWorker<DryStartWorker>(() => new Worker(new URL('./dryStart.worker.ts', import.meta.url)));
+/** The worker that single starts run in, and the first of a field’s: it has been readied while the screen was read. */
+export const startWorker = keptWorker<DryStartWorker>(
+  () => new Worker(new URL('./dryStart.worker.ts', import.meta.url)),
+);
 let runs = 0;
 
 /** A dry start under way. */
@@ -26,10 +29,10 @@ const PREPARING = 'prepare';
  * Does nothing where it has been made, or where the document cannot be started.
  */
 export function prepareDryStart(document: Calibration, setup: StartSetup): void {
-  if (kept.isMade() || !isDrivable(document)) return;
+  if (startWorker.isMade() || !isDrivable(document)) return;
   const request = { ...dryStartRequest(document, setup), others: [] };
   // A worker that fails here fails again where somebody waits for it, and is told of there.
-  kept
+  startWorker
     .remote()
     .run(
       PREPARING,
@@ -46,9 +49,9 @@ export function startDryStart(
   onProgress: (share: number) => void,
 ): RunningDryStart {
   const request = dryStartRequest(document, setup);
-  void kept.remote().cancel(PREPARING);
+  void startWorker.remote().cancel(PREPARING);
   runs += 1;
   const token = `start-${runs}`;
-  const answer = kept.answer((remote) => remote.run(token, request, proxy(onProgress)));
-  return { answer, cancel: () => void kept.remote().cancel(token) };
+  const answer = startWorker.answer((remote) => remote.run(token, request, proxy(onProgress)));
+  return { answer, cancel: () => void startWorker.remote().cancel(token) };
 }

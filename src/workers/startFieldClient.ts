@@ -1,6 +1,7 @@
 import { proxy } from 'comlink';
 import type { Calibration } from '@/core/calibration';
 import { drivable } from './drivable';
+import { startWorker } from './dryStartClient';
 import type { DryStartWorker } from './dryStartProtocol';
 import { type KeptWorker, keptWorker } from './keptWorker';
 import { type FieldStart, fieldSetups } from './startField';
@@ -8,7 +9,7 @@ import { type FieldStart, fieldSetups } from './startField';
 /** As many workers as there are cores to run them, within reason. */
 const MOST_WORKERS = 4;
 
-const pool: KeptWorker<DryStartWorker>[] = [];
+const pool: KeptWorker<DryStartWorker>[] = [startWorker];
 let runs = 0;
 
 /** A field of starts under way. */

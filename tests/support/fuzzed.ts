@@ -9,12 +9,20 @@ import {
   emptyCalibration,
   fileProblemMessage,
 } from '@/core/calibration';
+import { frameOf } from '@/core/channel';
+import { workingsAt } from '@/core/workings';
+import { carOf } from '@/standin/carOfDocument';
+import { DryStart } from '@/standin/dryStart';
 import { readCalibration } from '@/workers/files/readCalibration';
 import { blockingFindings, covered, findings, findingWords, ledger, pageOf, placeLabel } from '@/core/checks';
 import { engineMeaning } from '@/core/meaning';
 import { everything } from './everything';
 import { demo, TEST_DAY } from './ventisca';
 import { damaged, damages, waysOf } from './damaged';
+
+/** A start that is looked at as far as the first turns. */
+const START = { coolantC: 20, batteryV: 12.6, seed: 1 };
+const STARTED_S = 1;
 
 const fixture = (version: number): unknown =>
   JSON.parse(readFileSync(path.resolve(`tests/fixtures/calibration-version-${version}.json`), 'utf8'));
@@ -81,8 +89,15 @@ function lookThrough(document: Calibration): void {
     placeLabel(document, finding.place);
     pageOf(finding.place);
   }
-  blockingFindings(document);
-  compile(document);
+  const blocked = blockingFindings(document).length > 0;
+  const compiled = compile(document);
+  if (compiled.ok) {
+    workingsAt(compiled.program, frameOf({ speed: 3000, manifoldPressure: 80, coolant: 20 }));
+    if (!blocked) {
+      const start = new DryStart(compiled.program, carOf(document, compiled.program), START);
+      start.advance(STARTED_S);
+    }
+  }
   ledger(document);
   covered(document);
   engineMeaning(document);

@@ -19,6 +19,16 @@ export function useSnapshots(id: string) {
   });
 }
 
+/** The snapshots of a calibration that cannot be read. */
+export function useDamagedSnapshots(id: string) {
+  return useQuery({
+    queryKey: [...queryKeys.snapshots(id), 'damaged'],
+    queryFn: () => repository.damagedSnapshots(id),
+    staleTime: 0,
+    gcTime: 0,
+  });
+}
+
 /** Keeps a document as it is now under a name. */
 export function useTakeSnapshot(id: string) {
   const client = useQueryClient();

@@ -319,6 +319,11 @@ describe('repository', () => {
     store.contents.set(`snapshot/${id}/old`, JSON.stringify({ id: 'old', name: 'Old', document: version1 }));
     expect((await repository.snapshots(id)).map((snapshot) => snapshot.id)).toEqual([kept.id]);
     expect(store.contents.has(`snapshot/${id}/broken`)).toBe(true);
+    expect((await repository.damagedSnapshots(id)).map((damaged) => damaged.id).sort()).toEqual([
+      'broken',
+      'old',
+    ]);
+    expect(await repository.damagedSnapshots(id)).toContainEqual({ id: 'broken', text: '{' });
     await repository.remove(id);
     for (let day = 0; day < 31; day += 1) {
       clock.now += DAY_MS;

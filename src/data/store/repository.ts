@@ -182,6 +182,16 @@ export function createRepository(ports: RepositoryPorts) {
     remove: (id: string) => setDeleted(id, now().toISOString()),
     restore: (id: string) => setDeleted(id, null),
 
+    /** The snapshots of a calibration that cannot be read, as they are stored, for rescue. */
+    async damagedSnapshots(id: string): Promise<{ readonly id: string; readonly text: string }[]> {
+      const texts = await store.getMany(snapshotKeys(await store.getAllKeys(), id));
+      return Object.entries(texts).flatMap(([key, text]) =>
+        text === null || snapshotOf(text) !== null
+          ? []
+          : [{ id: key.slice(KEYS.snapshot(id, '').length), text }],
+      );
+    },
+
     /** The snapshots of a calibration, newest first. One that cannot be read is left out, not lost. */
     async snapshots(id: string): Promise<Snapshot[]> {
       const texts = await store.getMany(snapshotKeys(await store.getAllKeys(), id));

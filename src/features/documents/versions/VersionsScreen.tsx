@@ -8,6 +8,7 @@ import { queryKeys } from '@/data/store/listQueries';
 import { useSnapshots } from '@/data/store/queries';
 import { Message, Page } from '@/ui/layout';
 import { Heading } from '@/ui/text/Text';
+import { DamagedSnapshots } from './DamagedSnapshots';
 import { FilesCard } from './FilesCard';
 import { OthersCard } from './OthersCard';
 import { SnapshotList } from './SnapshotList';
@@ -41,6 +42,7 @@ export function VersionsScreen() {
       <Heading level={2} kind="title">
         Versions and files
       </Heading>
+      <DamagedSnapshots id={id} />
       <TakeSnapshotCard id={id} document={document} />
       {snapshots.isError ? (
         <Message tone="error">
