@@ -114,6 +114,11 @@ describe('what is accepted', () => {
       });
       const rename = (own: string) => (draft: Calibration) =>
         Object.assign(draft.outputs.find(({ id }) => id === own) ?? {}, { name: 'Renamed' });
+      // The current is no part of what is said: it ends by what stands there, and not by another's.
+      const draw = (own: string) => (draft: Calibration) =>
+        Object.assign(draft.outputs.find(({ id }) => id === own) ?? {}, { currentA: 3.5 });
+      expect(end(unwise, 'outputs.hysteresisNoise', draw('fan'))).toBe(true);
+      expect(end(unwise, 'outputs.hysteresisNoise', draw('tacho'))).toBe(false);
       expect(end(unwise, 'outputs.hysteresisNoise', rename('fan'))).toBe(true);
       expect(end(unwise, 'outputs.hysteresisNoise', rename('tacho'))).toBe(false);
       expect(end(unwise, 'outputs.hysteresisNoise', ({ outputs }) => void outputs.reverse())).toBe(false);
@@ -151,6 +156,10 @@ describe('what is accepted', () => {
       expect(openAfter(() => undefined)).toContain('corrections.second');
       const renamed = (i: number) => (corrections: Calibration['corrections']) =>
         Object.assign(corrections[i] ?? {}, { name: 'Renamed' });
+      const cell = (i: number) => (corrections: Calibration['corrections']) =>
+        void corrections[i]?.map.values.splice(0, 1, 1.11);
+      expect(openAfter(cell(0))).toContain('corrections.first');
+      expect(openAfter(cell(1))).not.toContain('corrections.first');
       expect(openAfter(renamed(0))).toContain('corrections.first');
       expect(openAfter(renamed(1))).not.toContain('corrections.first');
     });
