@@ -55,8 +55,9 @@ export function SnapshotList({ id, document, states, onCompare, onKept }: Props)
 /** The open calibration becomes what it was then; what it is now is kept, and undo leads back too. */
 function returnTo({ name, document }: Snapshot): Promise<void> {
   return keptEdit(`Return to “${name}”`, (draft) => {
-    const { name: own } = draft;
-    Object.assign(draft, document, { name: own });
+    // What it is called stays, and the states it left in since: files of them may still come back.
+    const { name: own, lineage } = draft;
+    Object.assign(draft, document, { name: own, lineage });
   });
 }
 
