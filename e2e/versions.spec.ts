@@ -50,6 +50,26 @@ test('two states are compared, a difference is taken over, and one returns to a 
   await before.getByRole('button', { name: /^Return to/ }).click();
   await delivered.getByRole('button', { name: 'Compare with As delivered' }).click();
   await expect(page.getByText('1 place differs from “As delivered”.')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Compare from another state' }).click();
+  await page.getByRole('radio', { name: 'Before: Take 1 place from “As delivered”' }).click();
+  await expect(
+    page.getByText('2 places differ between “Before: Take 1 place from “As delivered”” and “As delivered”.'),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Look at both Volumetric efficiency' }).click();
+  const pair = page.getByRole('dialog', { name: 'Volumetric efficiency' });
+  const cell = pair.getByText(/rev\/min, .+ %$/);
+  const change = await cell.textContent();
+  await pair.getByRole('grid', { name: 'Volumetric efficiency' }).press('d');
+  await expect(pair.getByRole('radio', { name: 'First' })).toBeChecked();
+  const earlier = await cell.textContent();
+  await pair.getByRole('radio', { name: 'Second' }).click();
+  const [added, from, to] = [change, earlier, await cell.textContent()].map((words) =>
+    Number(/: (\S+) %$/.exec((words ?? '').replace('−', '-'))?.[1]),
+  );
+  expect(added).toBeLessThan(0);
+  expect((to ?? 0) - (from ?? 0)).toBeCloseTo(added ?? 0, 5);
+  await pair.getByRole('button', { name: 'Close' }).click();
   await page.reload();
   await expect(page.getByText('Nothing is compared.')).toBeVisible();
   await page.getByRole('button', { name: 'Choose one' }).click();

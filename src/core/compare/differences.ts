@@ -52,7 +52,8 @@ function mapDetail(own: Calibration, other: Calibration, place: Place): string |
   return axes === '' ? words : `${words}; ${axes}`;
 }
 
-function mapKeyOf(place: Place): MapKey | null {
+/** The map that a place is, if it is one. */
+export function mapKeyOf(place: Place): MapKey | null {
   if (place.startsWith('maps.')) return place.slice('maps.'.length) as MapKey;
   if (place.startsWith('corrections.')) return `correction-${place.slice('corrections.'.length)}` as MapKey;
   return null;

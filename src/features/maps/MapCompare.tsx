@@ -2,8 +2,10 @@ import { inSentence } from '@/core/units';
 import { useGlobalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { type Calibration, definitionAt, mapAt, type MapKey } from '@/core/calibration';
+import { type Calibration, definitionAt, isMapKey, mapAt, type MapKey } from '@/core/calibration';
+import { commonAncestor } from '@/core/compare';
 import type { MapData } from '@/core/map';
+import { compareWith } from '@/data/session/compared';
 import { useDocument } from '@/data/session/session';
 import { useEntries } from '@/data/store/listQueries';
 import { useRecord, useRemoveSnapshot, useSnapshots, useTakeSnapshot } from '@/data/store/queries';
@@ -25,7 +27,8 @@ interface Props {
   mapKey: MapKey;
   open: boolean;
   onClose: () => void;
-  onChoose: (other: ComparedWith) => void;
+  /** Another is compared with from now on, on every map that it has. */
+  onChoose: () => void;
 }
 
 /** Snapshots of this calibration, and other calibrations, to compare a map with. */
@@ -40,13 +43,13 @@ export function MapCompareSheet({ mapKey, open, onClose, onChoose }: Props) {
   const label = inSentence(definitionAt(document, mapKey).label);
 
   const choose = (from: string, other: Calibration) => {
-    const map = mapAt(other, mapKey);
-    if (map === null) {
+    if (!isMapKey(other, mapKey) || mapAt(other, mapKey) === null) {
       setSaid(`“${from}” has no ${label} map. Choose another.`);
       return;
     }
     setSaid(null);
-    onChoose({ name: from, map });
+    compareWith(id, from, other, commonAncestor(snapshots.data ?? [], other));
+    onChoose();
     onClose();
   };
 

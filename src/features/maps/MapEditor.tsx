@@ -84,7 +84,7 @@ export function MapEditor({ mapKey, as, editing, onAxes }: Props) {
   const [touch, setTouch] = useState<Touch>('select');
   const [comparing, setComparing] = useState(false);
   const { id } = useGlobalSearchParams<{ id: string }>();
-  const [other, setOther] = useState<ComparedWith | null>(() => comparedMap(id, mapKey));
+  const other = useComparedMap(id, mapKey);
   const [view, setView] = useState<GridView>('difference');
   const change = useOperatingPoint((state) => state.change);
   const cutRegion = useOverrunRegion(mapKey, as);
@@ -155,14 +155,7 @@ export function MapEditor({ mapKey, as, editing, onAxes }: Props) {
         <View style={{ gap: SPACE.xs }}>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s, alignItems: 'center' }}>
             <Chips label="Compared" options={VIEWS} value={view} onChange={setView} />
-            <IconButton
-              icon="close"
-              label="Stop comparing"
-              onPress={() => {
-                setOther(null);
-                stopComparing();
-              }}
-            />
+            <IconButton icon="close" label="Stop comparing" onPress={stopComparing} />
           </View>
           <ComparedWords mapKey={mapKey} as={as} other={other} />
         </View>
@@ -232,10 +225,7 @@ export function MapEditor({ mapKey, as, editing, onAxes }: Props) {
         mapKey={mapKey}
         open={comparing}
         onClose={() => setComparing(false)}
-        onChoose={(compared) => {
-          setOther(compared);
-          setView('difference');
-        }}
+        onChoose={() => setView('difference')}
       />
       {document.couplings.some(({ map: follower }) => follower === mapKey) ? (
         <Text kind="small" colour="muted">
@@ -247,11 +237,13 @@ export function MapEditor({ mapKey, as, editing, onAxes }: Props) {
 }
 
 /** The map of what the calibration is compared with; null where it is compared with none that has it. */
-function comparedMap(id: string, mapKey: MapKey): ComparedWith | null {
-  const compared = useCompared.getState();
-  if (compared.id !== id || compared.document === null || !isMapKey(compared.document, mapKey)) return null;
-  const map = mapAt(compared.document, mapKey);
-  return map === null ? null : { name: compared.name, map };
+function useComparedMap(id: string, mapKey: MapKey): ComparedWith | null {
+  const compared = useCompared();
+  return useMemo(() => {
+    if (compared.id !== id || compared.document === null || !isMapKey(compared.document, mapKey)) return null;
+    const map = mapAt(compared.document, mapKey);
+    return map === null ? null : { name: compared.name, map };
+  }, [compared, id, mapKey]);
 }
 
 /** What the map says at the operating point; the chosen cell where the point says nothing of its axes. */

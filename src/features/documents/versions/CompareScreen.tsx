@@ -1,17 +1,21 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { Pressable, View } from 'react-native';
-import type { Calibration } from '@/core/calibration';
+import { View } from 'react-native';
+import type { Calibration, MapKey } from '@/core/calibration';
 import type { Place } from '@/core/checks';
-import { type Difference, differences, type Merge, mergeOf, putPlaces } from '@/core/compare';
+import { differences, mapKeyOf, type Merge, mergeOf, putPlaces } from '@/core/compare';
 import { useCompared } from '@/data/session/compared';
 import { keptEdit } from '@/data/session/keptEdit';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
-import { Icon } from '@/ui/icon/Icon';
-import { BackTitle, Docked, Message, Page, StateMark } from '@/ui/layout';
+import { useSnapshots } from '@/data/store/queries';
+import type { Snapshot } from '@/data/store/record';
+import { BackTitle, Docked, Message, Page } from '@/ui/layout';
 import { Heading, Text } from '@/ui/text/Text';
-import { CORNER, SPACE, TARGET, useRoles } from '@/ui/theme';
+import { SPACE } from '@/ui/theme';
+import { DifferenceRow } from './DifferenceRow';
+import { FirstSide } from './FirstSide';
+import { MapPairSheet } from './MapPairSheet';
 import { countWords, mergeWords } from './versionWords';
 
 /** What differs between the open calibration and another, place by place; what is chosen is taken over. */
@@ -61,11 +65,15 @@ interface ComparedProps {
 function Compared({ id, title, name, other, ancestor }: ComparedProps) {
   const router = useRouter();
   const document = useDocument();
+  const snapshots = useSnapshots(id);
+  const [state, setState] = useState<Snapshot | null>(null);
   const [chosen, choose] = useState<ReadonlySet<Place>>(new Set());
-  const found = useMemo(() => differences(document, other), [document, other]);
+  const [looked, look] = useState<MapKey | null>(null);
+  const first = state?.document ?? document;
+  const found = useMemo(() => differences(first, other), [first, other]);
   const merge = useMemo(
-    () => (ancestor === null ? null : mergeOf(ancestor.document, document, other)),
-    [ancestor, document, other],
+    () => (ancestor === null || state !== null ? null : mergeOf(ancestor.document, document, other)),
+    [ancestor, state, document, other],
   );
   const there = found.filter(({ place }) => chosen.has(place));
   const take = (places: readonly Place[]) => {
@@ -84,8 +92,16 @@ function Compared({ id, title, name, other, ancestor }: ComparedProps) {
   return (
     <Page>
       {title}
+      <FirstSide
+        states={snapshots.data ?? []}
+        chosen={state}
+        onChoose={(next) => {
+          setState(next);
+          choose(new Set());
+        }}
+      />
       <Text kind="lead" role="status">
-        {countWords(found.length, name)}
+        {countWords(found.length, name, state?.name ?? null)}
       </Text>
       {merge === null || ancestor === null ? null : (
         <MergeWays merge={merge} ancestor={ancestor.name} onTake={take} />
@@ -105,20 +121,24 @@ function Compared({ id, title, name, other, ancestor }: ComparedProps) {
           <Heading level={3}>{section}</Heading>
           {found
             .filter((difference) => difference.section === section)
-            .map((difference) => (
-              <Row
-                key={difference.place}
-                difference={difference}
-                chosen={chosen.has(difference.place)}
-                clashes={merge?.clashing.includes(difference.place) ?? false}
-                onToggle={() => toggle(difference.place)}
-                onMap={
-                  difference.detail === null || !difference.place.startsWith('maps.')
-                    ? null
-                    : () => router.navigate(`/c/${id}/${difference.place.replace('.', '/')}` as '/')
-                }
-              />
-            ))}
+            .map((difference) => {
+              const key = difference.detail === null ? null : mapKeyOf(difference.place);
+              return (
+                <DifferenceRow
+                  key={difference.place}
+                  difference={difference}
+                  chosen={chosen.has(difference.place)}
+                  clashes={merge?.clashing.includes(difference.place) ?? false}
+                  onToggle={() => toggle(difference.place)}
+                  onMap={
+                    key === null
+                      ? null
+                      : // The page of a map compares what is open; two others are laid beside each other here.
+                        () => (state === null ? router.navigate(`/c/${id}/maps/${key}` as '/') : look(key))
+                  }
+                />
+              );
+            })}
         </View>
       ))}
       {there.length === 0 ? null : (
@@ -130,6 +150,14 @@ function Compared({ id, title, name, other, ancestor }: ComparedProps) {
             onPress={() => take(there.map(({ place }) => place))}
           />
         </Docked>
+      )}
+      {looked === null || state === null ? null : (
+        <MapPairSheet
+          mapKey={looked}
+          first={{ name: state.name, document: state.document }}
+          second={{ name, document: other }}
+          onClose={() => look(null)}
+        />
       )}
     </Page>
   );
@@ -167,70 +195,5 @@ function MergeWays({
     >
       {`${mergeWords(merge, ancestor)}${clashing.length > 0 ? ' Choose those below.' : ''}`}
     </Message>
-  );
-}
-
-interface RowProps {
-  difference: Difference;
-  chosen: boolean;
-  /** Both sides changed it, to different things. */
-  clashes: boolean;
-  onToggle: () => void;
-  /** Shows the two maps on their own page; null for what is none. */
-  onMap: (() => void) | null;
-}
-
-function Row({ difference, chosen, clashes, onToggle, onMap }: RowProps) {
-  const roles = useRoles();
-  const { label, own, other, detail } = difference;
-  return (
-    <View
-      style={{
-        flexDirection: 'row',
-        alignItems: 'center',
-        borderWidth: chosen ? 2 : 1,
-        margin: chosen ? 0 : 1,
-        borderColor: chosen ? roles.accent : roles.line,
-        borderRadius: CORNER.field,
-        backgroundColor: roles.surface,
-      }}
-    >
-      <Pressable
-        role="checkbox"
-        aria-checked={chosen}
-        aria-label={label}
-        onPress={onToggle}
-        style={{
-          flex: 1,
-          minWidth: 0,
-          minHeight: TARGET,
-          flexDirection: 'row',
-          alignItems: 'center',
-          gap: SPACE.m,
-          padding: SPACE.m,
-        }}
-      >
-        <Icon
-          name={chosen ? 'check-circle-outline' : 'circle-outline'}
-          size={24}
-          color={chosen ? roles.accent : roles.muted}
-        />
-        <View style={{ flex: 1, minWidth: 0, gap: 2 }}>
-          <Text kind="strong">{label}</Text>
-          {own === other && detail !== null ? null : (
-            <Text kind="number">{`${own ?? 'not there'} → ${other ?? 'not there'}`}</Text>
-          )}
-          {detail === null ? null : (
-            <Text kind="small" colour="muted">
-              {detail}
-            </Text>
-          )}
-          {clashes ? <StateMark tone="warning" label="Changed on both sides" /> : null}
-        </View>
-      </Pressable>
-      {onMap === null ? null : (
-        <Button label="Look" icon="compare" accessibilityLabel={`Look at both ${label}`} onPress={onMap} />
-      )}
-    </View>
   );
 }

@@ -16,11 +16,13 @@ test('a label that stands twice is named once', () => {
 });
 
 test('how many differ', () => {
-  expect([0, 1, 4].map((count) => countWords(count, 'Before'))).toEqual([
+  expect([0, 1, 4].map((count) => countWords(count, 'Before', null))).toEqual([
     'Nothing differs from “Before”.',
     '1 place differs from “Before”.',
     '4 places differ from “Before”.',
   ]);
+  expect(countWords(2, 'Before', 'Delivered')).toBe('2 places differ between “Delivered” and “Before”.');
+  expect(countWords(0, 'Before', 'Delivered')).toBe('Nothing differs between “Delivered” and “Before”.');
 });
 
 test('who changed what', () => {

@@ -19,10 +19,15 @@ export function changedSinceWords(found: readonly Pick<Difference, 'label'>[]): 
   return labels.length === 0 ? 'Nothing was changed after it.' : `Changed after it: ${namedWords(labels)}.`;
 }
 
-/** How two differ, in a sentence. */
-export function countWords(count: number, name: string): string {
-  if (count === 0) return `Nothing differs from “${name}”.`;
-  return `${count} ${count === 1 ? 'place differs' : 'places differ'} from “${name}”.`;
+/**
+ * How two differ, in a sentence.
+ * @param first the state that is compared with it; null for the calibration as it is now.
+ */
+export function countWords(count: number, name: string, first: string | null): string {
+  const which = first === null ? '' : ` between “${first}” and “${name}”`;
+  const from = first === null ? ` from “${name}”` : '';
+  if (count === 0) return `Nothing differs${which}${from}.`;
+  return `${count} ${count === 1 ? 'place differs' : 'places differ'}${which}${from}.`;
 }
 
 /** Who changed what since a common ancestor. */
