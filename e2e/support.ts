@@ -7,6 +7,7 @@ export interface CalibrationFile {
   maps: Record<string, { x: number[]; y: number[]; values: number[]; cellSources: number[] } | null>;
   outputs: { purpose: string }[];
   engine: Record<string, unknown>;
+  corrections: { name: string }[];
 }
 
 /** What a person does, in the words of the screens. */
@@ -25,20 +26,20 @@ export class Lumbre {
   }
 
   /** Opens the demo with changes made to its file, as a builder who brings one. */
-  async openChanged(change: (file: CalibrationFile) => void): Promise<void> {
+  async openChanged(change: (file: CalibrationFile) => void, name = 'Changed'): Promise<void> {
     await this.openDemo();
     await this.page.getByRole('button', { name: 'Versions and files' }).click();
     const download = this.page.waitForEvent('download');
     await this.page.getByRole('button', { name: 'Export as a file' }).click();
     const content = JSON.parse(await readFile(await (await download).path(), 'utf8')) as CalibrationFile;
     change(content);
-    content.name = 'Changed';
+    content.name = name;
     await this.page.getByRole('button', { name: 'All calibrations' }).click();
     const chooser = this.page.waitForEvent('filechooser');
     await this.page.getByRole('button', { name: 'Open a file' }).click();
     const buffer = Buffer.from(JSON.stringify(content));
     await (await chooser).setFiles({ name: 'changed.json', mimeType: 'application/json', buffer });
-    await expect(this.page.getByRole('heading', { level: 1, name: 'Changed' })).toBeVisible();
+    await expect(this.page.getByRole('heading', { level: 1, name })).toBeVisible();
   }
 
   async goTo(place: 'Build' | 'Maps' | 'Review' | 'Bench' | 'Logs'): Promise<void> {

@@ -1,4 +1,4 @@
-import { expect, type Lumbre } from './support';
+import { type CalibrationFile, expect, type Lumbre } from './support';
 
 /** Views in the order a visit comes to them, each from the one before. */
 type Leg = readonly (readonly [view: string, go: (app: Lumbre) => Promise<void>])[];
@@ -353,6 +353,39 @@ const REVIEWED: Leg = [
   ],
 ];
 
+const LONG_NAME = 'Endurance spare engine, tall ratio, Sunday morning, in frost';
+
+/** The most cylinders and cells there can be, and names as long as they may be. */
+function makeLargest(file: CalibrationFile): void {
+  const typed = { source: { kind: 'measured', date: '2026-11-01' } };
+  file.engine['cylinders'] = { amount: 12, unit: '1', ...typed };
+  file.engine['firingOrder'] = { value: [1, 7, 5, 11, 3, 9, 6, 12, 2, 8, 4, 10], ...typed };
+  const { ve } = file.maps;
+  if (ve === null || ve === undefined) throw new TypeError('The demo has a VE map');
+  ve.x = Array.from({ length: 32 }, (_, i) => 500 + 220 * i);
+  ve.y = Array.from({ length: 32 }, (_, i) => 15 + 5 * i);
+  ve.values = Array.from({ length: 1024 }, (_, i) => 40 + (i % 32) + Math.floor(i / 32));
+  ve.cellSources = ve.values.map(() => 0);
+  for (const correction of file.corrections) correction.name = 'Richer while the heated screen is still on';
+}
+
+const LARGEST: Leg = [
+  ['build', (app) => app.openChanged(makeLargest, LONG_NAME)],
+  ...['Engine', 'Cams', 'Trigger', 'Pins', 'Injection', 'Coils', 'Outputs'].map(
+    (name) => [name, (app: Lumbre) => app.openItem('Build', name)] as const,
+  ),
+  ['maps', (app) => app.goTo('Maps')],
+  ...['Volumetric efficiency', 'Spark advance', 'Corrections'].map(
+    (name) => [name, (app: Lumbre) => app.openItem('Maps', name)] as const,
+  ),
+  ['review', (app) => app.goTo('Review')],
+  ['sources', (app) => app.openItem('Review', 'Where values come from')],
+  ['dry start', (app) => app.openItem('Review', 'Dry start')],
+  ['bench', (app) => app.goTo('Bench')],
+  ['versions', ({ page }) => page.getByRole('button', { name: 'Versions and files' }).click()],
+  ['calibrations', ({ page }) => page.getByRole('button', { name: 'All calibrations' }).click()],
+];
+
 /** Every main view, in legs that can be walked by themselves. */
 export const WALKS: readonly (readonly [leg: string, views: Leg])[] = [
   ['the beginning', BEGINNING],
@@ -361,4 +394,5 @@ export const WALKS: readonly (readonly [leg: string, views: Leg])[] = [
   ['what is beside the maps', BESIDE_MAPS],
   ['Review', REVIEWED],
   ['simulation, bench and logs', SIMULATED],
+  ['the largest engine', LARGEST],
 ];

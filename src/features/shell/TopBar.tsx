@@ -26,6 +26,13 @@ const SAVE_MARKS = {
   failed: { tone: 'error', label: 'Not stored', short: 'Not stored', icon: 'alert-circle-outline' },
 } as const;
 
+/** What a phone's bar shows of a name in one line of usual letters. */
+const SHORT_NAME = 16;
+
+/** A long name wraps, in smaller letters, rather than be cut. */
+const nameOnPhone = (name: string) =>
+  name.length <= SHORT_NAME ? { numberOfLines: 1 } : ({ kind: 'strong' } as const);
+
 /** Name and state of the open calibration, undo and redo, the way out, and what is done to the whole document. */
 export function TopBar() {
   const roles = useRoles();
@@ -80,7 +87,7 @@ export function TopBar() {
           alignItems: wide ? 'center' : 'flex-start',
         }}
       >
-        <Heading level={1} numberOfLines={1}>
+        <Heading level={1} {...(wide ? { numberOfLines: 1 } : nameOnPhone(name))}>
           {name}
         </Heading>
         <View aria-live="polite" style={{ flexDirection: 'row', gap: SPACE.m }}>
