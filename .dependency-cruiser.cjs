@@ -25,6 +25,7 @@ const CORE = [
   'spark',
   'startup',
   'idle',
+  'limits',
   'review',
   'control',
   'program',

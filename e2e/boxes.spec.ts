@@ -33,7 +33,9 @@ const tooSmall = (page: Page, least: number) =>
 /** Words that end in an ellipsis, or in nothing. */
 const cutWords = (page: Page) =>
   page.evaluate(() =>
-    [...document.querySelectorAll<HTMLElement>('[role="banner"] *, [role="main"] *, [role="dialog"] *')].flatMap((element) => {
+    [
+      ...document.querySelectorAll<HTMLElement>('[role="banner"] *, [role="main"] *, [role="dialog"] *'),
+    ].flatMap((element) => {
       const own = [...element.childNodes].some((node) => node.nodeType === Node.TEXT_NODE);
       const { overflowX, textOverflow } = getComputedStyle(element);
       const hides = overflowX === 'hidden' || textOverflow === 'ellipsis';

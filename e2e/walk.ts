@@ -122,6 +122,7 @@ const BESIDE_MAPS: Leg = [
   ],
   ['another load strategy', (app) => app.choose('Load is measured by', 'Throttle')],
   ['overrun cut', (app) => app.openItem('Maps', 'Overrun cut')],
+  ['limits', (app) => app.openItem('Maps', 'Limits')],
   [
     'a new correction',
     async (app) => {

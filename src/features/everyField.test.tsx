@@ -22,6 +22,7 @@ import { InjectorsScreen } from './build/InjectorsScreen';
 import { SensorScreen } from './build/SensorScreen';
 import { StagingScreen } from './build/StagingScreen';
 import { TriggerScreen } from './build/TriggerScreen';
+import { LimitsScreen } from './maps/LimitsScreen';
 import { LoadScreen } from './maps/LoadScreen';
 import { MapList } from './maps/MapList';
 import { MapSettings } from './maps/MapSettings';
@@ -83,6 +84,9 @@ const SCREENS: Readonly<Record<string, (document: Calibration) => string[]>> = {
   idle: (document) => [...settingsOf(document), ...onLoad(document)],
   acceleration: settingsOf,
   overrun: screenOf(OverrunScreen),
+  limits: screenOf(LimitsScreen),
+  launch: screenOf(LimitsScreen),
+  shift: screenOf(LimitsScreen),
   blend: onLoad,
 };
 

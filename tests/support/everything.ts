@@ -24,7 +24,8 @@ export function everything(change: (document: Calibration) => void = () => undef
     for (const { id } of SENSOR_INFO) {
       if (fieldInfo(`sensors.${id}.fitted`) !== undefined) choose(document, `sensors.${id}.fitted`, 'yes');
     }
-    for (const path of ['staging.fitted', 'blend.use', 'overrun.use'] as const) choose(document, path, 'yes');
+    for (const path of ['staging.fitted', 'blend.use', 'overrun.use', 'launch.use', 'shift.use'] as const)
+      choose(document, path, 'yes');
     change(document);
   });
 }
@@ -58,6 +59,9 @@ export function everyMapWith(strategy: LoadStrategy): Calibration {
     if (!result.ok || document.maps[id] !== null) continue;
     document.maps[id] = result.proposal.after;
   }
+  const { limitGear } = document.maps;
+  // As proposed it is the normal limit, and never the lowest.
+  if (limitGear !== null) limitGear.values = limitGear.values.map((rpm) => rpm - 1000);
   for (const id of usedMaps(document).filter(isSecondMapId)) {
     const { max, step } = MAP_DEFINITIONS[id];
     const map = document.maps[id];

@@ -1,7 +1,7 @@
 import { CAM_ANGLES } from '../cams/schema';
 import { fieldInfo, type FieldPath, splitPath } from './fields';
 import type { Calibration } from './schema';
-import { loadsByThrottle, usesIdleAir } from './strategy';
+import { isCharged, loadsByThrottle, usesIdleAir } from './strategy';
 import { choiceAt } from './values';
 
 /** Needed for dwell from coil data; with a table they only serve the picture and the check of current. */
@@ -59,7 +59,11 @@ export function isSetAside(document: Calibration, path: FieldPath): boolean {
     case 'idle':
       return isIdleFieldSetAside(document, key);
     case 'overrun':
-      return key !== 'use' && document.overrun.use?.value !== 'yes';
+    case 'launch':
+    case 'shift':
+      return key !== 'use' && document[section].use?.value !== 'yes';
+    case 'limits':
+      return isLimitFieldSetAside(document, key);
     case 'injectors':
     case 'injection':
     case 'startUp':
@@ -71,8 +75,11 @@ export function isSetAside(document: Calibration, path: FieldPath): boolean {
   }
 }
 
-function isCharged({ engine }: Calibration): boolean {
-  return engine.induction?.value === 'supercharger' || engine.induction?.value === 'turbocharger';
+function isLimitFieldSetAside({ limits, sensors }: Calibration, key: string): boolean {
+  if (key === 'use') return false;
+  if (key === 'heldRetard') return sensors.retardSwitch.fitted?.value !== 'yes';
+  if (limits.use?.value !== 'yes') return true;
+  return key === 'retard' && limits.softly?.value !== 'retard';
 }
 
 function isIdleFieldSetAside(document: Calibration, key: string): boolean {

@@ -21,6 +21,9 @@ const BELIEVED = {
   believedTo: [1.4, 'lambda'],
 } as const;
 
+/** A switch to ground at a pin with a pull-up. */
+const SWITCH = { heldWhen: 'below', threshold: [2.5, 'V'] } as const;
+
 /** What is nearly always so: in every new document, as an estimate that waits to be confirmed. */
 const USUAL: Readonly<Record<string, Readonly<Record<string, string | readonly [number, string]>>>> = {
   'sensors.map': { ...FAULT, form: 'points', filter: [10, 'ms'] },
@@ -61,6 +64,18 @@ const USUAL: Readonly<Record<string, Readonly<Record<string, string | readonly [
     delayOut: [0.1, 's'],
   },
   blend: { use: 'no' },
+  limits: { hysteresis: [40, 'rev/min'], by: 'fuel', softly: 'cuts', retard: [15, 'deg'] },
+  launch: { use: 'no', hard: [4500, 'rev/min'], below: [12, 'km/h'], by: 'spark' },
+  shift: {
+    use: 'no',
+    by: 'spark',
+    aboveSpeed: [3000, 'rev/min'],
+    aboveThrottle: [30, '%'],
+    again: [0.4, 's'],
+  },
+  'sensors.launchSwitch': SWITCH,
+  'sensors.shiftSwitch': SWITCH,
+  'sensors.retardSwitch': SWITCH,
 };
 
 /** The values of a section that are usual from the start, by key. */
@@ -110,6 +125,9 @@ export function emptyCalibration(name: string, date: string): Calibration {
     acceleration: section('acceleration'),
     overrun: section('overrun'),
     blend: section('blend'),
+    limits: section('limits'),
+    launch: section('launch'),
+    shift: section('shift'),
     corrections: [],
     couplings: [],
     maps: Object.fromEntries(MAP_IDS.map((id) => [id, null])),

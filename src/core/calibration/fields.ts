@@ -6,6 +6,7 @@ import { fieldRegistry, type z } from '../field/schema';
 import { accelerationSchema, blendSchema, loadSchema, overrunSchema } from '../fuel/schema';
 import { idleSchema } from '../idle/schema';
 import { injectionSchema, injectorSchema, stagingSchema } from '../injector/schema';
+import { launchSchema, limitsSchema, shiftSchema } from '../limits/schema';
 import type { SensorId } from '../sensors';
 import { sensorsSchema } from '../sensors/schema';
 import { startupSchema } from '../startup/schema';
@@ -31,6 +32,9 @@ export const SECTION_SCHEMAS = {
   'sensors.ethanol': sensors.ethanol,
   'sensors.vehicleSpeed': sensors.vehicleSpeed,
   'sensors.gear': sensors.gear,
+  'sensors.launchSwitch': sensors.launchSwitch,
+  'sensors.shiftSwitch': sensors.shiftSwitch,
+  'sensors.retardSwitch': sensors.retardSwitch,
   injectors: injectorSchema,
   injection: injectionSchema,
   staging: stagingSchema,
@@ -41,6 +45,9 @@ export const SECTION_SCHEMAS = {
   acceleration: accelerationSchema,
   overrun: overrunSchema,
   blend: blendSchema,
+  limits: limitsSchema,
+  launch: launchSchema,
+  shift: shiftSchema,
 } as const satisfies Record<
   | 'engine'
   | 'cams'
@@ -55,7 +62,10 @@ export const SECTION_SCHEMAS = {
   | 'idle'
   | 'acceleration'
   | 'overrun'
-  | 'blend',
+  | 'blend'
+  | 'limits'
+  | 'launch'
+  | 'shift',
   z.ZodObject
 >;
 

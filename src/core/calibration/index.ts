@@ -8,6 +8,7 @@ export { missingFields, type SectionState, unconfirmedFields } from './check';
 export { capacityProgram } from './compile/capacityProgram';
 export { compile, type Missing } from './compile/compile';
 export { overrunOf } from './compile/completeProgram';
+export { limitsOf } from './compile/limitsProgram';
 export { conversionContext } from './context';
 export { followersOf, leaderOf, possibleLeaders, relaidWithFollowers } from './coupling';
 export { emptyCalibration, USUAL_NOTE } from './empty';

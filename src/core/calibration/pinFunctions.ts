@@ -12,6 +12,7 @@ const SIGNAL_PINS: Readonly<Record<SensorSignal, readonly PinKind[]>> = {
   temperature: ['temperature'],
   frequency: ['frequency'],
   knock: ['knock'],
+  switch: ['switch', 'analogue'],
 };
 
 /** Everything of this document that needs a pin, in the order of work. */

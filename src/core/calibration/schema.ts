@@ -6,6 +6,7 @@ import { z } from '../field/schema';
 import { accelerationSchema, blendSchema, loadSchema, overrunSchema } from '../fuel/schema';
 import { idleSchema } from '../idle/schema';
 import { injectionSchema, injectorSchema, stagingSchema } from '../injector/schema';
+import { launchSchema, limitsSchema, shiftSchema } from '../limits/schema';
 import { mapSchema } from '../map/schema';
 import { outputsSchema } from '../outputs/schema';
 import { pinsSchema } from '../pins/schema';
@@ -19,7 +20,7 @@ import { triggerSchema } from '../trigger/schema';
 export const CALIBRATION_FORMAT = 'lumbre-calibration';
 
 /** Version of the document's shape; raised with each migration. */
-export const CALIBRATION_VERSION = 3;
+export const CALIBRATION_VERSION = 4;
 
 /** Which stand-in engine the dry start turns: one of the demo engines as built, or one derived from the description. */
 export const STAND_INS = ['described', 'ventisca', 'pardela'] as const;
@@ -58,6 +59,9 @@ export const calibrationSchema = z.object({
   acceleration: accelerationSchema,
   overrun: overrunSchema,
   blend: blendSchema,
+  limits: limitsSchema,
+  launch: launchSchema,
+  shift: shiftSchema,
   corrections: correctionsSchema,
   couplings: z.array(couplingSchema).max(MAP_IDS.length),
   maps: mapsSchema,

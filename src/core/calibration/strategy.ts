@@ -12,6 +12,11 @@ export function loadsByThrottle(document: Calibration): boolean {
   return fillingMap(strategyOf(document)) === 'veThrottle';
 }
 
+/** A charger pushes air in. */
+export function isCharged({ engine }: Calibration): boolean {
+  return engine.induction?.value === 'supercharger' || engine.induction?.value === 'turbocharger';
+}
+
 /** The opening of an idle path is used: a valve’s to drive it, a thermostatic valve’s to count it. */
 export function usesIdleAir(document: Calibration): boolean {
   const by = document.idle.air?.value;
@@ -78,6 +83,9 @@ export function usedMaps(document: Calibration): MapId[] {
     if (BLEND_CURVES.includes(id))
       return blended && (id !== 'blendFuel' || strategyOf(document) !== 'airMass');
     if (id === 'idleAir') return usesIdleAir(document);
+    if (id === 'limitCoolant' || id === 'limitGear') return document.limits.use?.value === 'yes';
+    if (id === 'sparkBoost') return isCharged(document);
+    if (id === 'shiftTime') return document.shift.use?.value === 'yes';
     if (id === 'fuelCylinder' || id === 'sparkCylinder') return (document.engine.cylinders?.amount ?? 2) > 1;
     return true;
   });

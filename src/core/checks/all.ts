@@ -98,6 +98,15 @@ import { blendNoSensor } from './blend/noSensor';
 import { overrunReachesIdle } from './overrun/reachesIdle';
 import { overrunReturnsLate } from './overrun/returnsLate';
 import { correctionsNoSensor } from './corrections/noSensor';
+import { launchAboveLimit } from './launch/aboveLimit';
+import { launchNoSpeed } from './launch/noSpeed';
+import { launchNoSwitch } from './launch/noSwitch';
+import { limitsAboveMaximum } from './limits/aboveMaximum';
+import { limitsNone } from './limits/none';
+import { limitsRawFuel } from './limits/rawFuel';
+import { limitsReachesIdle } from './limits/reachesIdle';
+import { limitsSoftAboveHard } from './limits/softAboveHard';
+import { shiftNoSwitch } from './shift/noSwitch';
 
 export const CHECKS: readonly Check[] = [
   documentStarterLeft,
@@ -198,4 +207,13 @@ export const CHECKS: readonly Check[] = [
   overrunReachesIdle,
   overrunReturnsLate,
   correctionsNoSensor,
+  launchAboveLimit,
+  launchNoSpeed,
+  launchNoSwitch,
+  limitsAboveMaximum,
+  limitsNone,
+  limitsRawFuel,
+  limitsReachesIdle,
+  limitsSoftAboveHard,
+  shiftNoSwitch,
 ];

@@ -52,7 +52,7 @@ describe('the ledger of values', () => {
         demo('ventisca', ({ pins }) => change(pins)),
       );
     expect(wires(() => undefined)).toMatchObject({
-      words: '32 wires',
+      words: '33 wires',
       isConfirmed: true,
       isLife: true,
       page: 'build/pins',

@@ -15,6 +15,9 @@ const BESIDE_MAPS: Readonly<Record<string, string>> = {
   load: 'maps/load',
   blend: 'maps/load',
   overrun: 'maps/overrun',
+  limits: 'maps/limits',
+  launch: 'maps/limits',
+  shift: 'maps/limits',
   corrections: 'maps/corrections',
 };
 

@@ -1,9 +1,11 @@
 import fc from 'fast-check';
-import { type ChannelValues, frameOf } from '../channel';
+import { type ChannelValues, frameOf, PHASE } from '../channel';
 import type { Activation } from '../correction';
 import type { Condition } from '../outputs';
 import type { Control } from './control';
+import { gridOf } from '../numeric';
 import type { OverrunCut } from './overrun';
+import type { Launch, ShiftCut, SpeedLimiting } from './speedLimits';
 import type { Switching } from './switching';
 import * as controls from '.';
 
@@ -38,6 +40,38 @@ const anyCondition: fc.Arbitrary<Condition> = fc.record({
   minOnS: wait,
   minOffS: wait,
 });
+const anyCurve = fc
+  .array(fc.integer({ min: 500, max: 9000 }), { minLength: 3, maxLength: 3 })
+  .map((values) => gridOf({ x: [-20, 20, 60], y: [], values }));
+const cutBy = fc.constantFrom('fuel' as const, 'spark' as const, 'both' as const);
+const anyLaunch: fc.Arbitrary<Launch> = fc.record({
+  hardRpm: limit,
+  belowKmPerH: fc.integer({ min: 1, max: 30 }),
+  by: cutBy,
+  sparkDeg: fc.option(fc.integer({ min: -20, max: 40 })),
+  after: fc.option(fc.record({ hardRpm: limit, forS: wait })),
+});
+const anyShift: fc.Arbitrary<ShiftCut> = fc.record({
+  by: cutBy,
+  timeMs: anyCurve,
+  aboveRpm: limit,
+  aboveThrottlePercent: fc.integer({ min: 0, max: 60 }),
+  againAfterS: wait,
+});
+const anyLimits: fc.Arbitrary<SpeedLimiting> = fc.record({
+  cylinders: fc.integer({ min: 1, max: 12 }),
+  softRpm: fc.integer({ min: 500, max: 2000 }),
+  hardRpm: fc.integer({ min: 2000, max: 4000 }),
+  hysteresisRpm: fc.integer({ min: 0, max: 300 }),
+  by: cutBy,
+  softly: fc.constantFrom('cuts' as const, 'retard' as const),
+  retardDeg: fc.integer({ min: 1, max: 40 }),
+  byCoolant: fc.option(anyCurve),
+  byGear: fc.option(anyCurve),
+  launch: fc.option(anyLaunch),
+  shift: fc.option(anyShift),
+  heldRetardDeg: fc.integer({ min: 0, max: 20 }),
+});
 const anySwitching: fc.Arbitrary<Switching> = fc.record({
   conditions: fc.array(anyCondition, { maxLength: 3 }),
   join: fc.constantFrom('and' as const, 'or' as const),
@@ -51,6 +85,7 @@ const SETTINGS: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
     decayTurns: fc.integer({ min: 1, max: 30 }),
   }),
   overrun: fc.option(anyCut),
+  speedLimits: fc.option(anyLimits),
   switching: anySwitching,
 };
 
@@ -67,10 +102,17 @@ const moments: fc.Arbitrary<ChannelValues[]> = fc
       throttle: fc.integer({ min: 0, max: 60 }),
       manifoldPressure: fc.integer({ min: 15, max: 100 }),
       coolant: fc.integer({ min: -20, max: 90 }),
+      gear: fc.integer({ min: 0, max: 5 }),
+      vehicleSpeed: fc.integer({ min: 0, max: 40 }),
+      launchSwitch: fc.constantFrom(0, 1),
+      shiftSwitch: fc.constantFrom(0, 1),
+      retardSwitch: fc.constantFrom(0, 1),
     }),
     { minLength: 2, maxLength: 40 },
   )
-  .map((list) => list.map((values, i) => ({ ...values, time: i / 10 })));
+  .map((list) =>
+    list.map((values, i) => ({ ...values, phase: PHASE.running, cylinder: (i % 4) + 1, time: i / 10 })),
+  );
 
 /** What a control decided at each moment, as text. */
 function followed(

@@ -6,6 +6,7 @@ import { deadTimeCurve, LEAST_ACROSS_KPA } from '../injector';
 import { curveThrough } from '../numeric';
 import type { EcuProgram } from '../program';
 import { capacityAt } from './capacity';
+import { FREE_SPARK } from './decisions';
 import { LAMBDA_LIMITS } from './limits';
 import fc from 'fast-check';
 import { demo, injected, programOf, tableOf } from '@tests/support/ventisca';
@@ -106,7 +107,7 @@ describe('injection', () => {
   });
 
   test('duty rises with speed at the same pressure', () => {
-    const model = workedModel();
+    const model = { ...workedModel(), limits: null };
     const speed = fc.double({ min: 300, max: 9000, noNaN: true });
     fc.assert(
       fc.property(speed, speed, (a, b) => {
@@ -271,7 +272,7 @@ describe('the most fuel there is', () => {
 
   test('nothing injected has no head-room to speak of', () => {
     const model = workedModel();
-    const at = injected(model, FULL_LOAD, { active: [], cut: true });
+    const at = injected(model, FULL_LOAD, { active: [], cut: true, held: FREE_SPARK });
     expect(capacityAt(model, at, 14, 85)).toBeNull();
   });
 });

@@ -60,8 +60,9 @@ function readInput(
     return;
   }
   const before = state.lastGood[i] as number;
-  // Smoothed by an implicit first-order lag, which no step is too long for; there is no gear between two.
-  const smooth = input.curve.kind !== 'gear' && filterS > 0 && sinceS >= 0 && !Number.isNaN(before);
+  // Smoothed by an implicit first-order lag, which no step is too long for; there is no gear between two, and a switch is held or not.
+  const steps = input.curve.kind === 'gear' || input.curve.kind === 'switch';
+  const smooth = !steps && filterS > 0 && sinceS >= 0 && !Number.isNaN(before);
   const after = smooth ? before + ((reading - before) * sinceS) / (filterS + sinceS) : reading;
   state.lastGood[i] = after;
   write(frame, place, after);
@@ -73,6 +74,8 @@ function readingOf({ curve }: InputProgram, at: number): number {
       return temperatureAtVolts(curve.curve, curve.pullUp, at);
     case 'gear':
       return gearAtVolts(curve.points, at) ?? NaN;
+    case 'switch':
+      return at < curve.thresholdV === curve.heldBelow ? 1 : 0;
     case 'line': {
       const value = valueAtVolts(curve.points, at);
       const { limits } = curve;

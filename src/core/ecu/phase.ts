@@ -39,6 +39,8 @@ export function restPhase(state: EcuState, frame: Frame): void {
   write(frame, AT.injectorOpening, 0);
   write(frame, AT.afterStart, 1);
   write(frame, AT.overrunCut, 0);
+  write(frame, AT.limiting, 0);
+  write(frame, AT.cutShare, 0);
 }
 
 function toCranking(state: EcuState): void {

@@ -14,6 +14,10 @@ export interface SparkParts {
   readonly airDeg: number;
   readonly gearDeg: number;
   readonly cylinderDeg: number;
+  readonly boostDeg: number;
+  /** What a limit pulls it by, and what a launch replaces all of it by; null for nothing. */
+  readonly retardDeg: number;
+  readonly replacedDeg: number | null;
   /** ° BTDC, after corrections, within {@link SPARK_LIMITS}. */
   readonly sparkDeg: number;
 }
@@ -31,7 +35,7 @@ export function sparkAt(
   const cylinder = read(frame, AT.cylinder);
   if (read(frame, AT.phase) !== PHASE.running && tables.crankAdvance !== undefined) {
     const baseDeg = lookUpCurve(tables.crankAdvance, coolantC);
-    return { baseDeg, coolantDeg: 0, airDeg: 0, gearDeg: 0, cylinderDeg: 0, sparkDeg: baseDeg };
+    return { ...NOTHING_ADDED, baseDeg, sparkDeg: baseDeg };
   }
   const baseDeg = blendedAt(
     program,
@@ -44,12 +48,24 @@ export function sparkAt(
   const airDeg = curveOr(program, 'sparkAir', read(frame, AT.air), 0);
   const gearDeg = curveOr(program, 'sparkGear', read(frame, AT.gear), 0);
   const cylinderDeg = Number.isNaN(cylinder) ? 0 : curveOr(program, 'sparkCylinder', cylinder, 0);
+  const boostDeg = curveOr(program, 'sparkBoost', read(frame, AT.manifoldPressure), 0);
   const built = baseDeg + coolantDeg + airDeg;
   const own =
     corrections.length === 0
       ? built
       : correctedValue(corrections, 'spark', built, frame, decisions.active, applied);
-  const wanted = own + gearDeg + cylinderDeg;
+  const { retardDeg, sparkDeg: replacedDeg } = decisions.held;
+  const wanted = (replacedDeg ?? own + gearDeg + boostDeg + cylinderDeg) - retardDeg;
   const sparkDeg = Math.min(SPARK_LIMITS.max, Math.max(SPARK_LIMITS.min, wanted));
-  return { baseDeg, coolantDeg, airDeg, gearDeg, cylinderDeg, sparkDeg };
+  return { baseDeg, coolantDeg, airDeg, gearDeg, cylinderDeg, boostDeg, retardDeg, replacedDeg, sparkDeg };
 }
+
+const NOTHING_ADDED = {
+  coolantDeg: 0,
+  airDeg: 0,
+  gearDeg: 0,
+  cylinderDeg: 0,
+  boostDeg: 0,
+  retardDeg: 0,
+  replacedDeg: null,
+} as const;

@@ -6,6 +6,8 @@ import {
   type OpeningState,
   overrun,
   type OverrunState,
+  speedLimits,
+  type SpeedLimitState,
   switching,
   type SwitchingState,
 } from '../control';
@@ -34,6 +36,7 @@ export interface EcuState {
   activations: ActivationState[];
   opening: OpeningState;
   overrun: OverrunState;
+  limits: SpeedLimitState;
   outputs: SwitchingState[];
 }
 
@@ -52,6 +55,7 @@ export function ecuAtKeyOn(program: EcuProgram): EcuState {
     activations: program.corrections.map((correction) => activation.atRest(correction.activation)),
     opening: opening.atRest(program.acceleration),
     overrun: overrun.atRest(program.overrun),
+    limits: speedLimits.atRest(program.limits),
     outputs: program.outputs.map((output) => switching.atRest(output)),
   };
 }
@@ -71,6 +75,7 @@ export function copiedEcu(state: EcuState): EcuState {
     activations: state.activations.map(activation.copied),
     opening: opening.copied(state.opening),
     overrun: overrun.copied(state.overrun),
+    limits: speedLimits.copied(state.limits),
     outputs: state.outputs.map(switching.copied),
   };
 }

@@ -1,4 +1,4 @@
-import { AT, type Frame, PHASE, write } from '../channel';
+import { AT, type Frame, LIMIT_CODE, PHASE, read, write } from '../channel';
 import {
   activation,
   type ActivationOut,
@@ -7,10 +7,13 @@ import {
   type OpeningOut,
   overrun,
   type OverrunOut,
+  speedLimits,
+  type SpeedLimitOut,
   type Switching,
   switching,
   type SwitchingOut,
   type SwitchingState,
+  withholdsSpark,
 } from '../control';
 import type { PreparedCorrection } from '../correction';
 import { type EcuProgram } from '../program';
@@ -29,6 +32,8 @@ export interface EcuOut {
   /** How fast the throttle opens. */
   readonly opening: OpeningOut;
   readonly cut: OverrunOut;
+  /** What holds speed and charges back. */
+  readonly limited: SpeedLimitOut;
   /** Of each output, whether it is on. */
   readonly outputs: SwitchingOut[];
   /** Opening of the cylinder last asked for; the same room from event to event. */
@@ -45,6 +50,7 @@ export function ecuOut(program: EcuProgram): EcuOut {
     corrections: program.corrections.map((correction) => activation.out(correction.activation)),
     opening: opening.out(program.acceleration),
     cut: overrun.out(program.overrun),
+    limited: speedLimits.out(program.limits),
     outputs: program.outputs.map((output) => switching.out(output)),
     fuel: fuelRoom(),
     inputs: inputCounts(program.inputs.map(({ id }) => id)),
@@ -53,8 +59,8 @@ export function ecuOut(program: EcuProgram): EcuOut {
 }
 
 /**
- * The step of a cylinder’s event, in this order: inputs, phase, opening throttle, conditions of the corrections, overrun cut,
- * fuel. The frame brings what is counted (time, speed, turns, cylinder) and leaves with what was read and decided.
+ * The step of a cylinder’s event, in this order: inputs, phase, opening throttle, limits, conditions of the corrections, overrun
+ * cut, fuel. The frame brings what is counted (time, speed, turns, cylinder) and leaves with what was read and decided.
  * @param signals at each input, as {@link readInputs} takes them; only those read at every firing are looked at.
  */
 export function eventStep(
@@ -69,6 +75,7 @@ export function eventStep(
   opening.step(program.acceleration, state.opening, frame, out.opening);
   write(frame, AT.throttleRate, out.opening.rate);
   write(frame, AT.turnsSinceOpening, out.opening.turnsSince);
+  if (program.limits !== null) stepLimits(program, state, frame, out.limited);
   for (let i = 0; i < program.corrections.length; i += 1) {
     const { activation: settings } = program.corrections[i] as PreparedCorrection;
     activation.step(
@@ -82,7 +89,8 @@ export function eventStep(
   const active = activeOf(out);
   const cut = out.cut.cut && state.phase === PHASE.running;
   out.stepped = true;
-  const fuel = fuelAt(program, frame, { active, cut }, out.fuel);
+  const noFuel = cut || out.limited.cutFuel;
+  const fuel = fuelAt(program, frame, { active, cut: noFuel, held: out.limited }, out.fuel);
   write(frame, AT.lambdaTarget, fuel.lambdaTarget);
   write(frame, AT.vePercent, fuel.vePercent);
   write(frame, AT.loadThrottle, fuel.loadThrottlePercent);
@@ -92,6 +100,16 @@ export function eventStep(
   write(frame, AT.afterStart, fuel.afterStart);
   write(frame, AT.overrunCut, cut ? 1 : 0);
   return fuel;
+}
+
+/** Limits, and what they say in channels. */
+function stepLimits(program: EcuProgram, state: EcuState, frame: Frame, limited: SpeedLimitOut): void {
+  speedLimits.step(program.limits, state.limits, frame, limited);
+  write(frame, AT.limiting, LIMIT_CODE[limited.reason]);
+  write(frame, AT.limitSpeed, limited.hardRpm);
+  write(frame, AT.cutShare, 100 * limited.share);
+  write(frame, AT.launch, limited.launching ? 1 : 0);
+  write(frame, AT.sinceLaunch, limited.sinceLaunchS);
 }
 
 const NONE: readonly boolean[] = [];
@@ -110,9 +128,14 @@ export function sparkStep(program: EcuProgram, frame: Frame, out: EcuOut): numbe
   if (!out.stepped) throw new TypeError('No event has been stepped');
   const active = activeOf(out);
   const load = targetLoad(program, frame, out.fuel.loadThrottlePercent);
-  const { sparkDeg } = sparkAt(program, frame, load, { active, cut: out.cut.cut }, []);
+  const { sparkDeg } = sparkAt(program, frame, load, { active, cut: out.cut.cut, held: out.limited }, []);
   write(frame, AT.sparkAdvance, sparkDeg);
   return sparkDeg;
+}
+
+/** Whether a cylinder that is about to fire, which the frame names, gets no spark; asked once a firing. */
+export function sparkWithheld(program: EcuProgram, state: EcuState, frame: Frame, out: EcuOut): boolean {
+  return withholdsSpark(program.limits, state.limits, out.limited, read(frame, AT.cylinder));
 }
 
 /**
@@ -130,8 +153,18 @@ export function outputStep(
   if (slow) readInputs(program, state, signals, frame);
   else readQuickInputs(program, state, signals, frame, out.inputs.outputs);
   restPhase(state, frame);
+  if (program.limits !== null) {
+    write(frame, AT.fuelCuts, total(state.limits.fuelCuts));
+    write(frame, AT.sparkCuts, total(state.limits.sparkCuts));
+  }
   for (let i = 0; i < program.outputs.length; i += 1) {
     const output = program.outputs[i] as Switching;
     switching.step(output, state.outputs[i] as SwitchingState, frame, out.outputs[i] as SwitchingOut);
   }
+}
+
+function total(counts: readonly number[]): number {
+  let sum = 0;
+  for (let i = 0; i < counts.length; i += 1) sum += counts[i] as number;
+  return sum;
 }

@@ -4,6 +4,7 @@ import { deadTimeCurve } from '../injector';
 import { curveThrough, type Grid, gridOf } from '../numeric';
 import type { EcuProgram, LoadProgram, MapId, SecondSetProgram, Tables } from '../program';
 import { capacityAt } from './capacity';
+import { FREE_SPARK } from './decisions';
 import { injected } from '@tests/support/ventisca';
 
 const flat = (value: number): Grid => gridOf({ x: [0, 1], y: [], values: [value, value] });
@@ -52,6 +53,7 @@ function model(change: Change = {}, tables: Partial<Record<MapId, Grid | undefin
     blend: null,
     acceleration: { thresholdPercentPerS: 10, decayTurns: 10 },
     overrun: null,
+    limits: null,
     corrections: [],
     injection: null,
     ignition: { mode: null, groups: null, dwell: null },
@@ -156,7 +158,11 @@ describe('the way from pressure to opening', () => {
 
   test('no fuel is no opening, no short pulse and no second set', () => {
     const injector = { ...model().injector, shortPulse: curveThrough([[0.1, 0.1]]) };
-    const at = injected(model({ injector, second: SECOND }), POINT, { active: [], cut: true });
+    const at = injected(model({ injector, second: SECOND }), POINT, {
+      active: [],
+      cut: true,
+      held: FREE_SPARK,
+    });
     expect(at).toMatchObject({ fuelMg: 0, netMs: 0, shortPulseMs: 0, openingMs: 0, secondOpeningMs: 0 });
   });
 });
@@ -291,6 +297,9 @@ describe('spark', () => {
     const at = (change: Change, point: ChannelValues = {}) =>
       injected(model(change, maps), { ...POINT, cylinder: 1, ...point });
     expect(at({}).spark).toEqual({
+      boostDeg: 0,
+      retardDeg: 0,
+      replacedDeg: null,
       baseDeg: 20,
       coolantDeg: -2,
       airDeg: -3,

@@ -33,7 +33,15 @@ const VENTISCA = demo();
 
 describe('what maps hang on', () => {
   test('every map that is computed shows a few numbers, each with its reason and within its limits', () => {
-    const trims: readonly MapId[] = ['fuelCylinder', 'fuelGear', 'sparkCylinder', 'sparkGear'];
+    const trims: readonly MapId[] = [
+      'fuelCylinder',
+      'fuelGear',
+      'sparkCylinder',
+      'sparkGear',
+      'sparkBoost',
+      'limitGear',
+      'shiftTime',
+    ];
     for (const mapId of MAP_IDS) {
       const anchors = mapAnchors(VENTISCA, mapId, usualChoices(VENTISCA));
       if (trims.includes(mapId)) expect([mapId, anchors]).toEqual([mapId, []]);

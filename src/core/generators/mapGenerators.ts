@@ -1,6 +1,7 @@
 import { FIRST_OF, type MapId, type SecondMapId } from '../program';
 import { AIR_GENERATORS } from './airGenerators';
 import type { MapGenerator } from './generator';
+import { LIMIT_GENERATORS } from './limitGenerators';
 import { OTHER_GENERATORS, secondMap } from './otherGenerators';
 import { SPARK_GENERATORS } from './sparkGenerators';
 import { START_GENERATORS } from './startGenerators';
@@ -10,6 +11,7 @@ const LISTED: Readonly<Record<Exclude<MapId, SecondMapId>, MapGenerator>> = {
   ...SPARK_GENERATORS,
   ...START_GENERATORS,
   ...OTHER_GENERATORS,
+  ...LIMIT_GENERATORS,
 };
 
 const SECONDS = Object.fromEntries(

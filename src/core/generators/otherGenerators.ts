@@ -31,12 +31,17 @@ const byCylinder: MapGenerator = {
 const byGear: MapGenerator = {
   needs: () => [],
   anchors: () => [],
-  axes: (document) => ({ x: upTo(0, highestGear(document)), y: [] }),
+  axes: overGears,
   generate: () => ({
     ...NEUTRAL,
     reasons: [{ text: 'No trim: every gear alike until a log shows that one of them needs more or less.' }],
   }),
 };
+
+/** One cell for each gear, neutral first. */
+export function overGears(document: Calibration): { x: number[]; y: number[] } {
+  return { x: upTo(0, highestGear(document)), y: [] };
+}
 
 function highestGear(document: Calibration): number {
   const gears = (tableAt(document, 'sensors.gear.points') ?? []).map(([gear = 0]) => gear);

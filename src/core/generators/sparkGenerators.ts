@@ -100,6 +100,25 @@ const sparkAir: PlainGenerator = {
   },
 };
 
+/** From the barometer to the most there is: where a charger pushes, and no charger does. */
+const sparkBoost: MapGenerator = {
+  needs: () => ['engine.maxManifoldPressure'],
+  anchors: () => [],
+  axes: (document) => {
+    const from = Math.round(conversionContext(document).barometricKpa / 5) * 5;
+    const most = Math.max(from + 20, baseValue(document, 'engine.maxManifoldPressure') ?? 0);
+    return { x: [0, 0.25, 0.5, 0.75, 1].map((share) => Math.round(from + share * (most - from))), y: [] };
+  },
+  generate: () => ({
+    valueAtPoint: () => 0,
+    reasons: [
+      {
+        text: 'Nothing: the spark map falls with pressure already. This is the knob for all speeds at once.',
+      },
+    ],
+  }),
+};
+
 const crankAdvance: PlainGenerator = {
   needs: () => ['engine.compressionRatio'],
   axes: overCoolant,
@@ -125,5 +144,6 @@ export const SPARK_GENERATORS = {
     { id: 'usual', at: 'at 20 °C', x: 20 },
     { id: 'hottest', at: 'at the hottest, 80 °C', x: 80 },
   ]),
+  sparkBoost,
   crankAdvance: anchoredCurve(STARTUP_MAPS.crankAdvance, crankAdvance, COLD_TO_HOT),
 } as const satisfies Partial<Record<MapId, MapGenerator>>;

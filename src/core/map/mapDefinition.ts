@@ -22,6 +22,7 @@ export const MAP_GROUPS = [
   { id: 'idle', title: 'Idle' },
   { id: 'acceleration', title: 'Acceleration' },
   { id: 'trims', title: 'Trims' },
+  { id: 'limits', title: 'Limits' },
   { id: 'secondFuel', title: 'Second fuel' },
 ] as const;
 

@@ -1,6 +1,6 @@
 import type { ValveEvents } from '../cams';
 import type { Dwell, IgnitionMode } from '../coil';
-import type { OverrunCut } from '../control';
+import type { OverrunCut, SpeedLimiting } from '../control';
 import type { PreparedCorrection } from '../correction';
 import type { FiringEvent } from '../engine';
 import type { LoadStrategy } from '../fuel';
@@ -40,6 +40,8 @@ export interface EcuProgram {
   readonly blend: FuelBlend | null;
   readonly acceleration: { readonly thresholdPercentPerS: number; readonly decayTurns: number };
   readonly overrun: OverrunCut | null;
+  /** Limits of speed, launch and gear shift; null where there are none. */
+  readonly limits: SpeedLimiting | null;
   /** The builder’s own corrections that are switched on, in their order. */
   readonly corrections: readonly PreparedCorrection[];
   readonly injector: InjectorProgram;
@@ -132,7 +134,9 @@ export interface FuelBlend {
 export type InputCurve =
   | { readonly kind: 'thermistor'; readonly curve: SteinhartHart; readonly pullUp: PullUp }
   | { readonly kind: 'line'; readonly points: VoltsCurve; readonly limits: readonly [number, number] | null }
-  | { readonly kind: 'gear'; readonly points: readonly GearPoint[] };
+  | { readonly kind: 'gear'; readonly points: readonly GearPoint[] }
+  /** 1 while it is held, 0 else. */
+  | { readonly kind: 'switch'; readonly heldBelow: boolean; readonly thresholdV: number };
 
 /** A sensor as the engine computer reads it. */
 export interface InputProgram {

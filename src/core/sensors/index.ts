@@ -4,7 +4,17 @@
  * When the engine computer reads them, and what stands in, lives in ecu.
  */
 export { gearAtSpeeds, gearAtVolts, type Gearing, type GearPoint, gearProblem, LEAST_APART_V } from './gear';
-export { INPUT_IDS, type InputCounts, inputCounts, type InputId, type InputPace, INPUTS } from './inputs';
+export {
+  INPUT_IDS,
+  type InputCounts,
+  inputCounts,
+  type InputId,
+  type InputPace,
+  INPUTS,
+  isSwitch,
+  SWITCH_IDS,
+  type SwitchId,
+} from './inputs';
 export { knockFrequencyHz } from './knock';
 export { combinedLambda, type LambdaReading } from './lambdaUse';
 export {

@@ -16,12 +16,24 @@ export const INPUTS = {
   lambdaTwo: { channel: 'lambdaTwo', pace: 'outputs' },
   fuelPressure: { channel: 'fuelPressure', pace: 'outputs' },
   oilPressure: { channel: 'oilPressure', pace: 'outputs' },
+  launchSwitch: { channel: 'launchSwitch', pace: 'outputs' },
+  shiftSwitch: { channel: 'shiftSwitch', pace: 'outputs' },
+  retardSwitch: { channel: 'retardSwitch', pace: 'outputs' },
   coolant: { channel: 'coolant', pace: 'slow' },
   air: { channel: 'air', pace: 'slow' },
   ethanol: { channel: 'ethanol', pace: 'slow' },
   vehicleSpeed: { channel: 'vehicleSpeed', pace: 'slow' },
   gear: { channel: 'gear', pace: 'slow' },
 } as const satisfies Record<string, InputInfo>;
+
+/** Switches, and load cells that are used as such. */
+export const SWITCH_IDS = ['launchSwitch', 'shiftSwitch', 'retardSwitch'] as const;
+
+export type SwitchId = (typeof SWITCH_IDS)[number];
+
+export function isSwitch(id: string): id is SwitchId {
+  return (SWITCH_IDS as readonly string[]).includes(id);
+}
 
 /** A sensor that the engine computer reads. */
 export type InputId = keyof typeof INPUTS;

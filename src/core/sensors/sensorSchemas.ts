@@ -394,6 +394,35 @@ const gear = z.object({
   fallback: fallbackField('count', '1', -1, 8, 'A middle gear, whose limits fit them all.'),
 });
 
+/** A switch at a pin with a pull-up, or a load cell: held past a voltage. */
+const switchInput = (what: string, changes: string) =>
+  z.object({
+    fitted: fittedField,
+    heldWhen: choiceField({
+      label: 'It is held',
+      required: true,
+      options: [
+        { id: 'below', label: 'Below the voltage', hint: 'A switch to ground' },
+        { id: 'above', label: 'Above it', hint: 'A switch to supply, a load cell' },
+      ],
+      help: { what, usual: 'A switch to ground at a pin with a pull-up: below.', changes },
+    }),
+    threshold: quantityField({
+      label: 'Voltage between',
+      quantity: 'voltage',
+      unit: 'V',
+      min: 0.2,
+      max: 4.8,
+      decimals: 2,
+      required: true,
+      help: {
+        what: 'Voltage that parts held from let go.',
+        usual: '2.5 V for a switch; for a load cell a little past what a resting hand gives.',
+        changes,
+      },
+    }),
+  });
+
 /** Every sensor of the document, by id. */
 export const sensorsSchema = z.object({
   map: mapSensor,
@@ -409,6 +438,12 @@ export const sensorsSchema = z.object({
   ethanol,
   vehicleSpeed,
   gear,
+  launchSwitch: switchInput('What the pin sees while launch is asked for.', 'When the launch limit acts.'),
+  shiftSwitch: switchInput(
+    'What the pin sees while a gear is being changed.',
+    'When charges are cut for a gear.',
+  ),
+  retardSwitch: switchInput('What the pin sees while less spark is asked for.', 'When the spark is pulled.'),
 });
 
 /** The sensors of the calibration document. */
@@ -417,7 +452,7 @@ export type Sensors = z.infer<typeof sensorsSchema>;
 export type SensorId = keyof Sensors;
 
 /** The kind of input a sensor needs. */
-export type SensorSignal = 'analogue' | 'temperature' | 'frequency' | 'knock';
+export type SensorSignal = 'analogue' | 'temperature' | 'frequency' | 'knock' | 'switch';
 
 /** A sensor as the sheet lists it. */
 export interface SensorInfo {
@@ -444,4 +479,7 @@ export const SENSOR_INFO: readonly SensorInfo[] = [
   { id: 'ethanol', label: 'Ethanol content', always: false, signal: 'frequency' },
   { id: 'vehicleSpeed', label: 'Vehicle speed', always: false, signal: 'frequency' },
   { id: 'gear', label: 'Gear', always: false, signal: 'analogue' },
+  { id: 'launchSwitch', label: 'Launch switch', always: false, signal: 'switch' },
+  { id: 'shiftSwitch', label: 'Shift switch or load cell', always: false, signal: 'switch' },
+  { id: 'retardSwitch', label: 'Retard switch', always: false, signal: 'switch' },
 ];

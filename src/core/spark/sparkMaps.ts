@@ -86,4 +86,15 @@ export const SPARK_MAPS = {
       changes: 'Torque in that gear.',
     },
   },
+  sparkBoost: {
+    ...CORRECTION,
+    label: 'Spark by boost',
+    x: AXES.manifoldPressure,
+    help: {
+      what: 'Degrees added to the spark map against manifold pressure, at every speed.',
+      usual:
+        '0: the spark map knows pressure already. A degree or two less above a pressure until fuel is proved.',
+      changes: 'How near knock is with boost, in one curve.',
+    },
+  },
 } as const satisfies Record<string, MapEntry>;

@@ -152,6 +152,14 @@ function sectionsOf(engine: Beginning): Sections {
     acceleration: { threshold: number(20, '%/s'), decay: number(8, '1') },
     overrun: { use: say('no') },
     blend: { use: say('no') },
+    limits: {
+      use: say('yes'),
+      soft: number(engine.maxRpm - 300, 'rev/min'),
+      hard: number(engine.maxRpm, 'rev/min'),
+      hysteresis: number(40, 'rev/min'),
+      by: say('fuel'),
+      softly: say('cuts'),
+    },
   };
 }
 

@@ -159,6 +159,13 @@ export const pardela: EngineSheet = {
     'sensors.ethanol': { fitted: choice('no', 'measured') },
     'sensors.vehicleSpeed': { fitted: choice('no', 'measured') },
     'sensors.gear': { fitted: choice('no', 'measured') },
+    'sensors.launchSwitch': { fitted: choice('no', 'measured') },
+    'sensors.shiftSwitch': {
+      fitted: choice('yes', 'measured', 'Load cell in the lever'),
+      heldWhen: choice('above', 'dataSheet'),
+      threshold: amount(3.2, 'V', 'measured'),
+    },
+    'sensors.retardSwitch': { fitted: choice('no', 'measured') },
     injectors: {
       ratedFlow: amount(34, 'lb/h', 'dataSheet'),
       ratedPressure: amount(3, 'bar', 'dataSheet'),
@@ -209,6 +216,22 @@ export const pardela: EngineSheet = {
     acceleration: { threshold: amount(20, '%/s', 'estimated'), decay: amount(6, '1', 'estimated') },
     overrun: { use: choice('no', 'computed', 'Not before idle is tuned') },
     blend: { use: choice('no', 'measured') },
+    limits: {
+      use: choice('yes', 'dataSheet'),
+      soft: amount(8000, 'rev/min', 'computed'),
+      hard: amount(8200, 'rev/min', 'dataSheet'),
+      hysteresis: amount(30, 'rev/min', 'estimated'),
+      by: choice('both', 'estimated'),
+      softly: choice('cuts', 'estimated'),
+    },
+    launch: { use: choice('no', 'measured') },
+    shift: {
+      use: choice('yes', 'estimated'),
+      by: choice('spark', 'estimated'),
+      aboveSpeed: amount(3500, 'rev/min', 'estimated'),
+      aboveThrottle: amount(30, '%', 'estimated'),
+      again: amount(0.4, 's', 'estimated'),
+    },
   },
   wires: { crank: 'Three wires, 5 V', 'output-fuelpump': 'To the pump relay, green' },
   outputs: [

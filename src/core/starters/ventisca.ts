@@ -212,6 +212,13 @@ export const ventisca: EngineSheet = {
       onFault: choice('value', 'computed'),
       fallback: amount(3, '1', 'estimated'),
     },
+    'sensors.launchSwitch': {
+      fitted: choice('yes', 'measured', 'On the wheel'),
+      heldWhen: choice('below', 'measured'),
+      threshold: amount(2.5, 'V', 'computed'),
+    },
+    'sensors.shiftSwitch': { fitted: choice('no', 'measured') },
+    'sensors.retardSwitch': { fitted: choice('no', 'measured') },
     injectors: {
       ratedFlow: amount(610, 'cm3/min', 'dataSheet'),
       ratedPressure: amount(300, 'kPa', 'dataSheet'),
@@ -297,6 +304,23 @@ export const ventisca: EngineSheet = {
       delayOut: amount(0.1, 's', 'estimated'),
     },
     blend: { use: choice('no', 'measured') },
+    limits: {
+      use: choice('yes', 'dataSheet'),
+      soft: amount(7100, 'rev/min', 'computed'),
+      hard: amount(7400, 'rev/min', 'dataSheet', 'Valve springs'),
+      hysteresis: amount(40, 'rev/min', 'estimated'),
+      by: choice('fuel', 'estimated'),
+      softly: choice('cuts', 'estimated'),
+    },
+    launch: {
+      use: choice('yes', 'estimated'),
+      hard: amount(3400, 'rev/min', 'estimated', 'Studs on ice'),
+      below: amount(8, 'km/h', 'estimated'),
+      by: choice('spark', 'estimated'),
+      afterHard: amount(6200, 'rev/min', 'estimated'),
+      afterFor: amount(2, 's', 'estimated'),
+    },
+    shift: { use: choice('no', 'measured') },
   },
   wires: {
     crank: 'Screened pair, screen to engine computer only',

@@ -44,7 +44,9 @@ export function sparkSteps(program: EcuProgram, frame: Frame, at: Injection): St
       input('T_air', 'Air', read(frame, AT.air), 1, '°C'),
       spark.airDeg,
     ),
+    ...added(program, frame, 'sparkBoost', read(frame, AT.manifoldPressure), pressure(frame), spark.boostDeg),
     ...correctionSteps(program, frame, at, 'spark'),
+    ...heldSteps(at),
     {
       id: 'spark',
       title: 'Spark advance',
@@ -53,11 +55,41 @@ export function sparkSteps(program: EcuProgram, frame: Frame, at: Injection): St
         input('s₀', 'Spark map', spark.baseDeg, 1, '°'),
         input('coolant', 'By coolant', spark.coolantDeg, 1, '°'),
         input('air', 'By intake air', spark.airDeg, 1, '°'),
+        ...(spark.boostDeg === 0 ? [] : [input('boost', 'By boost', spark.boostDeg, 1, '°')]),
+        ...(spark.retardDeg === 0 ? [] : [input('pulled', 'Pulled', spark.retardDeg, 1, '°')]),
         ...(trims === 0 ? [] : [input('trim', 'Gear and cylinder', trims, 1, '°')]),
       ],
       result: input('spark', 'Spark advance', at.sparkDeg, 1, '° BTDC'),
       ...(trims === 0 ? {} : trimReads(program, frame)),
     },
+  ];
+}
+
+/** What limits and switches do to the spark; nothing where they do nothing. */
+function heldSteps({ spark: { retardDeg, replacedDeg } }: Injection): Step[] {
+  return [
+    ...(replacedDeg === null
+      ? []
+      : [
+          {
+            id: 'sparkLaunch',
+            title: 'Spark of the launch',
+            formula: 'replaces all of the above while the launch lasts',
+            inputs: [],
+            result: input('launch', 'Spark', replacedDeg, 1, '° BTDC'),
+          },
+        ]),
+    ...(retardDeg === 0
+      ? []
+      : [
+          {
+            id: 'sparkPulled',
+            title: 'Spark pulled',
+            formula: 'taken off near a speed limit, and while the retard switch is held',
+            inputs: [],
+            result: input('pulled', 'Pulled', retardDeg, 1, '°'),
+          },
+        ]),
   ];
 }
 

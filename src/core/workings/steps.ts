@@ -1,4 +1,5 @@
 import { AT, type Frame, PHASE, read } from '../channel';
+import { isOverrun } from '../control';
 import { type Injection, injectionAt, LAMBDA_LIMITS } from '../ecu';
 import type { EcuProgram } from '../program';
 import { formatNumber } from '../units';
@@ -6,6 +7,7 @@ import { airSteps } from './airSteps';
 import { correctionSteps } from './correctionSteps';
 import { coolant, input, pressure, speed, throttle } from './inputs';
 import { type MapPoint, mapReads } from './mapRead';
+import { limitSteps } from './limitSteps';
 import { openingSteps } from './openingSteps';
 import { sparkSteps } from './sparkSteps';
 import type { Step, Workings } from './step';
@@ -22,6 +24,7 @@ export function workingsAt(program: EcuProgram, frame: Frame): Workings {
       ...airSteps(program, frame, injection),
       ...fuelSteps(program, frame, injection),
       ...openingSteps(program, frame, injection),
+      ...limitSteps(program, frame),
       ...sparkSteps(program, frame, injection),
     ],
   };
@@ -225,7 +228,15 @@ function trimSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] {
       ...mapReads(program, frame, ...trims),
     });
   }
-  if (at.cut) {
+  if (at.cut && (program.overrun === null || !isOverrun(program.overrun, frame))) {
+    steps.push({
+      id: 'cut',
+      title: 'Speed limit',
+      formula: 'Speed is past a limit, and every charge is cut: no fuel',
+      inputs: [speed(frame)],
+      result: input('m', 'Fuel', at.fuelMg, 3, 'mg'),
+    });
+  } else if (at.cut) {
     steps.push({
       id: 'cut',
       title: 'Overrun cut',

@@ -20,10 +20,11 @@ import {
   throttlePercent,
   valueAtVolts,
   voltsAtTemperature,
+  type SwitchId,
   type VoltsCurve,
 } from '@/core/sensors';
 import { formatNumber } from '@/core/units';
-import { LineChart } from '@/ui/chart';
+import { LineChart, ThresholdStrip } from '@/ui/chart';
 import { Card, StateMark } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
@@ -97,12 +98,36 @@ export function SensorPicture({ document, sensor }: { document: Calibration; sen
           unit="V"
         />
       );
+    case 'launchSwitch':
+    case 'shiftSwitch':
+    case 'retardSwitch':
+      return <SwitchPicture document={document} sensor={sensor} />;
     case 'lambdaUse':
       return <LambdaUsePicture document={document} />;
     case 'knock':
     case 'vehicleSpeed':
       return <NumbersPicture document={document} sensor={sensor} />;
   }
+}
+
+/** Where along the pin’s voltage a switch counts as held. */
+function SwitchPicture({ document, sensor }: { document: Calibration; sensor: SwitchId }) {
+  const when = document.sensors[sensor].heldWhen?.value;
+  const thresholdV = baseValue(document, `sensors.${sensor}.threshold`);
+  if (when === undefined || thresholdV === null) return <Nothing title="Held, by voltage" />;
+  return (
+    <Card title="Held, by voltage">
+      <ThresholdStrip
+        label="Voltage"
+        unit="V"
+        min={0}
+        max={5}
+        comparison={when}
+        threshold={thresholdV}
+        letsGo={thresholdV}
+      />
+    </Card>
+  );
 }
 
 interface CurveProps {

@@ -35,6 +35,12 @@ const TOOLS = [
     icon: 'layers-outline',
   },
   {
+    route: 'limits',
+    label: 'Limits',
+    detail: 'Of speed, launch and gear shift: what cuts first at which speed',
+    icon: 'car-speed-limiter',
+  },
+  {
     route: 'overrun',
     label: 'Overrun cut',
     detail: 'When fuel is cut, and where on the map that reaches',

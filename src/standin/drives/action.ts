@@ -6,6 +6,12 @@ export type Action =
   | { readonly do: 'moveOff' }
   | { readonly do: 'cruise'; readonly gear: number; readonly kmPerH: number; readonly forS: number }
   | { readonly do: 'pull'; readonly gear: number; readonly pedal: number; readonly toRpm: number }
+  /** The foot stays down in a gear for a time, whatever the engine does. */
+  | { readonly do: 'press'; readonly gear: number; readonly pedal: number; readonly forS: number }
+  /** Clutch and launch switch held, foot down; then off the line, the switch held until the car moves. */
+  | { readonly do: 'launch'; readonly pedal: number; readonly forS: number }
+  /** The next gear with the foot down: lever with its switch, a dip of the clutch. */
+  | { readonly do: 'flatShift'; readonly gear: number; readonly pedal: number }
   | { readonly do: 'lift'; readonly toRpm: number }
   | { readonly do: 'brake'; readonly toKmPerH: number }
   | { readonly do: 'hold'; readonly rpm: number; readonly pedal: number; readonly forS: number }

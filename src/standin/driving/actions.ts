@@ -33,6 +33,10 @@ const FOOT = { down: 2, off: 6 } as const;
 const STEP_S = 0.01;
 /** A gear change: clutch down, lever, clutch up, s. */
 const SHIFT = { leverS: 0.18, engagedS: 0.5 } as const;
+/** Off the line: how fast the clutch comes up in a hundredth of a second, and when the switch is let go, km/h. */
+const LAUNCH = { clutchPerStep: 0.012, letsGoKmPerH: 25 } as const;
+/** A gear change with the foot down: the switch first, then a dip of the clutch with the lever in it, s. */
+const FLAT = { dipS: 0.03, leverS: 0.06, upS: 0.1, doneS: 0.14 } as const;
 /** The start: key to starter, the longest on the starter, the wait before another try, s, and the tries. */
 const START = {
   keyS: 1.6,
@@ -98,6 +102,29 @@ export const ACTIONS: { readonly [Kind in Action['do']]: Doing<Kind> } = {
     if (changesGear(gear, memory, felt, timeS, controls)) return false;
     memory.pedal = pedal;
     return felt.speedRpm >= toRpm || timeS - memory.sinceS > GIVES_UP_S;
+  },
+  press({ gear, pedal, forS }, memory, felt, timeS, controls) {
+    if (gear > 0 && changesGear(gear, memory, felt, timeS, controls)) return false;
+    if (gear === 0) neutral(controls);
+    memory.pedal = pedal;
+    return timeS - memory.sinceS >= forS;
+  },
+  launch({ pedal, forS }, memory, felt, timeS, controls) {
+    const passedS = timeS - memory.sinceS;
+    controls.gear = 1;
+    memory.pedal = pedal;
+    const waits = passedS < forS;
+    controls.clutch = waits ? 0 : Math.min(1, controls.clutch + LAUNCH.clutchPerStep);
+    controls.launchHeld = waits || felt.kmPerH < LAUNCH.letsGoKmPerH;
+    return (!controls.launchHeld && controls.clutch === 1) || passedS > GIVES_UP_S;
+  },
+  flatShift({ gear, pedal }, memory, _, timeS, controls) {
+    const passedS = timeS - memory.sinceS;
+    memory.pedal = pedal;
+    controls.shiftHeld = passedS < FLAT.doneS;
+    controls.clutch = passedS > FLAT.dipS && passedS < FLAT.upS ? 0 : 1;
+    if (passedS >= FLAT.leverS) controls.gear = gear;
+    return passedS >= FLAT.doneS;
   },
   lift({ toRpm }, memory, felt, timeS, controls) {
     memory.pedal = 0;

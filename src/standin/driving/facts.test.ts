@@ -17,8 +17,10 @@ function traceOf(columns: Partial<Record<ChannelId, readonly number[]>>): DriveT
 }
 
 const { cranking, running } = PHASE;
+/** Two cylinders, nothing withheld; by limit and cylinder. */
+const NOTHING = { sparkless: [0, 0], fuelCuts: new Array(18).fill(0), sparkCuts: new Array(18).fill(0) };
 const heard = (...events: readonly Partial<CarEvent>[]) => {
-  const car = { onEvent: null } as unknown as VirtualCar;
+  const car = { onEvent: null, limited: NOTHING } as unknown as VirtualCar;
   const watch = new DriveWatch(car);
   for (const event of events) {
     car.onEvent?.({
@@ -27,11 +29,27 @@ const heard = (...events: readonly Partial<CarEvent>[]) => {
       outcome: 'burned',
       phase: running,
       cut: false,
+      fuelWasCut: false,
+      sparkCut: false,
       ...event,
     } as CarEvent);
   }
   return watch;
 };
+
+test('what held it back: for how long, and how often each cylinder went without', () => {
+  const fuelCuts = [...NOTHING.fuelCuts];
+  const sparkCuts = [...NOTHING.sparkCuts];
+  Object.assign(fuelCuts, { 2: 5, 3: 4 });
+  Object.assign(sparkCuts, { 8: 1, 9: 2 });
+  const car = { onEvent: null, limited: { sparkless: [0, 0], fuelCuts, sparkCuts } } as unknown as VirtualCar;
+  const { limits } = new DriveWatch(car).facts(traceOf({ limiting: [0, 1, 1, 1, 0, 2] }));
+  expect(limits).toEqual([
+    { id: 'speed', forS: 0.3, fuelCuts: [5, 4], sparkCuts: [0, 0] },
+    { id: 'cold', forS: 0.1, fuelCuts: [0, 0], sparkCuts: [0, 0] },
+    { id: 'launch', forS: 0, fuelCuts: [0, 0], sparkCuts: [1, 2] },
+  ]);
+});
 
 describe('what happened in a drive', () => {
   test('when it ran, and when it died with the key on', () => {
@@ -69,7 +87,7 @@ describe('what happened in a drive', () => {
       { knock: 0.15, speedRpm: 2000 },
       { knock: 0.05 },
       { outcome: 'tooLean' },
-      { outcome: 'tooLean', cut: true },
+      { outcome: 'tooLean', fuelWasCut: true },
       { outcome: 'tooLean', phase: cranking },
     ).facts(traceOf({ phase: [running] }));
     expect(facts.knocks).toEqual({ firings: 3, atRpm: 4500 });

@@ -1,4 +1,4 @@
-import { PHASE } from '@/core/channel';
+import { type LimitId, LIMITS, PHASE } from '@/core/channel';
 import type { CarEvent, VirtualCar } from '../virtualCar';
 import type { DriveTrace } from './recording';
 
@@ -21,11 +21,23 @@ export interface DriveFacts {
   readonly misfires: number;
   /** Charges that fuel was meant for, while it ran. */
   readonly charges: number;
+  /** What held it back, in the order of the list of limits: how long, and how often each cylinder went without. */
+  readonly limits: readonly LimitFacts[];
   readonly counters: {
     readonly syncLosses: number;
     readonly crankTeethMissing: number;
     readonly camPulsesMissing: number;
   };
+}
+
+/** What one limit did in a drive. */
+export interface LimitFacts {
+  readonly id: LimitId;
+  /** How long it acted, s. */
+  readonly forS: number;
+  /** Charges without fuel and without spark, a number a cylinder. */
+  readonly fuelCuts: readonly number[];
+  readonly sparkCuts: readonly number[];
 }
 
 /** A firing knocks when its last part has this much more time than it needs to light by itself. */
@@ -42,7 +54,7 @@ export class DriveWatch {
   private misfires = 0;
   private charges = 0;
 
-  constructor(car: VirtualCar) {
+  constructor(private readonly car: VirtualCar) {
     car.onEvent = (event) => this.hear(event);
   }
 
@@ -77,6 +89,7 @@ export class DriveWatch {
       knocks: { firings: this.knocks, atRpm: mostAt },
       misfires: this.misfires,
       charges: this.charges,
+      limits: limitsOf(trace, this.car),
       counters: {
         syncLosses: columns.syncLosses[samples - 1] ?? 0,
         crankTeethMissing: columns.crankTeethMissing[samples - 1] ?? 0,
@@ -85,8 +98,8 @@ export class DriveWatch {
     };
   }
 
-  private hear({ knock, speedRpm, outcome, phase, cut }: CarEvent): void {
-    if (phase === PHASE.running && !cut) {
+  private hear({ knock, speedRpm, outcome, phase, fuelWasCut, sparkCut }: CarEvent): void {
+    if (phase === PHASE.running && !fuelWasCut && !sparkCut) {
       this.charges += 1;
       if (outcome !== 'burned') this.misfires += 1;
     }
@@ -95,6 +108,20 @@ export class DriveWatch {
     const step = KNOCK_STEP_RPM * Math.round(speedRpm / KNOCK_STEP_RPM);
     this.knocksAt.set(step, (this.knocksAt.get(step) ?? 0) + 1);
   }
+}
+
+function limitsOf({ columns, samples, rateHz }: DriveTrace, { limited }: VirtualCar): LimitFacts[] {
+  const cylinders = limited.sparkless.length;
+  return LIMITS.flatMap(({ id }, code): LimitFacts[] => {
+    if (id === 'none') return [];
+    const from = code * cylinders;
+    const fuelCuts = limited.fuelCuts.slice(from, from + cylinders);
+    const sparkCuts = limited.sparkCuts.slice(from, from + cylinders);
+    let acted = 0;
+    for (let i = 0; i < samples; i += 1) if (columns.limiting[i] === code) acted += 1;
+    const none = acted === 0 && [...fuelCuts, ...sparkCuts].every((count) => count === 0);
+    return none ? [] : [{ id, forS: acted / rateHz, fuelCuts, sparkCuts }];
+  });
 }
 
 function pullingOf({ columns, samples, rateHz }: DriveTrace): DriveFacts['pulling'] {

@@ -79,6 +79,8 @@ function story(stretches: readonly Stretch[]): { trace: StartTrace; events: CarE
           vapourLambda: lambda,
           injectedMg: 10,
           cut: false,
+          fuelWasCut: false,
+          sparkCut: false,
           openingMs: 3,
           manifoldKpa: 60,
           batteryV,

@@ -112,6 +112,8 @@ function signalNow(signal: Signal, truth: Truth, last: LastSignal): number {
       return signal.at;
     case 'gear':
       return signal.points.find(({ gear }) => gear === truth.gear)?.volts ?? 0;
+    case 'switch':
+      return truth[signal.sees] > 0 ? signal.heldV : signal.freeV;
     case 'line': {
       const seen = truth[signal.sees] - (signal.gauge ? truth.barometricKpa : 0);
       if (Number.isNaN(seen)) return 0;

@@ -1,6 +1,6 @@
 import { type Rewiring, rewiredCar } from '@tests/support/car';
 import { demo, programOf } from '@tests/support/ventisca';
-import { INPUT_IDS, type InputId } from '@/core/sensors';
+import { INPUT_IDS, type InputId, SWITCH_IDS } from '@/core/sensors';
 import { pullUpVolts, thermistorOhm } from '@/core/sensors';
 import { type Car, SENSOR_FAULT_KINDS, type SensorFault } from '../car';
 import { carOf } from '../carOfDocument';
@@ -9,6 +9,7 @@ import { signalsOf, type Truth } from './signals';
 
 const document = demo('ventisca', ({ sensors }) => {
   sensors.ethanol.fitted = { ...sensors.vehicleSpeed.fitted, value: 'yes' } as typeof sensors.ethanol.fitted;
+  for (const id of SWITCH_IDS) sensors[id].fitted = sensors.ethanol.fitted;
   sensors.ethanol.points = {
     ...sensors.gear.points,
     units: ['Hz', '%'],
@@ -35,6 +36,9 @@ const TRUTH: Truth = {
   ethanolPercent: 30,
   kmPerH: 100,
   gear: 3,
+  launchHeld: 0,
+  shiftHeld: 1,
+  retardHeld: 0,
 };
 
 interface Sampled {

@@ -19,6 +19,10 @@ export interface Truth {
   readonly ethanolPercent: number;
   readonly kmPerH: number;
   readonly gear: number;
+  /** 1 while a hand is on it. */
+  readonly launchHeld: number;
+  readonly shiftHeld: number;
+  readonly retardHeld: number;
 }
 
 /** What gives the signal at an input. */
@@ -41,7 +45,13 @@ export type Signal =
       /** Its output ends there. */
       readonly ends: { readonly low: number; readonly high: number };
     }
-  | { readonly kind: 'gear'; readonly points: readonly GearPoint[] };
+  | { readonly kind: 'gear'; readonly points: readonly GearPoint[] }
+  | {
+      readonly kind: 'switch';
+      readonly sees: keyof Truth;
+      readonly freeV: number;
+      readonly heldV: number;
+    };
 
 type Unit = 'V' | 'Hz';
 
@@ -74,6 +84,9 @@ const SEES: Readonly<Record<InputId, { readonly sees: keyof Truth; readonly nois
   ethanol: { sees: 'ethanolPercent', noiseV: 0 },
   vehicleSpeed: { sees: 'kmPerH', noiseV: 0 },
   gear: { sees: 'gear', noiseV: 0.004 },
+  launchSwitch: { sees: 'launchHeld', noiseV: 0.004 },
+  shiftSwitch: { sees: 'shiftHeld', noiseV: 0.004 },
+  retardSwitch: { sees: 'retardHeld', noiseV: 0.004 },
 };
 /** Reference of the sensors where no engine computer is chosen, V. */
 const USUAL_REFERENCE_V = 5;
@@ -83,6 +96,10 @@ const MOST_HZ = 10_000;
 const BEYOND_SHEET_V = 0.15;
 /** What a sensor gives that the calibration does not describe, V. */
 const RESTING_V = 0.5;
+
+/** What a switch gives, let go and held, V: one to ground at a pull-up, and one to the supply. */
+const SWITCH_TO_GROUND = { freeV: 4.9, heldV: 0.05 } as const;
+const SWITCH_TO_SUPPLY = { freeV: 0.05, heldV: 4.9 } as const;
 
 /** What hangs on each input of a program, through the loom of a car. */
 export function signalsOf(program: EcuProgram, car: Car): PinSignal[] {
@@ -134,6 +151,8 @@ function signalOf(id: InputId, typed: InputCurve, pulled: boolean, car: Car): Si
     }
     case 'gear':
       return { kind: 'gear', points: typed.points };
+    case 'switch':
+      return { kind: 'switch', sees, ...(typed.heldBelow ? SWITCH_TO_GROUND : SWITCH_TO_SUPPLY) };
     case 'line': {
       const points = trueLine(id, car) ?? typed.points;
       return {

@@ -32,6 +32,8 @@ export interface CarState {
   plateShare: number;
   /** Opening of the idle path, all plates together, mm². */
   idleMm2: number;
+  /** Of each cylinder by its number, whether the fuel of its next charge was cut. */
+  fuelCut: boolean[];
   /** What the engine computer last took things for; null where nothing is known. */
   frame: (number | null)[];
   random: readonly number[];
@@ -92,6 +94,7 @@ export function carAtRest(
     coilsCharge: true,
     plateShare: 0,
     idleMm2: 0,
+    fuelCut: metal.firing.map(() => false),
     frame: numbersOf(frameOf()),
     random: [],
   };
@@ -110,6 +113,7 @@ export function copiedCar(state: CarState): CarState {
     timing: state.timing === null ? null : { ...state.timing },
     sampling: copiedSampling(state.sampling),
     sensorFaults: { ...state.sensorFaults },
+    fuelCut: [...state.fuelCut],
     frame: [...state.frame],
     random: [...state.random],
   };

@@ -12,6 +12,10 @@ export interface Controls {
   brake: number;
   /** Speed that a brake dynamometer holds, rev/min; null without one. */
   holdRpm: number | null;
+  /** Fingers on the switches of launch, gear shift and less spark. */
+  launchHeld: boolean;
+  shiftHeld: boolean;
+  retardHeld: boolean;
   /** Lamps, heaters and what else is switched on, A. */
   loadsA: number;
 }
@@ -32,6 +36,9 @@ export function controlsAtRest(): Controls {
     gear: 0,
     brake: 0,
     holdRpm: null,
+    launchHeld: false,
+    shiftHeld: false,
+    retardHeld: false,
     loadsA: 0,
   };
 }

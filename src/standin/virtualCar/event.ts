@@ -23,8 +23,12 @@ export interface CarEvent {
   readonly openingMs: number;
   /** The part of the opening in which fuel is meant to flow, ms. */
   readonly netMs: number;
-  /** The engine computer cut fuel as on overrun. */
+  /** The engine computer cut the fuel of that opening: on overrun, or by a limit. */
   readonly cut: boolean;
+  /** The fuel of this charge was cut when its turn was. */
+  readonly fuelWasCut: boolean;
+  /** It withheld the spark of this charge. */
+  readonly sparkCut: boolean;
   readonly lambdaTarget: number;
   readonly loadThrottlePercent: number;
   /** As the engine computer takes them. */

@@ -50,6 +50,9 @@ export function sensesOf({ inputs }: EcuProgram): Senses {
       ethanolPercent: 0,
       kmPerH: 0,
       gear: 0,
+      launchHeld: 0,
+      shiftHeld: 0,
+      retardHeld: 0,
     },
     last: inputs.map(() => ({ seen: NaN, at: NaN })),
     signals: new Float64Array(inputs.length),
@@ -95,6 +98,9 @@ export function exposeNow(
   const sinceS = plant.timeS - power.sinceS;
   truth.manifoldKpa = manifoldKpa(metal, plant);
   truth.throttlePercent = controls.pedalPercent;
+  truth.launchHeld = controls.launchHeld ? 1 : 0;
+  truth.shiftHeld = controls.shiftHeld ? 1 : 0;
+  truth.retardHeld = controls.retardHeld ? 1 : 0;
   if (senses.seesRail) truth.railGaugeKpa = railGaugeKpa(metal, plant, surroundings);
   write(frame, AT.time, sinceS);
   write(frame, AT.sinceKeyOn, sinceS);

@@ -13,8 +13,10 @@ import {
   readCounters,
   readInputs,
   sparkStep,
+  sparkWithheld,
   triggerDecoder,
 } from '@/core/ecu';
+import type { SpeedLimitState } from '@/core/control';
 import { lookUpCurve } from '@/core/numeric';
 import type { EcuProgram } from '@/core/program';
 import { type RandomGenerator, xoroshiro128plus } from 'pure-rand';
@@ -115,6 +117,10 @@ export class VirtualCar {
   private readonly fired = firedAtRest();
   private readonly plate: { share: number; idleMm2: number };
   private readonly load: { -readonly [Part in keyof CrankLoad]: CrankLoad[Part] };
+  /** The firing now was given no spark on purpose. */
+  private sparkCut = false;
+  /** Its fuel was cut when its turn was. */
+  private fuelWasCut = false;
   private readonly spark = { sparks: false, deg: 0, burnFactor: 1 };
   private readonly opening: { -readonly [Part in keyof Opening]: Opening[Part] };
   private readonly feltRoom = { speedRpm: 0, kmPerH: 0 };
@@ -198,6 +204,11 @@ export class VirtualCar {
   /** What the engine computer has made of the teeth; read only. */
   get crank(): Readonly<DecoderState> {
     return this.state.ecu.crank;
+  }
+
+  /** How often it withheld fuel and spark, and from whom; read only. */
+  get limited(): Readonly<SpeedLimitState> {
+    return this.state.ecu.limits;
   }
 
   /** Whether the engine computer has power, and how often it lost it with the key on. */
@@ -396,7 +407,10 @@ export class VirtualCar {
     // A coil a cylinder sparks in the other turn, where nothing burns.
     const inTurn = !timing.reversed || program.ignition.mode !== 'individual';
     const served = harness.sparked[index]?.includes(cylinder) === true;
-    spark.sparks = state.coilsCharge && inTurn && served && hasSpark(harness, cylinder);
+    this.fuelWasCut = state.fuelCut[cylinder - 1] === true;
+    state.fuelCut[fed - 1] = fuel.cut;
+    this.sparkCut = sparkWithheld(program, state.ecu, frame, out);
+    spark.sparks = !this.sparkCut && state.coilsCharge && inTurn && served && hasSpark(harness, cylinder);
     spark.deg = sparkStep(program, frame, out) + timing.earlyDeg;
     spark.burnFactor = 1 + BURN_SPREAD * (drawn / RANGE);
     fire(metal, plant, surroundings, cylinder, spark, nextDeg, this.fired);
@@ -439,6 +453,8 @@ export class VirtualCar {
       openingMs: fuel.openingMs,
       netMs: fuel.netMs,
       cut: fuel.cut,
+      fuelWasCut: this.fuelWasCut,
+      sparkCut: this.sparkCut,
       lambdaTarget: fuel.lambdaTarget,
       loadThrottlePercent: fuel.loadThrottlePercent,
       manifoldKpa: read(frame, AT.manifoldPressure),

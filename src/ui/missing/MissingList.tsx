@@ -11,6 +11,9 @@ import { SPACE } from '../theme';
 const MAP_SETTINGS = [
   { section: 'load', label: 'Go to Load strategy', place: 'maps/load' },
   { section: 'overrun', label: 'Go to Overrun cut', place: 'maps/overrun' },
+  { section: 'limits', label: 'Go to Limits', place: 'maps/limits' },
+  { section: 'launch', label: 'Go to Limits', place: 'maps/limits' },
+  { section: 'shift', label: 'Go to Limits', place: 'maps/limits' },
   { section: 'idle', label: 'Go to Idle air', place: 'maps/idleAir' },
 ] as const;
 

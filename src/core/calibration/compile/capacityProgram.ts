@@ -72,6 +72,7 @@ export function capacityProgram(
       },
       blend: null,
       acceleration: { thresholdPercentPerS: 0, decayTurns: 1 },
+      limits: null,
       overrun: null,
       corrections: [],
       injector: injectorProgram(document),

@@ -16,7 +16,17 @@ export type CompileResult =
   { readonly ok: true; readonly program: EcuProgram } | { readonly ok: false; readonly missing: Missing };
 
 /** The sections that fuel and spark are computed from. */
-const NEEDED_SECTIONS = ['engine', 'injectors', 'startUp', 'load', 'idle', 'overrun'] as const;
+const NEEDED_SECTIONS = [
+  'engine',
+  'injectors',
+  'startUp',
+  'load',
+  'idle',
+  'overrun',
+  'limits',
+  'launch',
+  'shift',
+] as const;
 
 /** Fields that say nothing about fuel or spark, so the program does not wait for them. */
 const NOT_NEEDED: readonly FieldPath[] = [

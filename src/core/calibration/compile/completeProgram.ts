@@ -9,6 +9,7 @@ import { baseValue, sweptVolumePerCylinderCm3 } from '../quantities';
 import type { Calibration } from '../schema';
 import { fillingMap, loadAxisOf, strategyOf, usedMaps } from '../strategy';
 import { hardwarePrograms } from './hardwarePrograms';
+import { limitsOf } from './limitsProgram';
 import { fullLoad, injectorProgram, number, present, secondSet } from './injectorProgram';
 
 /** A complete document as a program. @throws {TypeError} for one that lacks something. */
@@ -37,6 +38,7 @@ export function completeProgram(document: Calibration): EcuProgram {
       decayTurns: baseValue(document, 'acceleration.decay') ?? 1,
     },
     overrun: overrunOf(document),
+    limits: limitsOf(document),
     corrections: preparedCorrections(document),
     injector: injectorProgram(document),
     second: secondSet(document),

@@ -5,6 +5,8 @@ import {
   INPUT_IDS,
   type InputId,
   INPUTS,
+  isSwitch,
+  type SwitchId,
   type FaultBand,
   throttleCurve,
   type VoltsCurve,
@@ -32,6 +34,9 @@ const CURVES: Readonly<Record<InputId, (document: Calibration) => InputCurve | n
   ethanol: (document) => line(curveOf(document, 'sensors.ethanol.points'), WHOLE),
   vehicleSpeed,
   gear,
+  launchSwitch: (document) => held(document, 'launchSwitch'),
+  shiftSwitch: (document) => held(document, 'shiftSwitch'),
+  retardSwitch: (document) => held(document, 'retardSwitch'),
 };
 
 /** The sensors that are described, and fitted where not every engine has them. */
@@ -40,7 +45,7 @@ export function inputPrograms(document: Calibration): InputProgram[] {
     const fitted = isOptional(id) ? choiceAt(document, `sensors.${id}.fitted`) === 'yes' : true;
     const curve = fitted ? CURVES[id](document) : null;
     if (curve === null) return [];
-    const filterMs = baseValue(document, `sensors.${id}.filter`) ?? 0;
+    const filterMs = isSwitch(id) ? 0 : (baseValue(document, `sensors.${id}.filter`) ?? 0);
     return [
       {
         id,
@@ -90,8 +95,16 @@ function gear(document: Calibration): InputCurve | null {
   return rows && { kind: 'gear', points: rows.map(([number = 0, volts = 0]) => ({ gear: number, volts })) };
 }
 
+function held(document: Calibration, id: SwitchId): InputCurve | null {
+  const when = choiceAt(document, `sensors.${id}.heldWhen`);
+  const thresholdV = baseValue(document, `sensors.${id}.threshold`);
+  return when === null || thresholdV === null
+    ? null
+    : { kind: 'switch', heldBelow: when === 'below', thresholdV };
+}
+
 function faultOf(document: Calibration, id: InputId): FaultBand | null {
-  if (id === 'vehicleSpeed') return null;
+  if (id === 'vehicleSpeed' || isSwitch(id)) return null;
   if (id !== 'ethanol') return faultBandOf(document, id);
   const lowV = baseValue(document, 'sensors.ethanol.faultBelow');
   const highV = baseValue(document, 'sensors.ethanol.faultAbove');
@@ -101,6 +114,7 @@ function faultOf(document: Calibration, id: InputId): FaultBand | null {
 /** Nothing stands in for a mixture that is not measured. */
 function fallbackOf(document: Calibration, id: InputId): number | null {
   if (id === 'lambdaOne' || id === 'lambdaTwo') return NaN;
-  if (id === 'vehicleSpeed' || choiceAt(document, `sensors.${id}.onFault`) === 'last') return null;
+  if (id === 'vehicleSpeed' || isSwitch(id) || choiceAt(document, `sensors.${id}.onFault`) === 'last')
+    return null;
   return baseValue(document, `sensors.${id}.fallback`);
 }

@@ -175,7 +175,7 @@ describe('files', () => {
     [
       'a newer version',
       { ...demo(), version: CALIBRATION_VERSION + 1 },
-      /version 4; this Lumbre reads up to version 3/,
+      /version 5; this Lumbre reads up to version 4/,
     ],
     ['a missing section', { ...demo(), injectors: undefined }, /injectors/],
     [
@@ -306,9 +306,10 @@ describe('the demos', () => {
     const strategies = ['speedDensity', 'throttle', 'pulseWidth'] as const;
     const used = strategies.flatMap((strategy) =>
       usedMaps(
-        demo('ventisca', ({ load, blend }) => {
+        demo('ventisca', ({ load, blend, shift }) => {
           if (load.strategy !== null) load.strategy.value = strategy;
           if (blend.use !== null) blend.use.value = 'yes';
+          if (shift.use !== null) shift.use.value = 'yes';
         }),
       ),
     );

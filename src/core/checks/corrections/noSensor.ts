@@ -1,4 +1,5 @@
 import { CHANNELS, type CorrectionChannel } from '../../channel';
+import type { SwitchId } from '../../sensors';
 import { check, type Found } from '../entry/check';
 
 export const correctionsNoSensor = check({
@@ -21,7 +22,7 @@ export const correctionsNoSensor = check({
 });
 
 /** The sensor a channel needs, where it needs one. */
-function sensorOf(channel: CorrectionChannel): 'ethanol' | 'gear' | null {
+function sensorOf(channel: CorrectionChannel): 'ethanol' | 'gear' | SwitchId | null {
   const info = CHANNELS[channel];
   return 'needsSensor' in info ? info.needsSensor : null;
 }

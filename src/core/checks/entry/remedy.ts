@@ -82,6 +82,11 @@ export function quantityEdit(document: Calibration, path: FieldPath, base: numbe
   return { kind: 'quantity', path, amount: { amount: Number(amount.toPrecision(DIGITS)), unit } };
 }
 
+/** Another option of a choice. */
+export function choiceEdit(path: FieldPath, value: string): Edit {
+  return { kind: 'choice', path, value };
+}
+
 /** The same number of a quantity field in another unit; null while it is empty. */
 export function unitRemedy(
   document: Calibration,

@@ -30,6 +30,9 @@ export const injectionOverlapLoss = check({
     'staging',
     'startUp',
     'trigger',
+    'launch',
+    'limits',
+    'shift',
   ],
   why: 'Fuel that goes out unburned is missing in the cylinder, and lambda reads it as lean.',
   find: (document) => {

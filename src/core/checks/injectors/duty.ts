@@ -28,6 +28,9 @@ export const injectorsDuty = check({
     'staging',
     'startUp',
     'trigger',
+    'launch',
+    'limits',
+    'shift',
   ],
   why: 'An injector that never closes gives no more fuel, and the engine runs lean at full load.',
   find: (document) => {

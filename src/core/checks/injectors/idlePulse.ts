@@ -26,6 +26,9 @@ export const injectorsIdlePulse = check({
     'staging',
     'startUp',
     'trigger',
+    'launch',
+    'limits',
+    'shift',
   ],
   why: 'Below its least pulse an injector gives something else each time, and idle wanders whatever the map says.',
   find: (document) => {

@@ -1,6 +1,6 @@
 import { memo, useMemo, useState } from 'react';
-import { type ChannelId, CHANNELS, channelQuantity, PHASE } from '@/core/channel';
-import { unitOf } from '@/core/units';
+import { type ChannelId, CHANNELS, channelQuantity, LIMITS, PHASE } from '@/core/channel';
+import { inSentence, unitOf } from '@/core/units';
 import type { DriveAnswer, DriveTrace } from '@/workers/driveProtocol';
 import { Chips } from '@/ui/button/Chips';
 import { type TraceBand, type TraceLane, TraceLanes } from '@/ui/chart';
@@ -11,6 +11,7 @@ import { Text } from '@/ui/text/Text';
 const SETS = {
   engine: { label: 'Engine', lanes: ['speed', 'manifoldPressure', 'throttle'] },
   mixture: { label: 'Mixture', lanes: ['lambdaOne', 'injectorOpening', 'sparkAdvance'] },
+  limits: { label: 'Limits', lanes: ['speed', 'cutShare', 'sparkAdvance'] },
   car: { label: 'Car', lanes: ['vehicleSpeed', 'coolant', 'battery'] },
   knock: { label: 'Knock and air', lanes: ['knockNoise', 'air', 'airFlow'] },
 } as const satisfies Record<string, { readonly label: string; readonly lanes: readonly ChannelId[] }>;
@@ -18,7 +19,10 @@ const SETS = {
 type SetId = keyof typeof SETS;
 const SET_IDS = Object.keys(SETS) as readonly SetId[];
 /** What a channel is meant to be. */
-const MEANT: Readonly<Partial<Record<ChannelId, ChannelId>>> = { lambdaOne: 'lambdaTarget' };
+type Meant = Readonly<Partial<Record<ChannelId, ChannelId>>>;
+const MEANT: Meant = { lambdaOne: 'lambdaTarget' };
+/** In some sets something else is looked at. */
+const MEANT_OF: Readonly<Partial<Record<SetId, Meant>>> = { limits: { speed: 'limitSpeed' } };
 /** After-start acts while its factor is above this. */
 const AFTER_START = 1.02;
 
@@ -37,12 +41,12 @@ export const DriveTraces = memo(function DriveTraces({ answer, before }: Props) 
   const lanes = useMemo(() => {
     const ids: readonly ChannelId[] =
       wide && chosen === 'engine' ? [...SETS.engine.lanes, ...SETS.mixture.lanes] : SETS[chosen].lanes;
-    return ids.map((id) => laneOf(id, trace, before?.trace ?? null));
+    return ids.map((id) => laneOf(id, trace, before?.trace ?? null, MEANT_OF[chosen] ?? MEANT));
   }, [chosen, wide, trace, before]);
   return (
     <Card
       title="The strip"
-      intro="Touch it to read it. Stretches: ember cranking, paler after-start, steel overrun cut. Dashed: what is meant. Grey: the drive before."
+      intro="Touch it to read it. Stretches: ember cranking, paler after-start, steel what is cut. Dashed: what is meant. Grey: the drive before."
     >
       <Chips
         label="Traces"
@@ -71,10 +75,10 @@ export const DriveTraces = memo(function DriveTraces({ answer, before }: Props) 
   );
 });
 
-function laneOf(id: ChannelId, trace: DriveTrace, before: DriveTrace | null): TraceLane {
+function laneOf(id: ChannelId, trace: DriveTrace, before: DriveTrace | null, meantOf: Meant): TraceLane {
   const { label, decimals } = CHANNELS[id];
   const { quantity, unit } = channelQuantity(id);
-  const meant = MEANT[id];
+  const meant = meantOf[id];
   return {
     id,
     label,
@@ -121,6 +125,11 @@ function bandsOf({ columns, samples, rateHz }: DriveTrace): TraceBand[] {
       (i) => running(i) && (columns.afterStart[i] as number) > AFTER_START,
     ),
     ...stretches('overrun cut', 'cut', (i) => running(i) && columns.overrunCut[i] === 1),
+    ...LIMITS.flatMap(({ id, label }, code) =>
+      id === 'none'
+        ? []
+        : stretches(`held back: ${inSentence(label)}`, 'cut', (i) => columns.limiting[i] === code),
+    ),
   ];
   return found.sort((one, other) => one.fromS - other.fromS);
 }

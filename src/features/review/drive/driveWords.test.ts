@@ -12,6 +12,7 @@ const FACTS: DriveFacts = {
   knocks: { firings: 0, atRpm: null },
   misfires: 0,
   charges: 40_000,
+  limits: [],
   counters: { syncLosses: 0, crankTeethMissing: 0, camPulsesMissing: 0 },
 };
 const said = (change: Partial<DriveFacts> = {}) => driveSentences({ ...FACTS, ...change });
@@ -46,6 +47,20 @@ describe('a drive in sentences', () => {
   ])('%j is warned of, first', (change, expected) => {
     expect(warnings(change)).toHaveLength(1);
     expect(said(change)[0]?.text).toMatch(expected);
+  });
+
+  test('what held it back is told with how many charges each cylinder went without', () => {
+    const limits = [
+      { id: 'speed', forS: 5.9, fuelCuts: [68, 69, 69], sparkCuts: [0, 0, 0] },
+      { id: 'launch', forS: 4, fuelCuts: [0, 0, 0], sparkCuts: [12, 12, 12] },
+      { id: 'cold', forS: 0.2, fuelCuts: [0, 0, 0], sparkCuts: [0, 0, 0] },
+    ] as const;
+    const text = said({ limits }).map((sentence) => sentence.text);
+    expect(text).toContain(
+      'Held back by engine speed for 5.9 s: 206 charges without fuel, 68 to 69 a cylinder.',
+    );
+    expect(text).toContain('Held back by launch for 4.0 s: 36 charges without spark, 12 a cylinder.');
+    expect(text).toContain('Held back by cold engine for 0.2 s: no charge was cut.');
   });
 
   test('a few charges that do not burn are no warning, and no pull says nothing of the mixture', () => {

@@ -1,4 +1,5 @@
-import { formatNumber } from '@/core/units';
+import { LIMIT_CODE, LIMITS } from '@/core/channel';
+import { formatNumber, inSentence } from '@/core/units';
 import type { DriveFacts } from '@/workers/driveProtocol';
 
 /** What happened in a drive, a sentence each, with whether it is as it should be. */
@@ -55,6 +56,7 @@ export function driveSentences(facts: DriveFacts): DriveSentence[] {
           tone: 'plain',
           text: `Fuel was cut on overrun ${times(cuts.times)}, ${seconds(cuts.forS)} in all.`,
         },
+    ...facts.limits.map((limit): DriveSentence => ({ tone: 'plain', text: limitSentence(limit) })),
     {
       tone: 'plain',
       text: `Reached ${formatNumber(facts.topRpm, 0)} rev/min and ${formatNumber(facts.topKpa, 0)} kPa; coolant ended at ${formatNumber(facts.endCoolantC, 0)} °C.`,
@@ -64,6 +66,24 @@ export function driveSentences(facts: DriveFacts): DriveSentence[] {
   return found
     .filter((sentence) => sentence !== null)
     .sort((one, other) => order[one.tone] - order[other.tone]);
+}
+
+/** "Held back by engine speed for 5.9 s: 412 charges without fuel, 68 or 69 a cylinder." */
+function limitSentence({ id, forS, fuelCuts, sparkCuts }: DriveFacts['limits'][number]): string {
+  const label = inSentence(LIMITS[LIMIT_CODE[id]]?.label ?? id);
+  const cut = [withoutWords(fuelCuts, 'fuel'), withoutWords(sparkCuts, 'spark')].filter(
+    (text) => text !== '',
+  );
+  const what = cut.length === 0 ? 'no charge was cut' : cut.join('; ');
+  return `Held back by ${label} for ${formatNumber(forS, 1)} s: ${what}.`;
+}
+
+function withoutWords(cuts: readonly number[], what: string): string {
+  const sum = cuts.reduce((a, b) => a + b, 0);
+  if (sum === 0) return '';
+  const [least, most] = [Math.min(...cuts), Math.max(...cuts)];
+  const each = least === most ? `${least}` : `${least} to ${most}`;
+  return `${formatNumber(sum, 0)} charges without ${what}, ${each} a cylinder`;
 }
 
 function mixtureSentence(pulling: DriveFacts['pulling']): DriveSentence | null {

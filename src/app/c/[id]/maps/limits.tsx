@@ -1,0 +1,1 @@
+export { LimitsScreen as default } from '@/features/maps/LimitsScreen';

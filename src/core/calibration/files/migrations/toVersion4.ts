@@ -1,0 +1,14 @@
+import { type Migration, sectionOf } from './migration';
+
+/** Version 3 had nothing that holds an engine back. */
+export const toVersion4: Migration = {
+  to: 4,
+  change: 'Limits of speed, launch and gear shift, protection, boost, what stands in for a sensor',
+  up: (document) => ({
+    ...document,
+    limits: {},
+    launch: {},
+    shift: {},
+    sensors: { ...sectionOf(document, 'sensors'), launchSwitch: {}, shiftSwitch: {}, retardSwitch: {} },
+  }),
+};

@@ -1,0 +1,90 @@
+import type { Calibration } from '@/core/calibration';
+import { amount, type CheckCase, choose, quantity, source } from './parts';
+
+const yes = { value: 'yes', source } as const;
+
+/** The whole curve of a limit at one speed. */
+function coldLimit({ maps }: Calibration, rpm: number): void {
+  const map = maps.limitCoolant;
+  if (map !== null) map.values = map.values.map(() => rpm);
+}
+
+/** What limits of speed, launch and gear shift are asked for. */
+export const LIMIT_CASES: readonly CheckCase[] = [
+  [
+    'an engine that nothing holds back',
+    'limits.use',
+    /warns: It may turn 7400 rev\/min, and nothing stops it there/,
+    ({ limits }) => choose(limits.use, 'no'),
+    ({ limits }) => choose(limits.use, 'yes'),
+  ],
+  [
+    'a limit beyond what the engine bears',
+    'limits.hard',
+    /warns: Every charge is cut from 7401 rev\/min, and the engine is described for 7400/,
+    ({ limits }) => amount(limits.hard, 7401),
+    ({ limits }) => amount(limits.hard, 7400),
+  ],
+  [
+    'a soft limit above the hard one',
+    'limits.soft',
+    /blocks: It is held back from 7401 rev\/min and cut from 7400/,
+    ({ limits }) => amount(limits.soft, 7401),
+    ({ limits }) => amount(limits.soft, 7400),
+  ],
+  [
+    'a limit that sends raw fuel into the exhaust',
+    'limits.by',
+    /advises: The speed limit cuts the spark while fuel runs on/,
+    ({ limits }) => choose(limits.by, 'spark'),
+    ({ limits }) => choose(limits.by, 'both'),
+  ],
+  [
+    'a cold limit that reaches idle',
+    'maps.limitCoolant',
+    /warns: At −?-?\d+ °C it is held back from 1500 rev\/min, and it idles at \d+/,
+    (document) => coldLimit(document, 1800),
+    (document) => coldLimit(document, 2600),
+  ],
+  [
+    'a launch without a switch',
+    'sensors.launchSwitch.fitted',
+    /warns: The launch limit is on, and no launch switch is fitted/,
+    ({ sensors }) => choose(sensors.launchSwitch.fitted, 'no'),
+    ({ sensors, launch }) => {
+      choose(sensors.launchSwitch.fitted, 'no');
+      choose(launch.use, 'no');
+    },
+  ],
+  [
+    'a launch without a vehicle speed',
+    'sensors.vehicleSpeed.fitted',
+    /warns: Launch ends by vehicle speed, and no sensor for it is fitted/,
+    ({ sensors }) => choose(sensors.vehicleSpeed.fitted, 'no'),
+    ({ sensors, launch }) => {
+      choose(sensors.vehicleSpeed.fitted, 'no');
+      choose(launch.use, 'no');
+    },
+  ],
+  [
+    'a launch that holds it above the normal limit',
+    'launch.hard',
+    /warns: Launch holds it at 7400 rev\/min, and everything is cut from 7400 anyway/,
+    ({ launch }) => amount(launch.hard, 7400),
+    ({ launch }) => amount(launch.hard, 7399),
+  ],
+  [
+    'a shift cut without a switch',
+    'sensors.shiftSwitch.fitted',
+    /warns: The gear-shift cut is on, and no shift switch is fitted/,
+    ({ shift }) => {
+      Object.assign(shift, {
+        use: yes,
+        aboveSpeed: quantity(3000, 'rev/min'),
+        aboveThrottle: quantity(30, '%'),
+      });
+      Object.assign(shift, { again: quantity(0.4, 's'), by: { value: 'spark', source } });
+    },
+    ({ shift }) => choose(shift.use, 'no'),
+  ],
+];
