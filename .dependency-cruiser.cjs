@@ -26,6 +26,7 @@ const CORE = [
   'startup',
   'idle',
   'limits',
+  'protection',
   'review',
   'control',
   'program',

@@ -49,3 +49,34 @@ test('an engine that nothing holds back is said so, and cured by one remedy', as
   await app.openItem('Maps', 'Limits');
   await expect(page.getByRole('textbox', { name: /^All charges cut from/ })).toHaveValue('7400');
 });
+
+test('the pressure sensor is lost in a pull: what takes over is told before, and read afterwards', async ({
+  app,
+  page,
+}) => {
+  test.setTimeout(180_000);
+  await app.openDemo();
+  await app.openItem('Maps', 'Protection');
+  await expect(
+    page.getByText(/^Manifold pressure: load by throttle, 8 % richer, limit 5,?000 rev\/min\./),
+  ).toBeVisible();
+  await app.goTo('Review');
+  await page.getByRole('link', { name: 'Trial drive' }).click();
+  await app.choose('Drive', 'Pressure sensor lost at full load');
+  await page.getByRole('button', { name: 'Drive', exact: true }).click();
+  const happened = page.getByRole('status').filter({ hasText: 'Reached' });
+  await expect(happened).toContainText(/From \d+ s on a sensor was in fault: manifold pressure/, {
+    timeout: 90_000,
+  });
+  await expect(happened).toContainText('did not die');
+  await expect(happened).toContainText(/Held back by sensor in fault for \d+\.\d s/);
+  await app.choose('Traces', 'Limits');
+  const strip = page.getByRole('slider', { name: 'Time in the drive' });
+  await strip.focus();
+  let said = '';
+  for (let i = 0; i < 200 && !/in fault: manifold pressure/.test(said); i += 1) {
+    await page.keyboard.press('Shift+ArrowRight');
+    said = (await strip.getAttribute('aria-valuetext')) ?? '';
+  }
+  expect(said).toMatch(/in fault: manifold pressure/);
+});

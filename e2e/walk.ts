@@ -123,6 +123,7 @@ const BESIDE_MAPS: Leg = [
   ['another load strategy', (app) => app.choose('Load is measured by', 'Throttle')],
   ['overrun cut', (app) => app.openItem('Maps', 'Overrun cut')],
   ['limits', (app) => app.openItem('Maps', 'Limits')],
+  ['protection', (app) => app.openItem('Maps', 'Protection')],
   [
     'a new correction',
     async (app) => {

@@ -27,6 +27,8 @@ import { LoadScreen } from './maps/LoadScreen';
 import { MapList } from './maps/MapList';
 import { MapSettings } from './maps/MapSettings';
 import { OverrunScreen } from './maps/OverrunScreen';
+import { ProtectionScreen } from './maps/ProtectionScreen';
+import { GUARD_IDS } from '@/core/protection';
 
 let mockParams: Record<string, string> = {};
 jest.mock('expo-router', () => ({
@@ -87,6 +89,8 @@ const SCREENS: Readonly<Record<string, (document: Calibration) => string[]>> = {
   limits: screenOf(LimitsScreen),
   launch: screenOf(LimitsScreen),
   shift: screenOf(LimitsScreen),
+  ...Object.fromEntries(GUARD_IDS.map((id) => [`protection.${id}`, screenOf(ProtectionScreen)])),
+  sensorLoss: screenOf(ProtectionScreen),
   blend: onLoad,
 };
 

@@ -1,5 +1,5 @@
 import { CAM_ANGLES } from '../cams/schema';
-import { fieldInfo, type FieldPath, splitPath } from './fields';
+import { fieldInfo, type FieldPath, type SectionId, splitPath } from './fields';
 import type { Calibration } from './schema';
 import { isCharged, loadsByThrottle, usesIdleAir } from './strategy';
 import { choiceAt } from './values';
@@ -62,6 +62,8 @@ export function isSetAside(document: Calibration, path: FieldPath): boolean {
     case 'launch':
     case 'shift':
       return key !== 'use' && document[section].use?.value !== 'yes';
+    case 'sensorLoss':
+      return key === 'pressureRicher' && document.sensorLoss.pressure?.value !== 'throttle';
     case 'limits':
       return isLimitFieldSetAside(document, key);
     case 'injectors':
@@ -71,8 +73,18 @@ export function isSetAside(document: Calibration, path: FieldPath): boolean {
     case 'blend':
       return false;
     default:
+      if (section.startsWith('protection.')) return isGuardFieldSetAside(document, section, key);
       return isSensorFieldSetAside(document, path, key);
   }
+}
+
+/** A guard that does nothing needs no numbers, and each act its own. */
+function isGuardFieldSetAside(document: Calibration, section: SectionId, key: string): boolean {
+  const act = choiceAt(document, `${section}.act`);
+  if (key === 'act') return false;
+  if (act === null || act === 'off') return true;
+  if (key === 'limit') return act !== 'speed';
+  return key === 'richer' && act !== 'richer';
 }
 
 function isLimitFieldSetAside({ limits, sensors }: Calibration, key: string): boolean {

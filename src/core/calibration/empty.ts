@@ -1,5 +1,6 @@
 import type { Source } from '../field';
 import { MAP_IDS } from '../program';
+import { GUARD_IDS } from '../protection';
 import { SENSOR_INFO } from '../sensors/schema';
 import { fieldInfo, type FieldPath, SECTION_IDS, SECTION_SCHEMAS } from './fields';
 import { type Calibration, CALIBRATION_FORMAT, CALIBRATION_VERSION } from './schema';
@@ -65,6 +66,25 @@ const USUAL: Readonly<Record<string, Readonly<Record<string, string | readonly [
   },
   blend: { use: 'no' },
   limits: { hysteresis: [40, 'rev/min'], by: 'fuel', softly: 'cuts', retard: [15, 'deg'] },
+  'protection.oilPressure': { delay: [0.8, 's'], stays: 'latched', limit: [3500, 'rev/min'] },
+  'protection.fuelPressure': {
+    delay: [0.4, 's'],
+    stays: 'latched',
+    limit: [3500, 'rev/min'],
+    shortBy: [50, 'kPa'],
+  },
+  'protection.coolant': { delay: [3, 's'], stays: 'lasts', limit: [4500, 'rev/min'], above: [112, 'degC'] },
+  'protection.oil': { delay: [3, 's'], stays: 'lasts', limit: [4500, 'rev/min'], above: [135, 'degC'] },
+  'protection.lean': {
+    delay: [0.5, 's'],
+    stays: 'latched',
+    limit: [4000, 'rev/min'],
+    leanerBy: [12, '%'],
+    aboveThrottle: [60, '%'],
+  },
+  'protection.boost': { delay: [0.2, 's'], stays: 'lasts', limit: [4000, 'rev/min'] },
+  'protection.battery': { delay: [4, 's'], stays: 'lasts', limit: [4000, 'rev/min'], below: [11.6, 'V'] },
+  sensorLoss: { pressureRicher: [8, '%'] },
   launch: { use: 'no', hard: [4500, 'rev/min'], below: [12, 'km/h'], by: 'spark' },
   shift: {
     use: 'no',
@@ -102,6 +122,7 @@ function emptySection(section: (typeof SECTION_IDS)[number], source: Source): Re
 export function emptyCalibration(name: string, date: string): Calibration {
   const source: Source = { kind: 'estimated', date, note: USUAL_NOTE };
   const section = (id: (typeof SECTION_IDS)[number]) => emptySection(id, source);
+  const protection = Object.fromEntries(GUARD_IDS.map((id) => [id, section(`protection.${id}`)]));
   const sensors = Object.fromEntries(SENSOR_INFO.map(({ id }) => [id, section(`sensors.${id}`)]));
   const document = {
     format: CALIBRATION_FORMAT,
@@ -128,6 +149,8 @@ export function emptyCalibration(name: string, date: string): Calibration {
     limits: section('limits'),
     launch: section('launch'),
     shift: section('shift'),
+    protection,
+    sensorLoss: section('sensorLoss'),
     corrections: [],
     couplings: [],
     maps: Object.fromEntries(MAP_IDS.map((id) => [id, null])),

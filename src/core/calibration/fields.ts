@@ -7,12 +7,15 @@ import { accelerationSchema, blendSchema, loadSchema, overrunSchema } from '../f
 import { idleSchema } from '../idle/schema';
 import { injectionSchema, injectorSchema, stagingSchema } from '../injector/schema';
 import { launchSchema, limitsSchema, shiftSchema } from '../limits/schema';
+import type { GuardId } from '../protection';
+import { protectionSchema, sensorLossSchema } from '../protection/schema';
 import type { SensorId } from '../sensors';
 import { sensorsSchema } from '../sensors/schema';
 import { startupSchema } from '../startup/schema';
 import { triggerSchema } from '../trigger/schema';
 
 const sensors = sensorsSchema.shape;
+const guards = protectionSchema.shape;
 
 /** The parts of the document that are made of fields, by their place in it. */
 export const SECTION_SCHEMAS = {
@@ -48,6 +51,14 @@ export const SECTION_SCHEMAS = {
   limits: limitsSchema,
   launch: launchSchema,
   shift: shiftSchema,
+  'protection.oilPressure': guards.oilPressure,
+  'protection.lean': guards.lean,
+  'protection.fuelPressure': guards.fuelPressure,
+  'protection.boost': guards.boost,
+  'protection.coolant': guards.coolant,
+  'protection.oil': guards.oil,
+  'protection.battery': guards.battery,
+  sensorLoss: sensorLossSchema,
 } as const satisfies Record<
   | 'engine'
   | 'cams'
@@ -65,7 +76,9 @@ export const SECTION_SCHEMAS = {
   | 'blend'
   | 'limits'
   | 'launch'
-  | 'shift',
+  | 'shift'
+  | `protection.${GuardId}`
+  | 'sensorLoss',
   z.ZodObject
 >;
 

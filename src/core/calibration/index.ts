@@ -9,6 +9,7 @@ export { capacityProgram } from './compile/capacityProgram';
 export { compile, type Missing } from './compile/compile';
 export { overrunOf } from './compile/completeProgram';
 export { limitsOf } from './compile/limitsProgram';
+export { protectionOf } from './compile/protectionProgram';
 export { conversionContext } from './context';
 export { followersOf, leaderOf, possibleLeaders, relaidWithFollowers } from './coupling';
 export { emptyCalibration, USUAL_NOTE } from './empty';

@@ -11,6 +11,7 @@ import { mapSchema } from '../map/schema';
 import { outputsSchema } from '../outputs/schema';
 import { pinsSchema } from '../pins/schema';
 import { MAP_DEFINITIONS, MAP_IDS, type MapId } from '../program';
+import { protectionSchema, sensorLossSchema } from '../protection/schema';
 import { reviewSchema } from '../review/schema';
 import { sensorsSchema } from '../sensors/schema';
 import { startupSchema } from '../startup/schema';
@@ -62,6 +63,8 @@ export const calibrationSchema = z.object({
   limits: limitsSchema,
   launch: launchSchema,
   shift: shiftSchema,
+  protection: protectionSchema,
+  sensorLoss: sensorLossSchema,
   corrections: correctionsSchema,
   couplings: z.array(couplingSchema).max(MAP_IDS.length),
   maps: mapsSchema,

@@ -84,6 +84,7 @@ export function usedMaps(document: Calibration): MapId[] {
       return blended && (id !== 'blendFuel' || strategyOf(document) !== 'airMass');
     if (id === 'idleAir') return usesIdleAir(document);
     if (id === 'limitCoolant' || id === 'limitGear') return document.limits.use?.value === 'yes';
+    if (id === 'pressureThrottle') return document.sensorLoss.pressure?.value === 'throttle';
     if (id === 'sparkBoost') return isCharged(document);
     if (id === 'shiftTime') return document.shift.use?.value === 'yes';
     if (id === 'fuelCylinder' || id === 'sparkCylinder') return (document.engine.cylinders?.amount ?? 2) > 1;

@@ -1,5 +1,5 @@
 import { baseUnit, type QuantityId } from '../units';
-import { LIMITS } from './codes';
+import { GUARD_REASONS, LIMITS, SENSORS_LOST } from './codes';
 
 /** Where channels are listed together. */
 export const CHANNEL_GROUPS = ['engine', 'trigger', 'air', 'fuel', 'electrical', 'car', 'time'] as const;
@@ -307,6 +307,9 @@ export const CHANNELS = {
     origin: 'sensor',
     logColumn: 'fuel_pressure_kpa_gauge',
     rest: NaN,
+    axis: { leastStep: 1, start: [200, 250, 300, 350] },
+    correction: { threshold: 300 },
+    needsSensor: 'fuelPressure',
   },
   lambdaTarget: {
     label: 'Lambda target',
@@ -624,6 +627,56 @@ export const CHANNELS = {
     rest: 3600,
     axis: { leastStep: 0.1, start: [0, 1, 2, 4] },
     correction: { threshold: 2 },
+  },
+  protection: {
+    label: 'Protection',
+    quantity: 'count',
+    min: 0,
+    max: 7,
+    decimals: 0,
+    group: 'engine',
+    origin: 'decided',
+    logColumn: 'protection',
+    rest: 0,
+    codes: GUARD_REASONS,
+    axis: { leastStep: 1, start: [0, 1] },
+    correction: { threshold: 0.5 },
+    output: true,
+  },
+  protectionRicher: {
+    label: 'Richer by protection',
+    quantity: 'percentage',
+    min: 0,
+    max: 30,
+    decimals: 0,
+    group: 'fuel',
+    origin: 'decided',
+    logColumn: 'protection_richer_percent',
+    rest: 0,
+  },
+  sensorLost: {
+    label: 'Sensor in fault',
+    quantity: 'count',
+    min: 0,
+    max: 10,
+    decimals: 0,
+    group: 'engine',
+    origin: 'decided',
+    logColumn: 'sensor_in_fault',
+    rest: 0,
+    codes: SENSORS_LOST,
+    output: true,
+  },
+  sensorsLost: {
+    label: 'Sensors in fault, as bits',
+    quantity: 'count',
+    min: 0,
+    max: 4095,
+    decimals: 0,
+    group: 'engine',
+    origin: 'decided',
+    logColumn: 'sensors_in_fault_bits',
+    rest: 0,
   },
   protectionLimit: {
     label: 'Limit by protection',

@@ -17,3 +17,40 @@ export type LimitId = (typeof LIMITS)[number]['id'];
 export const LIMIT_CODE = Object.fromEntries(LIMITS.map(({ id }, code) => [id, code])) as Readonly<
   Record<LimitId, number>
 >;
+
+/** What protection acts because of: the number in the channel is the place in this list, the gravest first after none. */
+export const GUARD_REASONS = [
+  { id: 'none', label: 'None' },
+  { id: 'oilPressure', label: 'Oil pressure' },
+  { id: 'lean', label: 'Lean under load' },
+  { id: 'fuelPressure', label: 'Fuel pressure' },
+  { id: 'boost', label: 'Boost' },
+  { id: 'coolant', label: 'Coolant' },
+  { id: 'oil', label: 'Oil temperature' },
+  { id: 'battery', label: 'Battery' },
+] as const;
+
+/** The number that a guard has in its channel. */
+export const GUARD_CODE = Object.fromEntries(GUARD_REASONS.map(({ id }, code) => [id, code])) as Readonly<
+  Record<(typeof GUARD_REASONS)[number]['id'], number>
+>;
+
+/** The sensor that is in fault, of which several may be: the number in the channel is the place in this list, what most hangs on first. */
+export const SENSORS_LOST = [
+  { id: 'none', label: 'None' },
+  { id: 'map', label: 'Manifold pressure' },
+  { id: 'throttle', label: 'Throttle' },
+  { id: 'coolant', label: 'Coolant' },
+  { id: 'air', label: 'Intake air' },
+  { id: 'fuelPressure', label: 'Fuel pressure' },
+  { id: 'oilPressure', label: 'Oil pressure' },
+  { id: 'lambdaOne', label: 'Lambda 1' },
+  { id: 'lambdaTwo', label: 'Lambda 2' },
+  { id: 'ethanol', label: 'Ethanol' },
+  { id: 'gear', label: 'Gear' },
+] as const;
+
+/** The bit of each sensor in the channel of all that are in fault: its place in the list. */
+export const LOST_BIT = Object.fromEntries(SENSORS_LOST.map(({ id }, place) => [id, 1 << place])) as Readonly<
+  Record<(typeof SENSORS_LOST)[number]['id'], number>
+>;

@@ -98,6 +98,7 @@ import { blendNoSensor } from './blend/noSensor';
 import { overrunReachesIdle } from './overrun/reachesIdle';
 import { overrunReturnsLate } from './overrun/returnsLate';
 import { correctionsNoSensor } from './corrections/noSensor';
+import { correctionsPressureTwice } from './corrections/pressureTwice';
 import { launchAboveLimit } from './launch/aboveLimit';
 import { launchNoSpeed } from './launch/noSpeed';
 import { launchNoSwitch } from './launch/noSwitch';
@@ -106,6 +107,8 @@ import { limitsNone } from './limits/none';
 import { limitsRawFuel } from './limits/rawFuel';
 import { limitsReachesIdle } from './limits/reachesIdle';
 import { limitsSoftAboveHard } from './limits/softAboveHard';
+import { protectionBoostBelowGoal } from './protection/boostBelowGoal';
+import { protectionNoSensor } from './protection/noSensor';
 import { shiftNoSwitch } from './shift/noSwitch';
 
 export const CHECKS: readonly Check[] = [
@@ -207,6 +210,7 @@ export const CHECKS: readonly Check[] = [
   overrunReachesIdle,
   overrunReturnsLate,
   correctionsNoSensor,
+  correctionsPressureTwice,
   launchAboveLimit,
   launchNoSpeed,
   launchNoSwitch,
@@ -215,5 +219,7 @@ export const CHECKS: readonly Check[] = [
   limitsRawFuel,
   limitsReachesIdle,
   limitsSoftAboveHard,
+  protectionBoostBelowGoal,
+  protectionNoSensor,
   shiftNoSwitch,
 ];

@@ -18,6 +18,8 @@ const BESIDE_MAPS: Readonly<Record<string, string>> = {
   limits: 'maps/limits',
   launch: 'maps/limits',
   shift: 'maps/limits',
+  protection: 'maps/protection',
+  sensorLoss: 'maps/protection',
   corrections: 'maps/corrections',
 };
 

@@ -1,10 +1,11 @@
 import fc from 'fast-check';
-import { type ChannelValues, frameOf, PHASE } from '../channel';
+import { AT, type ChannelValues, frameOf, PHASE } from '../channel';
 import type { Activation } from '../correction';
 import type { Condition } from '../outputs';
 import type { Control } from './control';
 import { gridOf } from '../numeric';
 import type { OverrunCut } from './overrun';
+import type { Guard } from './protection';
 import type { Launch, ShiftCut, SpeedLimiting } from './speedLimits';
 import type { Switching } from './switching';
 import * as controls from '.';
@@ -72,6 +73,22 @@ const anyLimits: fc.Arbitrary<SpeedLimiting> = fc.record({
   shift: fc.option(anyShift),
   heldRetardDeg: fc.integer({ min: 0, max: 20 }),
 });
+const anyGuard: fc.Arbitrary<Guard> = fc.record({
+  id: fc.constantFrom('coolant' as const, 'boost' as const),
+  act: fc.constantFrom('warn' as const, 'richer' as const, 'speed' as const, 'cut' as const),
+  delayS: wait,
+  latched: fc.boolean(),
+  limitRpm: limit,
+  richerPercent: fc.integer({ min: 0, max: 20 }),
+  hangsOn: fc.constantFrom(0, 2, 8),
+  sees: fc.record({
+    kind: fc.constant('threshold' as const),
+    place: fc.constantFrom(AT.coolant, AT.manifoldPressure),
+    above: fc.boolean(),
+    threshold: fc.integer({ min: 0, max: 90 }),
+    hysteresis: fc.integer({ min: 0, max: 5 }),
+  }),
+});
 const anySwitching: fc.Arbitrary<Switching> = fc.record({
   conditions: fc.array(anyCondition, { maxLength: 3 }),
   join: fc.constantFrom('and' as const, 'or' as const),
@@ -86,6 +103,7 @@ const SETTINGS: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
   }),
   overrun: fc.option(anyCut),
   speedLimits: fc.option(anyLimits),
+  protection: fc.option(fc.record({ guards: fc.array(anyGuard, { maxLength: 4 }) })),
   switching: anySwitching,
 };
 
@@ -111,7 +129,13 @@ const moments: fc.Arbitrary<ChannelValues[]> = fc
     { minLength: 2, maxLength: 40 },
   )
   .map((list) =>
-    list.map((values, i) => ({ ...values, phase: PHASE.running, cylinder: (i % 4) + 1, time: i / 10 })),
+    list.map((values, i) => ({
+      ...values,
+      phase: PHASE.running,
+      sinceStart: 60,
+      cylinder: (i % 4) + 1,
+      time: i / 10,
+    })),
   );
 
 /** What a control decided at each moment, as text. */

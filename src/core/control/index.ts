@@ -1,5 +1,5 @@
 /**
- * What remembers: activation, opening throttle, overrun cut, speed limits, switched outputs; each with settings, state and reason.
+ * What remembers: activation, opening throttle, overrun cut, speed limits, protection, switched outputs; each with settings, state and reason.
  * step(settings, state, frame, out): the caller owns the plain state, copied(state) copies it.
  * Formulas without memory live with their subjects.
  */
@@ -14,6 +14,16 @@ export {
   overrunRegion,
   type OverrunState,
 } from './overrun';
+export {
+  type Guard,
+  type GuardAct,
+  guardCode,
+  type GuardSees,
+  type Protecting,
+  protection,
+  type ProtectionOut,
+  type ProtectionState,
+} from './protection';
 export {
   type CutBy,
   type Launch,

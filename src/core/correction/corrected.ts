@@ -56,7 +56,8 @@ export function correctedValue(
       y === null
         ? lookUpCurve(grid, read(frame, AT[x]))
         : lookUpMap(grid, read(frame, AT[x]), read(frame, AT[y]));
-    const isActive = active[i] === true;
+    // Where nobody measures, nothing is corrected.
+    const isActive = active[i] === true && !Number.isNaN(amount);
     const after = isActive ? operated(current, operation, amount) : current;
     applied.push({ id, name, on, operation, active: isActive, amount, before: current, after });
     current = after;

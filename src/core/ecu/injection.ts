@@ -194,10 +194,14 @@ export function fuelAt(program: EcuProgram, frame: Frame, decisions: EcuDecision
   const heating = chargeHeating(flowEstimateGPerS / loadProgram.fullAirFlowGPerS);
   const chargeC = chargeTemperatureC(airC, read(frame, AT.coolant), heating);
 
+  const richer = 1 + read(frame, AT.protectionRicher) / 100;
   const lambdaMapped = cranking ? 1 : blendedAt(program, loadProgram.target, speedRpm, load, ethanolPercent);
   const lambdaTarget = cranking
     ? 1
-    : held(corrected(program, frame, 'target', lambdaMapped, decisions.active, applied), LAMBDA_LIMITS);
+    : held(
+        corrected(program, frame, 'target', lambdaMapped, decisions.active, applied) / richer,
+        LAMBDA_LIMITS,
+      );
 
   const railGaugeKpa = railOf(program, frame);
   const acrossKpa = Math.max(
@@ -221,7 +225,9 @@ export function fuelAt(program: EcuProgram, frame: Frame, decisions: EcuDecision
     tank.stoichiometricRatio,
   );
   const baseFuelMg =
-    pulseMs === null ? fuelMassMg(airMg, lambdaTarget, tank.stoichiometricRatio) : pulseMs * flowGPerS;
+    pulseMs === null
+      ? fuelMassMg(airMg, lambdaTarget, tank.stoichiometricRatio)
+      : pulseMs * flowGPerS * richer;
   const vePercent =
     metered || pulseMs !== null
       ? impliedVePercent(airMg, densityKpa, program.cylinderVolumeCm3, chargeC)

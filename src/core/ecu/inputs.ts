@@ -1,6 +1,7 @@
 import { AT, type Frame, read, write } from '../channel';
 import { type EcuProgram, type InputProgram } from '../program';
 import { gearAtSpeeds, gearAtVolts, temperatureAtVolts, valueAtVolts } from '../sensors';
+import { standInFor } from './lostSensors';
 import type { EcuState } from './state';
 
 /** Manifold pressure is never taken for less, kPa: load would become nothing. */
@@ -32,20 +33,21 @@ export function readQuickInputs(
     if (Number.isNaN(at)) continue;
     const sinceS = timeS - (state.sampledS[i] as number);
     state.sampledS[i] = timeS;
-    readInput(program.inputs[i] as InputProgram, i, state, at, sinceS, frame);
+    readInput(program, i, state, at, sinceS, frame);
   }
   write(frame, AT.manifoldPressure, Math.max(LEAST_MANIFOLD_KPA, read(frame, AT.manifoldPressure)));
 }
 
 function readInput(
-  input: InputProgram,
+  program: EcuProgram,
   i: number,
   state: EcuState,
   at: number,
   sinceS: number,
   frame: Frame,
 ): void {
-  const { fault, filterS, fallback, place } = input;
+  const input = program.inputs[i] as InputProgram;
+  const { id, fault, filterS, fallback, place } = input;
   // The same signal is the same reading, and what is slow seldom changes.
   if (at !== state.lastSignal[i]) {
     state.lastSignal[i] = at;
@@ -55,7 +57,8 @@ function readInput(
   const broken = fault !== null && (at < fault.lowV || at > fault.highV);
   state.inFault[i] = broken || Number.isNaN(reading) ? 1 : 0;
   if (state.inFault[i] === 1) {
-    const standIn = fallback ?? (state.lastGood[i] as number);
+    const lastGood = state.lastGood[i] as number;
+    const standIn = standInFor(program, id, fallback, lastGood, read(frame, place), sinceS, frame);
     if (fallback !== null || !Number.isNaN(standIn)) write(frame, place, standIn);
     return;
   }

@@ -33,9 +33,11 @@ export function stepPhase(program: EcuProgram, state: EcuState, frame: Frame): v
 
 /** Where nothing turns nothing is injected, and the next turn is cranked. */
 export function restPhase(state: EcuState, frame: Frame): void {
-  if (read(frame, AT.speed) > 0 || state.phase === PHASE.off) return;
-  toCranking(state);
+  if (read(frame, AT.speed) > 0) return;
+  // The key was turned off and on: what the frame says is of the run before.
+  if (state.phase !== PHASE.off) toCranking(state);
   write(frame, AT.phase, state.phase);
+  write(frame, AT.sinceStart, 0);
   write(frame, AT.injectorOpening, 0);
   write(frame, AT.afterStart, 1);
   write(frame, AT.overrunCut, 0);

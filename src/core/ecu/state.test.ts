@@ -149,7 +149,8 @@ describe('inputs', () => {
   test('a voltage in the fault band gives what stands in, else the last good reading, else what is there', () => {
     const [good = NaN] = reading({ fault }, 2);
     expect(good).toBeGreaterThan(0);
-    expect(reading({ fault, fallback: 55 }, 0.1, 2, 4.9)).toEqual([55, good, 55]);
+    // An oil pressure: what moves slowly is believed as it last was.
+    expect(reading({ id: 'oilPressure', fault, fallback: 55 }, 0.1, 2, 4.9)).toEqual([55, good, 55]);
     expect(reading({ fault, fallback: null }, 0.1, 2, 0.1, 4.9)).toEqual([33, good, good, good]);
     expect(reading({ fault, fallback: null }, 0.2)[0]).not.toBe(33);
     expect(reading({ fault: null, fallback: 55 }, 0.1)[0]).not.toBe(55);
@@ -158,7 +159,7 @@ describe('inputs', () => {
   // After 0.1 s of a filter of 0.3 s a quarter of the step is there: 0.1 / (0.3 + 0.1).
   test('a reading is smoothed over its filter’s time, not the first and not across a fault', () => {
     const [low = NaN, high = NaN] = reading({ fault }, 2, 3);
-    const smoothed = reading({ fault, filterS: 0.3, fallback: 55 }, 2, 3, 0.1, 3);
+    const smoothed = reading({ id: 'oilPressure', fault, filterS: 0.3, fallback: 55 }, 2, 3, 0.1, 3);
     expect(smoothed[0]).toBe(low);
     expect(smoothed[1]).toBeCloseTo(low + (high - low) / 4, 9);
     expect(smoothed[2]).toBe(55);

@@ -6,6 +6,8 @@ import {
   type OpeningState,
   overrun,
   type OverrunState,
+  protection,
+  type ProtectionState,
   speedLimits,
   type SpeedLimitState,
   switching,
@@ -37,6 +39,7 @@ export interface EcuState {
   opening: OpeningState;
   overrun: OverrunState;
   limits: SpeedLimitState;
+  protection: ProtectionState;
   outputs: SwitchingState[];
 }
 
@@ -56,6 +59,7 @@ export function ecuAtKeyOn(program: EcuProgram): EcuState {
     opening: opening.atRest(program.acceleration),
     overrun: overrun.atRest(program.overrun),
     limits: speedLimits.atRest(program.limits),
+    protection: protection.atRest(program.protection),
     outputs: program.outputs.map((output) => switching.atRest(output)),
   };
 }
@@ -76,6 +80,7 @@ export function copiedEcu(state: EcuState): EcuState {
     opening: opening.copied(state.opening),
     overrun: overrun.copied(state.overrun),
     limits: speedLimits.copied(state.limits),
+    protection: protection.copied(state.protection),
     outputs: state.outputs.map(switching.copied),
   };
 }

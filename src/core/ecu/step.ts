@@ -7,6 +7,9 @@ import {
   type OpeningOut,
   overrun,
   type OverrunOut,
+  guardCode,
+  protection,
+  type ProtectionOut,
   speedLimits,
   type SpeedLimitOut,
   type Switching,
@@ -20,6 +23,7 @@ import { type EcuProgram } from '../program';
 import { type InputCounts, inputCounts } from '../sensors';
 import { type Fuel, fuelAt, fuelRoom, type FuelRoom } from './injection';
 import { readInputs, readQuickInputs } from './inputs';
+import { stepLostSensors } from './lostSensors';
 import { targetLoad } from './load';
 import { restPhase, stepPhase } from './phase';
 import { sparkAt } from './sparkAt';
@@ -34,6 +38,8 @@ export interface EcuOut {
   readonly cut: OverrunOut;
   /** What holds speed and charges back. */
   readonly limited: SpeedLimitOut;
+  /** What keeps the engine whole. */
+  readonly protecting: ProtectionOut;
   /** Of each output, whether it is on. */
   readonly outputs: SwitchingOut[];
   /** Opening of the cylinder last asked for; the same room from event to event. */
@@ -51,6 +57,7 @@ export function ecuOut(program: EcuProgram): EcuOut {
     opening: opening.out(program.acceleration),
     cut: overrun.out(program.overrun),
     limited: speedLimits.out(program.limits),
+    protecting: protection.out(program.protection),
     outputs: program.outputs.map((output) => switching.out(output)),
     fuel: fuelRoom(),
     inputs: inputCounts(program.inputs.map(({ id }) => id)),
@@ -100,6 +107,14 @@ export function eventStep(
   write(frame, AT.afterStart, fuel.afterStart);
   write(frame, AT.overrunCut, cut ? 1 : 0);
   return fuel;
+}
+
+/** Protection, and what it says in channels. */
+function stepProtection(program: EcuProgram, state: EcuState, frame: Frame, decided: ProtectionOut): void {
+  protection.step(program.protection, state.protection, frame, decided);
+  write(frame, AT.protection, guardCode(decided));
+  write(frame, AT.protectionLimit, decided.limitRpm);
+  write(frame, AT.protectionRicher, decided.richerPercent);
 }
 
 /** Limits, and what they say in channels. */
@@ -153,6 +168,8 @@ export function outputStep(
   if (slow) readInputs(program, state, signals, frame);
   else readQuickInputs(program, state, signals, frame, out.inputs.outputs);
   restPhase(state, frame);
+  if (program.protection !== null) stepProtection(program, state, frame, out.protecting);
+  stepLostSensors(program, state, frame);
   if (program.limits !== null) {
     write(frame, AT.fuelCuts, total(state.limits.fuelCuts));
     write(frame, AT.sparkCuts, total(state.limits.sparkCuts));

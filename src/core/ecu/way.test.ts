@@ -2,7 +2,14 @@ import { flowFunction, throttleFlowGPerS } from '../air';
 import { type ChannelValues, PHASE } from '../channel';
 import { deadTimeCurve } from '../injector';
 import { curveThrough, type Grid, gridOf } from '../numeric';
-import type { EcuProgram, LoadProgram, MapId, SecondSetProgram, Tables } from '../program';
+import {
+  type EcuProgram,
+  type LoadProgram,
+  type MapId,
+  NOTHING_LOST,
+  type SecondSetProgram,
+  type Tables,
+} from '../program';
 import { capacityAt } from './capacity';
 import { FREE_SPARK } from './decisions';
 import { injected } from '@tests/support/ventisca';
@@ -54,6 +61,8 @@ function model(change: Change = {}, tables: Partial<Record<MapId, Grid | undefin
     acceleration: { thresholdPercentPerS: 10, decayTurns: 10 },
     overrun: null,
     limits: null,
+    protection: null,
+    sensorLoss: NOTHING_LOST,
     corrections: [],
     injection: null,
     ignition: { mode: null, groups: null, dwell: null },

@@ -134,6 +134,24 @@ export function behindThrottle(byPressure: MapGenerator): MapGenerator {
   };
 }
 
+/** Manifold pressure at a throttle, for when its sensor is lost. */
+export const pressureThrottle: MapGenerator = {
+  needs: (document) => breathingNeeds(document),
+  axes: speedAndThrottle,
+  anchors: () => [],
+  generate: (document, choices) => {
+    const inputs = breathingOf(document, choices.cams);
+    return {
+      valueAtPoint: (speed, throttle) => manifoldAtThrottle(inputs, speed, throttle),
+      reasons: [
+        {
+          text: 'From the engine behind its throttle, as it is described: the pressure at which it takes as much air as the plates let through.',
+        },
+      ],
+    };
+  },
+};
+
 /** Fields that injector flow is found from. */
 export const PULSE_NEEDS: readonly FieldPath[] = [
   'engine.fuel',

@@ -40,6 +40,7 @@ describe('what maps hang on', () => {
       'sparkGear',
       'sparkBoost',
       'limitGear',
+      'pressureThrottle',
       'shiftTime',
     ];
     for (const mapId of MAP_IDS) {

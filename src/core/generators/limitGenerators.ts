@@ -7,6 +7,7 @@ import {
   proposedShiftMs,
 } from '../limits';
 import type { MapId } from '../program';
+import { pressureThrottle } from './airGenerators';
 import { anchoredCurve } from './curveAnchors';
 import type { MapGenerator } from './generator';
 import { over } from './newAxes';
@@ -49,6 +50,7 @@ export const LIMIT_GENERATORS = {
       reasons: [{ text: 'The normal limit in every gear, until one of them is known to want less.' }],
     }),
   },
+  pressureThrottle,
   shiftTime: {
     needs: () => [],
     anchors: () => [],

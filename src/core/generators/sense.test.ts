@@ -99,6 +99,7 @@ const STEPS: Readonly<Record<MapId, readonly [across: number, up: number]>> = {
   sparkBoost: [0, 0],
   limitCoolant: [2500, 0],
   limitGear: [0, 0],
+  pressureThrottle: [110, 110],
   shiftTime: [100, 0],
   blendFuel: [20, 0],
   blendTarget: [20, 0],

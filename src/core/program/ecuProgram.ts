@@ -1,6 +1,6 @@
 import type { ValveEvents } from '../cams';
 import type { Dwell, IgnitionMode } from '../coil';
-import type { OverrunCut, SpeedLimiting } from '../control';
+import type { OverrunCut, Protecting, SpeedLimiting } from '../control';
 import type { PreparedCorrection } from '../correction';
 import type { FiringEvent } from '../engine';
 import type { LoadStrategy } from '../fuel';
@@ -42,6 +42,10 @@ export interface EcuProgram {
   readonly overrun: OverrunCut | null;
   /** Limits of speed, launch and gear shift; null where there are none. */
   readonly limits: SpeedLimiting | null;
+  /** What is watched over; null where nothing is. */
+  readonly protection: Protecting | null;
+  /** What is done without a sensor. */
+  readonly sensorLoss: SensorLoss;
   /** The builder’s own corrections that are switched on, in their order. */
   readonly corrections: readonly PreparedCorrection[];
   readonly injector: InjectorProgram;
@@ -64,6 +68,19 @@ export interface EcuProgram {
   /** The pin of each function that is wired. */
   readonly pins: Readonly<Record<string, string>>;
 }
+
+/** What is done when a sensor fails while the engine runs. */
+export interface SensorLoss {
+  /** Pressure by speed and throttle that stands in for its sensor; null for a fixed one. */
+  readonly pressure: Grid | null;
+  /** How much that is raised, %. */
+  readonly pressureRicherPercent: number;
+  /** The highest speed without pressure or throttle, rev/min; null without a limit. */
+  readonly limitRpm: number | null;
+}
+
+/** Fixed values stand in, and nothing is limited. */
+export const NOTHING_LOST: SensorLoss = { pressure: null, pressureRicherPercent: 0, limitRpm: null };
 
 export type Tables = Readonly<Partial<Record<MapId, Grid>>>;
 

@@ -4,6 +4,7 @@
  * It knows no document; what makes one of a document is calibration/compile.
  */
 export { BLENDED, type FirstMapId, isFirstMapId, type SecondMapId } from './blend';
+export { NOTHING_LOST } from './ecuProgram';
 export type {
   EcuProgram,
   FuelBlend,
@@ -14,6 +15,7 @@ export type {
   InputProgram,
   LoadProgram,
   SecondSetProgram,
+  SensorLoss,
   Tables,
 } from './ecuProgram';
 export { FIRST_OF, isMapId, isSecondMapId, MAP_DEFINITIONS, MAP_IDS, type MapId } from './maps';

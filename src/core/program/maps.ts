@@ -1,13 +1,21 @@
 import { FUEL_MAPS } from '../fuel';
 import { IDLE_MAPS } from '../idle';
 import { LIMIT_MAPS } from '../limits';
+import { PROTECTION_MAPS } from '../protection';
 import { MAP_GROUPS, type MapDefinition, type MapEntry, type MapGroup } from '../map';
 import { SPARK_MAPS } from '../spark';
 import { STARTUP_MAPS } from '../startup';
 import { BLENDED, type FirstMapId, type SecondMapId } from './blend';
 
 /** The maps that the subjects list. */
-const LISTED = { ...FUEL_MAPS, ...SPARK_MAPS, ...STARTUP_MAPS, ...IDLE_MAPS, ...LIMIT_MAPS };
+const LISTED = {
+  ...FUEL_MAPS,
+  ...SPARK_MAPS,
+  ...STARTUP_MAPS,
+  ...IDLE_MAPS,
+  ...LIMIT_MAPS,
+  ...PROTECTION_MAPS,
+};
 
 export type MapId = keyof typeof LISTED | SecondMapId;
 

@@ -216,6 +216,45 @@ export const pardela: EngineSheet = {
     acceleration: { threshold: amount(20, '%/s', 'estimated'), decay: amount(6, '1', 'estimated') },
     overrun: { use: choice('no', 'computed', 'Not before idle is tuned') },
     blend: { use: choice('no', 'measured') },
+    'protection.oilPressure': {
+      act: choice('speed', 'estimated'),
+      least: rows(
+        [
+          [1000, 50],
+          [3000, 120],
+          [7000, 260],
+        ],
+        'estimated',
+      ),
+      delay: amount(0.8, 's', 'estimated'),
+      stays: choice('latched', 'estimated'),
+      limit: amount(4000, 'rev/min', 'estimated'),
+    },
+    'protection.coolant': {
+      act: choice('speed', 'estimated'),
+      above: amount(112, 'degC', 'estimated'),
+      delay: amount(3, 's', 'estimated'),
+      stays: choice('lasts', 'estimated'),
+      limit: amount(4500, 'rev/min', 'estimated'),
+    },
+    'protection.lean': {
+      act: choice('warn', 'estimated'),
+      leanerBy: amount(12, '%', 'estimated'),
+      aboveThrottle: amount(60, '%', 'estimated'),
+      delay: amount(0.5, 's', 'estimated'),
+      stays: choice('lasts', 'estimated'),
+    },
+    'protection.battery': {
+      act: choice('warn', 'estimated'),
+      below: amount(11.6, 'V', 'estimated'),
+      delay: amount(4, 's', 'estimated'),
+      stays: choice('lasts', 'estimated'),
+    },
+    sensorLoss: {
+      pressure: choice('throttle', 'estimated'),
+      pressureRicher: amount(8, '%', 'estimated'),
+      limit: amount(5000, 'rev/min', 'estimated'),
+    },
     limits: {
       use: choice('yes', 'dataSheet'),
       soft: amount(8000, 'rev/min', 'computed'),

@@ -304,6 +304,58 @@ export const ventisca: EngineSheet = {
       delayOut: amount(0.1, 's', 'estimated'),
     },
     blend: { use: choice('no', 'measured') },
+    'protection.oilPressure': {
+      act: choice('speed', 'estimated'),
+      least: rows(
+        [
+          [1000, 50],
+          [3000, 120],
+          [7000, 260],
+        ],
+        'estimated',
+      ),
+      delay: amount(0.8, 's', 'estimated'),
+      stays: choice('latched', 'estimated'),
+      limit: amount(3500, 'rev/min', 'estimated'),
+    },
+    'protection.coolant': {
+      act: choice('speed', 'estimated'),
+      above: amount(112, 'degC', 'estimated'),
+      delay: amount(3, 's', 'estimated'),
+      stays: choice('lasts', 'estimated'),
+      limit: amount(4500, 'rev/min', 'estimated'),
+    },
+    'protection.lean': {
+      act: choice('warn', 'estimated'),
+      leanerBy: amount(12, '%', 'estimated'),
+      aboveThrottle: amount(60, '%', 'estimated'),
+      delay: amount(0.5, 's', 'estimated'),
+      stays: choice('lasts', 'estimated'),
+    },
+    'protection.boost': {
+      act: choice('cut', 'estimated'),
+      above: amount(180, 'kPaAbs', 'computed', '15 kPa over the limit'),
+      delay: amount(0.2, 's', 'estimated'),
+      stays: choice('lasts', 'estimated'),
+    },
+    'protection.fuelPressure': {
+      act: choice('speed', 'estimated'),
+      shortBy: amount(50, 'kPa', 'estimated'),
+      delay: amount(0.4, 's', 'estimated'),
+      stays: choice('latched', 'estimated'),
+      limit: amount(3500, 'rev/min', 'estimated'),
+    },
+    'protection.battery': {
+      act: choice('warn', 'estimated'),
+      below: amount(11.6, 'V', 'estimated'),
+      delay: amount(4, 's', 'estimated'),
+      stays: choice('lasts', 'estimated'),
+    },
+    sensorLoss: {
+      pressure: choice('throttle', 'estimated'),
+      pressureRicher: amount(8, '%', 'estimated'),
+      limit: amount(5000, 'rev/min', 'estimated'),
+    },
     limits: {
       use: choice('yes', 'dataSheet'),
       soft: amount(7100, 'rev/min', 'computed'),

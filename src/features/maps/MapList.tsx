@@ -41,6 +41,12 @@ const TOOLS = [
     icon: 'car-speed-limiter',
   },
   {
+    route: 'protection',
+    label: 'Protection',
+    detail: 'What keeps the engine whole, and what happens when a sensor dies',
+    icon: 'shield-check-outline',
+  },
+  {
     route: 'overrun',
     label: 'Overrun cut',
     detail: 'When fuel is cut, and where on the map that reaches',

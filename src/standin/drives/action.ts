@@ -1,3 +1,5 @@
+import type { InputId } from '@/core/sensors';
+
 /** What a driver does at a time; a drive is a list of them. Plain data. */
 export type Action =
   | { readonly do: 'start' }
@@ -12,6 +14,8 @@ export type Action =
   | { readonly do: 'launch'; readonly pedal: number; readonly forS: number }
   /** The next gear with the foot down: lever with its switch, a dip of the clutch. */
   | { readonly do: 'flatShift'; readonly gear: number; readonly pedal: number }
+  /** Somebody pulls the plug of a sensor. */
+  | { readonly do: 'unplug'; readonly sensor: InputId }
   | { readonly do: 'lift'; readonly toRpm: number }
   | { readonly do: 'brake'; readonly toKmPerH: number }
   | { readonly do: 'hold'; readonly rpm: number; readonly pedal: number; readonly forS: number }

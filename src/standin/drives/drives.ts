@@ -169,6 +169,23 @@ export const DRIVES = {
       { do: 'idle', forS: 6 },
     ],
   },
+  lostPressure: {
+    label: 'Pressure sensor lost at full load',
+    detail:
+      'Warm-up, a pull in second in which the pressure sensor is unplugged, on with the foot down, then home.',
+    mostS: 110,
+    actions: [
+      ...WARM_UP,
+      { do: 'moveOff' },
+      { do: 'pull', gear: 2, pedal: 100, toRpm: 4200 },
+      { do: 'unplug', sensor: 'map' },
+      { do: 'press', gear: 2, pedal: 100, forS: 6 },
+      { do: 'cruise', gear: 3, kmPerH: 50, forS: 10 },
+      { do: 'lift', toRpm: 2200 },
+      { do: 'brake', toKmPerH: 0 },
+      { do: 'idle', forS: 8 },
+    ],
+  },
   mapping: {
     label: 'Brake, across the map',
     detail: 'On a brake dynamometer: slow sweeps up and down at ten pedals, for a map to be corrected from.',

@@ -126,6 +126,10 @@ export const ACTIONS: { readonly [Kind in Action['do']]: Doing<Kind> } = {
     if (passedS >= FLAT.leverS) controls.gear = gear;
     return passedS >= FLAT.doneS;
   },
+  unplug({ sensor }, _, __, ___, controls) {
+    controls.unplugged = sensor;
+    return true;
+  },
   lift({ toRpm }, memory, felt, timeS, controls) {
     memory.pedal = 0;
     if (felt.speedRpm < CLUTCH_DOWN_RPM) controls.clutch = 0;

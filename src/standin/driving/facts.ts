@@ -23,11 +23,22 @@ export interface DriveFacts {
   readonly charges: number;
   /** What held it back, in the order of the list of limits: how long, and how often each cylinder went without. */
   readonly limits: readonly LimitFacts[];
+  /** What protection acted because of, and when first, s. */
+  readonly protection: readonly Begun[];
+  /** Sensors that were in fault, and when first, s. */
+  readonly lost: readonly Begun[];
   readonly counters: {
     readonly syncLosses: number;
     readonly crankTeethMissing: number;
     readonly camPulsesMissing: number;
   };
+}
+
+/** Something that began in a drive, by its number in the list of its channel. */
+export interface Begun {
+  readonly code: number;
+  readonly atS: number;
+  readonly forS: number;
 }
 
 /** What one limit did in a drive. */
@@ -90,6 +101,8 @@ export class DriveWatch {
       misfires: this.misfires,
       charges: this.charges,
       limits: limitsOf(trace, this.car),
+      protection: begunIn(columns.protection, trace),
+      lost: begunIn(columns.sensorLost, trace),
       counters: {
         syncLosses: columns.syncLosses[samples - 1] ?? 0,
         crankTeethMissing: columns.crankTeethMissing[samples - 1] ?? 0,
@@ -110,6 +123,23 @@ export class DriveWatch {
   }
 }
 
+/** What stood in a channel of codes, each with when it first did and for how long. */
+function begunIn(codes: Float32Array, { samples, rateHz }: DriveTrace): Begun[] {
+  const found = new Map<number, { first: number; samples: number }>();
+  for (let i = 0; i < samples; i += 1) {
+    const code = codes[i] as number;
+    if (!(code > 0)) continue;
+    const one = found.get(code) ?? { first: i, samples: 0 };
+    one.samples += 1;
+    found.set(code, one);
+  }
+  return [...found].map(([code, one]) => ({
+    code,
+    atS: (one.first + 1) / rateHz,
+    forS: one.samples / rateHz,
+  }));
+}
+
 function limitsOf({ columns, samples, rateHz }: DriveTrace, { limited }: VirtualCar): LimitFacts[] {
   const cylinders = limited.sparkless.length;
   return LIMITS.flatMap(({ id }, code): LimitFacts[] => {
@@ -128,7 +158,9 @@ function pullingOf({ columns, samples, rateHz }: DriveTrace): DriveFacts['pullin
   const ratios: number[] = [];
   let pulls = 0;
   for (let i = 0; i < samples; i += 1) {
-    const pulling = (columns.throttle[i] as number) > PULLING.throttle && columns.phase[i] === PHASE.running;
+    const whole = !((columns.cutShare[i] as number) > 0);
+    const loaded = (columns.throttle[i] as number) > PULLING.throttle;
+    const pulling = whole && loaded && columns.phase[i] === PHASE.running;
     pulls = pulling ? pulls + 1 : 0;
     const ratio = (columns.lambdaOne[i] as number) / (columns.lambdaTarget[i] as number);
     const seen = pulls >= PULLING.forS * rateHz && (columns.coolant[i] as number) > PULLING.coolantC;

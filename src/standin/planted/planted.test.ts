@@ -8,7 +8,8 @@ import { VirtualCar } from '../virtualCar';
 import { type Planted, planted, PLANTED, PLANTED_IDS } from './planted';
 
 const document = demo();
-const program = { ...programOf(document), overrun: null };
+// Neither cut nor held back by what keeps an engine whole.
+const program = { ...programOf(document), overrun: null, limits: null, protection: null };
 const car = carOf(document, program);
 
 /** What a brake that holds speed and pedal shows, means over the last two seconds, and what a strobe and a plug would. */

@@ -1,3 +1,5 @@
+import type { InputId } from '@/core/sensors';
+
 /** What a driver does, and what a test bench does to a car; changed in place from moment to moment. */
 export interface Controls {
   key: boolean;
@@ -16,6 +18,8 @@ export interface Controls {
   launchHeld: boolean;
   shiftHeld: boolean;
   retardHeld: boolean;
+  /** A sensor whose plug is pulled, and stays so; null for none. */
+  unplugged: InputId | null;
   /** Lamps, heaters and what else is switched on, A. */
   loadsA: number;
 }
@@ -39,6 +43,7 @@ export function controlsAtRest(): Controls {
     launchHeld: false,
     shiftHeld: false,
     retardHeld: false,
+    unplugged: null,
     loadsA: 0,
   };
 }

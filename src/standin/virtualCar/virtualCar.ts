@@ -312,6 +312,10 @@ export class VirtualCar {
     const { state, metal, controls, setup, program, plate } = this;
     const { plant, surroundings } = state;
     stepPower(program, state);
+    const { unplugged } = controls;
+    if (unplugged !== null && state.sensorFaults[unplugged]?.kind !== 'unplugged') {
+      state.sensorFaults = { ...state.sensorFaults, [unplugged]: { kind: 'unplugged' } };
+    }
     state.plateShare = plateShare(controls.pedalPercent);
     exposeSlow(this.senses, metal, state, this.frame);
     if (state.steps % this.outputSteps === 0) this.stepOutputs();

@@ -1,5 +1,12 @@
 import type { Calibration } from '@/core/calibration';
+import { neutralMap } from '@/core/correction/schema';
 import { amount, type CheckCase, choose, quantity, source } from './parts';
+
+/** A correction of fuel over fuel pressure, on or off. */
+const byFuelPressure = (enabled: boolean): Calibration['corrections'][number] => {
+  const shape = { on: 'fuel', operation: 'multiply', x: 'fuelPressure', y: null } as const;
+  return { id: 'short', name: 'Short', enabled, ...shape, activation: null, map: neutralMap(shape, source) };
+};
 
 const yes = { value: 'yes', source } as const;
 
@@ -86,5 +93,35 @@ export const LIMIT_CASES: readonly CheckCase[] = [
       Object.assign(shift, { again: quantity(0.4, 's'), by: { value: 'spark', source } });
     },
     ({ shift }) => choose(shift.use, 'no'),
+  ],
+  [
+    'a guard without its sensor',
+    'protection.oilPressure.act',
+    /warns: The guard of oil pressure is on, and no sensor for it is fitted/,
+    ({ sensors }) => choose(sensors.oilPressure.fitted, 'no'),
+    ({ sensors, protection }) => {
+      choose(sensors.oilPressure.fitted, 'no');
+      choose(protection.oilPressure.act, 'off');
+    },
+  ],
+  [
+    'a boost guard within what is meant',
+    'protection.boost.above',
+    /warns: It acts above 165, and the engine is meant to reach 165 kPa abs/,
+    ({ protection }) => amount(protection.boost.above, 165),
+    ({ protection }) => amount(protection.boost.above, 166),
+  ],
+  [
+    'a correction by fuel pressure beside a regulator that is measured',
+    'corrections.short',
+    /blocks: Short adds fuel by fuel pressure, and the regulator is one that is measured/,
+    (document) => {
+      choose(document.injectors.regulator, 'measured');
+      document.corrections = [byFuelPressure(true)];
+    },
+    (document) => {
+      choose(document.injectors.regulator, 'measured');
+      document.corrections = [byFuelPressure(false)];
+    },
   ],
 ];

@@ -1,6 +1,6 @@
 import { fuelById } from '../../fuels';
 import { type Grid, gridOf } from '../../numeric';
-import type { EcuProgram } from '../../program';
+import { type EcuProgram, NOTHING_LOST } from '../../program';
 import { conversionContext } from '../context';
 import type { FieldPath } from '../fields';
 import { baseValue, sweptVolumePerCylinderCm3 } from '../quantities';
@@ -73,6 +73,8 @@ export function capacityProgram(
       blend: null,
       acceleration: { thresholdPercentPerS: 0, decayTurns: 1 },
       limits: null,
+      protection: null,
+      sensorLoss: NOTHING_LOST,
       overrun: null,
       corrections: [],
       injector: injectorProgram(document),

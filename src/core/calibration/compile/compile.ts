@@ -1,4 +1,5 @@
 import type { EcuProgram, MapId } from '../../program';
+import { GUARD_IDS } from '../../protection';
 import { isRequired } from '../applies';
 import { type FieldPath, sectionFields } from '../fields';
 import type { Calibration } from '../schema';
@@ -15,6 +16,9 @@ export interface Missing {
 export type CompileResult =
   { readonly ok: true; readonly program: EcuProgram } | { readonly ok: false; readonly missing: Missing };
 
+/** What a guard that is switched on needs. */
+const GUARD_SECTIONS = GUARD_IDS.map((id) => `protection.${id}` as const);
+
 /** The sections that fuel and spark are computed from. */
 const NEEDED_SECTIONS = [
   'engine',
@@ -26,6 +30,8 @@ const NEEDED_SECTIONS = [
   'limits',
   'launch',
   'shift',
+  'sensorLoss',
+  ...GUARD_SECTIONS,
 ] as const;
 
 /** Fields that say nothing about fuel or spark, so the program does not wait for them. */

@@ -10,6 +10,7 @@ import type { Calibration } from '../schema';
 import { fillingMap, loadAxisOf, strategyOf, usedMaps } from '../strategy';
 import { hardwarePrograms } from './hardwarePrograms';
 import { limitsOf } from './limitsProgram';
+import { protectionOf, sensorLossOf } from './protectionProgram';
 import { fullLoad, injectorProgram, number, present, secondSet } from './injectorProgram';
 
 /** A complete document as a program. @throws {TypeError} for one that lacks something. */
@@ -39,6 +40,8 @@ export function completeProgram(document: Calibration): EcuProgram {
     },
     overrun: overrunOf(document),
     limits: limitsOf(document),
+    protection: protectionOf(document),
+    sensorLoss: sensorLossOf(document),
     corrections: preparedCorrections(document),
     injector: injectorProgram(document),
     second: secondSet(document),

@@ -33,6 +33,8 @@ export const injectionOverlapLoss = check({
     'launch',
     'limits',
     'shift',
+    'sensorLoss',
+    'protection',
   ],
   why: 'Fuel that goes out unburned is missing in the cylinder, and lambda reads it as lean.',
   find: (document) => {

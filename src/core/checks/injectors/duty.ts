@@ -31,6 +31,8 @@ export const injectorsDuty = check({
     'launch',
     'limits',
     'shift',
+    'sensorLoss',
+    'protection',
   ],
   why: 'An injector that never closes gives no more fuel, and the engine runs lean at full load.',
   find: (document) => {

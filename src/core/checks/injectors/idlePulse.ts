@@ -29,6 +29,8 @@ export const injectorsIdlePulse = check({
     'launch',
     'limits',
     'shift',
+    'sensorLoss',
+    'protection',
   ],
   why: 'Below its least pulse an injector gives something else each time, and idle wanders whatever the map says.',
   find: (document) => {

@@ -1,5 +1,13 @@
 import { memo, useMemo, useState } from 'react';
-import { type ChannelId, CHANNELS, channelQuantity, LIMITS, PHASE } from '@/core/channel';
+import {
+  type ChannelId,
+  CHANNELS,
+  channelQuantity,
+  GUARD_REASONS,
+  LIMITS,
+  PHASE,
+  SENSORS_LOST,
+} from '@/core/channel';
 import { inSentence, unitOf } from '@/core/units';
 import type { DriveAnswer, DriveTrace } from '@/workers/driveProtocol';
 import { Chips } from '@/ui/button/Chips';
@@ -125,6 +133,16 @@ function bandsOf({ columns, samples, rateHz }: DriveTrace): TraceBand[] {
       (i) => running(i) && (columns.afterStart[i] as number) > AFTER_START,
     ),
     ...stretches('overrun cut', 'cut', (i) => running(i) && columns.overrunCut[i] === 1),
+    ...SENSORS_LOST.flatMap(({ id, label }, code) =>
+      id === 'none'
+        ? []
+        : stretches(`in fault: ${inSentence(label)}`, 'afterStart', (i) => columns.sensorLost[i] === code),
+    ),
+    ...GUARD_REASONS.flatMap(({ id, label }, code) =>
+      id === 'none'
+        ? []
+        : stretches(`protection: ${inSentence(label)}`, 'afterStart', (i) => columns.protection[i] === code),
+    ),
     ...LIMITS.flatMap(({ id, label }, code) =>
       id === 'none'
         ? []

@@ -13,6 +13,8 @@ const FACTS: DriveFacts = {
   misfires: 0,
   charges: 40_000,
   limits: [],
+  protection: [],
+  lost: [],
   counters: { syncLosses: 0, crankTeethMissing: 0, camPulsesMissing: 0 },
 };
 const said = (change: Partial<DriveFacts> = {}) => driveSentences({ ...FACTS, ...change });
@@ -43,6 +45,8 @@ describe('a drive in sentences', () => {
     [{ knocks: { firings: 14, atRpm: 4500 } }, /14 firings knocked, most about 4,?500 rev\/min/],
     [{ misfires: 4000 }, /4,?000 of 40,?000 charges/],
     [{ counters: { ...FACTS.counters, syncLosses: 2, crankTeethMissing: 3 } }, /lost twice, with 3 counts/],
+    [{ protection: [{ code: 1, atS: 40, forS: 6 }] }, /acted at 40 s because of oil pressure, for 6 s/],
+    [{ lost: [{ code: 1, atS: 52, forS: 6 }] }, /From 52 s on a sensor was in fault: manifold pressure/],
     [{ counters: { ...FACTS.counters, camPulsesMissing: 7 } }, /7 cam pulses were missing/],
   ])('%j is warned of, first', (change, expected) => {
     expect(warnings(change)).toHaveLength(1);

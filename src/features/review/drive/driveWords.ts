@@ -1,4 +1,4 @@
-import { LIMIT_CODE, LIMITS } from '@/core/channel';
+import { GUARD_REASONS, LIMIT_CODE, LIMITS, SENSORS_LOST } from '@/core/channel';
 import { formatNumber, inSentence } from '@/core/units';
 import type { DriveFacts } from '@/workers/driveProtocol';
 
@@ -56,6 +56,14 @@ export function driveSentences(facts: DriveFacts): DriveSentence[] {
           tone: 'plain',
           text: `Fuel was cut on overrun ${times(cuts.times)}, ${seconds(cuts.forS)} in all.`,
         },
+    ...facts.protection.map(({ code, atS, forS }): DriveSentence => ({
+      tone: 'warning',
+      text: `Protection acted at ${seconds(atS)} because of ${inSentence(GUARD_REASONS[code]?.label ?? '')}, for ${seconds(forS)}.`,
+    })),
+    ...facts.lost.map(({ code, atS }): DriveSentence => ({
+      tone: 'warning',
+      text: `From ${seconds(atS)} on a sensor was in fault: ${inSentence(SENSORS_LOST[code]?.label ?? '')}.`,
+    })),
     ...facts.limits.map((limit): DriveSentence => ({ tone: 'plain', text: limitSentence(limit) })),
     {
       tone: 'plain',

@@ -1,5 +1,8 @@
 import { type Migration, sectionOf } from './migration';
 
+/** The guards of version 4. */
+const GUARDS = ['oilPressure', 'lean', 'fuelPressure', 'boost', 'coolant', 'oil', 'battery'] as const;
+
 /** Version 3 had nothing that holds an engine back. */
 export const toVersion4: Migration = {
   to: 4,
@@ -9,6 +12,8 @@ export const toVersion4: Migration = {
     limits: {},
     launch: {},
     shift: {},
+    protection: Object.fromEntries(GUARDS.map((id) => [id, {}])),
+    sensorLoss: {},
     sensors: { ...sectionOf(document, 'sensors'), launchSwitch: {}, shiftSwitch: {}, retardSwitch: {} },
   }),
 };

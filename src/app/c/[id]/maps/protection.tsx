@@ -1,0 +1,1 @@
+export { ProtectionScreen as default } from '@/features/maps/ProtectionScreen';
