@@ -27,6 +27,7 @@ const CORE = [
   'idle',
   'limits',
   'protection',
+  'boost',
   'review',
   'control',
   'program',

@@ -61,7 +61,7 @@ test('the loom list is saved for a spreadsheet and printed on a page of its own'
   const lines = (await readFile(await download.path(), 'utf8')).split('\r\n');
   expect(lines[0]).toBe('Pin,Kind,Function,Wire');
   expect(lines).toContain('A1,Crank input,Crank sensor,"Screened pair, screen to engine computer only"');
-  expect(lines.filter((line) => /^[AB]\d+,/.test(line))).toHaveLength(42);
+  expect(lines.filter((line) => /^[AB]\d+,/.test(line))).toHaveLength(45);
   await page.getByRole('button', { name: 'Print', exact: true }).click();
   const paper = page.frameLocator('iframe[title="Print"]');
   await expect(paper.getByRole('cell', { name: 'Fuel pump' })).toBeAttached();

@@ -55,8 +55,8 @@ test('with a keyboard alone: a VE map built, a block pasted, the axis laid for a
   await typeInto('Row 2, pressure, kPa abs', '300');
   await press('Lay the pressure axes anew');
   await typeInto('End of the pressure axes, kPa abs', '250');
-  await expect(page.getByText('The old range stays as it is')).toHaveCount(3);
-  await press('Accept for 3 maps');
+  await expect(page.getByText('The old range stays as it is')).toHaveCount(4);
+  await press('Accept for 4 maps');
   await page.getByRole('link', { name: VE }).focus();
   await page.keyboard.press('Enter');
 
@@ -109,7 +109,7 @@ test('by touch alone: the same', async ({ app, page, context, isMobile }) => {
   await app.type('Row 2, pressure, kPa abs', '300');
   await tap('Lay the pressure axes anew');
   await app.type('End of the pressure axes, kPa abs', '250');
-  await tap('Accept for 3 maps');
+  await tap('Accept for 4 maps');
   await page.getByRole('link', { name: 'Maps' }).tap();
   await page.getByRole('link', { name: VE, exact: true }).tap();
 
@@ -169,10 +169,10 @@ test('a larger pressure sensor leads to all maps over pressure in one proposal, 
   await expect(page.getByText(/rows up to 300 are resolution it does not use/)).toBeVisible();
   await app.type('End of the pressure axes, kPa abs', '185');
   await expect(page.getByText(/resolution it does not use/)).toBeHidden();
-  await expect(page.getByText('The old range stays as it is')).toHaveCount(3);
-  await page.getByRole('button', { name: 'Accept for 3 maps' }).click();
+  await expect(page.getByText('The old range stays as it is')).toHaveCount(4);
+  await page.getByRole('button', { name: 'Accept for 4 maps' }).click();
   await expect(
-    page.getByRole('button', { name: 'Undo: Pressure axes to 185 kPa abs, 3 maps' }),
+    page.getByRole('button', { name: 'Undo: Pressure axes to 185 kPa abs, 4 maps' }),
   ).toBeVisible();
   await app.dryStart('20', /^Caught/);
 });

@@ -104,6 +104,9 @@ test('the whole sheet of a new four-cylinder, from a data sheet, section by sect
     'Ethanol content',
     'Vehicle speed',
     'Gear',
+    'Launch switch',
+    'Shift switch or load cell',
+    'Retard switch',
   ]) {
     await next(name);
     await app.choose('Fitted', 'Not fitted');

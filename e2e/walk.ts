@@ -124,6 +124,7 @@ const BESIDE_MAPS: Leg = [
   ['overrun cut', (app) => app.openItem('Maps', 'Overrun cut')],
   ['limits', (app) => app.openItem('Maps', 'Limits')],
   ['protection', (app) => app.openItem('Maps', 'Protection')],
+  ['boost control', (app) => app.openItem('Maps', 'Boost control')],
   [
     'a new correction',
     async (app) => {

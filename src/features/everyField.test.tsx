@@ -22,6 +22,7 @@ import { InjectorsScreen } from './build/InjectorsScreen';
 import { SensorScreen } from './build/SensorScreen';
 import { StagingScreen } from './build/StagingScreen';
 import { TriggerScreen } from './build/TriggerScreen';
+import { BoostScreen } from './maps/BoostScreen';
 import { LimitsScreen } from './maps/LimitsScreen';
 import { LoadScreen } from './maps/LoadScreen';
 import { MapList } from './maps/MapList';
@@ -91,6 +92,7 @@ const SCREENS: Readonly<Record<string, (document: Calibration) => string[]>> = {
   shift: screenOf(LimitsScreen),
   ...Object.fromEntries(GUARD_IDS.map((id) => [`protection.${id}`, screenOf(ProtectionScreen)])),
   sensorLoss: screenOf(ProtectionScreen),
+  boost: screenOf(BoostScreen),
   blend: onLoad,
 };
 

@@ -24,8 +24,20 @@ export function everything(change: (document: Calibration) => void = () => undef
     for (const { id } of SENSOR_INFO) {
       if (fieldInfo(`sensors.${id}.fitted`) !== undefined) choose(document, `sensors.${id}.fitted`, 'yes');
     }
-    for (const path of ['staging.fitted', 'blend.use', 'overrun.use', 'launch.use', 'shift.use'] as const)
+    for (const path of [
+      'staging.fitted',
+      'blend.use',
+      'overrun.use',
+      'launch.use',
+      'shift.use',
+      'boost.use',
+    ] as const)
       choose(document, path, 'yes');
+    document.boost.regulatesFrom = {
+      amount: 150,
+      unit: 'kPaAbs',
+      source: { kind: 'measured', date: TEST_DAY },
+    };
     change(document);
   });
 }

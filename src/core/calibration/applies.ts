@@ -61,6 +61,7 @@ export function isSetAside(document: Calibration, path: FieldPath): boolean {
     case 'overrun':
     case 'launch':
     case 'shift':
+    case 'boost':
       return key !== 'use' && document[section].use?.value !== 'yes';
     case 'sensorLoss':
       return key === 'pressureRicher' && document.sensorLoss.pressure?.value !== 'throttle';

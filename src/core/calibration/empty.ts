@@ -84,6 +84,15 @@ const USUAL: Readonly<Record<string, Readonly<Record<string, string | readonly [
   },
   'protection.boost': { delay: [0.2, 's'], stays: 'lasts', limit: [4000, 'rev/min'] },
   'protection.battery': { delay: [4, 's'], stays: 'lasts', limit: [4000, 'rev/min'], below: [11.6, 'V'] },
+  boost: {
+    use: 'no',
+    aboveThrottle: [40, '%'],
+    proportional: [0.6, '%'],
+    integral: [1.5, '%'],
+    integralLimit: [15, '%'],
+    over: [15, 'kPa'],
+    overFor: [0.3, 's'],
+  },
   sensorLoss: { pressureRicher: [8, '%'] },
   launch: { use: 'no', hard: [4500, 'rev/min'], below: [12, 'km/h'], by: 'spark' },
   shift: {
@@ -149,6 +158,7 @@ export function emptyCalibration(name: string, date: string): Calibration {
     limits: section('limits'),
     launch: section('launch'),
     shift: section('shift'),
+    boost: section('boost'),
     protection,
     sensorLoss: section('sensorLoss'),
     corrections: [],

@@ -1,3 +1,4 @@
+import { boostSchema } from '../boost/schema';
 import { camSchema } from '../cams/schema';
 import { coilSchema } from '../coil/schema';
 import { engineSchema } from '../engine/schema';
@@ -51,6 +52,7 @@ export const SECTION_SCHEMAS = {
   limits: limitsSchema,
   launch: launchSchema,
   shift: shiftSchema,
+  boost: boostSchema,
   'protection.oilPressure': guards.oilPressure,
   'protection.lean': guards.lean,
   'protection.fuelPressure': guards.fuelPressure,
@@ -77,6 +79,7 @@ export const SECTION_SCHEMAS = {
   | 'limits'
   | 'launch'
   | 'shift'
+  | 'boost'
   | `protection.${GuardId}`
   | 'sensorLoss',
   z.ZodObject

@@ -8,6 +8,7 @@ export { missingFields, type SectionState, unconfirmedFields } from './check';
 export { capacityProgram } from './compile/capacityProgram';
 export { compile, type Missing } from './compile/compile';
 export { overrunOf } from './compile/completeProgram';
+export { boostOf } from './compile/boostProgram';
 export { limitsOf } from './compile/limitsProgram';
 export { protectionOf } from './compile/protectionProgram';
 export { conversionContext } from './context';
@@ -54,5 +55,13 @@ export {
 export { pinFunctions } from './pinFunctions';
 export { baseValue, boreMmOf, sweptVolumePerCylinderCm3 } from './quantities';
 export { type Calibration, calibrationSchema, type StandInId } from './schema';
-export { fillingMap, strategyMaps, strategyOf, usedMaps, usesIdleAir } from './strategy';
+export {
+  controlsBoost,
+  fillingMap,
+  isCharged,
+  strategyMaps,
+  strategyOf,
+  usedMaps,
+  usesIdleAir,
+} from './strategy';
 export { choiceAt, sectionAt, tableAt, valueAt } from './values';

@@ -1,3 +1,4 @@
+import { boostSchema } from '../boost/schema';
 import { camSchema } from '../cams/schema';
 import { coilSchema } from '../coil/schema';
 import { correctionsSchema } from '../correction/schema';
@@ -63,6 +64,7 @@ export const calibrationSchema = z.object({
   limits: limitsSchema,
   launch: launchSchema,
   shift: shiftSchema,
+  boost: boostSchema,
   protection: protectionSchema,
   sensorLoss: sensorLossSchema,
   corrections: correctionsSchema,

@@ -17,6 +17,11 @@ export function isCharged({ engine }: Calibration): boolean {
   return engine.induction?.value === 'supercharger' || engine.induction?.value === 'turbocharger';
 }
 
+/** A valve holds the boost of a charger. */
+export function controlsBoost(document: Calibration): boolean {
+  return isCharged(document) && document.boost.use?.value === 'yes';
+}
+
 /** The opening of an idle path is used: a valve’s to drive it, a thermostatic valve’s to count it. */
 export function usesIdleAir(document: Calibration): boolean {
   const by = document.idle.air?.value;
@@ -84,6 +89,7 @@ export function usedMaps(document: Calibration): MapId[] {
       return blended && (id !== 'blendFuel' || strategyOf(document) !== 'airMass');
     if (id === 'idleAir') return usesIdleAir(document);
     if (id === 'limitCoolant' || id === 'limitGear') return document.limits.use?.value === 'yes';
+    if (id === 'boostTarget' || id === 'boostDuty') return controlsBoost(document);
     if (id === 'pressureThrottle') return document.sensorLoss.pressure?.value === 'throttle';
     if (id === 'sparkBoost') return isCharged(document);
     if (id === 'shiftTime') return document.shift.use?.value === 'yes';

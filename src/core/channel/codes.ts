@@ -9,6 +9,7 @@ export const LIMITS = [
   { id: 'shift', label: 'Gear shift' },
   { id: 'protection', label: 'Protection' },
   { id: 'sensor', label: 'Sensor in fault' },
+  { id: 'overboost', label: 'Overboost' },
 ] as const;
 
 export type LimitId = (typeof LIMITS)[number]['id'];

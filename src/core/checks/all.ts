@@ -99,6 +99,9 @@ import { overrunReachesIdle } from './overrun/reachesIdle';
 import { overrunReturnsLate } from './overrun/returnsLate';
 import { correctionsNoSensor } from './corrections/noSensor';
 import { correctionsPressureTwice } from './corrections/pressureTwice';
+import { boostAboveGoal } from './boost/aboveGoal';
+import { boostBelowSpring } from './boost/belowSpring';
+import { boostNoValve } from './boost/noValve';
 import { launchAboveLimit } from './launch/aboveLimit';
 import { launchNoSpeed } from './launch/noSpeed';
 import { launchNoSwitch } from './launch/noSwitch';
@@ -211,6 +214,9 @@ export const CHECKS: readonly Check[] = [
   overrunReturnsLate,
   correctionsNoSensor,
   correctionsPressureTwice,
+  boostAboveGoal,
+  boostBelowSpring,
+  boostNoValve,
   launchAboveLimit,
   launchNoSpeed,
   launchNoSwitch,

@@ -18,6 +18,7 @@ const BESIDE_MAPS: Readonly<Record<string, string>> = {
   limits: 'maps/limits',
   launch: 'maps/limits',
   shift: 'maps/limits',
+  boost: 'maps/boost',
   protection: 'maps/protection',
   sensorLoss: 'maps/protection',
   corrections: 'maps/corrections',

@@ -4,6 +4,7 @@ import type { Activation } from '../correction';
 import type { Condition } from '../outputs';
 import type { Control } from './control';
 import { gridOf } from '../numeric';
+import type { BoostControl } from './boost';
 import type { OverrunCut } from './overrun';
 import type { Guard } from './protection';
 import type { Launch, ShiftCut, SpeedLimiting } from './speedLimits';
@@ -89,6 +90,17 @@ const anyGuard: fc.Arbitrary<Guard> = fc.record({
     hysteresis: fc.integer({ min: 0, max: 5 }),
   }),
 });
+const anyBoost: fc.Arbitrary<BoostControl> = fc.record({
+  target: fc.constant(gridOf({ x: [1000, 4000], y: [0, 4], values: [60, 70, 80, 90] })),
+  duty: fc.constant(gridOf({ x: [1000, 4000], y: [50, 90], values: [0, 10, 60, 90] })),
+  aboveThrottlePercent: fc.integer({ min: 0, max: 60 }),
+  regulatesFromKpa: fc.integer({ min: 20, max: 80 }),
+  proportionalPerKpa: fc.integer({ min: 0, max: 3 }),
+  integralPerKpaS: fc.integer({ min: 0, max: 3 }),
+  integralLimitPercent: fc.integer({ min: 1, max: 30 }),
+  overKpa: fc.integer({ min: 1, max: 20 }),
+  overForS: wait,
+});
 const anySwitching: fc.Arbitrary<Switching> = fc.record({
   conditions: fc.array(anyCondition, { maxLength: 3 }),
   join: fc.constantFrom('and' as const, 'or' as const),
@@ -103,6 +115,7 @@ const SETTINGS: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
   }),
   overrun: fc.option(anyCut),
   speedLimits: fc.option(anyLimits),
+  boost: fc.option(anyBoost),
   protection: fc.option(fc.record({ guards: fc.array(anyGuard, { maxLength: 4 }) })),
   switching: anySwitching,
 };

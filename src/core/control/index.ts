@@ -1,9 +1,11 @@
 /**
- * What remembers: activation, opening throttle, overrun cut, speed limits, protection, switched outputs; each with settings, state and reason.
+ * What remembers: activation, opening throttle, overrun cut, speed limits, protection, boost, switched outputs; each with settings, state and reason.
  * step(settings, state, frame, out): the caller owns the plain state, copied(state) copies it.
  * Formulas without memory live with their subjects.
  */
+export type { Control } from './control';
 export { activation, type ActivationOut, type ActivationState, activeAt } from './activation';
+export { boost, type BoostControl, type BoostOut, type BoostState } from './boost';
 export { type LimitBand, limitBands } from './limitBands';
 export { opening, type OpeningOut, type OpeningSettings, type OpeningState } from './opening';
 export {
@@ -27,6 +29,7 @@ export {
 export {
   type CutBy,
   type Launch,
+  NO_LIMIT_RPM,
   type ShiftCut,
   type SpeedLimiting,
   type SpeedLimitOut,

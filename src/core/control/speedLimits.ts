@@ -3,6 +3,9 @@ import { type Grid, lookUpCurve } from '../numeric';
 import { type Control, TIME_SLACK_S } from './control';
 import { copiedRotation, cutsNow, rotationAtRest, type RotationState } from './rotation';
 
+/** The speed of a limit that is none: nothing turns as fast. */
+export const NO_LIMIT_RPM = 1e6;
+
 /** What is withheld from a charge that is cut. */
 export type CutBy = 'fuel' | 'spark' | 'both';
 
@@ -214,6 +217,7 @@ function nearest(
   }
   lower(out, 'protection', read(frame, AT.protectionLimit), 'fuel');
   lower(out, 'sensor', read(frame, AT.sensorLimit), 'fuel');
+  if (read(frame, AT.boostCut) > 0) lower(out, 'overboost', 0, 'fuel');
   out.softRpm = out.hardRpm - (settings.hardRpm - settings.softRpm);
 }
 

@@ -2,6 +2,8 @@ import { PHASE } from '../channel';
 import {
   activation,
   type ActivationState,
+  boost,
+  type BoostState,
   opening,
   type OpeningState,
   overrun,
@@ -40,6 +42,7 @@ export interface EcuState {
   overrun: OverrunState;
   limits: SpeedLimitState;
   protection: ProtectionState;
+  boost: BoostState;
   outputs: SwitchingState[];
 }
 
@@ -60,6 +63,7 @@ export function ecuAtKeyOn(program: EcuProgram): EcuState {
     overrun: overrun.atRest(program.overrun),
     limits: speedLimits.atRest(program.limits),
     protection: protection.atRest(program.protection),
+    boost: boost.atRest(program.boost),
     outputs: program.outputs.map((output) => switching.atRest(output)),
   };
 }
@@ -81,6 +85,7 @@ export function copiedEcu(state: EcuState): EcuState {
     overrun: overrun.copied(state.overrun),
     limits: speedLimits.copied(state.limits),
     protection: protection.copied(state.protection),
+    boost: boost.copied(state.boost),
     outputs: state.outputs.map(switching.copied),
   };
 }

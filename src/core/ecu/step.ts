@@ -3,11 +3,14 @@ import {
   activation,
   type ActivationOut,
   type ActivationState,
+  boost,
+  type BoostOut,
   opening,
   type OpeningOut,
   overrun,
   type OverrunOut,
   guardCode,
+  NO_LIMIT_RPM,
   protection,
   type ProtectionOut,
   speedLimits,
@@ -40,6 +43,8 @@ export interface EcuOut {
   readonly limited: SpeedLimitOut;
   /** What keeps the engine whole. */
   readonly protecting: ProtectionOut;
+  /** What holds the boost. */
+  readonly boosting: BoostOut;
   /** Of each output, whether it is on. */
   readonly outputs: SwitchingOut[];
   /** Opening of the cylinder last asked for; the same room from event to event. */
@@ -58,6 +63,7 @@ export function ecuOut(program: EcuProgram): EcuOut {
     cut: overrun.out(program.overrun),
     limited: speedLimits.out(program.limits),
     protecting: protection.out(program.protection),
+    boosting: boost.out(program.boost),
     outputs: program.outputs.map((output) => switching.out(output)),
     fuel: fuelRoom(),
     inputs: inputCounts(program.inputs.map(({ id }) => id)),
@@ -109,6 +115,14 @@ export function eventStep(
   return fuel;
 }
 
+/** Boost, and what it says in channels. */
+function stepBoost(program: EcuProgram, state: EcuState, frame: Frame, decided: BoostOut): void {
+  boost.step(program.boost, state.boost, frame, decided);
+  write(frame, AT.boostTarget, decided.targetKpa);
+  write(frame, AT.boostDuty, decided.dutyPercent);
+  write(frame, AT.boostCut, decided.cut ? 1 : 0);
+}
+
 /** Protection, and what it says in channels. */
 function stepProtection(program: EcuProgram, state: EcuState, frame: Frame, decided: ProtectionOut): void {
   protection.step(program.protection, state.protection, frame, decided);
@@ -121,7 +135,7 @@ function stepProtection(program: EcuProgram, state: EcuState, frame: Frame, deci
 function stepLimits(program: EcuProgram, state: EcuState, frame: Frame, limited: SpeedLimitOut): void {
   speedLimits.step(program.limits, state.limits, frame, limited);
   write(frame, AT.limiting, LIMIT_CODE[limited.reason]);
-  write(frame, AT.limitSpeed, limited.hardRpm);
+  write(frame, AT.limitSpeed, limited.hardRpm < NO_LIMIT_RPM ? limited.hardRpm : NaN);
   write(frame, AT.cutShare, 100 * limited.share);
   write(frame, AT.launch, limited.launching ? 1 : 0);
   write(frame, AT.sinceLaunch, limited.sinceLaunchS);
@@ -170,6 +184,7 @@ export function outputStep(
   restPhase(state, frame);
   if (program.protection !== null) stepProtection(program, state, frame, out.protecting);
   stepLostSensors(program, state, frame);
+  if (program.boost !== null) stepBoost(program, state, frame, out.boosting);
   if (program.limits !== null) {
     write(frame, AT.fuelCuts, total(state.limits.fuelCuts));
     write(frame, AT.sparkCuts, total(state.limits.sparkCuts));

@@ -61,6 +61,7 @@ function model(change: Change = {}, tables: Partial<Record<MapId, Grid | undefin
     acceleration: { thresholdPercentPerS: 10, decayTurns: 10 },
     overrun: null,
     limits: null,
+    boost: null,
     protection: null,
     sensorLoss: NOTHING_LOST,
     corrections: [],

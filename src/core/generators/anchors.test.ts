@@ -41,6 +41,8 @@ describe('what maps hang on', () => {
       'sparkBoost',
       'limitGear',
       'pressureThrottle',
+      'boostTarget',
+      'boostDuty',
       'shiftTime',
     ];
     for (const mapId of MAP_IDS) {

@@ -1,6 +1,7 @@
 import { FIRST_OF, type MapId, type SecondMapId } from '../program';
 import { AIR_GENERATORS } from './airGenerators';
 import type { MapGenerator } from './generator';
+import { BOOST_GENERATORS } from './boostGenerators';
 import { LIMIT_GENERATORS } from './limitGenerators';
 import { OTHER_GENERATORS, secondMap } from './otherGenerators';
 import { SPARK_GENERATORS } from './sparkGenerators';
@@ -12,6 +13,7 @@ const LISTED: Readonly<Record<Exclude<MapId, SecondMapId>, MapGenerator>> = {
   ...START_GENERATORS,
   ...OTHER_GENERATORS,
   ...LIMIT_GENERATORS,
+  ...BOOST_GENERATORS,
 };
 
 const SECONDS = Object.fromEntries(

@@ -99,6 +99,8 @@ const STEPS: Readonly<Record<MapId, readonly [across: number, up: number]>> = {
   sparkBoost: [0, 0],
   limitCoolant: [2500, 0],
   limitGear: [0, 0],
+  boostTarget: [0, 200],
+  boostDuty: [100, 100],
   pressureThrottle: [110, 110],
   shiftTime: [100, 0],
   blendFuel: [20, 0],

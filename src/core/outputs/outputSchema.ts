@@ -27,14 +27,16 @@ export const OUTPUT_PURPOSES = [
   'idleValve',
   'tachometer',
   'warningLamp',
+  'shiftLight',
+  'boostValve',
   'mainRelay',
   'other',
 ] as const;
 
 export type OutputPurpose = (typeof OUTPUT_PURPOSES)[number];
 
-/** Outputs that follow something else than conditions: a map, and the key. */
-const WITHOUT_CONDITIONS: readonly OutputPurpose[] = ['idleValve', 'mainRelay'];
+/** Outputs that follow something else than conditions: a map, a control, and the key. */
+const WITHOUT_CONDITIONS: readonly OutputPurpose[] = ['idleValve', 'boostValve', 'mainRelay'];
 
 /** True for an output that is switched by conditions. */
 export function isSwitched({ purpose, pulsesPerTurn }: Pick<Output, 'purpose' | 'pulsesPerTurn'>): boolean {

@@ -20,6 +20,8 @@ export const PURPOSE_TEXT: Readonly<
   idleValve: { label: 'Idle valve', what: 'Opened as the idle air map says' },
   tachometer: { label: 'Tachometer', what: 'Pulses with the engine' },
   warningLamp: { label: 'Warning lamp', what: 'Hot coolant or low oil pressure' },
+  shiftLight: { label: 'Shift light', what: 'On a little below the speed limit' },
+  boostValve: { label: 'Boost valve', what: 'Driven as boost control says' },
   mainRelay: { label: 'Main relay', what: 'Feeds injectors and coils while the key is on' },
   other: { label: 'Another output', what: 'Conditions of your own' },
 };
@@ -43,6 +45,8 @@ const USUAL_LOAD: Readonly<Record<OutputPurpose, Pick<Output, 'currentA' | 'thro
   idleValve: { currentA: 1.2, throughRelay: false },
   tachometer: { currentA: 0.02, throughRelay: false },
   warningLamp: { currentA: 0.2, throughRelay: false },
+  shiftLight: { currentA: 0.2, throughRelay: false },
+  boostValve: { currentA: 1, throughRelay: false },
   mainRelay: { currentA: 30, throughRelay: true },
   other: {},
 };
@@ -91,6 +95,7 @@ export function presetOutput(
     case 'fan':
       return { ...base, raisesIdleRpm: 100, conditions: [condition('coolant', 'above', 94, 5, 5)] };
     case 'idleValve':
+    case 'boostValve':
     case 'mainRelay':
       return { ...base, conditions: [] };
     case 'tachometer':
@@ -100,10 +105,18 @@ export function presetOutput(
         ...base,
         conditions: [condition('coolant', 'above', 108, 4), condition('oilPressure', 'below', 60, 30, 0, 0)],
       };
+    case 'shiftLight':
+      return {
+        ...base,
+        conditions: [condition('speed', 'above', rounded(engine.maxSpeedRpm - SHIFT_BEFORE_RPM, 50), 100)],
+      };
     case 'other':
       return { ...base, conditions: [condition('speed', 'above', 3000, 200)] };
   }
 }
+
+/** So much below the highest speed a driver has time to shift, rev/min. */
+const SHIFT_BEFORE_RPM = 400;
 
 /** Boost from which an engine asks for a second pump by it, kPa. */
 const BOOSTED_KPA = 10;

@@ -23,6 +23,7 @@ export function loadWords({ currentA, throughRelay }: Pick<Output, 'currentA' | 
 export function outputWords({ purpose, conditions, join, pulsesPerTurn, raisesIdleRpm }: Output): string {
   if (pulsesPerTurn !== null)
     return `Pulses ${formatNumber(pulsesPerTurn, Number.isInteger(pulsesPerTurn) ? 0 : 1)} times a turn.`;
+  if (purpose === 'boostValve') return 'Driven as boost control says.';
   if (purpose === 'idleValve') return 'Open as far as the idle air map says.';
   if (purpose === 'mainRelay') return 'On while the key is on.';
   if (conditions.length === 0) return 'Never on: it has no condition.';

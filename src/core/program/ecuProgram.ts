@@ -1,6 +1,6 @@
 import type { ValveEvents } from '../cams';
 import type { Dwell, IgnitionMode } from '../coil';
-import type { OverrunCut, Protecting, SpeedLimiting } from '../control';
+import type { BoostControl, OverrunCut, Protecting, SpeedLimiting } from '../control';
 import type { PreparedCorrection } from '../correction';
 import type { FiringEvent } from '../engine';
 import type { LoadStrategy } from '../fuel';
@@ -42,6 +42,8 @@ export interface EcuProgram {
   readonly overrun: OverrunCut | null;
   /** Limits of speed, launch and gear shift; null where there are none. */
   readonly limits: SpeedLimiting | null;
+  /** How boost is held; null where a spring does it alone. */
+  readonly boost: BoostControl | null;
   /** What is watched over; null where nothing is. */
   readonly protection: Protecting | null;
   /** What is done without a sensor. */

@@ -1,3 +1,4 @@
+import { BOOST_MAPS } from '../boost';
 import { FUEL_MAPS } from '../fuel';
 import { IDLE_MAPS } from '../idle';
 import { LIMIT_MAPS } from '../limits';
@@ -14,6 +15,7 @@ const LISTED = {
   ...STARTUP_MAPS,
   ...IDLE_MAPS,
   ...LIMIT_MAPS,
+  ...BOOST_MAPS,
   ...PROTECTION_MAPS,
 };
 

@@ -250,6 +250,7 @@ export const pardela: EngineSheet = {
       delay: amount(4, 's', 'estimated'),
       stays: choice('lasts', 'estimated'),
     },
+    boost: { use: choice('no', 'measured') },
     sensorLoss: {
       pressure: choice('throttle', 'estimated'),
       pressureRicher: amount(8, '%', 'estimated'),

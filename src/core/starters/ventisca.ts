@@ -351,6 +351,7 @@ export const ventisca: EngineSheet = {
       delay: amount(4, 's', 'estimated'),
       stays: choice('lasts', 'estimated'),
     },
+    boost: { use: choice('no', 'measured') },
     sensorLoss: {
       pressure: choice('throttle', 'estimated'),
       pressureRicher: amount(8, '%', 'estimated'),

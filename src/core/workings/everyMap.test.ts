@@ -15,8 +15,8 @@ import { workingsAt } from './steps';
  */
 const AIMED_AT: readonly MapId[] = ['idleSpeed'];
 
-/** One acts from moment to moment, the other only while a sensor is in fault: tried where that is. */
-const OVER_TIME: readonly MapId[] = ['shiftTime', 'pressureThrottle'];
+/** These act from moment to moment, or only while a sensor is in fault: tried where that is. */
+const OVER_TIME: readonly MapId[] = ['shiftTime', 'pressureThrottle', 'boostTarget', 'boostDuty'];
 
 /** Read before there is a point to work through: the prime once at key on, the idle valve before fuel is computed. */
 const NOT_IN_A_POINT: readonly MapId[] = ['prime', 'idleAir'];

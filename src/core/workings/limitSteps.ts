@@ -1,5 +1,5 @@
 import { AT, type Frame, LIMITS, LIMIT_CODE, PHASE, read } from '../channel';
-import { speedLimits } from '../control';
+import { NO_LIMIT_RPM, speedLimits } from '../control';
 import type { EcuProgram } from '../program';
 import { coolant, input, speed } from './inputs';
 import { mapReads } from './mapRead';
@@ -11,6 +11,7 @@ export function limitSteps(program: EcuProgram, frame: Frame): Step[] {
   if (limits === null || read(frame, AT.phase) !== PHASE.running) return [];
   const out = speedLimits.out(limits);
   speedLimits.step(limits, speedLimits.atRest(limits), frame, out);
+  if (out.hardRpm >= NO_LIMIT_RPM) return [];
   const acts = out.reason === 'none' ? '' : `: ${LIMITS[LIMIT_CODE[out.reason]]?.label.toLowerCase() ?? ''}`;
   return [
     {

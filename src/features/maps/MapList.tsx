@@ -41,6 +41,12 @@ const TOOLS = [
     icon: 'car-speed-limiter',
   },
   {
+    route: 'boost',
+    label: 'Boost control',
+    detail: 'How a valve holds bypass or wastegate, and what too much does',
+    icon: 'gauge',
+  },
+  {
     route: 'protection',
     label: 'Protection',
     detail: 'What keeps the engine whole, and what happens when a sensor dies',

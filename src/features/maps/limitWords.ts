@@ -1,5 +1,5 @@
 import { LIMIT_CODE, LIMITS } from '@/core/channel';
-import { type LimitBand, limitBands, type SpeedLimiting } from '@/core/control';
+import { type LimitBand, limitBands, NO_LIMIT_RPM, type SpeedLimiting } from '@/core/control';
 import { CUT_BY } from '@/core/limits/schema';
 import { formatNumber } from '@/core/units';
 import type { Lane } from '@/ui/chart';
@@ -16,9 +16,6 @@ export function cutWords(by: LimitBand['by']): string {
   if (by === 'both') return 'fuel and spark';
   return CUT_BY.find(({ id }) => id === by)?.label.toLowerCase() ?? by;
 }
-
-/** Speeds beyond which nobody asks for a limit. */
-const NO_LIMIT_RPM = 1e5;
 
 /** The limits of an engine over its speed, each a lane, the first to cut at the top. */
 export function limitLanes(

@@ -14,6 +14,8 @@ export type Action =
   | { readonly do: 'launch'; readonly pedal: number; readonly forS: number }
   /** The next gear with the foot down: lever with its switch, a dip of the clutch. */
   | { readonly do: 'flatShift'; readonly gear: number; readonly pedal: number }
+  /** Bypass or wastegate sticks, shut. */
+  | { readonly do: 'stickShut' }
   /** Somebody pulls the plug of a sensor. */
   | { readonly do: 'unplug'; readonly sensor: InputId }
   | { readonly do: 'lift'; readonly toRpm: number }

@@ -169,6 +169,32 @@ export const DRIVES = {
       { do: 'idle', forS: 6 },
     ],
   },
+  boost: {
+    label: 'Boost against its target',
+    detail: 'On a brake dynamometer: the foot goes down at three speeds, and boost comes.',
+    mostS: 95,
+    actions: [
+      ...WARM_UP,
+      ...[3500, 4500, 5500].flatMap((rpm): Action[] => [
+        { do: 'hold', rpm, pedal: 12, forS: 3 },
+        { do: 'hold', rpm, pedal: 100, forS: 4 },
+      ]),
+      { do: 'idle', forS: 6 },
+    ],
+  },
+  overboost: {
+    label: 'Overboost',
+    detail: 'On a brake dynamometer at full load, bypass or wastegate sticks shut.',
+    mostS: 80,
+    actions: [
+      ...WARM_UP,
+      { do: 'hold', rpm: 5500, pedal: 12, forS: 3 },
+      { do: 'hold', rpm: 5500, pedal: 100, forS: 3 },
+      { do: 'stickShut' },
+      { do: 'hold', rpm: 5500, pedal: 100, forS: 4 },
+      { do: 'idle', forS: 6 },
+    ],
+  },
   lostPressure: {
     label: 'Pressure sensor lost at full load',
     detail:

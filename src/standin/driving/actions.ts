@@ -126,6 +126,10 @@ export const ACTIONS: { readonly [Kind in Action['do']]: Doing<Kind> } = {
     if (passedS >= FLAT.leverS) controls.gear = gear;
     return passedS >= FLAT.doneS;
   },
+  stickShut(_, __, ___, ____, controls) {
+    controls.wastegateStuck = true;
+    return true;
+  },
   unplug({ sensor }, _, __, ___, controls) {
     controls.unplugged = sensor;
     return true;

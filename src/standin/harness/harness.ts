@@ -5,7 +5,7 @@ import type { EcuProgram } from '@/core/program';
 import type { InputId } from '@/core/sensors';
 import { CYCLE_DEG, wrappedDeg } from '@/core/units';
 import type { Car } from '../car';
-import { idleValveDriven, isFed, pumpWiring, type PumpWiring } from './outputWiring';
+import { boostValveDriven, idleValveDriven, isFed, pumpWiring, type PumpWiring } from './outputWiring';
 import { type PinSignal, signalsOf } from './signals';
 import { type Teeth, teethOf } from './teeth';
 import { isItself, thingAt } from './wiring';
@@ -31,6 +31,8 @@ export interface Harness {
   readonly pump: PumpWiring;
   /** The idle valve hangs on the pin that opens it. */
   readonly drivesIdleValve: boolean;
+  /** An output drives the valve of bypass or wastegate. */
+  readonly drivesBoostValve: boolean;
   /** The main relay pulls in, so that injectors and coils are fed. */
   readonly fed: boolean;
   /** Of each cylinder by its number, the one whose injector hangs on the pin that is opened for it. */
@@ -57,6 +59,7 @@ export function harnessOf(program: EcuProgram, car: Car): Harness {
     hearsKnock: thingAt(program, car, 'knock') === 'knock',
     pump: pumpWiring(program, car),
     drivesIdleValve: idleValveDriven(program, car),
+    drivesBoostValve: boostValveDriven(program, car),
     fed,
     dead: fed
       ? { fuel: withoutFuel(program, car, order), spark: withoutSpark(program, car, order) }

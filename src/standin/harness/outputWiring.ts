@@ -24,6 +24,12 @@ export function isFed(program: EcuProgram, car: Car): boolean {
   return relay === undefined || isItself(program, car, outputFunction(relay.id));
 }
 
+/** Whether the boost valve is driven: by its output, which has to be there and wired. */
+export function boostValveDriven(program: EcuProgram, car: Car): boolean {
+  const valve = program.outputs.find(({ purpose }) => purpose === 'boostValve');
+  return valve !== undefined && isItself(program, car, outputFunction(valve.id));
+}
+
 /** Whether the idle valve is driven: by its output, where one is there for it; else it is taken to be. */
 export function idleValveDriven(program: EcuProgram, car: Car): boolean {
   const valve = program.outputs.find(({ purpose }) => purpose === 'idleValve');

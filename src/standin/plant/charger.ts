@@ -15,16 +15,28 @@ const AIR_J_PER_G_K = 1.005;
 const TURBINE_SHARE = 0.9;
 
 /** Pressure that the charger works towards, kPa. */
-function targetKpa(metal: Metal, state: PlantState, { barometricKpa }: Surroundings): number {
+function targetKpa(
+  metal: Metal,
+  state: PlantState,
+  { barometricKpa }: Surroundings,
+  shutPercent: number,
+): number {
   const { charger, fullAirFlowGPerS } = metal;
   if (charger === null) return barometricKpa;
   const rise = charger.pressureRatio - 1;
   if (charger.drive === 'belt') {
     if (manifoldKpa(metal, state) < BYPASS_SHARE * barometricKpa) return barometricKpa;
-    return Math.min(charger.limitKpa, barometricKpa * (1 + rise * (state.speedRpm / charger.topSpeedRpm)));
+    const most = barometricKpa * (1 + rise * (state.speedRpm / charger.topSpeedRpm));
+    return heldKpa(charger.limitKpa, most, shutPercent);
   }
   const flow = state.airFlowGPerS / fullAirFlowGPerS;
-  return Math.min(charger.limitKpa, barometricKpa * (1 + rise * 2.4 * flow * Math.min(1, flow * 2)));
+  const most = barometricKpa * (1 + rise * 2.4 * flow * Math.min(1, flow * 2));
+  return heldKpa(charger.limitKpa, most, shutPercent);
+}
+
+/** What bypass or wastegate leaves: the spring’s pressure, and of what lies over it the share that a valve keeps shut. */
+function heldKpa(springKpa: number, mostKpa: number, shutPercent: number): number {
+  return Math.min(mostKpa, springKpa + (shutPercent / 100) * Math.max(0, mostKpa - springKpa));
 }
 
 /** Temperature of the air behind charger and cooler, °C. */
@@ -38,13 +50,22 @@ export function chargedAirC(
   return airC + rise * (1 - charger.cooled);
 }
 
-/** Boost and back-pressure over one slow step, each in first order towards what it would be. */
-export function stepCharger(metal: Metal, state: PlantState, surroundings: Surroundings, dtS: number): void {
+/**
+ * Boost and back-pressure over one slow step, each in first order towards what it would be.
+ * @param shutPercent how much of its way a valve holds bypass or wastegate shut against the spring.
+ */
+export function stepCharger(
+  metal: Metal,
+  state: PlantState,
+  surroundings: Surroundings,
+  dtS: number,
+  shutPercent = 0,
+): void {
   const { charger, exhaust, fullAirFlowGPerS } = metal;
   const { barometricKpa } = surroundings;
   if (charger === null) state.boostKpa = barometricKpa;
   else {
-    const target = targetKpa(metal, state, surroundings);
+    const target = targetKpa(metal, state, surroundings, shutPercent);
     state.boostKpa += (target - state.boostKpa) * (1 - Math.exp(-dtS / FOLLOWS_S[charger.drive]));
   }
   const flow = state.airFlowGPerS / fullAirFlowGPerS;

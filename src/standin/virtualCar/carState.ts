@@ -26,6 +26,8 @@ export interface CarState {
   pumpOn: boolean;
   fanOn: boolean;
   idleValvePercent: number;
+  /** How much of its way bypass or wastegate is held shut, %. */
+  boostValvePercent: number;
   /** The coils reach the current that lights a charge. */
   coilsCharge: boolean;
   /** Share of its full opening that the pedal gives each plate. */
@@ -91,6 +93,7 @@ export function carAtRest(
     pumpOn: false,
     fanOn: false,
     idleValvePercent: 0,
+    boostValvePercent: 0,
     coilsCharge: true,
     plateShare: 0,
     idleMm2: 0,

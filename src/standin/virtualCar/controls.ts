@@ -20,6 +20,8 @@ export interface Controls {
   retardHeld: boolean;
   /** A sensor whose plug is pulled, and stays so; null for none. */
   unplugged: InputId | null;
+  /** Bypass or wastegate is stuck shut. */
+  wastegateStuck: boolean;
   /** Lamps, heaters and what else is switched on, A. */
   loadsA: number;
 }
@@ -44,6 +46,7 @@ export function controlsAtRest(): Controls {
     shiftHeld: false,
     retardHeld: false,
     unplugged: null,
+    wastegateStuck: false,
     loadsA: 0,
   };
 }

@@ -26,6 +26,7 @@ export function stepPower(program: EcuProgram, state: CarState): void {
   state.pumpOn = false;
   state.fanOn = false;
   state.idleValvePercent = 0;
+  state.boostValvePercent = 0;
 }
 
 /** What is switched on besides engine computer and ignition, A. */

@@ -329,7 +329,8 @@ export class VirtualCar {
     stepFilling(metal, plant);
     if (!controls.starter) stepElectrics(metal, plant, 0, setup.batteryV, loadsA(state), SLOW_S);
     stepSupply(metal, plant, surroundings, state.pumpOn, SLOW_S);
-    stepCharger(metal, plant, surroundings, SLOW_S);
+    const shutPercent = controls.wastegateStuck ? 100 : state.boostValvePercent;
+    stepCharger(metal, plant, surroundings, SLOW_S, shutPercent);
     for (const line of plant.lambda) stepLambda(metal, line, controls.key);
     if (state.steps % this.heatSteps === 0) {
       const feltAirC = chargedAirC(metal, plant.boostKpa, surroundings);
@@ -356,6 +357,7 @@ export class VirtualCar {
     const { idleAir } = program.tables;
     state.idleValvePercent =
       idleAir === undefined || !harness.drivesIdleValve ? 0 : lookUpCurve(idleAir, read(frame, AT.coolant));
+    state.boostValvePercent = harness.drivesBoostValve ? out.boosting.dutyPercent : 0;
     const sinceS = state.plant.timeS - state.power.sinceS;
     if (!state.primed && sinceS >= PRIME_AFTER_S - this.stepS / 2) {
       state.primed = true;

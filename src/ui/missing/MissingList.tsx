@@ -14,6 +14,7 @@ const MAP_SETTINGS = [
   { section: 'limits', label: 'Go to Limits', place: 'maps/limits' },
   { section: 'launch', label: 'Go to Limits', place: 'maps/limits' },
   { section: 'shift', label: 'Go to Limits', place: 'maps/limits' },
+  { section: 'boost', label: 'Go to Boost control', place: 'maps/boost' },
   { section: 'protection', label: 'Go to Protection', place: 'maps/protection' },
   { section: 'sensorLoss', label: 'Go to Protection', place: 'maps/protection' },
   { section: 'idle', label: 'Go to Idle air', place: 'maps/idleAir' },

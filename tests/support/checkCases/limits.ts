@@ -16,6 +16,16 @@ function coldLimit({ maps }: Calibration, rpm: number): void {
   if (map !== null) map.values = map.values.map(() => rpm);
 }
 
+/** Boost control over a spring of 120 kPa, with one target everywhere. */
+function boosted({ engine, boost, maps }: Calibration, kpa = 150): void {
+  choose(boost.use, 'yes');
+  boost.regulatesFrom = quantity(112, 'kPaAbs');
+  amount(engine.boostLimit, 120);
+  const cells = { sources: [source], cellSources: [0, 0, 0, 0] };
+  maps.boostTarget = { x: [3000, 6000], y: [1, 5], values: [kpa, kpa, kpa, kpa], ...cells };
+  maps.boostDuty = { x: [3000, 6000], y: [120, 165], values: [0, 0, 90, 60], ...cells };
+}
+
 /** What limits of speed, launch and gear shift are asked for. */
 export const LIMIT_CASES: readonly CheckCase[] = [
   [
@@ -123,5 +133,26 @@ export const LIMIT_CASES: readonly CheckCase[] = [
       choose(document.injectors.regulator, 'measured');
       document.corrections = [byFuelPressure(false)];
     },
+  ],
+  [
+    'boost control without a valve',
+    'boost.use',
+    /warns: Boost control is on, and no output drives a valve/,
+    boosted,
+    ({ boost }) => choose(boost.use, 'no'),
+  ],
+  [
+    'a boost target above what is meant',
+    'maps.boostTarget',
+    /warns: Up to 166 are asked for, and the engine is described for 165 kPa abs/,
+    (document) => boosted(document, 166),
+    (document) => boosted(document, 165),
+  ],
+  [
+    'a boost target below the spring',
+    'maps.boostTarget',
+    /advises: 119 kPa abs are asked for somewhere, and the spring alone holds 120/,
+    (document) => boosted(document, 119),
+    (document) => boosted(document, 120),
   ],
 ];

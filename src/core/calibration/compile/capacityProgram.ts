@@ -73,6 +73,7 @@ export function capacityProgram(
       blend: null,
       acceleration: { thresholdPercentPerS: 0, decayTurns: 1 },
       limits: null,
+      boost: null,
       protection: null,
       sensorLoss: NOTHING_LOST,
       overrun: null,

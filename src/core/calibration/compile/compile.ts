@@ -31,6 +31,7 @@ const NEEDED_SECTIONS = [
   'launch',
   'shift',
   'sensorLoss',
+  'boost',
   ...GUARD_SECTIONS,
 ] as const;
 

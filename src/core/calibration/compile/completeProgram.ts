@@ -9,6 +9,7 @@ import { baseValue, sweptVolumePerCylinderCm3 } from '../quantities';
 import type { Calibration } from '../schema';
 import { fillingMap, loadAxisOf, strategyOf, usedMaps } from '../strategy';
 import { hardwarePrograms } from './hardwarePrograms';
+import { boostOf } from './boostProgram';
 import { limitsOf } from './limitsProgram';
 import { protectionOf, sensorLossOf } from './protectionProgram';
 import { fullLoad, injectorProgram, number, present, secondSet } from './injectorProgram';
@@ -40,6 +41,7 @@ export function completeProgram(document: Calibration): EcuProgram {
     },
     overrun: overrunOf(document),
     limits: limitsOf(document),
+    boost: boostOf(document),
     protection: protectionOf(document),
     sensorLoss: sensorLossOf(document),
     corrections: preparedCorrections(document),

@@ -1,14 +1,13 @@
-import type { CutBy, Launch, ShiftCut, SpeedLimiting } from '../../control';
+import { type CutBy, type Launch, NO_LIMIT_RPM, type ShiftCut, type SpeedLimiting } from '../../control';
 import { type Grid, gridOf } from '../../numeric';
 import type { MapId } from '../../program';
 import { isSetAside } from '../applies';
+import { boostOf } from './boostProgram';
+import { protectionOf } from './protectionProgram';
 import type { FieldPath } from '../fields';
 import { baseValue } from '../quantities';
 import type { Calibration } from '../schema';
 import { choiceAt } from '../values';
-
-/** Where a document asks for no speed limit, launch and shift alone still act: nothing turns as fast as this. */
-const NO_LIMIT_RPM = 1e6;
 
 /** What holds the engine back; null where nothing does, or what does is incomplete. */
 export function limitsOf(document: Calibration): SpeedLimiting | null {
@@ -16,7 +15,12 @@ export function limitsOf(document: Calibration): SpeedLimiting | null {
   const launch = launchOf(document);
   const shift = shiftOf(document);
   const heldRetardDeg = used || !isSetAside(document, 'limits.heldRetard') ? heldRetard(document) : 0;
-  if (!used && launch === null && shift === null && heldRetardDeg === 0) return null;
+  // Protection, a lost sensor and overboost cut by way of the limits, also where no speed limit is asked for.
+  const guarded =
+    protectionOf(document) !== null ||
+    boostOf(document) !== null ||
+    baseValue(document, 'sensorLoss.limit') !== null;
+  if (!used && !guarded && launch === null && shift === null && heldRetardDeg === 0) return null;
   const at = (key: string) => baseValue(document, `limits.${key}`);
   const cylinders = baseValue(document, 'engine.cylinders');
   const soft = used ? at('soft') : NO_LIMIT_RPM;

@@ -35,6 +35,7 @@ export const injectionOverlapLoss = check({
     'shift',
     'sensorLoss',
     'protection',
+    'boost',
   ],
   why: 'Fuel that goes out unburned is missing in the cylinder, and lambda reads it as lean.',
   find: (document) => {

@@ -33,6 +33,7 @@ export const injectorsDuty = check({
     'shift',
     'sensorLoss',
     'protection',
+    'boost',
   ],
   why: 'An injector that never closes gives no more fuel, and the engine runs lean at full load.',
   find: (document) => {

@@ -31,6 +31,7 @@ export const injectorsIdlePulse = check({
     'shift',
     'sensorLoss',
     'protection',
+    'boost',
   ],
   why: 'Below its least pulse an injector gives something else each time, and idle wanders whatever the map says.',
   find: (document) => {

@@ -1,6 +1,5 @@
-import { strategyOf } from '../../calibration';
+import { isCharged, strategyOf } from '../../calibration';
 import { check, foundWhen } from '../entry/check';
-import { isCharged } from '../entry/charged';
 
 export const loadThrottleAloneCharged = check({
   id: 'load.throttleAloneCharged',

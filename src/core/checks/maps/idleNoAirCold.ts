@@ -6,7 +6,7 @@ export const mapsIdleNoAirCold = check({
   id: 'maps.idleNoAirCold',
   title: 'No more air when cold',
   severity: 'warns',
-  reads: ['maps', 'blend', 'engine', 'idle', 'load', 'limits', 'shift', 'sensorLoss'],
+  reads: ['maps', 'blend', 'engine', 'idle', 'load', 'limits', 'shift', 'sensorLoss', 'boost'],
   why: 'Cold oil needs several times the work to turn, and fuel alone cannot do it.',
   find: (document) => {
     const map = mapInUse(document, 'idleAir');

@@ -14,7 +14,7 @@ export const mapsLambdaLean = check({
   id: 'maps.lambdaLean',
   title: 'Lean at full load',
   severity: 'warns',
-  reads: ['maps', 'engine', 'blend', 'idle', 'injectors', 'load', 'limits', 'shift', 'sensorLoss'],
+  reads: ['maps', 'engine', 'blend', 'idle', 'injectors', 'load', 'limits', 'shift', 'sensorLoss', 'boost'],
   why: 'Rich at full load cools and keeps from knocking; lean there is what breaks pistons.',
   find: (document) => {
     const map = mapInUse(document, 'lambda');

@@ -13,7 +13,7 @@ export const mapsSparkRises = check({
   id: 'maps.sparkRises',
   title: 'More advance with more pressure',
   severity: 'warns',
-  reads: ['maps', 'engine', 'blend', 'idle', 'injectors', 'load', 'limits', 'shift', 'sensorLoss'],
+  reads: ['maps', 'engine', 'blend', 'idle', 'injectors', 'load', 'limits', 'shift', 'sensorLoss', 'boost'],
   why: 'A fuller cylinder burns faster and knocks sooner: it wants less advance.',
   find: (document) => {
     const map = mapInUse(document, 'spark');

@@ -8,7 +8,7 @@ export const mapsStale = check({
   id: 'maps.stale',
   title: 'Computed for other data',
   severity: 'warns',
-  reads: ['maps', 'blend', 'engine', 'idle', 'injectors', 'load', 'limits', 'shift', 'sensorLoss'],
+  reads: ['maps', 'blend', 'engine', 'idle', 'injectors', 'load', 'limits', 'shift', 'sensorLoss', 'boost'],
   proposedAt: 'maps/stale',
   why: 'The engine it was computed for is not the one that is described any more.',
   find: (document) =>

@@ -10,7 +10,7 @@ export const mapsVeFull = check({
   id: 'maps.veFull',
   title: 'Filling at full load out of the usual',
   severity: 'warns',
-  reads: ['maps', 'engine', 'blend', 'idle', 'injectors', 'load', 'limits', 'shift', 'sensorLoss'],
+  reads: ['maps', 'engine', 'blend', 'idle', 'injectors', 'load', 'limits', 'shift', 'sensorLoss', 'boost'],
   why: 'All of it is fuel: too little melts pistons, too much washes cylinders.',
   find: (document) => {
     const map = mapInUse(document, 've');

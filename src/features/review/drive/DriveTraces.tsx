@@ -20,6 +20,7 @@ const SETS = {
   engine: { label: 'Engine', lanes: ['speed', 'manifoldPressure', 'throttle'] },
   mixture: { label: 'Mixture', lanes: ['lambdaOne', 'injectorOpening', 'sparkAdvance'] },
   limits: { label: 'Limits', lanes: ['speed', 'cutShare', 'sparkAdvance'] },
+  boost: { label: 'Boost', lanes: ['manifoldPressure', 'boostDuty', 'speed'] },
   car: { label: 'Car', lanes: ['vehicleSpeed', 'coolant', 'battery'] },
   knock: { label: 'Knock and air', lanes: ['knockNoise', 'air', 'airFlow'] },
 } as const satisfies Record<string, { readonly label: string; readonly lanes: readonly ChannelId[] }>;
@@ -30,7 +31,10 @@ const SET_IDS = Object.keys(SETS) as readonly SetId[];
 type Meant = Readonly<Partial<Record<ChannelId, ChannelId>>>;
 const MEANT: Meant = { lambdaOne: 'lambdaTarget' };
 /** In some sets something else is looked at. */
-const MEANT_OF: Readonly<Partial<Record<SetId, Meant>>> = { limits: { speed: 'limitSpeed' } };
+const MEANT_OF: Readonly<Partial<Record<SetId, Meant>>> = {
+  limits: { speed: 'limitSpeed' },
+  boost: { manifoldPressure: 'boostTarget' },
+};
 /** After-start acts while its factor is above this. */
 const AFTER_START = 1.02;
 

@@ -12,6 +12,7 @@ export const toVersion4: Migration = {
     limits: {},
     launch: {},
     shift: {},
+    boost: {},
     protection: Object.fromEntries(GUARDS.map((id) => [id, {}])),
     sensorLoss: {},
     sensors: { ...sectionOf(document, 'sensors'), launchSwitch: {}, shiftSwitch: {}, retardSwitch: {} },

@@ -1,0 +1,1 @@
+export { BoostScreen as default } from '@/features/maps/BoostScreen';
