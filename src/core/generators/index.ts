@@ -29,3 +29,4 @@ export {
   relaidPressureMaps,
 } from './pressureAxes';
 export { steadyPoint } from './steadyPoint';
+export { pressureShortfall, type PressureShortfall } from './pressureShortfall';

@@ -3,6 +3,7 @@ import { View } from 'react-native';
 import { CORRECTION_CHANNELS, type CorrectionChannel } from '@/core/channel';
 import type { Correction, CorrectionOperation, CorrectionTarget } from '@/core/correction';
 import { CORRECTION_OPERATIONS, CORRECTION_TARGETS, neutralMap, TARGET_TEXT } from '@/core/correction/schema';
+import { pressureShortfall } from '@/core/generators';
 import { AXES } from '@/core/map';
 import { edit, useDocument } from '@/data/session/session';
 import { typedSource } from '@/data/session/useField';
@@ -18,11 +19,15 @@ const OPERATIONS: Readonly<Record<CorrectionOperation, string>> = {
   add: 'Add',
   replace: 'Replace',
 };
+/** What the starter is called: there is one of it. */
+const SHORTFALL = 'Fuel pressure shortfall';
 const channels = CORRECTION_CHANNELS.map((id) => ({ id, label: AXES[id].label }));
 
 /** Name, target, operation and channels of a new correction. Its map begins so that it changes nothing. */
 export function NewCorrectionSheet({ onClose }: { onClose: () => void }) {
-  const { corrections } = useDocument();
+  const document = useDocument();
+  const { corrections } = document;
+  const shortfall = pressureShortfall(document, typedSource());
   const [name, setName] = useState('');
   const [on, setOn] = useState<CorrectionTarget>('fuel');
   const [operation, setOperation] = useState<CorrectionOperation>('multiply');
@@ -44,6 +49,14 @@ export function NewCorrectionSheet({ onClose }: { onClose: () => void }) {
     });
     onClose();
   };
+  const addShortfall = () => {
+    if (!shortfall.ok) return;
+    const { name: called } = shortfall.correction;
+    edit(`Add the correction ${called}`, (draft) => {
+      draft.corrections.push({ id: freeId(called, corrections), ...shortfall.correction });
+    });
+    onClose();
+  };
   return (
     <Sheet
       title="A correction of your own"
@@ -51,6 +64,17 @@ export function NewCorrectionSheet({ onClose }: { onClose: () => void }) {
       onClose={onClose}
       actions={<Button label="Add it" kind="primary" icon="plus" disabled={problem !== null} onPress={add} />}
     >
+      <Button
+        label="Begin with one for a fuel pressure that falls short"
+        icon="auto-fix"
+        disabled={!shortfall.ok || nameProblem(SHORTFALL, corrections) !== null}
+        onPress={addShortfall}
+      />
+      {shortfall.ok ? null : (
+        <Text kind="small" colour="muted">
+          {shortfall.why}
+        </Text>
+      )}
       <TextBox
         label="Name of the correction"
         placeholder="Fuel warm in the rail"
