@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { type ChannelValues, frameOf, PHASE } from '../channel';
+import { type ChannelValues, frameOf, LOST_BIT, PHASE } from '../channel';
 import { gridOf } from '../numeric';
 import { boost, type BoostControl, type BoostOut } from './boost';
 
@@ -90,6 +90,7 @@ test('the sum stands still while boost is far below, at the end of the valve, an
 test.each<[string, ChannelValues]>([
   ['the throttle is not open enough', { throttle: 40 }],
   ['the engine is cranked', { phase: PHASE.cranking }],
+  ['the pressure sensor is lost', { sensorsLost: LOST_BIT.map }],
 ])('the valve rests while %s, and the sum begins anew', (_, values) => {
   const outs = followed([
     [0, 150],
@@ -114,6 +115,17 @@ test('too much for too long cuts all and opens the valve, until boost is back at
   ]);
   expect(outs.map(({ cut }) => cut)).toEqual([false, false, true, true, false, false, false, false]);
   expect(outs[2]).toMatchObject({ reason: 'overboost', dutyPercent: 0 });
+});
+
+test('a guessed pressure never cuts, however high it is', () => {
+  const lost = { sensorsLost: LOST_BIT.map };
+  const outs = followed([
+    [0, 300],
+    [0.5, 300, lost],
+    [5, 300, lost],
+    [5.1, 300],
+  ]);
+  expect(outs.map(({ cut }) => cut)).toEqual([false, false, false, false]);
 });
 
 test('a step after a long pause counts as a tenth of a second, and one back in time as none', () => {

@@ -1,4 +1,4 @@
-import { AT, PHASE, read } from '../channel';
+import { AT, LOST_BIT, PHASE, read } from '../channel';
 import { type Grid, lookUpMap } from '../numeric';
 import { type Control, TIME_SLACK_S } from './control';
 
@@ -54,9 +54,14 @@ export const boost: Control<BoostControl | null, BoostState, BoostOut> = {
     const speedRpm = read(frame, AT.speed);
     const kpa = read(frame, AT.manifoldPressure);
     out.targetKpa = lookUpMap(settings.target, speedRpm, read(frame, AT.gear));
-    out.cut = runsAway(settings, state, out.targetKpa, kpa, timeS);
+    // What stands in for a lost sensor is a guess: nothing is regulated by it, and nothing cut.
+    const seen = (read(frame, AT.sensorsLost) & LOST_BIT.map) === 0;
+    if (!seen) state.overSinceS = null;
+    out.cut = seen && runsAway(settings, state, out.targetKpa, kpa, timeS);
     const asked =
-      read(frame, AT.phase) === PHASE.running && read(frame, AT.throttle) > settings.aboveThrottlePercent;
+      seen &&
+      read(frame, AT.phase) === PHASE.running &&
+      read(frame, AT.throttle) > settings.aboveThrottlePercent;
     if (out.cut || !asked) {
       out.reason = out.cut ? 'overboost' : 'rests';
       out.dutyPercent = 0;
