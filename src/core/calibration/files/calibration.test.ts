@@ -306,10 +306,11 @@ describe('the demos', () => {
     const strategies = ['speedDensity', 'throttle', 'pulseWidth'] as const;
     const used = strategies.flatMap((strategy) =>
       usedMaps(
-        demo('ventisca', ({ load, blend, shift }) => {
+        demo('ventisca', ({ load, blend, shift, boost }) => {
           if (load.strategy !== null) load.strategy.value = strategy;
           if (blend.use !== null) blend.use.value = 'yes';
           if (shift.use !== null) shift.use.value = 'yes';
+          if (boost.use !== null) boost.use.value = 'yes';
         }),
       ),
     );
