@@ -80,3 +80,17 @@ test('the pressure sensor is lost in a pull: what takes over is told before, and
   }
   expect(said).toMatch(/in fault: manifold pressure/);
 });
+
+test('a bypass sticks shut: the guard that was set cuts, and the drive says so', async ({ app, page }) => {
+  test.setTimeout(180_000);
+  await app.openDemo();
+  await app.goTo('Review');
+  await page.getByRole('link', { name: 'Trial drive' }).click();
+  await app.choose('Drive', 'Overboost');
+  await page.getByRole('button', { name: 'Drive', exact: true }).click();
+  const happened = page.getByRole('status').filter({ hasText: 'Reached' });
+  await expect(happened).toContainText(/Protection acted at \d+ s because of boost, for/, {
+    timeout: 90_000,
+  });
+  await expect(happened).toContainText(/Held back by protection for \d+\.\d s/);
+});

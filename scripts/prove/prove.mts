@@ -9,6 +9,7 @@ import { proveDrives } from './drives.mts';
 import { proveFit } from './fit.mts';
 import { proveFitCar } from './fitCar.mts';
 import { proveHalved } from './halved.mts';
+import { proveHolding } from './holding.mts';
 import { proveLoom } from './loom.mts';
 import { missedLines } from './report.mts';
 import { proveStarts } from './starts.mts';
@@ -27,6 +28,7 @@ for (const prove of [
   proveSteady,
   proveDrives,
   proveHalved,
+  proveHolding,
 ]) {
   prove(firstSeed);
 }

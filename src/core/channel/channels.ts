@@ -700,6 +700,18 @@ export const CHANNELS = {
     logColumn: 'boost_duty_percent',
     rest: 0,
   },
+  boostHeldDown: {
+    label: 'Boost held down by protection',
+    quantity: 'count',
+    min: 0,
+    max: 1,
+    decimals: 0,
+    group: 'air',
+    origin: 'decided',
+    logColumn: 'boost_held_down',
+    rest: 0,
+    output: true,
+  },
   boostCut: {
     label: 'Cut by overboost',
     quantity: 'count',

@@ -111,6 +111,7 @@ import { limitsRawFuel } from './limits/rawFuel';
 import { limitsReachesIdle } from './limits/reachesIdle';
 import { limitsSoftAboveHard } from './limits/softAboveHard';
 import { protectionBoostBelowGoal } from './protection/boostBelowGoal';
+import { protectionNoBoostControl } from './protection/noBoostControl';
 import { protectionNoSensor } from './protection/noSensor';
 import { shiftNoSwitch } from './shift/noSwitch';
 
@@ -226,6 +227,7 @@ export const CHECKS: readonly Check[] = [
   limitsReachesIdle,
   limitsSoftAboveHard,
   protectionBoostBelowGoal,
+  protectionNoBoostControl,
   protectionNoSensor,
   shiftNoSwitch,
 ];

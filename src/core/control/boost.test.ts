@@ -102,6 +102,26 @@ test.each<[string, ChannelValues]>([
   expect(outs[3]?.dutyPercent).toBe(60);
 });
 
+test('protection keeps boost down, and what runs away all the same is cut', () => {
+  const kept = { boostHeldDown: 1 };
+  const outs = followed([
+    [0, 150],
+    [0.1, 150, kept],
+    [0.2, 176, kept],
+    [0.5, 176, kept],
+    [0.6, 160],
+  ]);
+  expect(outs.map(({ reason }) => reason)).toEqual([
+    'regulated',
+    'protected',
+    'protected',
+    'overboost',
+    'regulated',
+  ]);
+  expect(outs[1]?.dutyPercent).toBe(0);
+  expect(outs[4]?.dutyPercent).toBe(60);
+});
+
 test('too much for too long cuts all and opens the valve, until boost is back at its target', () => {
   const outs = followed([
     [0, 176],

@@ -27,7 +27,7 @@ export interface BoostState {
 
 /** What the valve is given, and why. */
 export interface BoostOut {
-  reason: 'off' | 'rests' | 'coming' | 'regulated' | 'overboost';
+  reason: 'off' | 'rests' | 'protected' | 'coming' | 'regulated' | 'overboost';
   /** kPa absolute; NaN where nothing is wanted. */
   targetKpa: number;
   dutyPercent: number;
@@ -58,12 +58,14 @@ export const boost: Control<BoostControl | null, BoostState, BoostOut> = {
     const seen = (read(frame, AT.sensorsLost) & LOST_BIT.map) === 0;
     if (!seen) state.overSinceS = null;
     out.cut = seen && runsAway(settings, state, out.targetKpa, kpa, timeS);
+    const keptDown = read(frame, AT.boostHeldDown) > 0;
     const asked =
       seen &&
+      !keptDown &&
       read(frame, AT.phase) === PHASE.running &&
       read(frame, AT.throttle) > settings.aboveThrottlePercent;
     if (out.cut || !asked) {
-      out.reason = out.cut ? 'overboost' : 'rests';
+      out.reason = out.cut ? 'overboost' : keptDown ? 'protected' : 'rests';
       out.dutyPercent = 0;
       state.integralPercent = 0;
       return;

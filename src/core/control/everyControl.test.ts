@@ -76,7 +76,13 @@ const anyLimits: fc.Arbitrary<SpeedLimiting> = fc.record({
 });
 const anyGuard: fc.Arbitrary<Guard> = fc.record({
   id: fc.constantFrom('coolant' as const, 'boost' as const),
-  act: fc.constantFrom('warn' as const, 'richer' as const, 'speed' as const, 'cut' as const),
+  act: fc.constantFrom(
+    'warn' as const,
+    'richer' as const,
+    'boost' as const,
+    'speed' as const,
+    'cut' as const,
+  ),
   delayS: wait,
   latched: fc.boolean(),
   limitRpm: limit,

@@ -153,9 +153,9 @@ test('of several the first in the list is told, the lowest limit holds, and the 
     ],
   );
   expect(outs).toEqual([
-    { reason: 'coolant', limitRpm: 3000, richerPercent: 6 },
-    { reason: 'lean', limitRpm: 3000, richerPercent: 6 },
-    { reason: 'none', limitRpm: NaN, richerPercent: 0 },
+    { reason: 'coolant', limitRpm: 3000, richerPercent: 6, boostRests: false },
+    { reason: 'lean', limitRpm: 3000, richerPercent: 6, boostRests: false },
+    { reason: 'none', limitRpm: NaN, richerPercent: 0, boostRests: false },
   ]);
 });
 
@@ -172,6 +172,21 @@ test('a guard whose sensor is in fault sees nothing, and one that acts lets go',
   expect(limits(outs)).toEqual([NaN, 4500, NaN]);
 });
 
+test('a guard may keep boost down, and holds no speed by it', () => {
+  const keeps = { ...HOT, act: 'boost', delayS: 0 } as const;
+  const outs = followed(
+    [keeps],
+    [
+      [0, { coolant: 120 }],
+      [1, { coolant: 100 }],
+    ],
+  );
+  expect(outs).toEqual([
+    { reason: 'coolant', limitRpm: NaN, richerPercent: 0, boostRests: true },
+    { reason: 'none', limitRpm: NaN, richerPercent: 0, boostRests: false },
+  ]);
+});
+
 test('charges that are cut read lean, and are not taken for it', () => {
   const lean = { throttle: 90, lambdaTarget: 0.8, lambdaOne: 1.5 };
   const cut = (values: ChannelValues) => followed([LEAN], [[0, { ...lean, ...values }]])[0]?.reason;
@@ -179,9 +194,9 @@ test('charges that are cut read lean, and are not taken for it', () => {
 });
 
 test('every guard has a number of its own in its channel', () => {
-  const codes = GUARD_IDS.map((reason) => guardCode({ reason, limitRpm: NaN, richerPercent: 0 }));
+  const codes = GUARD_IDS.map((reason) => guardCode({ ...protection.out(null), reason }));
   expect(new Set([0, ...codes]).size).toBe(GUARD_IDS.length + 1);
-  expect(guardCode({ reason: 'none', limitRpm: NaN, richerPercent: 0 })).toBe(GUARD_CODE.none);
+  expect(guardCode(protection.out(null))).toBe(GUARD_CODE.none);
 });
 
 test('for any delay and any drive it never acts before something was wrong for so long without a break', () => {

@@ -4,7 +4,7 @@ import type { GuardId } from '../protection';
 import { type Control, TIME_SLACK_S } from './control';
 
 /** What is done once a guard has seen enough. */
-export type GuardAct = 'warn' | 'richer' | 'speed' | 'cut';
+export type GuardAct = 'warn' | 'richer' | 'boost' | 'speed' | 'cut';
 
 /** One thing that is watched over; base units. */
 export interface Guard {
@@ -59,6 +59,8 @@ export interface ProtectionOut {
   limitRpm: number;
   /** The most that any of them enriches by, %. */
   richerPercent: number;
+  /** The boost valve is to rest. */
+  boostRests: boolean;
 }
 
 /** Nothing is watched so soon after a start: pressures are still rising, s. */
@@ -70,11 +72,12 @@ const BETTER_BY = 0.08;
 export const protection: Control<Protecting | null, ProtectionState, ProtectionOut> = {
   atRest: (settings) => ({ seen: (settings?.guards ?? []).map(() => ({ sinceS: null, acting: false })) }),
   copied: ({ seen }) => ({ seen: seen.map((one) => ({ ...one })) }),
-  out: () => ({ reason: 'none', limitRpm: NaN, richerPercent: 0 }),
+  out: () => ({ reason: 'none', limitRpm: NaN, richerPercent: 0, boostRests: false }),
   step(settings, { seen }, frame, out) {
     out.reason = 'none';
     out.limitRpm = NaN;
     out.richerPercent = 0;
+    out.boostRests = false;
     if (settings === null) return;
     const watched =
       read(frame, AT.phase) === PHASE.running && read(frame, AT.sinceStart) >= AFTER_START_S - TIME_SLACK_S;
@@ -146,6 +149,7 @@ function does({ id, act, limitRpm, richerPercent }: Guard, out: ProtectionOut): 
   if (act === 'cut') out.limitRpm = 0;
   else if (act === 'speed')
     out.limitRpm = Number.isNaN(out.limitRpm) ? limitRpm : Math.min(out.limitRpm, limitRpm);
+  else if (act === 'boost') out.boostRests = true;
   else if (act === 'richer') out.richerPercent = Math.max(out.richerPercent, richerPercent);
 }
 

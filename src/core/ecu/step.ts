@@ -129,6 +129,7 @@ function stepProtection(program: EcuProgram, state: EcuState, frame: Frame, deci
   write(frame, AT.protection, guardCode(decided));
   write(frame, AT.protectionLimit, decided.limitRpm);
   write(frame, AT.protectionRicher, decided.richerPercent);
+  write(frame, AT.boostHeldDown, decided.boostRests ? 1 : 0);
 }
 
 /** Limits, and what they say in channels. */

@@ -7,6 +7,7 @@ export const GUARD_ACTS = [
   { id: 'off', label: 'Nothing' },
   { id: 'warn', label: 'Warn', hint: 'Channel and lamp only' },
   { id: 'richer', label: 'Richer', hint: 'Cools and saves, if there is fuel' },
+  { id: 'boost', label: 'Limit boost', hint: 'The boost valve rests: spring pressure alone' },
   { id: 'speed', label: 'Limit speed', hint: 'Enough to come home' },
   { id: 'cut', label: 'Cut all', hint: 'Stops the engine' },
 ] as const;

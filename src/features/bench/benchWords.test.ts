@@ -33,6 +33,19 @@ describe('what is wrong now', () => {
     expect(text({ lambdaOne: NaN })[0]).toMatch(/not read yet/);
   });
 
+  test('what holds it back, and what stands in, by words', () => {
+    expect(text({ sensorLost: 1 })).toEqual([
+      'A sensor is in fault: manifold pressure. What stands in for it is in use.',
+    ]);
+    expect(text({ protection: 1, limiting: 7, limitSpeed: 3500, cutShare: 40, lambdaOne: 1.4 })).toEqual([
+      'Protection acts because of oil pressure.',
+      'Held back by protection at 3500 rev/min: 40 % of charges are cut.',
+    ]);
+    expect(text({ limiting: 9, limitSpeed: 0, cutShare: 100 })).toEqual([
+      'Held back by overboost: 100 % of charges are cut.',
+    ]);
+  });
+
   test('battery, heat, and a crank that is not known', () => {
     expect(text({ battery: 11.8 })[0]).toMatch(/11.8 V while it runs/);
     expect(text({ coolant: 108 })[0]).toMatch(/108 °C. Let it cool/);

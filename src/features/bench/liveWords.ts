@@ -1,5 +1,5 @@
-import { AT, type Frame, PHASE, read } from '@/core/channel';
-import { formatNumber } from '@/core/units';
+import { AT, type Frame, GUARD_REASONS, LIMITS, PHASE, read, SENSORS_LOST } from '@/core/channel';
+import { formatNumber, inSentence } from '@/core/units';
 import type { Sentence } from '@/ui/layout';
 
 /** Lambda further from its target than this is said, a share. */
@@ -35,6 +35,7 @@ export function liveSentences(frame: Frame): Sentence[] {
     }
     if (at('coolant') > HOT_C)
       say('error', `The coolant has ${formatNumber(at('coolant'), 0)} °C. Let it cool.`);
+    heldBack(frame, say);
     mixture(frame, say);
   } else if (speed > 30 && at('battery') < BATTERY.cranking) {
     say('warning', `The battery falls to ${formatNumber(at('battery'), 1)} V while cranking.`);
@@ -43,12 +44,31 @@ export function liveSentences(frame: Frame): Sentence[] {
   return [{ tone: phase === PHASE.running ? 'good' : 'plain', text: restWords(phase, speed) }];
 }
 
+/** A sensor in fault, protection and limits, by their words. */
+function heldBack(frame: Frame, say: (tone: Sentence['tone'], text: string) => void): void {
+  const at = (id: keyof typeof AT) => read(frame, AT[id]);
+  const words = (codes: readonly { readonly label: string }[], code: number) =>
+    code > 0 ? inSentence(codes[code]?.label ?? `code ${code}`) : null;
+  const lost = words(SENSORS_LOST, at('sensorLost'));
+  if (lost !== null) say('error', `A sensor is in fault: ${lost}. What stands in for it is in use.`);
+  const guard = words(GUARD_REASONS, at('protection'));
+  if (guard !== null) say('error', `Protection acts because of ${guard}.`);
+  const limit = words(LIMITS, at('limiting'));
+  if (limit !== null) {
+    const limitRpm = at('limitSpeed');
+    const from = limitRpm > 0 ? ` at ${formatNumber(limitRpm, 0)} rev/min` : '';
+    say('warning', `Held back by ${limit}${from}: ${formatNumber(at('cutShare'), 0)} % of charges are cut.`);
+  }
+}
+
 function mixture(frame: Frame, say: (tone: Sentence['tone'], text: string) => void): void {
   const at = (id: keyof typeof AT) => read(frame, AT[id]);
   if (at('overrunCut') === 1) {
     say('plain', 'Overrun cut: no fuel, and lambda says nothing.');
     return;
   }
+  // Charges that are cut read lean, and are meant to.
+  if (at('cutShare') > 0) return;
   const target = at('lambdaTarget');
   const measured = [at('lambdaOne'), at('lambdaTwo')].filter(Number.isFinite);
   if (measured.length === 0) {

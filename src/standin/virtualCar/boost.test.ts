@@ -1,42 +1,13 @@
 import { boosted } from '@tests/support/boosted';
-import { demo, programOf, TEST_DAY } from '@tests/support/ventisca';
-import type { Calibration } from '@/core/calibration';
-import { AT, read } from '@/core/channel';
+import { footDown, onTheBrake } from '@tests/support/onTheBrake';
+import { demo, TEST_DAY } from '@tests/support/ventisca';
 import { calibrationFromSheet, STARTER_SHEETS } from '@/core/starters';
-import { carOf } from '../carOfDocument';
-import { VirtualCar } from './virtualCar';
 
 const turbo = STARTER_SHEETS.find(({ id }) => id === 'fourExhaustCharged');
 if (turbo === undefined) throw new TypeError('There is no exhaust-charged four to begin from');
 
 const BELT = boosted(demo('ventisca'), 120, 165);
 const EXHAUST = boosted(calibrationFromSheet(turbo, 'starter', 'Four', TEST_DAY), 140, 200);
-
-/** The engine of a document held by a brake at part throttle. */
-function onTheBrake(document: Calibration, rpm: number, seed: number): VirtualCar {
-  const program = programOf(document);
-  const truth = carOf(document, program);
-  const surroundings = { barometricKpa: truth.barometricKpa, airC: 15 };
-  const car = new VirtualCar(program, truth, { coolantC: 80, batteryV: 12.8, surroundings, seed });
-  car.controls.key = true;
-  car.advance(1.6);
-  car.controls.starter = true;
-  for (let i = 0; i < 400 && car.plant.speedRpm < 900; i += 1) car.advance(0.02);
-  car.controls.starter = false;
-  car.advance(3);
-  Object.assign(car.controls, { holdRpm: rpm, pedalPercent: 12 });
-  car.advance(2);
-  return car;
-}
-
-/** Pressure each hundredth of a second while the foot goes down and stays there. */
-function footDown(car: VirtualCar, forS: number): { readonly kpa: number; readonly cut: boolean }[] {
-  return Array.from({ length: Math.round(forS * 100) }, () => {
-    car.controls.pedalPercent = Math.min(100, car.controls.pedalPercent + 2);
-    car.advance(0.01);
-    return { kpa: read(car.frame, AT.manifoldPressure), cut: read(car.frame, AT.cutShare) === 100 };
-  });
-}
 
 /** When the foot is down, and a second later. */
 const DOWN_AND_ONE_S = 145;
@@ -63,6 +34,16 @@ describe.each([
     const without = { ...document, outputs: outputs.filter(({ purpose }) => purpose !== 'boostValve') };
     const spring = document.engine.boostLimit?.amount ?? NaN;
     const pressures = footDown(onTheBrake(without, speeds[1], 1), 3).map(({ kpa }) => kpa);
+    expect(Math.abs((pressures.at(-1) ?? NaN) / spring - 1)).toBeLessThan(0.03);
+  });
+
+  test('a guard that limits boost brings it down to the spring', () => {
+    const guarded = structuredClone(document);
+    const { coolant } = guarded.protection;
+    coolant.act = { value: 'boost', source: { kind: 'measured', date: TEST_DAY } };
+    coolant.above = { amount: 61, unit: 'degC', source: { kind: 'measured', date: TEST_DAY } };
+    const spring = document.engine.boostLimit?.amount ?? NaN;
+    const pressures = footDown(onTheBrake(guarded, speeds[1], 1), 4).map(({ kpa }) => kpa);
     expect(Math.abs((pressures.at(-1) ?? NaN) / spring - 1)).toBeLessThan(0.03);
   });
 

@@ -115,6 +115,13 @@ export const LIMIT_CASES: readonly CheckCase[] = [
     },
   ],
   [
+    'a guard that limits boost nobody controls',
+    'protection.coolant.act',
+    /blocks: The guard of coolant limits boost, and boost is not controlled here/,
+    ({ protection }) => choose(protection.coolant.act, 'boost'),
+    ({ protection }) => choose(protection.coolant.act, 'speed'),
+  ],
+  [
     'a boost guard within what is meant',
     'protection.boost.above',
     /warns: It acts above 165, and the engine is meant to reach 165 kPa abs/,
