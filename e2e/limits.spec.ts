@@ -81,9 +81,14 @@ test('the pressure sensor is lost in a pull: what takes over is told before, and
   expect(said).toMatch(/in fault: manifold pressure/);
 });
 
-test('a bypass sticks shut: the guard that was set cuts, and the drive says so', async ({ app, page }) => {
+test('more boost than the guard allows is cut, and the drive says why', async ({ app, page }) => {
   test.setTimeout(180_000);
   await app.openDemo();
+  await app.openItem('Maps', 'Protection');
+  const above = page.getByRole('textbox', { name: /^Above/ }).first();
+  await expect(above).toHaveValue('180');
+  await above.fill('130');
+  await above.press('Enter');
   await app.goTo('Review');
   await page.getByRole('link', { name: 'Trial drive' }).click();
   await app.choose('Drive', 'Overboost');

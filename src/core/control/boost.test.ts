@@ -187,3 +187,19 @@ test('whatever comes, the duty is a number from 0 to 100', () => {
     }),
   );
 });
+
+// Wanted at most 0: what is over drives the sum no further down, what is missing lets it come back.
+test('the sum stands still with the valve fully open, and comes back from there', () => {
+  const empty = { ...SETTINGS, duty: gridOf({ x: [2000, 6000], y: [120, 160], values: [0, 0, 2, 2] }) };
+  const outs = followed(
+    [
+      [0, 168],
+      [0.1, 168],
+      [0.2, 156],
+      [0.3, 160],
+    ],
+    empty,
+  );
+  // 2 − 0.5·8 is below nothing; 2 + 0.5·4 + 2·4·0.1 on the way back; the 0.8 are kept.
+  expect(outs.map(({ dutyPercent }) => Math.round(10 * dutyPercent) / 10)).toEqual([0, 0, 4.8, 2.8]);
+});

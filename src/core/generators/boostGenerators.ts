@@ -5,7 +5,7 @@ import type { MapGenerator } from './generator';
 import { overGears } from './otherGenerators';
 
 /** The charger as the document describes it. */
-function chargerOf(document: Calibration): ChargerOutline {
+export function chargerOf(document: Calibration): ChargerOutline {
   const { barometricKpa } = conversionContext(document);
   const goalKpa = goalOf(document);
   return {

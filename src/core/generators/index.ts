@@ -3,6 +3,7 @@
  * A map’s generator is one entry.
  * The formulas live with their subjects: here they are given what the document holds.
  */
+export { chargerOf } from './boostGenerators';
 export { type ComingMap, scaledPulse, strategySwitch } from './conversion';
 export { dwellProposal } from './dwellProposal';
 export { generatedMap, generatorNeeds, generatorValueAt, mapAnchors, type MapProposalOf } from './generate';

@@ -1,17 +1,21 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
-import { isCharged } from '@/core/calibration';
+import { controlsBoost, isCharged } from '@/core/calibration';
 import { useDocument } from '@/data/session/session';
-import { BackTitle, Card, Message, Page } from '@/ui/layout';
+import { LineChart } from '@/ui/chart';
+import { BackTitle, Card, Message, Page, useWide } from '@/ui/layout';
+import { Text } from '@/ui/text/Text';
 import { SectionFields } from '../fields/fields';
 import { TypingFrom } from '../fields/TypingFrom';
+import { boostPicture } from './boostPicture';
 
 /** Boost control: when the valve acts, how it regulates, and what too much boost does. */
 export function BoostScreen() {
   const router = useRouter();
   const document = useDocument();
   const { id } = useGlobalSearchParams<{ id: string }>();
+  const wide = useWide();
   return (
-    <Page>
+    <Page {...(wide ? { beside: <WhatIsHeld /> } : {})}>
       <BackTitle
         title="Boost control"
         backLabel="Back to the maps"
@@ -27,6 +31,36 @@ export function BoostScreen() {
       >
         <SectionFields section="boost" />
       </Card>
+      {wide ? null : <WhatIsHeld />}
     </Page>
+  );
+}
+
+/** What the charger could give, what is asked for, and where it is cut. */
+function WhatIsHeld() {
+  const document = useDocument();
+  const picture = controlsBoost(document) ? boostPicture(document) : null;
+  return (
+    <Card
+      title="What is held"
+      intro="In the highest gear, at full load. Shut: what the charger is described to give with bypass or wastegate shut."
+    >
+      {picture === null ? (
+        <Text colour="muted">
+          The spring alone holds the boost. With boost control on and a map of targets it is drawn here.
+        </Text>
+      ) : (
+        <LineChart
+          title="Boost by engine speed"
+          x={picture.speeds}
+          xLabel="rev/min"
+          yLabel="kPa abs"
+          decimals={0}
+          height={240}
+          series={picture.series}
+          named
+        />
+      )}
+    </Card>
   );
 }

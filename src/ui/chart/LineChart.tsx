@@ -24,6 +24,8 @@ interface Props {
   dots?: boolean;
   /** Indices of points to point out. */
   flagged?: readonly number[];
+  /** Each line has its name written on it. */
+  named?: boolean;
 }
 
 const LINE_COLOURS: readonly (keyof Roles)[] = ['accent', 'steel', 'good'];
@@ -66,6 +68,7 @@ export function LineChart(props: Props) {
     cursor = -1,
     dots = false,
     flagged = [],
+    named = false,
   } = props;
   const roles = useRoles();
   const at = (values: readonly (number | null)[]) => formatNumber(values[cursor] ?? null, decimals);
@@ -124,6 +127,27 @@ export function LineChart(props: Props) {
                 {...(entry.dash === undefined ? {} : { strokeDasharray: entry.dash })}
               />
             ))}
+            {named
+              ? series.map((entry, i) => {
+                  // Side by side along x, so that lines of the same height stay readable.
+                  const point = Math.round(((i + 0.2) / series.length) * (x.length - 1));
+                  const value = entry.values[point];
+                  const rises = (entry.values[point + 1] ?? 0) > (value ?? Infinity);
+                  return value === null || value === undefined ? null : (
+                    <SvgText
+                      textAnchor={rises ? 'end' : 'start'}
+                      key={entry.id}
+                      x={scales.x(x[point] as number)}
+                      y={Math.max(MARGIN.top + 12, scales.y(held(value)) - 6)}
+                      fontSize={12}
+                      fontFamily={FONT.text}
+                      fill={roles.text}
+                    >
+                      {entry.label}
+                    </SvgText>
+                  );
+                })
+              : null}
             {dots
               ? x.map((value, i) => {
                   const y = series[0]?.values[i];
