@@ -95,7 +95,14 @@ function isLimitFieldSetAside({ limits, sensors }: Calibration, key: string): bo
   return key === 'retard' && limits.softly?.value !== 'retard';
 }
 
+/** Fields of the loop, and those of its air, which a screw has none of. */
+const IDLE_LOOP_FIELDS = ['window', 'throttleBelow', 'sparkGain', 'sparkLimit'];
+const IDLE_LOOP_AIR_FIELDS = ['airGain', 'airLimit', 'dashpot', 'dashpotFade'];
+
 function isIdleFieldSetAside(document: Calibration, key: string): boolean {
+  const control = document.idle.control?.value ?? 'no';
+  if (IDLE_LOOP_FIELDS.includes(key)) return control === 'no';
+  if (IDLE_LOOP_AIR_FIELDS.includes(key)) return control !== 'both';
   if (key === 'valveFlow') return !usesIdleAir(document);
   return key === 'throttleWorth' && !(usesIdleAir(document) && loadsByThrottle(document));
 }

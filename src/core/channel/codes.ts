@@ -55,3 +55,19 @@ export const SENSORS_LOST = [
 export const LOST_BIT = Object.fromEntries(SENSORS_LOST.map(({ id }, place) => [id, 1 << place])) as Readonly<
   Record<(typeof SENSORS_LOST)[number]['id'], number>
 >;
+
+/** How idle is held: the number in the channel is the place in this list. */
+export const IDLE_STATES = [
+  { id: 'off', label: 'Off' },
+  { id: 'outside', label: 'Not idling' },
+  { id: 'entering', label: 'Coming to idle' },
+  { id: 'held', label: 'Held at its target' },
+  { id: 'atLimit', label: 'At the limit of its air' },
+] as const;
+
+export type IdleStateId = (typeof IDLE_STATES)[number]['id'];
+
+/** The number that a state of idle has in its channel. */
+export const IDLE_CODE = Object.fromEntries(IDLE_STATES.map(({ id }, code) => [id, code])) as Readonly<
+  Record<IdleStateId, number>
+>;

@@ -15,5 +15,16 @@ export {
   OUTPUT_CHANNELS,
   type OutputChannel,
 } from './channels';
-export { GUARD_CODE, GUARD_REASONS, LIMIT_CODE, type LimitId, LIMITS, LOST_BIT, SENSORS_LOST } from './codes';
+export {
+  GUARD_CODE,
+  GUARD_REASONS,
+  IDLE_CODE,
+  type IdleStateId,
+  IDLE_STATES,
+  LIMIT_CODE,
+  type LimitId,
+  LIMITS,
+  LOST_BIT,
+  SENSORS_LOST,
+} from './codes';
 export { AT, type ChannelValues, type Frame, frameOf, PHASE, read, write } from './frame';

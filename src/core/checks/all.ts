@@ -99,9 +99,16 @@ import { overrunReachesIdle } from './overrun/reachesIdle';
 import { overrunReturnsLate } from './overrun/returnsLate';
 import { correctionsNoSensor } from './corrections/noSensor';
 import { correctionsPressureTwice } from './corrections/pressureTwice';
+import { accelerationNeverEnds } from './acceleration/neverEnds';
 import { boostAboveGoal } from './boost/aboveGoal';
 import { boostBelowSpring } from './boost/belowSpring';
 import { boostNoValve } from './boost/noValve';
+import { idleIntegralWinds } from './idle/integralWinds';
+import { idleLoadWithoutAir } from './idle/loadWithoutAir';
+import { idleNoControl } from './idle/noControl';
+import { idleNoValve } from './idle/noValve';
+import { idleSparkAuthority } from './idle/sparkAuthority';
+import { idleTargetUnreachable } from './idle/targetUnreachable';
 import { launchAboveLimit } from './launch/aboveLimit';
 import { launchNoSpeed } from './launch/noSpeed';
 import { launchNoSwitch } from './launch/noSwitch';
@@ -215,9 +222,16 @@ export const CHECKS: readonly Check[] = [
   overrunReturnsLate,
   correctionsNoSensor,
   correctionsPressureTwice,
+  accelerationNeverEnds,
   boostAboveGoal,
   boostBelowSpring,
   boostNoValve,
+  idleIntegralWinds,
+  idleLoadWithoutAir,
+  idleNoControl,
+  idleNoValve,
+  idleSparkAuthority,
+  idleTargetUnreachable,
   launchAboveLimit,
   launchNoSpeed,
   launchNoSwitch,

@@ -8,6 +8,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { amount, type Change, type CheckCase, choose } from '@tests/support/checkCases/parts';
 import { HARDWARE_CASES } from '@tests/support/checkCases/hardware';
+import { IDLE_CASES } from '@tests/support/checkCases/idle';
 import { LIMIT_CASES } from '@tests/support/checkCases/limits';
 import { MAP_CASES } from '@tests/support/checkCases/maps';
 import { SHEET_CASES } from '@tests/support/checkCases/sheet';
@@ -19,7 +20,13 @@ function at(path: Place, change: Change, id: 'ventisca' | 'pardela' = 'ventisca'
     .map((finding) => `${finding.severity}: ${findingWords(finding)}`);
 }
 
-const CASES: readonly CheckCase[] = [...SHEET_CASES, ...LIMIT_CASES, ...MAP_CASES, ...HARDWARE_CASES];
+const CASES: readonly CheckCase[] = [
+  ...SHEET_CASES,
+  ...LIMIT_CASES,
+  ...IDLE_CASES,
+  ...MAP_CASES,
+  ...HARDWARE_CASES,
+];
 
 describe('each rule speaks up for what triggers it, and not for what just does not', () => {
   test.each(CASES)('%s', (_, place, message, triggers, justNot) => {

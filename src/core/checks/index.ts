@@ -4,6 +4,7 @@
  * How far a section has come is told here too.
  */
 export type { Finding, Place, Severity } from './entry/check';
+export { controlEdits } from './idle/parts';
 export { blockingFindings, checkById, checkTitle, findings, findingWords } from './checks';
 export {
   type Accepted,

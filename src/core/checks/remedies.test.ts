@@ -1,4 +1,5 @@
 import { demo } from '@tests/support/ventisca';
+import { IDLE_CASES } from '@tests/support/checkCases/idle';
 import { LIMIT_CASES } from '@tests/support/checkCases/limits';
 import { MAP_CASES } from '@tests/support/checkCases/maps';
 import { SHEET_CASES } from '@tests/support/checkCases/sheet';
@@ -11,7 +12,13 @@ import { findings } from './checks';
 import { remedied, remedyChanges, remedyOf } from './remedies';
 
 const DAY = '2026-11-26';
-const CASES: readonly CheckCase[] = [...SHEET_CASES, ...LIMIT_CASES, ...MAP_CASES, ...HARDWARE_CASES];
+const CASES: readonly CheckCase[] = [
+  ...SHEET_CASES,
+  ...LIMIT_CASES,
+  ...IDLE_CASES,
+  ...MAP_CASES,
+  ...HARDWARE_CASES,
+];
 
 /** Everything that the cases find and a remedy is there for, once a check and place. */
 const CURABLE = CASES.flatMap(([name, , , triggers]) => {

@@ -5,6 +5,7 @@ import type { Condition } from '../outputs';
 import type { Control } from './control';
 import { gridOf } from '../numeric';
 import type { BoostControl } from './boost';
+import type { IdleControl } from './idle';
 import type { OverrunCut } from './overrun';
 import type { Guard } from './protection';
 import type { Launch, ShiftCut, SpeedLimiting } from './speedLimits';
@@ -107,6 +108,23 @@ const anyBoost: fc.Arbitrary<BoostControl> = fc.record({
   overKpa: fc.integer({ min: 1, max: 20 }),
   overForS: wait,
 });
+const anyIdle: fc.Arbitrary<IdleControl> = fc.record({
+  air: fc.option(anyCurve),
+  target: fc.option(anyCurve),
+  battery: fc.option(fc.constant({ belowV: 12, raiseRpm: 100 })),
+  loop: fc.option(
+    fc.record({
+      windowRpm: fc.integer({ min: 50, max: 1500 }),
+      throttleBelowPercent: fc.integer({ min: 1, max: 15 }),
+      sparkDegPer100Rpm: fc.integer({ min: 0, max: 20 }),
+      sparkLimitDeg: fc.integer({ min: 0, max: 15 }),
+      airPerSPer100Rpm: fc.integer({ min: 0, max: 50 }),
+      airLimitPercent: fc.integer({ min: 0, max: 60 }),
+      dashpotPercent: fc.integer({ min: 0, max: 60 }),
+      dashpotS: wait,
+    }),
+  ),
+});
 const anySwitching: fc.Arbitrary<Switching> = fc.record({
   conditions: fc.array(anyCondition, { maxLength: 3 }),
   join: fc.constantFrom('and' as const, 'or' as const),
@@ -122,6 +140,7 @@ const SETTINGS: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
   overrun: fc.option(anyCut),
   speedLimits: fc.option(anyLimits),
   boost: fc.option(anyBoost),
+  idle: anyIdle,
   protection: fc.option(fc.record({ guards: fc.array(anyGuard, { maxLength: 4 }) })),
   switching: anySwitching,
 };

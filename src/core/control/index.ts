@@ -1,11 +1,12 @@
 /**
- * What remembers: activation, opening throttle, overrun cut, speed limits, protection, boost, switched outputs; each with settings, state and reason.
+ * What remembers: activation, opening throttle, overrun cut, speed limits, protection, boost, idle, switched outputs; each with settings, state and reason.
  * step(settings, state, frame, out): the caller owns the plain state, copied(state) copies it.
  * Formulas without memory live with their subjects.
  */
 export type { Control } from './control';
 export { activation, type ActivationOut, type ActivationState, activeAt } from './activation';
 export { boost, type BoostControl, type BoostOut, type BoostState } from './boost';
+export { idle, type IdleControl, type IdleLoop, type IdleOut, idleSparkDeg, type IdleState } from './idle';
 export { type LimitBand, limitBands } from './limitBands';
 export { opening, type OpeningOut, type OpeningSettings, type OpeningState } from './opening';
 export {

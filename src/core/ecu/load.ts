@@ -10,11 +10,15 @@ import { blendedAt } from './tables';
  * the position at which a butterfly uncovers what the throttle does and the idle path’s part of what it is worth.
  * Example: throttle 2 %, 30 % of a path worth 5 % → 3.39 %.
  */
-export function loadThrottlePercent({ tables, load }: EcuProgram, frame: Frame): number {
+export function loadThrottlePercent(program: EcuProgram, frame: Frame): number {
+  const { tables, load } = program;
   const throttle = read(frame, AT.throttle);
   const { idleAir } = tables;
   if (idleAir === undefined || load.idleWorthPercent === 0) return throttle;
-  const share = lookUpCurve(idleAir, read(frame, AT.coolant)) / 100;
+  const opening = read(frame, AT.idleOpening);
+  // Before anybody has decided on an opening, and where none is driven, the curve says it.
+  const driven = program.idleAir === 'valve' && !Number.isNaN(opening);
+  const share = (driven ? opening : lookUpCurve(idleAir, read(frame, AT.coolant))) / 100;
   return positionUncovering(uncoveredShare(throttle) + share * uncoveredShare(load.idleWorthPercent));
 }
 

@@ -1,5 +1,6 @@
 import { AT, type Frame, PHASE, read } from '../channel';
 import { type AppliedCorrection, correctedValue } from '../correction';
+import { idleSparkDeg } from '../control';
 import { lookUpCurve } from '../numeric';
 import type { EcuProgram } from '../program';
 import type { EcuDecisions } from './decisions';
@@ -15,6 +16,8 @@ export interface SparkParts {
   readonly gearDeg: number;
   readonly cylinderDeg: number;
   readonly boostDeg: number;
+  /** What idle control adds. */
+  readonly idleDeg: number;
   /** What a limit pulls it by, and what a launch replaces all of it by; null for nothing. */
   readonly retardDeg: number;
   readonly replacedDeg: number | null;
@@ -54,10 +57,22 @@ export function sparkAt(
     corrections.length === 0
       ? built
       : correctedValue(corrections, 'spark', built, frame, decisions.active, applied);
+  const idleDeg = idleSparkDeg(program.idle.loop, frame);
   const { retardDeg, sparkDeg: replacedDeg } = decisions.held;
-  const wanted = (replacedDeg ?? own + gearDeg + boostDeg + cylinderDeg) - retardDeg;
+  const wanted = (replacedDeg ?? own + gearDeg + boostDeg + cylinderDeg + idleDeg) - retardDeg;
   const sparkDeg = Math.min(SPARK_LIMITS.max, Math.max(SPARK_LIMITS.min, wanted));
-  return { baseDeg, coolantDeg, airDeg, gearDeg, cylinderDeg, boostDeg, retardDeg, replacedDeg, sparkDeg };
+  return {
+    baseDeg,
+    coolantDeg,
+    airDeg,
+    gearDeg,
+    cylinderDeg,
+    boostDeg,
+    idleDeg,
+    retardDeg,
+    replacedDeg,
+    sparkDeg,
+  };
 }
 
 const NOTHING_ADDED = {
@@ -66,6 +81,7 @@ const NOTHING_ADDED = {
   gearDeg: 0,
   cylinderDeg: 0,
   boostDeg: 0,
+  idleDeg: 0,
   retardDeg: 0,
   replacedDeg: null,
 } as const;

@@ -367,6 +367,8 @@ describe('what decides in time', () => {
         { channel: 'coolant', comparison: 'above', threshold: 90, hysteresis: 5, minOnS: 0, minOffS: 0 },
       ],
       whileKeyOn: false,
+      raisesIdleRpm: 0,
+      idleAirPercent: 0,
     } as const;
     const program: EcuProgram = {
       ...PROGRAM,

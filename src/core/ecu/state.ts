@@ -4,6 +4,8 @@ import {
   type ActivationState,
   boost,
   type BoostState,
+  idle,
+  type IdleState,
   opening,
   type OpeningState,
   overrun,
@@ -43,6 +45,7 @@ export interface EcuState {
   limits: SpeedLimitState;
   protection: ProtectionState;
   boost: BoostState;
+  idle: IdleState;
   outputs: SwitchingState[];
 }
 
@@ -64,6 +67,7 @@ export function ecuAtKeyOn(program: EcuProgram): EcuState {
     limits: speedLimits.atRest(program.limits),
     protection: protection.atRest(program.protection),
     boost: boost.atRest(program.boost),
+    idle: idle.atRest(program.idle),
     outputs: program.outputs.map((output) => switching.atRest(output)),
   };
 }
@@ -86,6 +90,7 @@ export function copiedEcu(state: EcuState): EcuState {
     limits: speedLimits.copied(state.limits),
     protection: protection.copied(state.protection),
     boost: boost.copied(state.boost),
+    idle: idle.copied(state.idle),
     outputs: state.outputs.map(switching.copied),
   };
 }

@@ -1,10 +1,12 @@
-import { AT, type Frame, LIMIT_CODE, PHASE, read, write } from '../channel';
+import { AT, type Frame, IDLE_CODE, LIMIT_CODE, PHASE, read, write } from '../channel';
 import {
   activation,
   type ActivationOut,
   type ActivationState,
   boost,
   type BoostOut,
+  idle,
+  type IdleOut,
   opening,
   type OpeningOut,
   overrun,
@@ -22,7 +24,7 @@ import {
   withholdsSpark,
 } from '../control';
 import type { PreparedCorrection } from '../correction';
-import { type EcuProgram } from '../program';
+import type { EcuProgram, OutputProgram } from '../program';
 import { type InputCounts, inputCounts } from '../sensors';
 import { type Fuel, fuelAt, fuelRoom, type FuelRoom } from './injection';
 import { readInputs, readQuickInputs } from './inputs';
@@ -45,6 +47,8 @@ export interface EcuOut {
   readonly protecting: ProtectionOut;
   /** What holds the boost. */
   readonly boosting: BoostOut;
+  /** What idle is given. */
+  readonly idling: IdleOut;
   /** Of each output, whether it is on. */
   readonly outputs: SwitchingOut[];
   /** Opening of the cylinder last asked for; the same room from event to event. */
@@ -64,6 +68,7 @@ export function ecuOut(program: EcuProgram): EcuOut {
     limited: speedLimits.out(program.limits),
     protecting: protection.out(program.protection),
     boosting: boost.out(program.boost),
+    idling: idle.out(program.idle),
     outputs: program.outputs.map((output) => switching.out(output)),
     fuel: fuelRoom(),
     inputs: inputCounts(program.inputs.map(({ id }) => id)),
@@ -123,6 +128,23 @@ function stepBoost(program: EcuProgram, state: EcuState, frame: Frame, decided: 
   write(frame, AT.boostCut, decided.cut ? 1 : 0);
 }
 
+/** Idle with what the outputs that are on load it by, and what it says in channels. */
+function stepIdle(program: EcuProgram, state: EcuState, frame: Frame, { outputs, idling }: EcuOut): void {
+  let [airPercent, raisedRpm] = [0, 0];
+  for (let i = 0; i < program.outputs.length; i += 1) {
+    if (!(outputs[i] as SwitchingOut).on) continue;
+    const { idleAirPercent, raisesIdleRpm } = program.outputs[i] as OutputProgram;
+    airPercent += idleAirPercent;
+    raisedRpm += raisesIdleRpm;
+  }
+  write(frame, AT.idleLoadAir, airPercent);
+  write(frame, AT.idleLoadSpeed, raisedRpm);
+  idle.step(program.idle, state.idle, frame, idling);
+  write(frame, AT.idleState, IDLE_CODE[idling.reason]);
+  write(frame, AT.idleTarget, idling.targetRpm);
+  write(frame, AT.idleOpening, idling.openingPercent);
+}
+
 /** Protection, and what it says in channels. */
 function stepProtection(program: EcuProgram, state: EcuState, frame: Frame, decided: ProtectionOut): void {
   protection.step(program.protection, state.protection, frame, decided);
@@ -158,8 +180,10 @@ export function sparkStep(program: EcuProgram, frame: Frame, out: EcuOut): numbe
   if (!out.stepped) throw new TypeError('No event has been stepped');
   const active = activeOf(out);
   const load = targetLoad(program, frame, out.fuel.loadThrottlePercent);
-  const { sparkDeg } = sparkAt(program, frame, load, { active, cut: out.cut.cut, held: out.limited }, []);
+  const decisions = { active, cut: out.cut.cut, held: out.limited };
+  const { sparkDeg, idleDeg } = sparkAt(program, frame, load, decisions, []);
   write(frame, AT.sparkAdvance, sparkDeg);
+  write(frame, AT.idleSpark, idleDeg);
   return sparkDeg;
 }
 
@@ -194,6 +218,7 @@ export function outputStep(
     const output = program.outputs[i] as Switching;
     switching.step(output, state.outputs[i] as SwitchingState, frame, out.outputs[i] as SwitchingOut);
   }
+  stepIdle(program, state, frame, out);
 }
 
 function total(counts: readonly number[]): number {

@@ -6,6 +6,7 @@ import {
   type EcuProgram,
   type LoadProgram,
   type MapId,
+  NO_IDLE,
   NOTHING_LOST,
   type SecondSetProgram,
   type Tables,
@@ -60,6 +61,7 @@ function model(change: Change = {}, tables: Partial<Record<MapId, Grid | undefin
     blend: null,
     acceleration: { thresholdPercentPerS: 10, decayTurns: 10 },
     overrun: null,
+    idle: NO_IDLE,
     limits: null,
     boost: null,
     protection: null,
@@ -308,6 +310,7 @@ describe('spark', () => {
       injected(model(change, maps), { ...POINT, cylinder: 1, ...point });
     expect(at({}).spark).toEqual({
       boostDeg: 0,
+      idleDeg: 0,
       retardDeg: 0,
       replacedDeg: null,
       baseDeg: 20,

@@ -16,6 +16,12 @@ export {
   type OwnAnchors,
   usualChoices,
 } from './generator';
+export {
+  idleAirOfOutput,
+  idleControlProposal,
+  loopEngineOf,
+  type ProposedIdleField,
+} from './idleControlProposal';
 export { changedSince, type ChangedInput } from './computedFrom';
 export { livedWeight } from './lived';
 export { cellsOfRegion, type MapRegionOf, mapRegions } from './mapRegions';

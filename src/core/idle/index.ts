@@ -1,7 +1,7 @@
 /**
- * Idle air and idle speed: their maps, fields and generator.
+ * Idle air and idle speed: their maps, fields, generators and what is proposed for a loop; a surge told from noise.
  * What air is needed is said in engine.
- * Nothing is regulated here: a loop would be control.
+ * Nothing is regulated here: the loop is control.
  */
 export {
   type IdleInputs,
@@ -10,4 +10,13 @@ export {
   proposedIdleSpeed,
   SCREW_SHARE,
 } from './idleGenerator';
+export {
+  loadShare,
+  type LoopEngine,
+  openingOf100Rpm,
+  openingOfLoad,
+  type ProposedLoop,
+  proposedLoop,
+} from './loopProposals';
 export { IDLE_MAPS } from './idleMaps';
+export { type Surge, surgeOf } from './surge';

@@ -54,6 +54,8 @@ export const outputSchema = z.object({
   pulsesPerTurn: z.number().min(0.5).max(12).nullable(),
   /** Speed that idle is raised by while it is on, rev/min. */
   raisesIdleRpm: z.number().min(0).max(1000),
+  /** Idle valve opening that its load needs, %; left out for none. */
+  idleAirPercent: z.number().min(0).max(50).optional(),
   /** What the load draws, A; left out while nobody has said. */
   currentA: z.number().min(OUTPUT_CURRENT_A.min).max(OUTPUT_CURRENT_A.max).optional(),
   /** A relay carries the load’s current, and the pin only the relay’s. */

@@ -153,7 +153,7 @@ describe('what a pin carries', () => {
   test('an idle valve needs no condition: its map opens it', () => {
     const valve = presetOutput('idleValve', 'valve', ENGINE, SOURCE);
     expect(outputProblems(valve)).toEqual([]);
-    expect(outputWords(valve)).toBe('Open as far as the idle air map says.');
+    expect(outputWords(valve)).toBe('Open as far as the idle air map and idle control say.');
   });
 });
 

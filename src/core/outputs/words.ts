@@ -20,13 +20,21 @@ export function loadWords({ currentA, throughRelay }: Pick<Output, 'currentA' | 
 }
 
 /** When an output is on, in a sentence. */
-export function outputWords({ purpose, conditions, join, pulsesPerTurn, raisesIdleRpm }: Output): string {
+export function outputWords({
+  purpose,
+  conditions,
+  join,
+  pulsesPerTurn,
+  raisesIdleRpm,
+  idleAirPercent = 0,
+}: Output): string {
   if (pulsesPerTurn !== null)
     return `Pulses ${formatNumber(pulsesPerTurn, Number.isInteger(pulsesPerTurn) ? 0 : 1)} times a turn.`;
   if (purpose === 'boostValve') return 'Driven as boost control says.';
-  if (purpose === 'idleValve') return 'Open as far as the idle air map says.';
+  if (purpose === 'idleValve') return 'Open as far as the idle air map and idle control say.';
   if (purpose === 'mainRelay') return 'On while the key is on.';
   if (conditions.length === 0) return 'Never on: it has no condition.';
   const idle = raisesIdleRpm === 0 ? '' : ` Raises idle by ${formatNumber(raisesIdleRpm, 0)} rev/min.`;
-  return `On with ${conditions.map(conditionWords).join(` ${join} `)}.${idle}`;
+  const air = idleAirPercent === 0 ? '' : ` Opens the idle valve by ${formatNumber(idleAirPercent, 1)} %.`;
+  return `On with ${conditions.map(conditionWords).join(` ${join} `)}.${idle}${air}`;
 }

@@ -1,6 +1,6 @@
 import type { ValveEvents } from '../cams';
 import type { Dwell, IgnitionMode } from '../coil';
-import type { BoostControl, OverrunCut, Protecting, SpeedLimiting } from '../control';
+import type { BoostControl, IdleControl, OverrunCut, Protecting, SpeedLimiting } from '../control';
 import type { PreparedCorrection } from '../correction';
 import type { FiringEvent } from '../engine';
 import type { LoadStrategy } from '../fuel';
@@ -44,6 +44,8 @@ export interface EcuProgram {
   readonly limits: SpeedLimiting | null;
   /** How boost is held; null where a spring does it alone. */
   readonly boost: BoostControl | null;
+  /** What idles it. */
+  readonly idle: IdleControl;
   /** What is watched over; null where nothing is. */
   readonly protection: Protecting | null;
   /** What is done without a sensor. */
@@ -83,6 +85,9 @@ export interface SensorLoss {
 
 /** Fixed values stand in, and nothing is limited. */
 export const NOTHING_LOST: SensorLoss = { pressure: null, pressureRicherPercent: 0, limitRpm: null };
+
+/** The curve of air alone, which there is none of. */
+export const NO_IDLE: IdleControl = { air: null, target: null, battery: null, loop: null };
 
 export type Tables = Readonly<Partial<Record<MapId, Grid>>>;
 
@@ -178,4 +183,7 @@ export interface OutputProgram {
   readonly join: 'and' | 'or';
   readonly conditions: readonly Condition[];
   readonly whileKeyOn: boolean;
+  /** What idle gets while it is on: faster, rev/min, and air, %. */
+  readonly raisesIdleRpm: number;
+  readonly idleAirPercent: number;
 }

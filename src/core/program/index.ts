@@ -4,7 +4,7 @@
  * It knows no document; what makes one of a document is calibration/compile.
  */
 export { BLENDED, type FirstMapId, isFirstMapId, type SecondMapId } from './blend';
-export { NOTHING_LOST } from './ecuProgram';
+export { NO_IDLE, NOTHING_LOST } from './ecuProgram';
 export type {
   EcuProgram,
   FuelBlend,
@@ -14,6 +14,7 @@ export type {
   InputCurve,
   InputProgram,
   LoadProgram,
+  OutputProgram,
   SecondSetProgram,
   SensorLoss,
   Tables,

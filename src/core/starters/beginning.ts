@@ -148,6 +148,7 @@ function sectionsOf(engine: Beginning): Sections {
       hotSpeed: number(engine.idleRpm, 'rev/min'),
       valveFlow: number(engine.idleValveKgPerH ?? 10, 'kg/h'),
       throttleWorth: number(14, '%'),
+      ...idleControlEntries(engine.idleValveKgPerH !== null),
     },
     acceleration: { threshold: number(20, '%/s'), decay: number(8, '1') },
     overrun: { use: say('no') },
@@ -160,6 +161,25 @@ function sectionsOf(engine: Beginning): Sections {
       by: say('fuel'),
       softly: say('cuts'),
     },
+  };
+}
+
+/** Speed held by the spark, and by air where a valve is driven. */
+function idleControlEntries(byAir: boolean): Record<string, Entry> {
+  return {
+    control: say(byAir ? 'both' : 'spark'),
+    window: number(300, 'rev/min'),
+    throttleBelow: number(1.5, '%'),
+    sparkGain: number(8, 'deg'),
+    sparkLimit: number(byAir ? 6 : 12, 'deg'),
+    ...(byAir
+      ? {
+          airGain: number(5, '%'),
+          airLimit: number(15, '%'),
+          dashpot: number(8, '%'),
+          dashpotFade: number(1, 's'),
+        }
+      : {}),
   };
 }
 

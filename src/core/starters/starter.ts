@@ -9,7 +9,7 @@ import {
   usedMaps,
 } from '../calibration';
 import type { Source, SourceKind, TableFieldInfo } from '../field';
-import { generatedMap, usualChoices } from '../generators';
+import { generatedMap, idleAirOfOutput, usualChoices } from '../generators';
 import { type OutputPurpose, presetOutput } from '../outputs';
 import { ECUS, filledAssignments } from '../pins/schema';
 import type { Entry } from './entries';
@@ -96,9 +96,11 @@ function storedEntry(section: SectionId, key: string, entry: Entry, source: Sour
 
 function addOutputs(document: Calibration, sheet: EngineSheet, source: (kind: SourceKind) => Source): void {
   const engine = presetEngineOf(document);
-  document.outputs = sheet.outputs.map(({ purpose, from }) =>
-    presetOutput(purpose, purpose.toLowerCase(), engine, source(from)),
-  );
+  document.outputs = sheet.outputs.map(({ purpose, from }) => {
+    const output = presetOutput(purpose, purpose.toLowerCase(), engine, source(from));
+    const air = output.raisesIdleRpm > 0 ? idleAirOfOutput(document, output) : null;
+    return air === null ? output : { ...output, idleAirPercent: air };
+  });
 }
 
 function addWiring(

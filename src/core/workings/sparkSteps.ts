@@ -46,6 +46,7 @@ export function sparkSteps(program: EcuProgram, frame: Frame, at: Injection): St
     ),
     ...added(program, frame, 'sparkBoost', read(frame, AT.manifoldPressure), pressure(frame), spark.boostDeg),
     ...correctionSteps(program, frame, at, 'spark'),
+    ...idleSteps(program, frame, spark.idleDeg),
     ...heldSteps(at),
     {
       id: 'spark',
@@ -56,11 +57,26 @@ export function sparkSteps(program: EcuProgram, frame: Frame, at: Injection): St
         input('coolant', 'By coolant', spark.coolantDeg, 1, '°'),
         input('air', 'By intake air', spark.airDeg, 1, '°'),
         ...(spark.boostDeg === 0 ? [] : [input('boost', 'By boost', spark.boostDeg, 1, '°')]),
+        ...(spark.idleDeg === 0 ? [] : [input('idle', 'By idle control', spark.idleDeg, 1, '°')]),
         ...(spark.retardDeg === 0 ? [] : [input('pulled', 'Pulled', spark.retardDeg, 1, '°')]),
         ...(trims === 0 ? [] : [input('trim', 'Gear and cylinder', trims, 1, '°')]),
       ],
       result: input('spark', 'Spark advance', at.sparkDeg, 1, '° BTDC'),
       ...(trims === 0 ? {} : trimReads(program, frame)),
+    },
+  ];
+}
+
+/** What idle control does to the spark; nothing outside idle. */
+function idleSteps({ idle: { loop } }: EcuProgram, frame: Frame, degrees: number): Step[] {
+  if (loop === null || degrees === 0) return [];
+  return [
+    {
+      id: 'sparkIdle',
+      title: 'Spark by idle control',
+      formula: `${loop.sparkDegPer100Rpm}° for each 100 rev/min that are missing, at most ${loop.sparkLimitDeg}°`,
+      inputs: [speed(frame), input('target', 'Idle target', read(frame, AT.idleTarget), 0, 'rev/min')],
+      result: input('idle', 'Added', degrees, 1, '°'),
     },
   ];
 }

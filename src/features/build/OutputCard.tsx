@@ -214,6 +214,23 @@ function Conditions({ output, change }: ConditionsProps) {
           change(`${output.name} raises idle by ${rpm} rev/min`, (into) => (into.raisesIdleRpm = rpm))
         }
       />
+      <KeptNumber
+        path={`outputs.${output.id}.idleAirPercent`}
+        info={{
+          label: `${output.name}: idle valve opens by`,
+          quantity: 'percentage',
+          unit: '%',
+          min: 0,
+          max: 50,
+        }}
+        value={output.idleAirPercent ?? null}
+        onChange={(percent) =>
+          change(
+            `${output.name} opens the idle valve by ${percent} %`,
+            (into) => (into.idleAirPercent = percent),
+          )
+        }
+      />
     </View>
   );
 }

@@ -35,6 +35,12 @@ const TOOLS = [
     icon: 'layers-outline',
   },
   {
+    route: 'idle',
+    label: 'Idle control',
+    detail: 'What gives the idle its air, and holds its speed',
+    icon: 'engine-outline',
+  },
+  {
     route: 'limits',
     label: 'Limits',
     detail: 'Of speed, launch and gear shift: what cuts first at which speed',

@@ -1,7 +1,8 @@
 import { definitionAt, type MapKey, SECTION_IDS } from '@/core/calibration';
 import { useDocumentButCells } from '@/data/session/documentParts';
 import { Card } from '@/ui/layout';
-import { SectionFields } from '../fields/fields';
+import { DocumentFields } from '../fields/fields';
+import { firstCardFields } from './mapSettings';
 
 /** The numbers that belong to a map beside its cells; nothing for most. */
 export function MapSettings({ mapKey }: { mapKey: MapKey }) {
@@ -10,7 +11,7 @@ export function MapSettings({ mapKey }: { mapKey: MapKey }) {
   if (settings === undefined || section === undefined) return null;
   return (
     <Card title={settings.title}>
-      <SectionFields section={section} />
+      <DocumentFields fields={firstCardFields(section)} />
     </Card>
   );
 }

@@ -354,9 +354,8 @@ export class VirtualCar {
     const { output, connected } = harness.pump;
     state.pumpOn = output === null || (connected && out.outputs[output]?.on === true);
     state.fanOn = program.outputs.some(({ purpose }, i) => purpose === 'fan' && out.outputs[i]?.on === true);
-    const { idleAir } = program.tables;
-    state.idleValvePercent =
-      idleAir === undefined || !harness.drivesIdleValve ? 0 : lookUpCurve(idleAir, read(frame, AT.coolant));
+    const valve = program.idleAir === 'valve' && harness.drivesIdleValve;
+    state.idleValvePercent = valve ? out.idling.openingPercent : 0;
     state.boostValvePercent = harness.drivesBoostValve ? out.boosting.dutyPercent : 0;
     const sinceS = state.plant.timeS - state.power.sinceS;
     if (!state.primed && sinceS >= PRIME_AFTER_S - this.stepS / 2) {

@@ -1,6 +1,6 @@
 import { fuelById } from '../../fuels';
 import { type Grid, gridOf } from '../../numeric';
-import { type EcuProgram, NOTHING_LOST } from '../../program';
+import { type EcuProgram, NO_IDLE, NOTHING_LOST } from '../../program';
 import { conversionContext } from '../context';
 import type { FieldPath } from '../fields';
 import { baseValue, sweptVolumePerCylinderCm3 } from '../quantities';
@@ -72,6 +72,7 @@ export function capacityProgram(
       },
       blend: null,
       acceleration: { thresholdPercentPerS: 0, decayTurns: 1 },
+      idle: NO_IDLE,
       limits: null,
       boost: null,
       protection: null,

@@ -10,6 +10,7 @@ import type { Calibration } from '../schema';
 import { fillingMap, loadAxisOf, strategyOf, usedMaps } from '../strategy';
 import { hardwarePrograms } from './hardwarePrograms';
 import { boostOf } from './boostProgram';
+import { idleOf } from './idleProgram';
 import { limitsOf } from './limitsProgram';
 import { protectionOf, sensorLossOf } from './protectionProgram';
 import { fullLoad, injectorProgram, number, present, secondSet } from './injectorProgram';
@@ -40,6 +41,7 @@ export function completeProgram(document: Calibration): EcuProgram {
       decayTurns: baseValue(document, 'acceleration.decay') ?? 1,
     },
     overrun: overrunOf(document),
+    idle: idleOf(document),
     limits: limitsOf(document),
     boost: boostOf(document),
     protection: protectionOf(document),

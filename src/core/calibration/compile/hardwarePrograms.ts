@@ -37,12 +37,14 @@ export function hardwarePrograms(
     ignition: ignition(document),
     inputs: inputPrograms(document),
     gearing: gearingOf(document),
-    outputs: document.outputs.map(({ id, purpose, join, conditions }) => ({
+    outputs: document.outputs.map(({ id, purpose, join, conditions, raisesIdleRpm, idleAirPercent }) => ({
       id,
       purpose,
       join,
       conditions,
       whileKeyOn: purpose === 'mainRelay',
+      raisesIdleRpm,
+      idleAirPercent: idleAirPercent ?? 0,
     })),
     pins: Object.fromEntries(document.pins.assignments.map(({ function: id, pin }) => [id, pin])),
     idleAir: document.idle.air?.value ?? 'thermostatic',

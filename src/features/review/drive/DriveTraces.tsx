@@ -19,6 +19,7 @@ import { Text } from '@/ui/text/Text';
 const SETS = {
   engine: { label: 'Engine', lanes: ['speed', 'manifoldPressure', 'throttle'] },
   mixture: { label: 'Mixture', lanes: ['lambdaOne', 'injectorOpening', 'sparkAdvance'] },
+  idle: { label: 'Idle', lanes: ['speed', 'idleOpening', 'idleSpark'] },
   limits: { label: 'Limits', lanes: ['speed', 'cutShare', 'sparkAdvance'] },
   boost: { label: 'Boost', lanes: ['manifoldPressure', 'boostDuty', 'speed'] },
   car: { label: 'Car', lanes: ['vehicleSpeed', 'coolant', 'battery'] },
@@ -32,6 +33,7 @@ type Meant = Readonly<Partial<Record<ChannelId, ChannelId>>>;
 const MEANT: Meant = { lambdaOne: 'lambdaTarget' };
 /** In some sets something else is looked at. */
 const MEANT_OF: Readonly<Partial<Record<SetId, Meant>>> = {
+  idle: { speed: 'idleTarget' },
   limits: { speed: 'limitSpeed' },
   boost: { manifoldPressure: 'boostTarget' },
 };

@@ -1,0 +1,1 @@
+export { IdleScreen as default } from '@/features/maps/IdleScreen';

@@ -1,0 +1,76 @@
+import { flowShare, type IdleEngine, idleNeed } from '../engine';
+
+/** An idling engine and its valve. */
+export interface LoopEngine {
+  readonly engine: IdleEngine;
+  readonly hotSpeedRpm: number;
+  /** Air the valve passes fully open while idling, g/s; null without one that is driven. */
+  readonly valveGPerS: number | null;
+}
+
+/** Numbers of idle control as they are proposed. */
+export interface ProposedLoop {
+  readonly windowRpm: number;
+  readonly throttleBelowPercent: number;
+  readonly sparkDegPer100Rpm: number;
+  readonly sparkLimitDeg: number;
+  readonly airPerSPer100Rpm: number;
+  readonly airLimitPercent: number;
+  readonly dashpotPercent: number;
+  readonly dashpotS: number;
+}
+
+const HOT_C = 80;
+/** The air of 100 rev/min is brought in such a time, s: a manifold fills several times faster. */
+const BRINGS_IN_S = 0.75;
+/** Authority of the spark, ° each way: beside a valve for the time it takes, by itself for everything. */
+const SPARK_DEG = { besideValve: 6, alone: 12 } as const;
+/** The spark has given all at so much missing speed, rev/min. */
+const ALL_SPARK_AT_RPM = 75;
+/** Share of an alternator’s shaft power that becomes current, and the voltage it charges with, V. */
+const ALTERNATOR = { share: 0.55, volts: 13.8 } as const;
+/** Share of the heat that becomes work with idle spark, as in the engine’s idle need. */
+const EFFICIENCY = 0.27;
+
+/** Valve opening, %, that gives a flow of air at a hot idle, g/s. */
+function openingFor({ engine, hotSpeedRpm, valveGPerS }: LoopEngine, gPerS: number): number {
+  if (valveGPerS === null) return 0;
+  const { manifoldKpa } = idleNeed(engine, hotSpeedRpm, HOT_C);
+  return (100 * gPerS) / (valveGPerS * flowShare(engine, manifoldKpa));
+}
+
+/** Valve opening that 100 rev/min more need at a hot idle, %. */
+export function openingOf100Rpm(idling: LoopEngine): number {
+  const { engine, hotSpeedRpm } = idling;
+  const more = idleNeed(engine, hotSpeedRpm + 100, HOT_C).airGPerS;
+  return openingFor(idling, more - idleNeed(engine, hotSpeedRpm, HOT_C).airGPerS);
+}
+
+/** Valve opening that a load of so many amperes needs, %: what the alternator takes, as heat of so much air. */
+export function openingOfLoad(idling: LoopEngine, currentA: number): number {
+  const shaftKw = (currentA * ALTERNATOR.volts) / ALTERNATOR.share / 1000;
+  return openingFor(idling, shaftKw / (EFFICIENCY * idling.engine.heatOfAirMjPerKg));
+}
+
+/** Share of the work of a hot idle that a load of so many amperes is. */
+export function loadShare({ engine, hotSpeedRpm }: LoopEngine, currentA: number): number {
+  const shaftKw = (currentA * ALTERNATOR.volts) / ALTERNATOR.share / 1000;
+  return shaftKw / (EFFICIENCY * engine.heatOfAirMjPerKg * idleNeed(engine, hotSpeedRpm, HOT_C).airGPerS);
+}
+
+/** Numbers to begin with: spark quick, air as fast as the engine can use it. */
+export function proposedLoop(idling: LoopEngine): ProposedLoop {
+  const { valveGPerS } = idling;
+  const of100 = openingOf100Rpm(idling);
+  const sparkLimitDeg = valveGPerS === null ? SPARK_DEG.alone : SPARK_DEG.besideValve;
+  return {
+    windowRpm: 300,
+    throttleBelowPercent: 1.5,
+    sparkDegPer100Rpm: Math.round((100 * sparkLimitDeg) / ALL_SPARK_AT_RPM) / (valveGPerS === null ? 2 : 1),
+    sparkLimitDeg,
+    airPerSPer100Rpm: Math.max(0.5, Math.round((10 * of100) / BRINGS_IN_S) / 10),
+    airLimitPercent: Math.min(30, Math.max(8, Math.round(4 * of100))),
+    dashpotPercent: Math.round(2 * of100),
+    dashpotS: 1,
+  };
+}
