@@ -1,7 +1,8 @@
 import { proxy } from 'comlink';
 import type { Calibration } from '@/core/calibration';
+import type { FilmSettings } from '@/core/control';
 import { drivable } from './drivable';
-import type { DriveAnswer, DriveSetup, DriveWorker } from './driveProtocol';
+import type { DriveAnswer, DriveSetup, DriveWorker, TransientCure } from './driveProtocol';
 import { keptWorker } from './keptWorker';
 
 const kept = keptWorker<DriveWorker>(() => new Worker(new URL('./trialDrive.worker.ts', import.meta.url)));
@@ -25,4 +26,25 @@ export function startDrive(
   const token = `drive-${runs}`;
   const answer = kept.answer((remote) => remote.run(token, { program, car, setup }, proxy(onProgress)));
   return { answer, cancel: () => void kept.remote().cancel(token) };
+}
+
+/** A search under way. */
+export interface RunningCure {
+  /** What was found; null after a cancel. Rejects when the worker fails. */
+  readonly found: Promise<TransientCure | null>;
+  readonly cancel: () => void;
+}
+
+/** Looks in the worker for what makes excursions smaller. @throws as {@link drivable}. */
+export function startTransientCure(
+  document: Calibration,
+  film: FilmSettings,
+  setup: DriveSetup,
+  onProgress: (share: number) => void,
+): RunningCure {
+  const { program, car } = drivable(document);
+  runs += 1;
+  const token = `transients-${runs}`;
+  const found = kept.answer((remote) => remote.cure(token, { program, car, setup, film }, proxy(onProgress)));
+  return { found, cancel: () => void kept.remote().cancel(token) };
 }

@@ -1,12 +1,14 @@
+import type { FilmSettings } from '@/core/control';
 import type { EcuProgram } from '@/core/program';
 import type { Car } from '@/standin/car';
 import { DRIVE_IDS, type DriveId, DRIVES } from '@/standin/drives';
 import type { DriveFacts, DriveTrace } from '@/standin/driving';
 import type { TrueValue } from '@/standin/planted';
+import type { TransientCure } from '@/standin/transientCure';
 import type { RunToken } from './cancellable';
 
 export { DRIVE_IDS, DRIVES };
-export type { DriveFacts, DriveId, DriveTrace, TrueValue };
+export type { DriveFacts, DriveId, DriveTrace, TransientCure, TrueValue };
 
 /** What a drive starts from. */
 export interface DriveSetup {
@@ -14,6 +16,11 @@ export interface DriveSetup {
   readonly coolantC: number;
   readonly airC: number;
   readonly seed: number;
+}
+
+/** What is asked of a search: the drive, and what is believed of the film. */
+export interface TransientRequest extends DriveRequest {
+  readonly film: FilmSettings;
 }
 
 /** What is asked of the worker: plain compiled data, nothing of the document. */
@@ -42,6 +49,12 @@ export interface DriveWorker {
     request: DriveRequest,
     onProgress: (share: number) => void,
   ): Promise<DriveAnswer | null>;
+  /** Looks for smaller excursions; null when it was cancelled. `onProgress` gets 0…1. */
+  cure(
+    token: RunToken,
+    request: TransientRequest,
+    onProgress: (share: number) => void,
+  ): Promise<TransientCure | null>;
   /** Ends the run with this token at its next slice; nothing happens where it has ended. */
   cancel(token: RunToken): void;
 }

@@ -2,6 +2,7 @@ import { expose, transfer } from 'comlink';
 import { keptRuns } from './cancellable';
 import type { DriveWorker } from './driveProtocol';
 import { runDrive } from './driveTask';
+import { cureTransients } from './transientTask';
 
 const runs = keptRuns();
 
@@ -14,6 +15,7 @@ const worker: DriveWorker = {
       Object.values(answer.trace.columns).map(({ buffer }) => buffer as ArrayBuffer),
     );
   },
+  cure: (token, request, onProgress) => runs.run(token, onProgress, (port) => cureTransients(request, port)),
   cancel: runs.cancel,
 };
 

@@ -1,7 +1,7 @@
 import { CAM_ANGLES } from '../cams/schema';
 import { fieldInfo, type FieldPath, type SectionId, splitPath } from './fields';
 import type { Calibration } from './schema';
-import { isCharged, loadsByThrottle, usesIdleAir } from './strategy';
+import { followsFilm, isCharged, loadsByThrottle, usesIdleAir } from './strategy';
 import { choiceAt } from './values';
 
 /** Needed for dwell from coil data; with a table they only serve the picture and the check of current. */
@@ -71,6 +71,7 @@ export function isSetAside(document: Calibration, path: FieldPath): boolean {
     case 'injection':
     case 'startUp':
     case 'acceleration':
+      return key === 'decay' && followsFilm(document);
     case 'blend':
       return false;
     default:

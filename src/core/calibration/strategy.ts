@@ -17,6 +17,11 @@ export function isCharged({ engine }: Calibration): boolean {
   return engine.induction?.value === 'supercharger' || engine.induction?.value === 'turbocharger';
 }
 
+/** Fuel follows a model of the film on the walls. */
+export function followsFilm({ acceleration }: Calibration): boolean {
+  return acceleration.model?.value === 'film';
+}
+
 /** A valve holds the boost of a charger. */
 export function controlsBoost(document: Calibration): boolean {
   return isCharged(document) && document.boost.use?.value === 'yes';
@@ -91,6 +96,8 @@ export function usedMaps(document: Calibration): MapId[] {
     if (id === 'limitCoolant' || id === 'limitGear') return document.limits.use?.value === 'yes';
     if (id === 'boostTarget' || id === 'boostDuty') return controlsBoost(document);
     if (id === 'pressureThrottle') return document.sensorLoss.pressure?.value === 'throttle';
+    if (id === 'acceleration' || id === 'accelerationCold') return !followsFilm(document);
+    if (id === 'filmShare' || id === 'filmTime') return followsFilm(document);
     if (id === 'sparkBoost') return isCharged(document);
     if (id === 'shiftTime') return document.shift.use?.value === 'yes';
     if (id === 'fuelCylinder' || id === 'sparkCylinder') return (document.engine.cylinders?.amount ?? 2) > 1;

@@ -748,6 +748,17 @@ export const CHANNELS = {
     logColumn: 'idle_load_rpm',
     rest: 0,
   },
+  filmAdds: {
+    label: 'Fuel for the wall',
+    quantity: 'percentage',
+    min: -100,
+    max: 900,
+    decimals: 0,
+    group: 'fuel',
+    origin: 'decided',
+    logColumn: 'film_adds_percent',
+    rest: 0,
+  },
   boostTarget: {
     label: 'Boost target',
     quantity: 'pressureAbsolute',

@@ -34,6 +34,8 @@ const anyCut: fc.Arbitrary<OverrunCut> = fc.record({
   coolantHysteresisC: fc.integer({ min: 0, max: 5 }),
   delayInS: wait,
   delayOutS: wait,
+  returnDeg: fc.integer({ min: 0, max: 30 }),
+  returnS: wait,
 });
 const anyCondition: fc.Arbitrary<Condition> = fc.record({
   channel: fc.constant('speed' as const),
@@ -138,6 +140,15 @@ const SETTINGS: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
     decayTurns: fc.integer({ min: 1, max: 30 }),
   }),
   overrun: fc.option(anyCut),
+  film: fc.option(
+    fc.record({
+      cylinders: fc.integer({ min: 1, max: 12 }),
+      sharePercent: fc.constant(gridOf({ x: [-20, 80], y: [], values: [50, 20] })),
+      timeS: fc.constant(gridOf({ x: [-20, 80], y: [], values: [0.7, 0.2] })),
+      opensFromPercentPerS: fc.integer({ min: 0, max: 100 }),
+      barometricKpa: fc.constant(90),
+    }),
+  ),
   speedLimits: fc.option(anyLimits),
   boost: fc.option(anyBoost),
   idle: anyIdle,

@@ -7,6 +7,15 @@ export type { Control } from './control';
 export { activation, type ActivationOut, type ActivationState, activeAt } from './activation';
 export { boost, type BoostControl, type BoostOut, type BoostState } from './boost';
 export { idle, type IdleControl, type IdleLoop, type IdleOut, idleSparkDeg, type IdleState } from './idle';
+export {
+  film,
+  type FilmOut,
+  type FilmSettings,
+  type FilmState,
+  filmTakes,
+  followUpMg,
+  injectedForFilm,
+} from './film';
 export { type LimitBand, limitBands } from './limitBands';
 export { opening, type OpeningOut, type OpeningSettings, type OpeningState } from './opening';
 export {

@@ -12,6 +12,8 @@ const CUT: OverrunCut = {
   coolantHysteresisC: 5,
   delayInS: 0,
   delayOutS: 0,
+  returnDeg: 8,
+  returnS: 0.4,
 };
 const OVER = { speed: 3000, throttle: 0, manifoldPressure: 20, coolant: 85 };
 
@@ -84,4 +86,24 @@ describe('the memory of the overrun cut, from both sides', () => {
       toY: 25,
     });
   });
+});
+
+// 8° the moment fuel is back, half of it after half of 0.4 s.
+test('as fuel returns the spark is pulled, and comes back', () => {
+  const follower = followed(CUT);
+  const pulled = (time: number, part: ChannelValues = {}) => {
+    at(follower, time, part);
+    return follower.out.retardDeg;
+  };
+  const open = { throttle: 10 };
+  expect(pulled(0, open)).toBe(0);
+  expect(pulled(1)).toBe(0);
+  expect(pulled(2, open)).toBe(8);
+  expect(pulled(2.2, open)).toBeCloseTo(4, 9);
+  expect(pulled(2.4, open)).toBeCloseTo(0, 9);
+  expect(pulled(9, open)).toBe(0);
+  const hard = followed({ ...CUT, returnS: 0 });
+  at(hard, 1);
+  at(hard, 2, open);
+  expect(hard.out.retardDeg).toBe(0);
 });

@@ -13,17 +13,24 @@ export interface OverrunCut {
   readonly coolantHysteresisC: number;
   readonly delayInS: number;
   readonly delayOutS: number;
+  /** As fuel returns the spark is pulled by so much, °, which fades over so long, s. */
+  readonly returnDeg: number;
+  readonly returnS: number;
 }
 
 /** Whether fuel is cut, and since when the conditions hold or the cut acts, s; null while neither is so. */
 export interface OverrunState {
   cutting: boolean;
   sinceS: number | null;
+  /** When fuel last returned, s; null before the first time. */
+  returnedS: number | null;
 }
 
 /** Whether fuel is cut, and why. */
 export interface OverrunOut {
   cut: boolean;
+  /** What the spark is pulled by, so that the engine takes up its load softly, °. */
+  retardDeg: number;
   reason: 'off' | 'notMet' | 'waiting' | 'met' | 'held' | 'leastTime';
 }
 
@@ -49,12 +56,13 @@ export function staysCut(cut: OverrunCut, frame: Frame): boolean {
 
 /** The cut followed in time: its delays and hysteresis kept. */
 export const overrun: Control<OverrunCut | null, OverrunState, OverrunOut> = {
-  atRest: () => ({ cutting: false, sinceS: null }),
+  atRest: () => ({ cutting: false, sinceS: null, returnedS: null }),
   copied: (state) => ({ ...state }),
-  out: () => ({ cut: false, reason: 'off' }),
+  out: () => ({ cut: false, retardDeg: 0, reason: 'off' }),
   step(settings, state, frame, out) {
     out.reason = settings === null ? 'off' : stepped(settings, state, frame);
     out.cut = settings !== null && state.cutting;
+    out.retardDeg = settings === null || state.cutting ? 0 : softly(settings, state, read(frame, AT.time));
   },
 };
 
@@ -63,7 +71,10 @@ function stepped(cut: OverrunCut, state: OverrunState, frame: Frame): OverrunOut
   if (state.cutting) {
     const leastTime = timeS - (state.sinceS ?? timeS) < cut.delayOutS - TIME_SLACK_S;
     state.cutting = leastTime || staysCut(cut, frame);
-    if (!state.cutting) state.sinceS = null;
+    if (!state.cutting) {
+      state.sinceS = null;
+      state.returnedS = timeS;
+    }
     return leastTime ? 'leastTime' : state.cutting ? 'held' : 'notMet';
   }
   if (!isOverrun(cut, frame)) {
@@ -75,6 +86,12 @@ function stepped(cut: OverrunCut, state: OverrunState, frame: Frame): OverrunOut
   state.cutting = true;
   state.sinceS = timeS;
   return 'met';
+}
+
+/** What is left of the spark’s pull since fuel has returned. */
+function softly({ returnDeg, returnS }: OverrunCut, { returnedS }: OverrunState, timeS: number): number {
+  if (returnedS === null || returnS <= 0) return 0;
+  return returnDeg * Math.max(0, 1 - (timeS - returnedS) / returnS);
 }
 
 /** A rectangle in a map over speed and load. */

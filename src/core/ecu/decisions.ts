@@ -1,5 +1,5 @@
 import { AT, type Frame, PHASE, read } from '../channel';
-import { activeAt, isOverrun, speedLimits } from '../control';
+import { activeAt, type FilmOut, isOverrun, speedLimits } from '../control';
 import type { EcuProgram } from '../program';
 
 /** What was decided with a memory: which corrections act, whether fuel is cut, and what is done to the spark. */
@@ -7,6 +7,8 @@ export interface EcuDecisions {
   readonly active: readonly boolean[];
   readonly cut: boolean;
   readonly held: SparkHold;
+  /** The film of the cylinder that is fed; null where none is followed. */
+  readonly film: FilmOut | null;
 }
 
 /** What limits do to a spark: what it is pulled by, °, and what replaces the map’s, ° BTDC; null for the map’s own. */
@@ -29,5 +31,6 @@ export function decisionsAt({ corrections, overrun, limits }: EcuProgram, frame:
       read(frame, AT.phase) === PHASE.running &&
       (overrunCut || (limited.share === 1 && limited.by !== 'spark')),
     held: limited,
+    film: null,
   };
 }

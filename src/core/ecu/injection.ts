@@ -1,5 +1,6 @@
 import { airFlowGPerS, airMassMg, chargeHeating, chargeTemperatureC, fuelMassMg } from '../air';
 import { AT, type Frame, PHASE, read } from '../channel';
+import { injectedForFilm } from '../control';
 import { type AppliedCorrection, correctedValue } from '../correction';
 import { cycleTimeMs } from '../engine';
 import {
@@ -67,6 +68,10 @@ export interface Fuel {
   readonly enrichedMg: number;
   /** Factor of gear, cylinder and the lambda loop’s trim. */
   readonly trim: number;
+  /** Fuel that is to arrive in the cylinder, mg. */
+  readonly wantedMg: number;
+  /** What the film on the wall adds to that, or takes, %; 0 in balance. */
+  readonly filmAddsPercent: number;
   /** Fuel is cut on overrun. */
   readonly cut: boolean;
   readonly corrections: readonly AppliedCorrection[];
@@ -143,6 +148,8 @@ export function fuelRoom(): FuelRoom {
     acceleration: 0,
     enrichedMg: 0,
     trim: 0,
+    wantedMg: 0,
+    filmAddsPercent: 0,
     cut: false,
     corrections: NO_CORRECTIONS,
     fuelMg: 0,
@@ -184,7 +191,7 @@ export function fuelAt(program: EcuProgram, frame: Frame, decisions: EcuDecision
 
   const loadThrottle = loadThrottlePercent(program, frame);
   const load = targetLoad(program, frame, loadThrottle);
-  const filling = fillingAt(program, frame, loadThrottle);
+  const filling = fillingAt(program, frame, loadThrottle, decisions.film);
   const { densityKpa } = filling;
   const coldAirMg = airMassMg(filling.vePercent, densityKpa, program.cylinderVolumeCm3, airC);
   const metered = loadProgram.strategy === 'airMass';
@@ -242,10 +249,15 @@ export function fuelAt(program: EcuProgram, frame: Frame, decisions: EcuDecision
     read(frame, AT.lambdaTrim);
   const wantedMg =
     Math.max(0, corrected(program, frame, 'fuel', enrichedMg, decisions.active, applied)) * trim;
-  const fuelMg = decisions.cut ? 0 : wantedMg;
 
   const deadMs = deadTimeAt(injector.deadTime, batteryV, acrossKpa);
   const cycleMs = cycleTimeMs(speedRpm);
+  const { squirts } = injector;
+  const most = Math.max(wantedMg, (cycleMs - squirts * deadMs) * flowGPerS);
+  const filmedMg =
+    decisions.film === null ? wantedMg : Math.min(most, injectedForFilm(decisions.film, wantedMg));
+  const fuelMg = decisions.cut ? 0 : filmedMg;
+
   const first: FirstSet = { flowGPerS, deadMs, cycleMs };
   const second = secondSet(program, first, fuelMg, acrossKpa, densityRoot, batteryV);
   const firstMg = fuelMg - second.fuelMg;
@@ -272,6 +284,8 @@ export function fuelAt(program: EcuProgram, frame: Frame, decisions: EcuDecision
   out.acceleration = start.acceleration;
   out.enrichedMg = enrichedMg;
   out.trim = trim;
+  out.wantedMg = wantedMg;
+  out.filmAddsPercent = wantedMg > 0 ? 100 * (filmedMg / wantedMg - 1) : 0;
   out.cut = decisions.cut;
   out.corrections = applied;
   out.fuelMg = fuelMg;

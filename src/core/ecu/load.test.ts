@@ -188,6 +188,8 @@ describe('the overrun cut', () => {
     coolantHysteresisC: 5,
     delayInS: 0.5,
     delayOutS: 0.2,
+    returnDeg: 0,
+    returnS: 0,
   };
   const over = { speed: 3000, throttle: 0, manifoldPressure: 20, coolant: 85 };
 

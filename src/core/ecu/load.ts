@@ -33,12 +33,24 @@ export function targetLoad({ load }: EcuProgram, frame: Frame, loadThrottle: num
   return load.axis === 'throttle' ? loadThrottle : read(frame, AT.manifoldPressure);
 }
 
+/** What the load will have risen by when the charge is drawn, kPa and %. */
+export interface Rising {
+  readonly risesKpa: number;
+  readonly risesPercent: number;
+}
+
 /**
  * Efficiency and the pressure it refers to. By throttle it refers to barometric pressure; with pressure, to manifold
  * pressure where that is higher. A meter and a plain pulse have none: 100 % stands in for the first estimate of flow.
  */
-export function fillingAt(program: EcuProgram, frame: Frame, loadThrottle: number): Filling {
-  const manifoldKpa = read(frame, AT.manifoldPressure);
+export function fillingAt(
+  program: EcuProgram,
+  frame: Frame,
+  throttle: number,
+  rising: Rising | null = null,
+): Filling {
+  const manifoldKpa = read(frame, AT.manifoldPressure) + (rising?.risesKpa ?? 0);
+  const loadThrottle = Math.min(100, throttle + (rising?.risesPercent ?? 0));
   switch (program.load.strategy) {
     case 'speedDensity':
       return { densityKpa: manifoldKpa, vePercent: veAt(program, frame, 've', manifoldKpa) };

@@ -52,7 +52,8 @@ export function startFactors(program: EcuProgram, frame: Frame): StartFactors {
 function accelerationFactor(program: EcuProgram, frame: Frame): number {
   const { acceleration, tables } = program;
   const rate = read(frame, AT.throttleRate);
-  if (tables.acceleration === undefined || rate <= acceleration.thresholdPercentPerS) return 1;
+  if (program.film !== null || tables.acceleration === undefined || rate <= acceleration.thresholdPercentPerS)
+    return 1;
   const left = Math.max(0, 1 - read(frame, AT.turnsSinceOpening) / acceleration.decayTurns);
   const percent =
     lookUpCurve(tables.acceleration, rate) * curveOr(program, 'accelerationCold', read(frame, AT.coolant), 1);

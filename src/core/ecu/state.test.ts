@@ -26,6 +26,8 @@ const PROGRAM: EcuProgram = {
     coolantHysteresisC: 2,
     delayInS: 0.05,
     delayOutS: 0.1,
+    returnDeg: 0,
+    returnS: 0,
   },
   corrections: [
     {
@@ -320,7 +322,7 @@ describe('the phase', () => {
       true,
       true,
     ]);
-    expect(out.cut).toEqual({ cut: true, reason: 'held' });
+    expect(out.cut).toEqual({ cut: true, retardDeg: 0, reason: 'held' });
     expect(cutAt(0.3, 1200)).toBe(false);
   });
 });

@@ -4,6 +4,8 @@ import {
   type ActivationState,
   boost,
   type BoostState,
+  film,
+  type FilmState,
   idle,
   type IdleState,
   opening,
@@ -45,6 +47,7 @@ export interface EcuState {
   limits: SpeedLimitState;
   protection: ProtectionState;
   boost: BoostState;
+  film: FilmState;
   idle: IdleState;
   outputs: SwitchingState[];
 }
@@ -67,6 +70,7 @@ export function ecuAtKeyOn(program: EcuProgram): EcuState {
     limits: speedLimits.atRest(program.limits),
     protection: protection.atRest(program.protection),
     boost: boost.atRest(program.boost),
+    film: film.atRest(program.film),
     idle: idle.atRest(program.idle),
     outputs: program.outputs.map((output) => switching.atRest(output)),
   };
@@ -90,6 +94,7 @@ export function copiedEcu(state: EcuState): EcuState {
     limits: speedLimits.copied(state.limits),
     protection: protection.copied(state.protection),
     boost: boost.copied(state.boost),
+    film: film.copied(state.film),
     idle: idle.copied(state.idle),
     outputs: state.outputs.map(switching.copied),
   };

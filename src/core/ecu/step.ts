@@ -5,6 +5,9 @@ import {
   type ActivationState,
   boost,
   type BoostOut,
+  film,
+  type FilmOut,
+  filmTakes,
   idle,
   type IdleOut,
   opening,
@@ -26,6 +29,7 @@ import {
 import type { PreparedCorrection } from '../correction';
 import type { EcuProgram, OutputProgram } from '../program';
 import { type InputCounts, inputCounts } from '../sensors';
+import { type FollowUp, stepFollowUps } from './followUps';
 import { type Fuel, fuelAt, fuelRoom, type FuelRoom } from './injection';
 import { readInputs, readQuickInputs } from './inputs';
 import { stepLostSensors } from './lostSensors';
@@ -47,6 +51,11 @@ export interface EcuOut {
   readonly protecting: ProtectionOut;
   /** What holds the boost. */
   readonly boosting: BoostOut;
+  /** What the film on the walls does to fuel. */
+  readonly film: FilmOut;
+  /** Openings beside the one of the cylinder that is fed, and how many of them are meant. */
+  readonly followUps: FollowUp[];
+  followUpCount: number;
   /** What idle is given. */
   readonly idling: IdleOut;
   /** Of each output, whether it is on. */
@@ -68,6 +77,9 @@ export function ecuOut(program: EcuProgram): EcuOut {
     limited: speedLimits.out(program.limits),
     protecting: protection.out(program.protection),
     boosting: boost.out(program.boost),
+    film: film.out(program.film),
+    followUps: [],
+    followUpCount: 0,
     idling: idle.out(program.idle),
     outputs: program.outputs.map((output) => switching.out(output)),
     fuel: fuelRoom(),
@@ -108,7 +120,13 @@ export function eventStep(
   const cut = out.cut.cut && state.phase === PHASE.running;
   out.stepped = true;
   const noFuel = cut || out.limited.cutFuel;
-  const fuel = fuelAt(program, frame, { active, cut: noFuel, held: out.limited }, out.fuel);
+  film.step(program.film, state.film, frame, out.film);
+  const followed = program.film === null ? null : out.film;
+  const fuel = fuelAt(program, frame, { active, cut: noFuel, held: out.limited, film: followed }, out.fuel);
+  filmTakes(program.film, state.film, out.film, frame, fuel.fuelMg);
+  const opens = out.opening.reason !== 'still';
+  out.followUpCount = opens ? stepFollowUps(program, state, frame, fuel, out.film, out.followUps) : 0;
+  write(frame, AT.filmAdds, fuel.filmAddsPercent);
   write(frame, AT.lambdaTarget, fuel.lambdaTarget);
   write(frame, AT.vePercent, fuel.vePercent);
   write(frame, AT.loadThrottle, fuel.loadThrottlePercent);
@@ -180,7 +198,9 @@ export function sparkStep(program: EcuProgram, frame: Frame, out: EcuOut): numbe
   if (!out.stepped) throw new TypeError('No event has been stepped');
   const active = activeOf(out);
   const load = targetLoad(program, frame, out.fuel.loadThrottlePercent);
-  const decisions = { active, cut: out.cut.cut, held: out.limited };
+  const { retardDeg, sparkDeg: replacedDeg } = out.limited;
+  const held = { retardDeg: retardDeg + out.cut.retardDeg, sparkDeg: replacedDeg };
+  const decisions = { active, cut: out.cut.cut, held, film: null };
   const { sparkDeg, idleDeg } = sparkAt(program, frame, load, decisions, []);
   write(frame, AT.sparkAdvance, sparkDeg);
   write(frame, AT.idleSpark, idleDeg);

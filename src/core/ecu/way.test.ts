@@ -60,6 +60,7 @@ function model(change: Change = {}, tables: Partial<Record<MapId, Grid | undefin
     runningSpeedRpm: 500,
     blend: null,
     acceleration: { thresholdPercentPerS: 10, decayTurns: 10 },
+    film: null,
     overrun: null,
     idle: NO_IDLE,
     limits: null,
@@ -172,6 +173,7 @@ describe('the way from pressure to opening', () => {
     const injector = { ...model().injector, shortPulse: curveThrough([[0.1, 0.1]]) };
     const at = injected(model({ injector, second: SECOND }), POINT, {
       active: [],
+      film: null,
       cut: true,
       held: FREE_SPARK,
     });

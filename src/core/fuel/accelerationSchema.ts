@@ -1,7 +1,20 @@
-import { quantityField, z } from '../field/schema';
+import { choiceField, quantityField, z } from '../field/schema';
 
 /** Acceleration enrichment’s settings that are single numbers. */
 export const accelerationSchema = z.object({
+  model: choiceField({
+    label: 'Fuel while the load changes',
+    required: false,
+    options: [
+      { id: 'rate', label: 'By throttle rate', hint: 'Added while it opens' },
+      { id: 'film', label: 'By the film', hint: 'What the wall takes and gives' },
+    ],
+    help: {
+      what: 'What makes up for fuel that stays on the port’s wall: a curve by throttle rate, or a model of the film.',
+      usual: 'By throttle rate to begin with; by the film once filling and dead time are right.',
+      changes: 'Mixture after a stab and after a lift: the film also takes fuel away as the load falls.',
+    },
+  }),
   threshold: quantityField({
     label: 'Acts above a throttle opening of',
     quantity: 'throttleRate',

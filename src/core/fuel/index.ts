@@ -32,3 +32,4 @@ export {
   type VeInputs,
   veReasons,
 } from './veGenerator';
+export { filmReasons, proposedFilmShare, proposedFilmTime } from './filmProposals';

@@ -155,6 +155,34 @@ export const overrunSchema = z.object({
       changes: 'How quickly power returns.',
     },
   }),
+  returnRetard: quantityField({
+    label: 'Spark pulled as fuel returns, by',
+    quantity: 'angle',
+    unit: 'deg',
+    min: 0,
+    max: 30,
+    decimals: 0,
+    required: false,
+    help: {
+      what: 'How much later the first charges after a cut are lit.',
+      usual: '6 to 12°. Empty for none.',
+      changes: 'Whether the car jerks as the engine takes up its load again.',
+    },
+  }),
+  returnFade: quantityField({
+    label: 'It comes back within',
+    quantity: 'seconds',
+    unit: 's',
+    min: 0.05,
+    max: 3,
+    decimals: 2,
+    required: false,
+    help: {
+      what: 'Time in which the spark comes back to its map.',
+      usual: '0.3 to 0.6 s.',
+      changes: 'How long the return takes.',
+    },
+  }),
 });
 
 /** The overrun section of the calibration document. */

@@ -92,6 +92,8 @@ const STEPS: Readonly<Record<MapId, readonly [across: number, up: number]>> = {
   idleSpeed: [120, 0],
   acceleration: [25, 0],
   accelerationCold: [0.6, 0],
+  filmShare: [8, 0],
+  filmTime: [0.2, 0],
   fuelCylinder: [0, 0],
   fuelGear: [0, 0],
   sparkCylinder: [0, 0],

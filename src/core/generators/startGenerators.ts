@@ -1,9 +1,12 @@
 import { baseValue, type Calibration } from '../calibration';
 import {
   accelerationReasons,
+  filmReasons,
   FUEL_MAPS,
   proposedAccelerationCold,
   proposedAccelerationPercent,
+  proposedFilmShare,
+  proposedFilmTime,
   RATE_BREAKPOINTS,
 } from '../fuel';
 import { IDLE_MAPS, type IdleInputs, idleReasons, proposedIdleAir, proposedIdleSpeed } from '../idle';
@@ -115,6 +118,24 @@ const accelerationCold: PlainGenerator = {
   }),
 };
 
+const filmShare: PlainGenerator = {
+  needs: () => [],
+  axes: overCoolant,
+  generate: (document) => ({
+    valueAtPoint: proposedFilmShare,
+    reasons: filmReasons('filmShare', coldExcessOf(document)),
+  }),
+};
+
+const filmTime: PlainGenerator = {
+  needs: () => ['engine.fuel'],
+  axes: overCoolant,
+  generate: (document) => ({
+    valueAtPoint: (coolantC) => proposedFilmTime(coolantC, coldExcessOf(document)),
+    reasons: filmReasons('filmTime', coldExcessOf(document)),
+  }),
+};
+
 /** How the maps of starting, idling and accelerating are proposed. */
 export const START_GENERATORS = {
   prime: startUp('prime'),
@@ -133,4 +154,6 @@ export const START_GENERATORS = {
     { id: 'fast', at: `at ${RATE_BREAKPOINTS.at(-1)} %/s`, x: RATE_BREAKPOINTS.at(-1) as number },
   ]),
   accelerationCold: anchoredCurve(FUEL_MAPS.accelerationCold, accelerationCold, COLD_TO_HOT),
+  filmShare: anchoredCurve(FUEL_MAPS.filmShare, filmShare, COLD_TO_HOT),
+  filmTime: anchoredCurve(FUEL_MAPS.filmTime, filmTime, COLD_TO_HOT),
 } as const satisfies Partial<Record<MapId, MapGenerator>>;

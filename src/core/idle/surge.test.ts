@@ -40,7 +40,16 @@ test.each<[string, readonly number[]]>([
 
 test('noise of any size is none', () => {
   const noise = fc.array(fc.integer({ min: -200, max: 200 }), { minLength: 160, maxLength: 160 });
-  fc.assert(fc.property(noise, (values) => surgeOf(values.map((v) => 1000 + v), 20) === null));
+  fc.assert(
+    fc.property(
+      noise,
+      (values) =>
+        surgeOf(
+          values.map((v) => 1000 + v),
+          20,
+        ) === null,
+    ),
+  );
 });
 
 test('a swing keeps its name beside noise half as large', () => {

@@ -1,6 +1,13 @@
 import type { ValveEvents } from '../cams';
 import type { Dwell, IgnitionMode } from '../coil';
-import type { BoostControl, IdleControl, OverrunCut, Protecting, SpeedLimiting } from '../control';
+import type {
+  BoostControl,
+  FilmSettings,
+  IdleControl,
+  OverrunCut,
+  Protecting,
+  SpeedLimiting,
+} from '../control';
 import type { PreparedCorrection } from '../correction';
 import type { FiringEvent } from '../engine';
 import type { LoadStrategy } from '../fuel';
@@ -39,6 +46,8 @@ export interface EcuProgram {
   /** Second maps blended in by the ethanol in the fuel; null with one fuel. */
   readonly blend: FuelBlend | null;
   readonly acceleration: { readonly thresholdPercentPerS: number; readonly decayTurns: number };
+  /** The film on the walls that fuel makes up for; null by throttle rate. */
+  readonly film: FilmSettings | null;
   readonly overrun: OverrunCut | null;
   /** Limits of speed, launch and gear shift; null where there are none. */
   readonly limits: SpeedLimiting | null;

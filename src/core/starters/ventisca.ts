@@ -313,6 +313,8 @@ export const ventisca: EngineSheet = {
       coolantHysteresis: amount(4, 'K', 'estimated'),
       delayIn: amount(0.6, 's', 'estimated'),
       delayOut: amount(0.1, 's', 'estimated'),
+      returnRetard: amount(8, 'deg', 'estimated'),
+      returnFade: amount(0.4, 's', 'estimated'),
     },
     blend: { use: choice('no', 'measured') },
     'protection.oilPressure': {

@@ -21,6 +21,14 @@ export type Action =
   | { readonly do: 'lift'; readonly toRpm: number }
   | { readonly do: 'brake'; readonly toKmPerH: number }
   | { readonly do: 'hold'; readonly rpm: number; readonly pedal: number; readonly forS: number }
+  /** At a held speed the foot goes down slowly, and stays. */
+  | {
+      readonly do: 'open';
+      readonly rpm: number;
+      readonly pedal: number;
+      readonly inS: number;
+      readonly forS: number;
+    }
   | {
       readonly do: 'sweep';
       readonly fromRpm: number;

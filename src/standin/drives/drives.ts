@@ -212,6 +212,27 @@ export const DRIVES = {
       { do: 'idle', forS: 8 },
     ],
   },
+  transients: {
+    label: 'Stabs, openings and lifts',
+    detail: 'Idle and two stabs, then on a brake: stabs, slow openings and lifts at two speeds.',
+    mostS: 120,
+    actions: [
+      ...WARM_UP,
+      { do: 'idle', forS: 6 },
+      ...[40, 25].flatMap((pedal): Action[] => [
+        { do: 'press', gear: 0, pedal, forS: 0.45 },
+        { do: 'idle', forS: 6 },
+      ]),
+      ...[2000, 3500].flatMap((rpm): Action[] => [
+        { do: 'hold', rpm, pedal: 8, forS: 4 },
+        { do: 'hold', rpm, pedal: 40, forS: 2.5 },
+        { do: 'hold', rpm, pedal: 8, forS: 3 },
+        { do: 'open', rpm, pedal: 40, inS: 2, forS: 4 },
+        { do: 'hold', rpm, pedal: 8, forS: 3 },
+      ]),
+      { do: 'idle', forS: 6 },
+    ],
+  },
   mapping: {
     label: 'Brake, across the map',
     detail: 'On a brake dynamometer: slow sweeps up and down at ten pedals, for a map to be corrected from.',

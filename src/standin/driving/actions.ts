@@ -152,6 +152,12 @@ export const ACTIONS: { readonly [Kind in Action['do']]: Doing<Kind> } = {
     memory.pedal = pedal;
     return timeS - memory.sinceS >= forS;
   },
+  open({ rpm, pedal, inS, forS }, memory, _, timeS, controls) {
+    controls.holdRpm = rpm;
+    const passedS = timeS - memory.sinceS;
+    memory.pedal = Math.min(pedal, Math.max(memory.pedal, (pedal * passedS) / inS));
+    return passedS >= forS;
+  },
   sweep({ fromRpm, toRpm, pedal, forS }, memory, _, timeS, controls) {
     const share = Math.min(1, (timeS - memory.sinceS) / forS);
     controls.holdRpm = fromRpm + (toRpm - fromRpm) * share;

@@ -1,5 +1,7 @@
 import { type LimitId, LIMITS, PHASE } from '@/core/channel';
 import type { CarEvent, VirtualCar } from '../virtualCar';
+import { type Excursion, excursionsIn } from './excursions';
+import { type IdleFacts, idleFactsOf } from './idleFacts';
 import type { DriveTrace } from './recording';
 
 /** What happened in a drive, in numbers. */
@@ -27,6 +29,10 @@ export interface DriveFacts {
   readonly protection: readonly Begun[];
   /** Sensors that were in fault, and when first, s. */
   readonly lost: readonly Begun[];
+  /** How it idled; null where it hardly did. */
+  readonly idle: IdleFacts | null;
+  /** What the mixture did while the throttle moved. */
+  readonly excursions: readonly Excursion[];
   readonly counters: {
     readonly syncLosses: number;
     readonly crankTeethMissing: number;
@@ -103,6 +109,8 @@ export class DriveWatch {
       limits: limitsOf(trace, this.car),
       protection: begunIn(columns.protection, trace),
       lost: begunIn(columns.sensorLost, trace),
+      idle: idleFactsOf(trace),
+      excursions: excursionsIn(trace),
       counters: {
         syncLosses: columns.syncLosses[samples - 1] ?? 0,
         crankTeethMissing: columns.crankTeethMissing[samples - 1] ?? 0,

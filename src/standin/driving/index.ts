@@ -3,6 +3,8 @@
  * A further action is one entry.
  */
 export type { DriverMemory } from './actions';
+export type { Excursion } from './excursions';
+export type { IdleFacts } from './idleFacts';
 export { type DriveFacts, DriveWatch } from './facts';
 export { driveLog, type DriveTrace, Recording } from './recording';
 export { isOver, scripted } from './scripted';

@@ -7,6 +7,8 @@ import {
   ecuOut,
   type EcuOut,
   eventStep,
+  injectionLead,
+  type FollowUp,
   type Fuel,
   outputStep,
   primeAt,
@@ -72,8 +74,6 @@ const SLOW_S = 0.01;
 const OUTPUTS_S = 0.02;
 const SLOW_INPUTS_S = 0.1;
 const HEAT_S = 0.05;
-/** Share of a cycle between the computing of a pulse and the firing of that charge. */
-const INJECTION_LEAD_CYCLES = 0.75;
 /** After this long with power and a standing engine, the prime pulse is given, s. */
 const PRIME_AFTER_S = 1;
 /** The slowest the engine computer counts, rev/min. */
@@ -138,7 +138,7 @@ export class VirtualCar {
     this.senses = sensesOf(program);
     this.decoder = triggerDecoder(program);
     this.intervals = intervalsDeg(this.metal);
-    this.lead = Math.max(1, Math.round(INJECTION_LEAD_CYCLES * this.metal.cylinders));
+    this.lead = injectionLead(this.metal.cylinders);
     this.out = ecuOut(program);
     this.stepS = setup.stepS ?? STEP_S;
     this.slowSteps = Math.round(SLOW_S / this.stepS);
@@ -424,6 +424,7 @@ export class VirtualCar {
     // Listened to in the window of this cylinder, which the frame names.
     if (harness.hearsKnock) write(frame, AT.knockNoise, plant.knockNoiseV);
     const injectedMg = this.injected(fed, fuel);
+    for (let i = 0; i < out.followUpCount; i += 1) this.follow(out.followUps[i] as FollowUp);
     if (this.onEvent !== null) this.onEvent(this.told(cylinder, fuel, injectedMg, speedRpm));
   }
 
@@ -435,6 +436,17 @@ export class VirtualCar {
     opening.secondOpeningMs = fuel.secondOpeningMs;
     opening.lostShare = lostShare(program, read(this.frame, AT.speed), fuel.netMs);
     return inject(this.metal, state.plant, state.surroundings, harness.sprays[fed - 1] ?? fed, opening);
+  }
+
+  /** Opens an injector once more. */
+  private follow({ cylinder, openingMs }: FollowUp): void {
+    const { harness, opening, state } = this;
+    if (!hasFuel(harness, cylinder)) return;
+    opening.openingMs = openingMs;
+    opening.secondOpeningMs = 0;
+    opening.lostShare = 0;
+    const once = { ...opening, squirts: 1 };
+    inject(this.metal, state.plant, state.surroundings, harness.sprays[cylinder - 1] ?? cylinder, once);
   }
 
   private told(cylinder: number, fuel: Fuel, injectedMg: number, speedRpm: number): CarEvent {

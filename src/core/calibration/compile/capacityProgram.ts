@@ -77,6 +77,7 @@ export function capacityProgram(
       boost: null,
       protection: null,
       sensorLoss: NOTHING_LOST,
+      film: null,
       overrun: null,
       corrections: [],
       injector: injectorProgram(document),

@@ -123,6 +123,8 @@ describe('a program', () => {
       coolantHysteresisC: 6,
       delayInS: 0.4,
       delayOutS: 0.2,
+      returnDeg: 8,
+      returnS: 0.4,
     });
     const off = structuredClone(full);
     choose(off, 'overrun.use', 'no');

@@ -1,4 +1,4 @@
-import type { OverrunCut } from '../../control';
+import type { FilmSettings, OverrunCut } from '../../control';
 import { preparedCorrection, type PreparedCorrection } from '../../correction';
 import { fuelById, withoutEthanol } from '../../fuels';
 import { gridOf } from '../../numeric';
@@ -7,7 +7,7 @@ import { isRequired } from '../applies';
 import { conversionContext } from '../context';
 import { baseValue, sweptVolumePerCylinderCm3 } from '../quantities';
 import type { Calibration } from '../schema';
-import { fillingMap, loadAxisOf, strategyOf, usedMaps } from '../strategy';
+import { fillingMap, followsFilm, loadAxisOf, strategyOf, usedMaps } from '../strategy';
 import { hardwarePrograms } from './hardwarePrograms';
 import { boostOf } from './boostProgram';
 import { idleOf } from './idleProgram';
@@ -40,6 +40,7 @@ export function completeProgram(document: Calibration): EcuProgram {
       thresholdPercentPerS: baseValue(document, 'acceleration.threshold') ?? 0,
       decayTurns: baseValue(document, 'acceleration.decay') ?? 1,
     },
+    film: filmOf(document, cylinders),
     overrun: overrunOf(document),
     idle: idleOf(document),
     limits: limitsOf(document),
@@ -93,6 +94,19 @@ function blend(document: Calibration): FuelBlend | null {
   };
 }
 
+/** The film that fuel makes up for; null by throttle rate, and while a map is missing. */
+function filmOf(document: Calibration, cylinders: number): FilmSettings | null {
+  const { filmShare, filmTime } = document.maps;
+  if (!followsFilm(document) || filmShare === null || filmTime === null) return null;
+  return {
+    cylinders,
+    barometricKpa: conversionContext(document).barometricKpa,
+    sharePercent: gridOf(filmShare),
+    timeS: gridOf(filmTime),
+    opensFromPercentPerS: baseValue(document, 'acceleration.threshold') ?? 0,
+  };
+}
+
 /** The overrun cut; null while it is off or incomplete. */
 export function overrunOf(document: Calibration): OverrunCut | null {
   if (document.overrun.use?.value !== 'yes') return null;
@@ -109,7 +123,9 @@ export function overrunOf(document: Calibration): OverrunCut | null {
     delayInS: at('delayIn'),
     delayOutS: at('delayOut'),
   };
-  return Object.values(cut).includes(null) ? null : (cut as OverrunCut);
+  if (Object.values(cut).includes(null)) return null;
+  const softly = { returnDeg: at('returnRetard') ?? 0, returnS: at('returnFade') ?? 0 };
+  return { ...(cut as Omit<OverrunCut, keyof typeof softly>), ...softly };
 }
 
 function preparedCorrections(document: Calibration): PreparedCorrection[] {

@@ -13,6 +13,7 @@ import { DriveTraces } from './DriveTraces';
 import { ReadyOnly } from '../ReadyOnly';
 import { Standing } from '../Standing';
 import { RunDrive } from './RunDrive';
+import { TransientCard } from './TransientCard';
 
 /** The car driven in simulation with this very calibration. */
 export function DriveScreen() {
@@ -60,6 +61,9 @@ export function DriveScreen() {
         {answer === null ? null : (
           <DriveFindings answer={answer} outdated={answered?.document !== document} />
         )}
+        {answer?.setup.drive === 'transients' ? (
+          <TransientCard id={id} document={document} setup={answer.setup} />
+        ) : null}
       </Page>
     </ReadyOnly>
   );

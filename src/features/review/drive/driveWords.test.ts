@@ -13,6 +13,8 @@ const FACTS: DriveFacts = {
   misfires: 0,
   charges: 40_000,
   limits: [],
+  idle: null,
+  excursions: [],
   protection: [],
   lost: [],
   counters: { syncLosses: 0, crankTeethMissing: 0, camPulsesMissing: 0 },
@@ -71,5 +73,35 @@ describe('a drive in sentences', () => {
     expect(warnings({ misfires: 900 })).toEqual([]);
     expect(warnings({ counters: { ...FACTS.counters, syncLosses: 1 } })).toEqual([]);
     expect(said({ pulling: null }).some(({ text }) => text.includes('Under load'))).toBe(false);
+  });
+
+  test('how it idled: at its target, off it, and a surge by its name', () => {
+    const idle = { forS: 42, meanOffRpm: -3, lowestOffRpm: -61, highestOffRpm: 48, surge: null };
+    const idled = (change: object) =>
+      said({ idle: { ...idle, ...change } }).map(({ tone, text }) => `${tone}: ${text}`);
+    expect(idled({})).toContain('good: Idled for 42 s at its target, 61 below and 48 above it at most.');
+    expect(idled({ meanOffRpm: -90 })).toContain(
+      'plain: Idled for 42 s, on average 90 rev/min below its target, 61 below and 48 above it at most.',
+    );
+    expect(idled({ surge: { hz: 1.25, swingRpm: 161 } })).toContain(
+      'warning: The idle surges: it swings by 161 rev/min, 1.3 times a second. Bring its air more slowly.',
+    );
+    expect(idled({ meanOffRpm: NaN }).join()).not.toMatch(/Idled/);
+  });
+
+  test('the worst mixture of each movement of the throttle', () => {
+    const excursions = [
+      { kind: 'stab', atS: 40, leaner: 0.04, richer: 0.02 },
+      { kind: 'stab', atS: 50, leaner: 0.24, richer: 0 },
+      { kind: 'lift', atS: 52, leaner: 0, richer: 0.2 },
+    ] as const;
+    const texts = said({ excursions }).map(({ tone, text }) => `${tone}: ${text}`);
+    expect(texts).toContain(
+      'warning: In a stab: the mixture went 24 % leaner and 2 % richer than before at most.',
+    );
+    expect(texts).toContain(
+      'plain: After a lift: the mixture went 0 % leaner and 20 % richer than before at most.',
+    );
+    expect(texts.join()).not.toMatch(/slow opening/);
   });
 });

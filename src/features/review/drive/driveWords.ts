@@ -2,6 +2,16 @@ import { GUARD_REASONS, LIMIT_CODE, LIMITS, SENSORS_LOST } from '@/core/channel'
 import { formatNumber, inSentence } from '@/core/units';
 import type { DriveFacts } from '@/workers/driveProtocol';
 
+const MOVEMENTS = [
+  { kind: 'stab', words: 'In a stab' },
+  { kind: 'opening', words: 'In a slow opening' },
+  { kind: 'lift', words: 'After a lift' },
+] as const;
+/** A mixture that much leaner stumbles, a share. */
+const LEAN_EXCURSION = 0.1;
+/** An idle that is on average no further off is at its target, rev/min. */
+const NEAR_IDLE_RPM = 40;
+
 /** What happened in a drive, a sentence each, with whether it is as it should be. */
 export interface DriveSentence {
   readonly tone: 'good' | 'warning' | 'plain';
@@ -20,7 +30,6 @@ export function driveSentences(facts: DriveFacts): DriveSentence[] {
   const { ranFromS, diedAtS, pulling, cuts, knocks, misfires, charges, counters } = facts;
   if (ranFromS === null)
     return [{ tone: 'warning', text: 'The engine never ran. Look at the dry start first.' }];
-  const seconds = (value: number) => `${formatNumber(value, 0)} s`;
   const found: (DriveSentence | null)[] = [
     diedAtS.length === 0
       ? { tone: 'good', text: `Ran from ${formatNumber(ranFromS, 1)} s on and did not die.` }
@@ -56,6 +65,8 @@ export function driveSentences(facts: DriveFacts): DriveSentence[] {
           tone: 'plain',
           text: `Fuel was cut on overrun ${times(cuts.times)}, ${seconds(cuts.forS)} in all.`,
         },
+    ...idleSentences(facts.idle),
+    ...excursionSentences(facts.excursions),
     ...facts.protection.map(({ code, atS, forS }): DriveSentence => ({
       tone: 'warning',
       text: `Protection acted at ${seconds(atS)} because of ${inSentence(GUARD_REASONS[code]?.label ?? '')}, for ${seconds(forS)}.`,
@@ -74,6 +85,50 @@ export function driveSentences(facts: DriveFacts): DriveSentence[] {
   return found
     .filter((sentence) => sentence !== null)
     .sort((one, other) => order[one.tone] - order[other.tone]);
+}
+
+/** How it idled, and a surge by its name. */
+function idleSentences(idle: DriveFacts['idle']): DriveSentence[] {
+  if (idle === null) return [];
+  const { forS, meanOffRpm, lowestOffRpm, highestOffRpm, surge } = idle;
+  const rpm = (value: number) => formatNumber(Math.abs(value), 0);
+  const said: DriveSentence[] = [];
+  if (surge !== null) {
+    said.push({
+      tone: 'warning',
+      text: `The idle surges: it swings by ${rpm(surge.swingRpm)} rev/min, ${formatNumber(surge.hz, 1)} times a second. Bring its air more slowly.`,
+    });
+  }
+  if (!Number.isNaN(meanOffRpm)) {
+    const where = `${rpm(lowestOffRpm)} below and ${rpm(highestOffRpm)} above it at most`;
+    const near = Math.abs(meanOffRpm) < NEAR_IDLE_RPM;
+    said.push({
+      tone: near ? 'good' : 'plain',
+      text: near
+        ? `Idled for ${seconds(forS)} at its target, ${where}.`
+        : `Idled for ${seconds(forS)}, on average ${rpm(meanOffRpm)} rev/min ${meanOffRpm < 0 ? 'below' : 'above'} its target, ${where}.`,
+    });
+  }
+  return said;
+}
+
+/** The worst mixture of each kind of movement of the throttle. */
+function excursionSentences(excursions: DriveFacts['excursions']): DriveSentence[] {
+  return MOVEMENTS.flatMap(({ kind, words }): DriveSentence[] => {
+    const those = excursions.filter((one) => one.kind === kind);
+    if (those.length === 0) return [];
+    const [leaner, richer] = [
+      Math.max(...those.map((one) => one.leaner)),
+      Math.max(...those.map((one) => one.richer)),
+    ];
+    const percent = (share: number) => `${formatNumber(100 * share, 0)} %`;
+    return [
+      {
+        tone: leaner > LEAN_EXCURSION ? 'warning' : 'plain',
+        text: `${words}: the mixture went ${percent(leaner)} leaner and ${percent(richer)} richer than before at most.`,
+      },
+    ];
+  });
 }
 
 /** "Held back by engine speed for 5.9 s: 412 charges without fuel, 68 or 69 a cylinder." */
@@ -108,6 +163,10 @@ function mixtureSentence(pulling: DriveFacts['pulling']): DriveSentence | null {
     tone: 'good',
     text: `Under load the mixture kept between ${percent(richest)} richer and ${percent(Math.max(1, leanest))} leaner than the target.`,
   };
+}
+
+function seconds(value: number): string {
+  return `${formatNumber(value, 0)} s`;
 }
 
 function times(count: number): string {

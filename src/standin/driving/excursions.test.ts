@@ -1,0 +1,97 @@
+import { CHANNEL_IDS, type ChannelId, PHASE } from '@/core/channel';
+import { excursionsIn } from './excursions';
+import { idleFactsOf } from './idleFacts';
+import type { DriveTrace } from './recording';
+
+const RATE_HZ = 20;
+
+/** A drive of ten seconds and more in which every channel rests but those given, by time. */
+function trace(given: Partial<Record<ChannelId, (timeS: number) => number>>, seconds = 10): DriveTrace {
+  const samples = seconds * RATE_HZ;
+  const columns = Object.fromEntries(
+    CHANNEL_IDS.map((id) => [
+      id,
+      Float32Array.from({ length: samples }, (_, i) => given[id]?.(i / RATE_HZ) ?? 0),
+    ]),
+  ) as unknown as DriveTrace['columns'];
+  return { rateHz: RATE_HZ, samples, columns };
+}
+const running = { phase: () => PHASE.running, lambdaTarget: () => 1, lambdaOne: () => 1 };
+const after = (at: number, before: number, then: number) => (timeS: number) => (timeS < at ? before : then);
+const rising = (at: number, inS: number, to: number) => (timeS: number) =>
+  to * Math.min(1, Math.max(0, (timeS - at) / inS));
+
+describe('the mixture while the throttle moves', () => {
+  test('a stab of two tenths of a second: the leanest and the richest beside what was before', () => {
+    const lambdaOne = (timeS: number) => (timeS < 5.2 ? 1.05 : timeS < 5.5 ? 1.26 : timeS < 6 ? 0.945 : 1.05);
+    const found = excursionsIn(trace({ ...running, throttle: rising(5, 0.2, 40), lambdaOne }));
+    expect(found).toHaveLength(1);
+    expect(found[0]?.kind).toBe('stab');
+    expect(found[0]?.leaner).toBeCloseTo(0.2, 4);
+    expect(found[0]?.richer).toBeCloseTo(0.1, 4);
+  });
+
+  test('a throttle that takes two seconds is opened slowly, and one that closes is a lift', () => {
+    const kinds = (throttle: (timeS: number) => number) =>
+      excursionsIn(trace({ ...running, throttle })).map(({ kind }) => kind);
+    expect(kinds(rising(5, 2, 40))).toEqual(['opening']);
+    expect(kinds((timeS) => 40 - rising(5, 0.15, 40)(timeS))).toEqual(['lift']);
+    expect(kinds(rising(5, 0.2, 8))).toEqual([]);
+    expect(kinds(() => 30)).toEqual([]);
+  });
+
+  test('a target that becomes richer is no excursion while the old one is still in the exhaust', () => {
+    const found = excursionsIn(
+      trace({
+        ...running,
+        throttle: rising(5, 0.2, 40),
+        lambdaTarget: after(5.1, 1, 0.8),
+        lambdaOne: after(5.5, 1, 0.8),
+      }),
+    );
+    expect(found[0]?.leaner).toBeCloseTo(0, 6);
+    expect(found[0]?.richer).toBeCloseTo(0, 6);
+  });
+
+  test('it ends where the foot comes off, fuel is cut or the engine stops; without lambda nothing is told', () => {
+    const late = after(5.8, 1, 1.5);
+    const stab = { ...running, throttle: rising(5, 0.2, 40), lambdaOne: late };
+    const leaner = (change: Partial<Record<ChannelId, (timeS: number) => number>>) =>
+      excursionsIn(trace({ ...stab, ...change }))[0]?.leaner;
+    expect(leaner({})).toBeCloseTo(0.5, 4);
+    expect(leaner({ throttle: (timeS) => (timeS > 5.6 ? 0 : rising(5, 0.2, 40)(timeS)) - 0 })).toBeDefined();
+    expect(leaner({ cutShare: after(5.6, 0, 30) })).toBe(0);
+    expect(leaner({ overrunCut: after(5.6, 0, 1) })).toBe(0);
+    expect(leaner({ phase: after(5.6, PHASE.running, PHASE.cranking) })).toBe(0);
+    expect(excursionsIn(trace({ ...stab, lambdaOne: () => NaN }))).toEqual([]);
+  });
+});
+
+describe('how it idled', () => {
+  const idling = { ...running, idleState: () => 3, idleTarget: () => 1000, speed: () => 990 };
+
+  test('beside its target, the first two seconds of each idle left out', () => {
+    const facts = idleFactsOf(
+      trace({ ...idling, speed: (timeS) => (timeS < 1.5 ? 700 : timeS < 6 ? 990 : 1010) }),
+    );
+    expect(facts?.forS).toBeCloseTo(8, 6);
+    expect(facts?.lowestOffRpm).toBeCloseTo(-10, 6);
+    expect(facts?.highestOffRpm).toBeCloseTo(10, 6);
+    expect(facts?.surge).toBeNull();
+  });
+
+  test('a swing is named, one that is interrupted is not', () => {
+    const speed = (timeS: number) => 1000 + 60 * Math.sin(2 * Math.PI * timeS);
+    expect(idleFactsOf(trace({ ...idling, speed }, 14))?.surge?.hz).toBeCloseTo(1, 1);
+    const idleState = (timeS: number) => (Math.round(timeS) % 5 === 0 ? 1 : 3);
+    expect(idleFactsOf(trace({ ...idling, speed, idleState }, 14))?.surge ?? null).toBeNull();
+  });
+
+  test('without control a closed throttle at a low speed counts, and without idling there is nothing', () => {
+    const free = { ...idling, idleState: () => 0, throttle: () => 0 };
+    expect(idleFactsOf(trace(free))?.meanOffRpm).toBeCloseTo(-10, 6);
+    expect(idleFactsOf(trace({ ...free, throttle: () => 20 }))).toBeNull();
+    expect(idleFactsOf(trace({ ...free, speed: () => 3000 }))).toBeNull();
+    expect(idleFactsOf(trace({ ...idling, phase: () => PHASE.cranking }))).toBeNull();
+  });
+});
