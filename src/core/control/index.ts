@@ -47,4 +47,5 @@ export {
   type SpeedLimitState,
   withholdsSpark,
 } from './speedLimits';
+export { type Surge, surgeOf } from './surge';
 export { outputStates, type Switching, switching, type SwitchingOut, type SwitchingState } from './switching';

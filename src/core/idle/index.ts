@@ -1,5 +1,5 @@
 /**
- * Idle air and idle speed: their maps, fields, generators and what is proposed for a loop; a surge told from noise.
+ * Idle air and idle speed: their maps, fields, generators and what is proposed for a loop.
  * What air is needed is said in engine.
  * Nothing is regulated here: the loop is control.
  */
@@ -19,4 +19,3 @@ export {
   proposedLoop,
 } from './loopProposals';
 export { IDLE_MAPS } from './idleMaps';
-export { type Surge, surgeOf } from './surge';

@@ -1,5 +1,5 @@
 import { IDLE_CODE, PHASE } from '@/core/channel';
-import { type Surge, surgeOf } from '@/core/idle';
+import { type Surge, surgeOf } from '@/core/control';
 import type { DriveTrace } from './recording';
 
 /** How the engine idled in a drive. */
