@@ -1,6 +1,6 @@
 import { cleanup, render } from '@tests/support/render';
 import type { ReactElement } from 'react';
-import { choose, everything } from '@tests/support/everything';
+import { choose, everything, STRATEGIES } from '@tests/support/everything';
 import {
   type Calibration,
   fieldInfo,
@@ -23,6 +23,7 @@ import { SensorScreen } from './build/SensorScreen';
 import { StagingScreen } from './build/StagingScreen';
 import { TriggerScreen } from './build/TriggerScreen';
 import { BoostScreen } from './maps/BoostScreen';
+import { IdleScreen } from './maps/IdleScreen';
 import { LimitsScreen } from './maps/LimitsScreen';
 import { LoadScreen } from './maps/LoadScreen';
 import { MapList } from './maps/MapList';
@@ -84,7 +85,7 @@ const SCREENS: Readonly<Record<string, (document: Calibration) => string[]>> = {
   coils: screenOf(CoilsScreen),
   startUp: settingsOf,
   load: onLoad,
-  idle: (document) => [...settingsOf(document), ...onLoad(document)],
+  idle: screenOf(IdleScreen),
   acceleration: settingsOf,
   overrun: screenOf(OverrunScreen),
   limits: screenOf(LimitsScreen),
@@ -136,14 +137,19 @@ test('every field says what it is, what is usual and what it changes', () => {
 
 test('every map that is in use stands once in the list, in a group', () => {
   const names = new Set<string>();
-  for (const strategy of ['speedDensity', 'throttle', 'throttlePressure', 'airMass', 'pulseWidth']) {
-    const document = everything((draft) => choose(draft, 'load.strategy', strategy));
+  const ways = [
+    ...STRATEGIES.map((id) => ['load.strategy', id] as const),
+    ['acceleration.model', 'film'] as const,
+  ];
+  for (const [path, id] of ways) {
+    const document = everything((draft) => choose(draft, path, id));
     openSession('one', 1, document);
     const { container } = render(<MapList />);
-    for (const id of usedMaps(document)) {
-      const links = container.querySelectorAll(`[role="link"][aria-label="${MAP_DEFINITIONS[id].label}"]`);
+    for (const mapId of usedMaps(document)) {
+      const { label } = MAP_DEFINITIONS[mapId];
+      const links = container.querySelectorAll(`[role="link"][aria-label="${label}"]`);
       expect(links).toHaveLength(1);
-      names.add(id);
+      names.add(mapId);
     }
     cleanup();
     closeSession();
