@@ -10,6 +10,7 @@ import { proveFit } from './fit.mts';
 import { proveFitCar } from './fitCar.mts';
 import { proveHalved } from './halved.mts';
 import { proveHolding } from './holding.mts';
+import { proveIdle } from './idle.mts';
 import { proveLoom } from './loom.mts';
 import { missedLines } from './report.mts';
 import { proveStarts } from './starts.mts';
@@ -29,6 +30,7 @@ for (const prove of [
   proveDrives,
   proveHalved,
   proveHolding,
+  proveIdle,
 ]) {
   prove(firstSeed);
 }

@@ -37,7 +37,7 @@ export interface FilmOut {
   wetShare: number;
   /** Share of what lies there that leaves in a cycle, 0…1. */
   leavesShare: number;
-  /** How much higher the load will be at the next event if it goes on rising as it did, kPa and %. */
+  /** How much higher the load is taken to be at the next event, kPa and %. */
   risesKpa: number;
   risesPercent: number;
 }
@@ -98,6 +98,9 @@ export const film: Control<FilmSettings | null, FilmState, FilmOut> = {
   },
 };
 
+/** Of a rise as large as the last one so much is counted on, a share: what is given too early cannot be taken back. */
+const SEEN_AHEAD = 0.5;
+
 /** How far the load rises in the time between two events, while the throttle opens. */
 function ahead(
   { opensFromPercentPerS, barometricKpa }: FilmSettings,
@@ -109,8 +112,8 @@ function ahead(
   const throttle = read(frame, AT.throttle);
   const opens = read(frame, AT.throttleRate) > opensFromPercentPerS;
   const most = Math.max(0, barometricKpa - kpa);
-  out.risesKpa = opens ? Math.min(most, Math.max(0, kpa - (state.lastKpa ?? kpa))) : 0;
-  out.risesPercent = opens ? Math.max(0, throttle - (state.lastThrottle ?? throttle)) : 0;
+  out.risesKpa = opens ? Math.min(most, SEEN_AHEAD * Math.max(0, kpa - (state.lastKpa ?? kpa))) : 0;
+  out.risesPercent = opens ? SEEN_AHEAD * Math.max(0, throttle - (state.lastThrottle ?? throttle)) : 0;
   state.lastKpa = kpa;
   state.lastThrottle = throttle;
 }

@@ -150,7 +150,7 @@ function sectionsOf(engine: Beginning): Sections {
       throttleWorth: number(14, '%'),
       ...idleControlEntries(engine.idleValveKgPerH !== null),
     },
-    acceleration: { threshold: number(20, '%/s'), decay: number(8, '1') },
+    acceleration: { model: say('film'), threshold: number(20, '%/s'), decay: number(8, '1') },
     overrun: { use: say('no') },
     blend: { use: say('no') },
     limits: {

@@ -6,6 +6,8 @@ interface DriveInfo {
   readonly detail: string;
   /** It ends after this long, whatever has been done, s. */
   readonly mostS: number;
+  /** It says something only where it begins so, °C. */
+  readonly begins?: { readonly coolantC: number; readonly airC: number };
   readonly actions: readonly Action[];
 }
 
@@ -54,6 +56,13 @@ export const DRIVES = {
       { do: 'idle', forS: 12 },
       { do: 'off', forS: 3 },
     ],
+  },
+  fan: {
+    label: 'Idle until the fan comes on',
+    detail: 'Begun hot and standing: the fan comes on and goes off again, twice at most.',
+    mostS: 150,
+    begins: { coolantC: 93, airC: 22 },
+    actions: [{ do: 'start' }, { do: 'idle', forS: 140 }],
   },
   pulls: {
     label: 'Cruises and pulls',

@@ -54,7 +54,7 @@ describe('the mixture while the throttle moves', () => {
   });
 
   test('it ends where the foot comes off, fuel is cut or the engine stops; without lambda nothing is told', () => {
-    const late = after(5.8, 1, 1.5);
+    const late = (timeS: number) => (timeS > 5.8 && timeS < 6.2 ? 1.5 : 1);
     const stab = { ...running, throttle: rising(5, 0.2, 40), lambdaOne: late };
     const leaner = (change: Partial<Record<ChannelId, (timeS: number) => number>>) =>
       excursionsIn(trace({ ...stab, ...change }))[0]?.leaner;
@@ -65,6 +65,17 @@ describe('the mixture while the throttle moves', () => {
     expect(leaner({ phase: after(5.6, PHASE.running, PHASE.cranking) })).toBe(0);
     expect(excursionsIn(trace({ ...stab, lambdaOne: () => NaN }))).toEqual([]);
   });
+});
+
+test('what the map is off where the throttle stays is no excursion; in a short stab nobody can tell', () => {
+  const lambdaOne = after(5.2, 1, 0.85);
+  const held = excursionsIn(trace({ ...running, throttle: rising(5, 0.2, 40), lambdaOne }));
+  expect(held[0]).toMatchObject({ isHeld: true, leaner: 0 });
+  expect(held[0]?.richer).toBeCloseTo(0, 4);
+  const short = (timeS: number) => (timeS > 5.7 ? 0 : rising(5, 0.2, 40)(timeS));
+  const stab = excursionsIn(trace({ ...running, throttle: short, lambdaOne }))[0];
+  expect(stab?.isHeld).toBe(false);
+  expect(stab?.richer).toBeCloseTo(0.15, 4);
 });
 
 describe('how it idled', () => {

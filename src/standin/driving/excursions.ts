@@ -7,21 +7,28 @@ export interface Excursion {
   readonly atS: number;
   readonly leaner: number;
   readonly richer: number;
+  /** The throttle stayed until the mixture had settled: what the maps are off there is not counted. */
+  readonly isHeld: boolean;
 }
 
 /** A throttle that moves by so much, %, within such a time, s, is a stab or a lift; one that takes longer is opened slowly. */
 const MOVES_PERCENT = 10;
 const FAST_S = 0.35;
+/** One that comes back by so much has been turned round: what follows is another movement, %. */
+const TURNED_PERCENT = 3;
 const SLOW_S = 2.5;
 /** It is looked at for so long, s, and against what was before for so long. */
 const SEEN_S = 2;
 const BEFORE_S = 1;
+/** What it has settled to is seen at its end, s. */
+const SETTLED_S = 0.4;
 /** What is in the exhaust now was asked for at most so long ago, s. */
 const EXHAUST_S = 0.6;
 
 /**
  * The mixture of each stab, slow opening and lift in a drive. Measured lambda is compared with the range of targets of the last
- * moments, since what is measured was injected some time ago, and with how far off it was before the throttle moved.
+ * moments, since what is measured was injected some time ago, and with how far off it was before the throttle moved, and where it has
+ * settled after it.
  */
 export function excursionsIn(trace: DriveTrace): Excursion[] {
   const { columns, samples, rateHz } = trace;
@@ -57,37 +64,51 @@ export function excursionsIn(trace: DriveTrace): Excursion[] {
 }
 
 function excursionAt(
-  { columns, rateHz }: DriveTrace,
+  trace: DriveTrace,
   kind: Excursion['kind'],
   from: number,
   seen: number,
 ): Excursion | null {
+  const { columns, rateHz } = trace;
   const lambda = (i: number) => columns.lambdaOne[i] as number;
-  const before = Math.round(BEFORE_S * rateHz);
-  let [sum, count] = [0, 0];
-  for (let i = from - before; i <= from; i += 1) {
-    const ratio = lambda(i) / (columns.lambdaTarget[i] as number);
-    if (Number.isNaN(ratio)) continue;
-    sum += ratio;
-    count += 1;
-  }
-  if (count < before / 2) return null;
-  const usual = sum / count;
+  const usual = meanRatio(trace, from - Math.round(BEFORE_S * rateHz), from);
+  if (usual === null) return null;
   const ago = Math.round(EXHAUST_S * rateHz);
-  const start = columns.throttle[from] as number;
+  const sign = kind === 'lift' ? -1 : 1;
+  let furthest = columns.throttle[from] as number;
+  let end = from;
+  while (end < from + seen) {
+    const now = columns.throttle[end] as number;
+    furthest = sign * Math.max(sign * furthest, sign * now);
+    const turned = sign * (furthest - now) > TURNED_PERCENT;
+    const cut = columns.overrunCut[end] === 1 || (columns.cutShare[end] as number) > 0;
+    if (turned || cut || columns.phase[end] !== PHASE.running) break;
+    end += 1;
+  }
+  const isHeld = end === from + seen;
+  const settled = isHeld ? (meanRatio(trace, end - Math.round(SETTLED_S * rateHz), end - 1) ?? usual) : usual;
+  const [low, high] = [Math.min(usual, settled), Math.max(usual, settled)];
   let [leaner, richer] = [0, 0];
-  for (let i = from; i < from + seen; i += 1) {
-    const now = columns.throttle[i] as number;
-    const turned = kind === 'lift' ? now > start + MOVES_PERCENT : now < start;
-    const cut = columns.overrunCut[i] === 1 || (columns.cutShare[i] as number) > 0;
-    if (turned || cut || columns.phase[i] !== PHASE.running) break;
+  for (let i = from; i < end; i += 1) {
     let [least, most] = [Infinity, 0];
     for (let j = Math.max(0, i - ago); j <= i; j += 1) {
       least = Math.min(least, columns.lambdaTarget[j] as number);
       most = Math.max(most, columns.lambdaTarget[j] as number);
     }
-    leaner = Math.max(leaner, lambda(i) / usual / most - 1 || 0);
-    richer = Math.max(richer, 1 - lambda(i) / usual / least || 0);
+    leaner = Math.max(leaner, lambda(i) / high / most - 1 || 0);
+    richer = Math.max(richer, 1 - lambda(i) / low / least || 0);
   }
-  return { kind, atS: (from + 1) / rateHz, leaner, richer };
+  return { kind, atS: (from + 1) / rateHz, leaner, richer, isHeld };
+}
+
+/** Measured lambda over its target on average; null where it is mostly not measured. */
+function meanRatio({ columns }: DriveTrace, from: number, to: number): number | null {
+  let [sum, count] = [0, 0];
+  for (let i = from; i <= to; i += 1) {
+    const ratio = (columns.lambdaOne[i] as number) / (columns.lambdaTarget[i] as number);
+    if (Number.isNaN(ratio)) continue;
+    sum += ratio;
+    count += 1;
+  }
+  return count < (to - from) / 2 ? null : sum / count;
 }

@@ -35,9 +35,9 @@ test('a program with another enrichment, or with a film, shares nothing it chang
 
 test('the worst of a drive is that of its stabs and openings; one without any, or that died, is the worst of all', () => {
   const excursions = [
-    { kind: 'stab', atS: 1, leaner: 0.2, richer: 0.1 },
-    { kind: 'opening', atS: 2, leaner: 0.05, richer: 0.15 },
-    { kind: 'lift', atS: 3, leaner: 0.9, richer: 0.9 },
+    { kind: 'stab', atS: 1, leaner: 0.2, richer: 0.1, isHeld: true },
+    { kind: 'opening', atS: 2, leaner: 0.05, richer: 0.15, isHeld: true },
+    { kind: 'lift', atS: 3, leaner: 0.9, richer: 0.9, isHeld: false },
   ] as const;
   expect(worstOf({ excursions, diedAtS: [] })).toEqual({ leaner: 0.2, richer: 0.15, died: false });
   expect(worstOf({ excursions, diedAtS: [4] }).died).toBe(true);

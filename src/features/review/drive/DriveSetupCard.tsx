@@ -1,11 +1,17 @@
 import { View } from 'react-native';
-import { DRIVE_IDS, DRIVES } from '@/workers/driveProtocol';
+import { DRIVE_IDS, type DriveId, DRIVES } from '@/workers/driveProtocol';
 import { Chips } from '@/ui/button/Chips';
 import { NumberBox } from '@/ui/field';
 import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { changeDrive, useDrive } from './driveStore';
+
+/** What a drive has to begin with; nothing for most. */
+function beginsOf(drive: DriveId): { readonly coolantC?: number; readonly airC?: number } {
+  const info = DRIVES[drive];
+  return 'begins' in info ? info.begins : {};
+}
 
 /** Which drive, and how warm engine and air are when it begins. */
 export function DriveSetupCard() {
@@ -16,7 +22,7 @@ export function DriveSetupCard() {
         label="Drive"
         options={DRIVE_IDS.map((id) => ({ id, label: DRIVES[id].label }))}
         value={setup.drive}
-        onChange={(drive) => changeDrive({ drive })}
+        onChange={(drive) => changeDrive({ drive, ...beginsOf(drive) })}
       />
       <Text colour="muted">{DRIVES[setup.drive].detail}</Text>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m }}>

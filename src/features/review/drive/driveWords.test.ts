@@ -91,9 +91,9 @@ describe('a drive in sentences', () => {
 
   test('the worst mixture of each movement of the throttle', () => {
     const excursions = [
-      { kind: 'stab', atS: 40, leaner: 0.04, richer: 0.02 },
-      { kind: 'stab', atS: 50, leaner: 0.24, richer: 0 },
-      { kind: 'lift', atS: 52, leaner: 0, richer: 0.2 },
+      { kind: 'stab', atS: 40, leaner: 0.04, richer: 0.02, isHeld: true },
+      { kind: 'stab', atS: 50, leaner: 0.24, richer: 0, isHeld: true },
+      { kind: 'lift', atS: 52, leaner: 0, richer: 0.2, isHeld: true },
     ] as const;
     const texts = said({ excursions }).map(({ tone, text }) => `${tone}: ${text}`);
     expect(texts).toContain(
