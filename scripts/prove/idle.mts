@@ -1,7 +1,8 @@
 import type { Calibration } from '@/core/calibration';
 import { calibrationFromSheet, STARTER_SHEETS } from '@/core/starters';
 import { bandRpm, idled, screwSetFor } from '@tests/support/idling';
-import { filmed, transients } from '@tests/support/transients';
+import { filmed } from '@tests/support/filmed';
+import { transients } from '@tests/support/transients';
 import { demo, TEST_DAY } from '@tests/support/ventisca';
 import { DEMOS, found, say } from './report.mts';
 

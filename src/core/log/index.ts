@@ -11,5 +11,7 @@ export type { FittedCells } from './fit';
 export { fitLog, fittingLog, type FitStage, type LogFit } from './fitLog';
 export { logRows } from './rows';
 export { LEFT_OUT, LEFT_OUT_REASONS, type LeftOut, type LeftOutReason } from './leftOut';
+export { type IdleFacts, idleFactsOf } from './idle';
+export { idleSentences, surgeWords } from './idleWords';
 export { type Log, type LogColumn, logged } from './log';
 export { type FillingMapId, fillingMapOf, type MapTask, mapTaskOf } from './mapTask';

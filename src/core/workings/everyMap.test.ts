@@ -1,5 +1,6 @@
 import { everyMapWith, STRATEGIES } from '@tests/support/everything';
-import { programOf } from '@tests/support/ventisca';
+import { filmed } from '@tests/support/filmed';
+import { demo, programOf } from '@tests/support/ventisca';
 import { compile, usedMaps } from '../calibration';
 import { AT, type ChannelValues, type Frame, frameOf, PHASE, read } from '../channel';
 import { speedLimits } from '../control';
@@ -9,14 +10,16 @@ import { lookUpCurve } from '../numeric';
 import { type EcuProgram, MAP_DEFINITIONS, MAP_IDS, type MapId } from '../program';
 import { workingsAt } from './steps';
 
-/**
- * Maps that no fuel and no spark follow from: the idle target is aimed at by a loop that is not there yet, and Workings
- * shows the speed of a point, not what it should be.
- */
-const AIMED_AT: readonly MapId[] = ['idleSpeed'];
-
 /** These act from moment to moment, or only while a sensor is in fault: tried where that is. */
-const OVER_TIME: readonly MapId[] = ['shiftTime', 'pressureThrottle', 'boostTarget', 'boostDuty'];
+const OVER_TIME: readonly MapId[] = [
+  'idleSpeed',
+  'filmShare',
+  'filmTime',
+  'shiftTime',
+  'pressureThrottle',
+  'boostTarget',
+  'boostDuty',
+];
 
 /** Read before there is a point to work through: the prime once at key on, the idle valve before fuel is computed. */
 const NOT_IN_A_POINT: readonly MapId[] = ['prime', 'idleAir'];
@@ -79,7 +82,7 @@ describe.each(STRATEGIES)('with load measured by %s', (strategy) => {
   const document = everyMapWith(strategy);
   const asIs = done(programOf(document));
 
-  test.each(usedMaps(document).filter((id) => !AIMED_AT.includes(id) && !OVER_TIME.includes(id)))(
+  test.each(usedMaps(document).filter((id) => !OVER_TIME.includes(id)))(
     'a change of the map %s changes what is injected, fired or let past, and Workings shows the map',
     (id) => {
       const map = document.maps[id];
@@ -107,8 +110,29 @@ function moved(id: MapId, map: MapData): MapData {
 }
 
 test('every map is in use with one strategy or another', () => {
-  const used = new Set(STRATEGIES.flatMap((strategy) => usedMaps(everyMapWith(strategy))));
+  const used = new Set([
+    ...STRATEGIES.flatMap((strategy) => usedMaps(everyMapWith(strategy))),
+    ...usedMaps(filmed(demo())),
+  ]);
   expect(MAP_IDS.filter((id) => !used.has(id))).toEqual([]);
+});
+
+test('the film stands in Workings with its maps, in balance', () => {
+  const program = programOf(filmed(demo()));
+  const point = frameOf({
+    ...running,
+    speed: 3300,
+    manifoldPressure: 72,
+    coolant: 80,
+    air: 31,
+    sinceStart: 300,
+  });
+  const { steps, injection } = workingsAt(program, point);
+  const step = steps.find(({ id }) => id === 'film');
+  expect(step?.reads?.map(({ of }) => ('mapId' in of ? of.mapId : null))).toEqual(['filmShare', 'filmTime']);
+  expect(step?.result.value).toBe(injection.fuelMg);
+  expect(injection.filmAddsPercent).toBe(0);
+  expect(workingsAt(programOf(demo()), point).steps.some(({ id }) => id === 'film')).toBe(false);
 });
 
 test('a document is compiled once, and a changed one anew', () => {

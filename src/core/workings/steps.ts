@@ -2,6 +2,7 @@ import { AT, type Frame, PHASE, read } from '../channel';
 import { isOverrun } from '../control';
 import { type Injection, injectionAt, LAMBDA_LIMITS } from '../ecu';
 import type { EcuProgram } from '../program';
+import { lookUpCurve } from '../numeric';
 import { formatNumber } from '../units';
 import { airSteps } from './airSteps';
 import { correctionSteps } from './correctionSteps';
@@ -104,6 +105,7 @@ function fuelSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] {
     ...built,
     ...correctionSteps(program, frame, at, 'fuel'),
     ...trimSteps(program, frame, at),
+    ...filmSteps(program, frame, at),
   ];
 }
 
@@ -204,6 +206,28 @@ function accelerationStep(program: EcuProgram, frame: Frame, at: Injection): Ste
       ['accelerationCold', read(frame, AT.coolant)],
     ),
   };
+}
+
+/** The film on the wall, which a point that lasts has in balance; nothing where none is followed. */
+function filmSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] {
+  const { film } = program;
+  if (film === null || at.cut || read(frame, AT.phase) !== PHASE.running) return [];
+  const coolantC = read(frame, AT.coolant);
+  return [
+    {
+      id: 'film',
+      title: 'Film on the wall',
+      formula: 'injected = (wanted − what leaves the wall) / (1 − X); at a point that lasts, what is wanted',
+      inputs: [
+        coolant(frame),
+        input('X', 'Stays on the wall', lookUpCurve(film.sharePercent, coolantC), 0, '%'),
+        input('τ', 'Dries in', lookUpCurve(film.timeS, coolantC), 2, 's'),
+        input('wanted', 'Fuel wanted', at.wantedMg, 3, 'mg'),
+      ],
+      result: input('m', 'Fuel', at.fuelMg, 3, 'mg'),
+      ...mapReads(program, frame, ['filmShare', coolantC], ['filmTime', coolantC]),
+    },
+  ];
 }
 
 /** Gear and cylinder trim, and the cut; only where they change something. */

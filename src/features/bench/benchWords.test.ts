@@ -46,6 +46,11 @@ describe('what is wrong now', () => {
     ]);
   });
 
+  test('a surge of the idle', () => {
+    const sentences = liveSentences(frameOf(running), { hz: 1.2, swingRpm: 140 });
+    expect(sentences[0]?.text).toMatch(/^The idle surges: it swings by 140 rev\/min, 1\.2 times a second/);
+  });
+
   test('battery, heat, and a crank that is not known', () => {
     expect(text({ battery: 11.8 })[0]).toMatch(/11.8 V while it runs/);
     expect(text({ coolant: 108 })[0]).toMatch(/108 °C. Let it cool/);

@@ -1,4 +1,6 @@
 import { AT, type Frame, GUARD_REASONS, LIMITS, PHASE, read, SENSORS_LOST } from '@/core/channel';
+import type { Surge } from '@/core/control';
+import { surgeWords } from '@/core/log';
 import { formatNumber, inSentence } from '@/core/units';
 import type { Sentence } from '@/ui/layout';
 
@@ -10,7 +12,7 @@ const BATTERY = { least: 12, cranking: 9 } as const;
 const HOT_C = 105;
 
 /** What is wrong now, the worst first; what the engine does, where nothing is. */
-export function liveSentences(frame: Frame): Sentence[] {
+export function liveSentences(frame: Frame, surge: Surge | null = null): Sentence[] {
   const at = (id: keyof typeof AT) => read(frame, AT[id]);
   const phase = at('phase');
   const speed = at('speed');
@@ -36,6 +38,7 @@ export function liveSentences(frame: Frame): Sentence[] {
     if (at('coolant') > HOT_C)
       say('error', `The coolant has ${formatNumber(at('coolant'), 0)} °C. Let it cool.`);
     heldBack(frame, say);
+    if (surge !== null) say('warning', surgeWords(surge));
     mixture(frame, say);
   } else if (speed > 30 && at('battery') < BATTERY.cranking) {
     say('warning', `The battery falls to ${formatNumber(at('battery'), 1)} V while cranking.`);

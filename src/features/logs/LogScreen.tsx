@@ -4,14 +4,14 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ActivityIndicator, ProgressBar } from 'react-native-paper';
 import { compile } from '@/core/calibration';
-import { fillingMapOf, mapTaskOf } from '@/core/log';
+import { fillingMapOf, idleFactsOf, idleSentences, mapTaskOf } from '@/core/log';
 import { formatNumber } from '@/core/units';
 import { partFileName } from '@/data/files/download';
 import { saveLog } from '@/data/logs/logFile';
 import { useLog, useRemoveLog } from '@/data/logs/queries';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
-import { BackTitle, Message, Page, useWide } from '@/ui/layout';
+import { BackTitle, Card, Message, Page, Sentences, useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { CorrectionCard } from './CorrectionCard';
@@ -38,6 +38,7 @@ export function LogScreen() {
     return mapId === null || task === null || map === null ? null : { mapId, task, map };
   }, [deferred]);
   const log = read.data?.log ?? null;
+  const idled = useMemo(() => (log === null ? [] : idleSentences(idleFactsOf(log))), [log]);
   const { fit, of, progress, failure } = useLogFit(log, compared?.task ?? null);
   const back = () => router.navigate(`/c/${id}/logs`);
 
@@ -92,6 +93,11 @@ export function LogScreen() {
       {missingParts > 0 ? (
         <Message tone="warning">{`${missingParts} parts of it cannot be read; their samples are left out.`}</Message>
       ) : null}
+      {idled.length === 0 ? null : (
+        <Card title="How it idled">
+          <Sentences sentences={idled} />
+        </Card>
+      )}
       {compared === null ? (
         <Message tone="warning">
           This calibration meters fuel by no filling map, or is not complete: there is nothing to compare the

@@ -1,6 +1,5 @@
 import { CHANNEL_IDS, type ChannelId, PHASE } from '@/core/channel';
 import { excursionsIn } from './excursions';
-import { idleFactsOf } from './idleFacts';
 import type { DriveTrace } from './recording';
 
 const RATE_HZ = 20;
@@ -76,33 +75,4 @@ test('what the map is off where the throttle stays is no excursion; in a short s
   const stab = excursionsIn(trace({ ...running, throttle: short, lambdaOne }))[0];
   expect(stab?.isHeld).toBe(false);
   expect(stab?.richer).toBeCloseTo(0.15, 4);
-});
-
-describe('how it idled', () => {
-  const idling = { ...running, idleState: () => 3, idleTarget: () => 1000, speed: () => 990 };
-
-  test('beside its target, the first two seconds of each idle left out', () => {
-    const facts = idleFactsOf(
-      trace({ ...idling, speed: (timeS) => (timeS < 1.5 ? 700 : timeS < 6 ? 990 : 1010) }),
-    );
-    expect(facts?.forS).toBeCloseTo(8, 6);
-    expect(facts?.lowestOffRpm).toBeCloseTo(-10, 6);
-    expect(facts?.highestOffRpm).toBeCloseTo(10, 6);
-    expect(facts?.surge).toBeNull();
-  });
-
-  test('a swing is named, one that is interrupted is not', () => {
-    const speed = (timeS: number) => 1000 + 60 * Math.sin(2 * Math.PI * timeS);
-    expect(idleFactsOf(trace({ ...idling, speed }, 14))?.surge?.hz).toBeCloseTo(1, 1);
-    const idleState = (timeS: number) => (Math.round(timeS) % 5 === 0 ? 1 : 3);
-    expect(idleFactsOf(trace({ ...idling, speed, idleState }, 14))?.surge ?? null).toBeNull();
-  });
-
-  test('without control a closed throttle at a low speed counts, and without idling there is nothing', () => {
-    const free = { ...idling, idleState: () => 0, throttle: () => 0 };
-    expect(idleFactsOf(trace(free))?.meanOffRpm).toBeCloseTo(-10, 6);
-    expect(idleFactsOf(trace({ ...free, throttle: () => 20 }))).toBeNull();
-    expect(idleFactsOf(trace({ ...free, speed: () => 3000 }))).toBeNull();
-    expect(idleFactsOf(trace({ ...idling, phase: () => PHASE.cranking }))).toBeNull();
-  });
 });

@@ -1,8 +1,8 @@
 import { type LimitId, LIMITS, PHASE } from '@/core/channel';
+import { type IdleFacts, idleFactsOf } from '@/core/log';
 import type { CarEvent, VirtualCar } from '../virtualCar';
 import { type Excursion, excursionsIn } from './excursions';
-import { type IdleFacts, idleFactsOf } from './idleFacts';
-import type { DriveTrace } from './recording';
+import { driveLog, type DriveTrace } from './recording';
 
 /** What happened in a drive, in numbers. */
 export interface DriveFacts {
@@ -109,7 +109,7 @@ export class DriveWatch {
       limits: limitsOf(trace, this.car),
       protection: begunIn(columns.protection, trace),
       lost: begunIn(columns.sensorLost, trace),
-      idle: idleFactsOf(trace),
+      idle: idleFactsOf(driveLog(trace)),
       excursions: excursionsIn(trace),
       counters: {
         syncLosses: columns.syncLosses[samples - 1] ?? 0,

@@ -4,7 +4,6 @@
  */
 export type { DriverMemory } from './actions';
 export type { Excursion } from './excursions';
-export type { IdleFacts } from './idleFacts';
 export { type DriveFacts, DriveWatch } from './facts';
 export { driveLog, type DriveTrace, Recording } from './recording';
 export { isOver, scripted } from './scripted';

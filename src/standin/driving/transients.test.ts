@@ -1,4 +1,5 @@
-import { filmed, transients } from '@tests/support/transients';
+import { filmed } from '@tests/support/filmed';
+import { transients } from '@tests/support/transients';
 import { demo } from '@tests/support/ventisca';
 import { worstOf } from '../transientCure';
 

@@ -1,10 +1,9 @@
 import fc from 'fast-check';
 import { bandRpm, idled, screwSetFor } from '@tests/support/idling';
-import { demo, programOf } from '@tests/support/ventisca';
+import { demo, programOf, TEST_DAY } from '@tests/support/ventisca';
 import type { Calibration } from '@/core/calibration';
 import { AT, read } from '@/core/channel';
 import { calibrationFromSheet, STARTER_SHEETS } from '@/core/starters';
-import { TEST_DAY } from '@tests/support/ventisca';
 import { SPARK_LIMITS } from '@/core/ecu';
 import { carOf } from '../carOfDocument';
 import { VirtualCar } from './virtualCar';

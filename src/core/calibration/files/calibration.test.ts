@@ -314,6 +314,10 @@ describe('the demos', () => {
         }),
       ),
     );
+    const byFilm = demo('ventisca', ({ acceleration }) => {
+      acceleration.model = { value: 'film', source: { kind: 'measured', date: TEST_DAY } };
+    });
+    used.push(...usedMaps(byFilm));
     expect(MAP_IDS.filter((mapId) => !used.includes(mapId))).toEqual([]);
   });
 });

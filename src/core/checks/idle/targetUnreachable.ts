@@ -15,7 +15,19 @@ export const idleTargetUnreachable = check({
   id: 'idle.targetUnreachable',
   title: 'Idle target without the air for it',
   severity: 'warns',
-  reads: ['idle', 'engine', 'injectors', 'maps', 'blend', 'load', 'limits', 'shift', 'sensorLoss', 'boost'],
+  reads: [
+    'idle',
+    'engine',
+    'injectors',
+    'maps',
+    'blend',
+    'load',
+    'limits',
+    'shift',
+    'sensorLoss',
+    'boost',
+    'acceleration',
+  ],
   why: 'A loop that cannot reach its target stands at its limit, and has nothing left for a load.',
   find: (document) => {
     const idling = loopEngineOf(document);

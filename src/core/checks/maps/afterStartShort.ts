@@ -10,7 +10,18 @@ export const mapsAfterStartShort = check({
   id: 'maps.afterStartShort',
   title: 'After-start enrichment that is gone at once',
   severity: 'warns',
-  reads: ['maps', 'blend', 'engine', 'idle', 'load', 'limits', 'shift', 'sensorLoss', 'boost'],
+  reads: [
+    'maps',
+    'blend',
+    'engine',
+    'idle',
+    'load',
+    'limits',
+    'shift',
+    'sensorLoss',
+    'boost',
+    'acceleration',
+  ],
   why: 'Ports and valves are cold for many seconds, and the engine dies when the fuel for them stops.',
   find: (document) => {
     const map = mapInUse(document, 'afterStartDecay');

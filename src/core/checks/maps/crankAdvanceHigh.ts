@@ -10,7 +10,18 @@ export const mapsCrankAdvanceHigh = check({
   id: 'maps.crankAdvanceHigh',
   title: 'Too much advance for cranking',
   severity: 'warns',
-  reads: ['maps', 'blend', 'engine', 'idle', 'load', 'limits', 'shift', 'sensorLoss', 'boost'],
+  reads: [
+    'maps',
+    'blend',
+    'engine',
+    'idle',
+    'load',
+    'limits',
+    'shift',
+    'sensorLoss',
+    'boost',
+    'acceleration',
+  ],
   why: 'A charge that burns before TDC kicks the crank back, and breaks starters.',
   find: (document) => {
     const map = mapInUse(document, 'crankAdvance');

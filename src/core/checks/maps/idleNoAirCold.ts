@@ -6,7 +6,18 @@ export const mapsIdleNoAirCold = check({
   id: 'maps.idleNoAirCold',
   title: 'No more air when cold',
   severity: 'warns',
-  reads: ['maps', 'blend', 'engine', 'idle', 'load', 'limits', 'shift', 'sensorLoss', 'boost'],
+  reads: [
+    'maps',
+    'blend',
+    'engine',
+    'idle',
+    'load',
+    'limits',
+    'shift',
+    'sensorLoss',
+    'boost',
+    'acceleration',
+  ],
   why: 'Cold oil needs several times the work to turn, and fuel alone cannot do it.',
   find: (document) => {
     const map = mapInUse(document, 'idleAir');

@@ -14,7 +14,19 @@ export const mapsLambdaLean = check({
   id: 'maps.lambdaLean',
   title: 'Lean at full load',
   severity: 'warns',
-  reads: ['maps', 'engine', 'blend', 'idle', 'injectors', 'load', 'limits', 'shift', 'sensorLoss', 'boost'],
+  reads: [
+    'maps',
+    'engine',
+    'blend',
+    'idle',
+    'injectors',
+    'load',
+    'limits',
+    'shift',
+    'sensorLoss',
+    'boost',
+    'acceleration',
+  ],
   why: 'Rich at full load cools and keeps from knocking; lean there is what breaks pistons.',
   find: (document) => {
     const map = mapInUse(document, 'lambda');

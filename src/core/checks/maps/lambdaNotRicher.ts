@@ -13,7 +13,19 @@ export const mapsLambdaNotRicher = check({
   id: 'maps.lambdaNotRicher',
   title: 'Leaner with more pressure',
   severity: 'warns',
-  reads: ['maps', 'engine', 'blend', 'idle', 'injectors', 'load', 'limits', 'shift', 'sensorLoss', 'boost'],
+  reads: [
+    'maps',
+    'engine',
+    'blend',
+    'idle',
+    'injectors',
+    'load',
+    'limits',
+    'shift',
+    'sensorLoss',
+    'boost',
+    'acceleration',
+  ],
   why: 'The more the cylinder holds the hotter it burns, and the nearer is knock.',
   find: (document) => {
     const map = mapInUse(document, 'lambda');

@@ -9,7 +9,18 @@ export const mapsLambdaUnburnable = check({
   id: 'maps.lambdaUnburnable',
   title: 'A mixture that hardly burns',
   severity: 'warns',
-  reads: ['maps', 'blend', 'engine', 'idle', 'load', 'limits', 'shift', 'sensorLoss', 'boost'],
+  reads: [
+    'maps',
+    'blend',
+    'engine',
+    'idle',
+    'load',
+    'limits',
+    'shift',
+    'sensorLoss',
+    'boost',
+    'acceleration',
+  ],
   why: 'It misfires there, and a lambda sensor reads every misfire as lean.',
   find: (document) =>
     (['lambda', 'lambdaThrottle'] as const).flatMap((id) => {

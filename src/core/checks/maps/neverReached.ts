@@ -10,7 +10,19 @@ export const mapsNeverReached = check({
   id: 'maps.neverReached',
   title: 'Cells the engine never reaches',
   severity: 'advises',
-  reads: ['maps', 'engine', 'blend', 'idle', 'injectors', 'load', 'limits', 'shift', 'sensorLoss', 'boost'],
+  reads: [
+    'maps',
+    'engine',
+    'blend',
+    'idle',
+    'injectors',
+    'load',
+    'limits',
+    'shift',
+    'sensorLoss',
+    'boost',
+    'acceleration',
+  ],
   why: 'Rows and columns that are never used are missing where the engine lives.',
   find: (document) => {
     const mostKpa = baseValue(document, 'engine.maxManifoldPressure');

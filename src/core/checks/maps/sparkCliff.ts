@@ -8,7 +8,18 @@ export const mapsSparkCliff = check({
   id: 'maps.sparkCliff',
   title: 'A cliff in the spark',
   severity: 'warns',
-  reads: ['maps', 'blend', 'engine', 'idle', 'load', 'limits', 'shift', 'sensorLoss', 'boost'],
+  reads: [
+    'maps',
+    'blend',
+    'engine',
+    'idle',
+    'load',
+    'limits',
+    'shift',
+    'sensorLoss',
+    'boost',
+    'acceleration',
+  ],
   why: 'Torque jumps where spark does, and speed hunts about the cliff.',
   find: (document) =>
     (['spark', 'sparkThrottle'] as const).flatMap((id) => {

@@ -13,7 +13,19 @@ export const mapsSparkOverKnock = check({
   id: 'maps.sparkOverKnock',
   title: 'Advance beyond the estimate of knock',
   severity: 'warns',
-  reads: ['maps', 'engine', 'blend', 'idle', 'injectors', 'load', 'limits', 'shift', 'sensorLoss', 'boost'],
+  reads: [
+    'maps',
+    'engine',
+    'blend',
+    'idle',
+    'injectors',
+    'load',
+    'limits',
+    'shift',
+    'sensorLoss',
+    'boost',
+    'acceleration',
+  ],
   why: 'Knock at full load breaks ring lands in seconds, and is not heard over the exhaust.',
   find: (document) => {
     const map = mapInUse(document, 'spark');

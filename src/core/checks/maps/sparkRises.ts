@@ -13,7 +13,19 @@ export const mapsSparkRises = check({
   id: 'maps.sparkRises',
   title: 'More advance with more pressure',
   severity: 'warns',
-  reads: ['maps', 'engine', 'blend', 'idle', 'injectors', 'load', 'limits', 'shift', 'sensorLoss', 'boost'],
+  reads: [
+    'maps',
+    'engine',
+    'blend',
+    'idle',
+    'injectors',
+    'load',
+    'limits',
+    'shift',
+    'sensorLoss',
+    'boost',
+    'acceleration',
+  ],
   why: 'A fuller cylinder burns faster and knocks sooner: it wants less advance.',
   find: (document) => {
     const map = mapInUse(document, 'spark');

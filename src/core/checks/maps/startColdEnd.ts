@@ -9,7 +9,18 @@ export const mapsStartColdEnd = check({
   id: 'maps.startColdEnd',
   title: 'A start curve without a cold end',
   severity: 'advises',
-  reads: ['maps', 'blend', 'engine', 'idle', 'load', 'limits', 'shift', 'sensorLoss', 'boost'],
+  reads: [
+    'maps',
+    'blend',
+    'engine',
+    'idle',
+    'load',
+    'limits',
+    'shift',
+    'sensorLoss',
+    'boost',
+    'acceleration',
+  ],
   why: 'Below its first breakpoint nothing is added any more, and in frost the engine does not catch.',
   find: (document) =>
     (['prime', 'cranking', 'afterStart', 'warmUp'] as const).flatMap((id) => {

@@ -17,7 +17,18 @@ export const mapsStartNotFalling = check({
   id: 'maps.startNotFalling',
   title: 'A start curve that rises with temperature',
   severity: 'warns',
-  reads: ['maps', 'blend', 'engine', 'idle', 'load', 'limits', 'shift', 'sensorLoss', 'boost'],
+  reads: [
+    'maps',
+    'blend',
+    'engine',
+    'idle',
+    'load',
+    'limits',
+    'shift',
+    'sensorLoss',
+    'boost',
+    'acceleration',
+  ],
   why: 'The warmer it is the more fuel evaporates by itself, and a warm engine floods.',
   find: (document) =>
     FALLING.flatMap((id) => {

@@ -8,7 +8,18 @@ export const mapsVeCliff = check({
   id: 'maps.veCliff',
   title: 'A cliff in the filling',
   severity: 'warns',
-  reads: ['maps', 'blend', 'engine', 'idle', 'load', 'limits', 'shift', 'sensorLoss', 'boost'],
+  reads: [
+    'maps',
+    'blend',
+    'engine',
+    'idle',
+    'load',
+    'limits',
+    'shift',
+    'sensorLoss',
+    'boost',
+    'acceleration',
+  ],
   why: 'Engines breathe smoothly: on a cliff the mixture is wrong on both sides of it.',
   find: (document) =>
     (['ve', 'veThrottle'] as const).flatMap((id) => {

@@ -10,7 +10,19 @@ export const mapsVeFull = check({
   id: 'maps.veFull',
   title: 'Filling at full load out of the usual',
   severity: 'warns',
-  reads: ['maps', 'engine', 'blend', 'idle', 'injectors', 'load', 'limits', 'shift', 'sensorLoss', 'boost'],
+  reads: [
+    'maps',
+    'engine',
+    'blend',
+    'idle',
+    'injectors',
+    'load',
+    'limits',
+    'shift',
+    'sensorLoss',
+    'boost',
+    'acceleration',
+  ],
   why: 'All of it is fuel: too little melts pistons, too much washes cylinders.',
   find: (document) => {
     const map = mapInUse(document, 've');

@@ -12,7 +12,19 @@ export const mapsVeIdle = check({
   id: 'maps.veIdle',
   title: 'Filling at idle out of the usual',
   severity: 'warns',
-  reads: ['maps', 'blend', 'engine', 'idle', 'injectors', 'load', 'limits', 'shift', 'sensorLoss', 'boost'],
+  reads: [
+    'maps',
+    'blend',
+    'engine',
+    'idle',
+    'injectors',
+    'load',
+    'limits',
+    'shift',
+    'sensorLoss',
+    'boost',
+    'acceleration',
+  ],
   why: 'An engine that is this far off floods, or dies, as soon as it has caught.',
   find: (document) => {
     const map = mapInUse(document, 've') === null ? null : mapAt(document, 've');

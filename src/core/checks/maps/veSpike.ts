@@ -10,7 +10,18 @@ export const mapsVeSpike = check({
   id: 'maps.veSpike',
   title: 'A cell that stands out',
   severity: 'warns',
-  reads: ['maps', 'blend', 'engine', 'idle', 'load', 'limits', 'shift', 'sensorLoss', 'boost'],
+  reads: [
+    'maps',
+    'blend',
+    'engine',
+    'idle',
+    'load',
+    'limits',
+    'shift',
+    'sensorLoss',
+    'boost',
+    'acceleration',
+  ],
   why: 'One cell that was patched hides a cause that is everywhere.',
   find: (document) =>
     (['ve', 'veThrottle'] as const).flatMap((id) => {

@@ -1,4 +1,5 @@
 import { GUARD_REASONS, LIMIT_CODE, LIMITS, SENSORS_LOST } from '@/core/channel';
+import { idleSentences } from '@/core/log';
 import { formatNumber, inSentence } from '@/core/units';
 import type { DriveFacts } from '@/workers/driveProtocol';
 
@@ -9,8 +10,6 @@ const MOVEMENTS = [
 ] as const;
 /** A mixture that much leaner stumbles, a share. */
 const LEAN_EXCURSION = 0.1;
-/** An idle that is on average no further off is at its target, rev/min. */
-const NEAR_IDLE_RPM = 40;
 
 /** What happened in a drive, a sentence each, with whether it is as it should be. */
 export interface DriveSentence {
@@ -85,31 +84,6 @@ export function driveSentences(facts: DriveFacts): DriveSentence[] {
   return found
     .filter((sentence) => sentence !== null)
     .sort((one, other) => order[one.tone] - order[other.tone]);
-}
-
-/** How it idled, and a surge by its name. */
-function idleSentences(idle: DriveFacts['idle']): DriveSentence[] {
-  if (idle === null) return [];
-  const { forS, meanOffRpm, lowestOffRpm, highestOffRpm, surge } = idle;
-  const rpm = (value: number) => formatNumber(Math.abs(value), 0);
-  const said: DriveSentence[] = [];
-  if (surge !== null) {
-    said.push({
-      tone: 'warning',
-      text: `The idle surges: it swings by ${rpm(surge.swingRpm)} rev/min, ${formatNumber(surge.hz, 1)} times a second. Bring its air more slowly.`,
-    });
-  }
-  if (!Number.isNaN(meanOffRpm)) {
-    const where = `${rpm(lowestOffRpm)} below and ${rpm(highestOffRpm)} above it at most`;
-    const near = Math.abs(meanOffRpm) < NEAR_IDLE_RPM;
-    said.push({
-      tone: near ? 'good' : 'plain',
-      text: near
-        ? `Idled for ${seconds(forS)} at its target, ${where}.`
-        : `Idled for ${seconds(forS)}, on average ${rpm(meanOffRpm)} rev/min ${meanOffRpm < 0 ? 'below' : 'above'} its target, ${where}.`,
-    });
-  }
-  return said;
 }
 
 /** The worst mixture of each kind of movement of the throttle. */

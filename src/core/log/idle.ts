@@ -1,8 +1,8 @@
-import { IDLE_CODE, PHASE } from '@/core/channel';
-import { type Surge, surgeOf } from '@/core/control';
-import type { DriveTrace } from './recording';
+import { IDLE_CODE, PHASE } from '../channel';
+import { type Surge, surgeOf } from '../control';
+import { type Log, logged } from './log';
 
-/** How the engine idled in a drive. */
+/** How an engine idled in a log. */
 export interface IdleFacts {
   /** How long, s, the first moments of each idle left out. */
   readonly forS: number;
@@ -20,7 +20,11 @@ const SETTLES_S = 2;
 const STRETCH_S = 8;
 
 /** How it idled; null where it hardly did. */
-export function idleFactsOf({ columns, samples, rateHz }: DriveTrace): IdleFacts | null {
+export function idleFactsOf(log: Log): IdleFacts | null {
+  const { timeS } = log;
+  const samples = timeS.length;
+  const rateHz = samples < 2 ? 0 : (samples - 1) / ((timeS[samples - 1] as number) - (timeS[0] as number));
+  if (!(rateHz > 0)) return null;
   const off: number[] = [];
   let surge: Surge | null = null;
   let stretch: number[] = [];
@@ -31,18 +35,14 @@ export function idleFactsOf({ columns, samples, rateHz }: DriveTrace): IdleFacts
   };
   let since = 0;
   for (let i = 0; i < samples; i += 1) {
-    const state = columns.idleState[i] as number;
-    const speed = columns.speed[i] as number;
-    const closed = (columns.throttle[i] as number) < IDLES.throttle && speed < IDLES.rpm;
-    const controlled = state !== IDLE_CODE.off;
-    const idling = columns.phase[i] === PHASE.running && (controlled ? state > IDLE_CODE.outside : closed);
-    since = idling ? since + 1 : 0;
+    since = idles(log, i) ? since + 1 : 0;
     if (since <= SETTLES_S * rateHz) {
       end();
       continue;
     }
+    const speed = logged(log, 'speed', i);
     stretch.push(speed);
-    off.push(speed - (columns.idleTarget[i] as number));
+    off.push(speed - logged(log, 'idleTarget', i));
   }
   end();
   if (off.length < SETTLES_S * rateHz) return null;
@@ -53,4 +53,11 @@ export function idleFactsOf({ columns, samples, rateHz }: DriveTrace): IdleFacts
     highestOffRpm: off.reduce((most, value) => Math.max(most, value), -Infinity),
     surge,
   };
+}
+
+function idles(log: Log, i: number): boolean {
+  if (logged(log, 'phase', i) !== PHASE.running) return false;
+  const state = logged(log, 'idleState', i);
+  if (state > IDLE_CODE.off) return state > IDLE_CODE.outside;
+  return logged(log, 'throttle', i) < IDLES.throttle && logged(log, 'speed', i) < IDLES.rpm;
 }
