@@ -122,6 +122,7 @@ const BESIDE_MAPS: Leg = [
   ],
   ['another load strategy', (app) => app.choose('Load is measured by', 'Throttle')],
   ['overrun cut', (app) => app.openItem('Maps', 'Overrun cut')],
+  ['idle control', (app) => app.openItem('Maps', 'Idle control')],
   ['limits', (app) => app.openItem('Maps', 'Limits')],
   ['protection', (app) => app.openItem('Maps', 'Protection')],
   ['boost control', (app) => app.openItem('Maps', 'Boost control')],

@@ -1,8 +1,19 @@
 /** What each control costs at an event: the demo’s own settings, with everything switched on that can be. */
 import { AT, frameOf, PHASE, write } from '@/core/channel';
-import { opening, overrun, protection, speedLimits, switching, type Switching } from '@/core/control';
+import {
+  boost,
+  film,
+  idle,
+  opening,
+  overrun,
+  protection,
+  speedLimits,
+  switching,
+  type Switching,
+} from '@/core/control';
 import type { Control } from '@/core/control';
 import { everything } from '@tests/support/everything';
+import { filmed } from '@tests/support/filmed';
 import { programOf } from '@tests/support/ventisca';
 import { report, timed } from './report.mts';
 
@@ -40,4 +51,7 @@ told('A step of the speed limits, near the limit', costNs(speedLimits, program.l
 told('  of the protection, seven guards', costNs(protection, program.protection));
 told('  of the overrun cut', costNs(overrun, program.overrun));
 told('  of the opening throttle', costNs(opening, program.acceleration));
+told('  of the boost', costNs(boost, program.boost));
+told('  of the idle', costNs(idle, program.idle));
+told('  of the film', costNs(film, programOf(filmed(everything())).film));
 told('  of an output', costNs(switching, program.outputs[0] as Switching));

@@ -130,7 +130,7 @@ test('the film stands in Workings with its maps, in balance', () => {
   const { steps, injection } = workingsAt(program, point);
   const step = steps.find(({ id }) => id === 'film');
   expect(step?.reads?.map(({ of }) => ('mapId' in of ? of.mapId : null))).toEqual(['filmShare', 'filmTime']);
-  expect(step?.result.value).toBe(injection.fuelMg);
+  expect(step?.result.value).toBe(`${injection.fuelMg.toFixed(3)} mg`);
   expect(injection.filmAddsPercent).toBe(0);
   expect(workingsAt(programOf(demo()), point).steps.some(({ id }) => id === 'film')).toBe(false);
 });
