@@ -137,6 +137,7 @@ const SETTINGS: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
   activation: fc.option(anyActivation),
   opening: fc.record({
     thresholdPercentPerS: fc.integer({ min: 10, max: 300 }),
+    deadBandPercent: fc.integer({ min: 0, max: 10 }),
     decayTurns: fc.integer({ min: 1, max: 30 }),
   }),
   overrun: fc.option(anyCut),

@@ -2,10 +2,9 @@ import fc from 'fast-check';
 import { type ChannelValues, frameOf } from '../channel';
 import { opening, type OpeningOut } from './opening';
 
-const settings = { thresholdPercentPerS: 80, decayTurns: 8 };
-
 /** What is decided at each of these moments. */
-function followed(moments: readonly ChannelValues[]): OpeningOut[] {
+function followed(moments: readonly ChannelValues[], deadBandPercent = 0): OpeningOut[] {
+  const settings = { thresholdPercentPerS: 80, deadBandPercent, decayTurns: 8 };
   const state = opening.atRest(settings);
   const out = opening.out(settings);
   return moments.map((values) => {
@@ -64,6 +63,44 @@ describe('an opening throttle', () => {
     expect(at(1)?.rate).toBeCloseTo(800, 6);
     expect(at(7)).toMatchObject({ reason: 'opening', turnsSince: 0 });
     expect(at(7)?.rate).toBeCloseTo(200, 6);
+  });
+
+  // 100 %/s, a look at a time: 2, 4, 6 % from where it stood.
+  test('a movement counts once it has left its dead band, and begins anew where it stood still', () => {
+    const told = followed(
+      [
+        { time: 0, throttle: 10 },
+        { time: 0.02, throttle: 12 },
+        { time: 0.04, throttle: 14 },
+        { time: 0.06, throttle: 15, turns: 1 },
+        { time: 0.08, throttle: 17, turns: 2 },
+        { time: 0.1, throttle: 19, turns: 3 },
+      ],
+      4,
+    );
+    expect(told.map(({ reason }) => reason)).toEqual([
+      'still',
+      'still',
+      'opening',
+      'fading',
+      'fading',
+      'opening',
+    ]);
+    expect(told[1]?.rate).toBe(80);
+    expect(told[2]?.rate).toBeCloseTo(100, 6);
+  });
+
+  test('a throttle that trembles within it never opens', () => {
+    const trembling = Array.from({ length: 40 }, (_, i) => ({
+      time: i / 50,
+      throttle: 10 + (i % 2) * 1.8,
+      turns: i / 10,
+    }));
+    for (const out of followed(trembling, 2)) {
+      expect(out.reason).toBe('still');
+      expect(out.rate).toBeLessThanOrEqual(80);
+    }
+    expect(followed(trembling, 1).some(({ reason }) => reason === 'opening')).toBe(true);
   });
 
   test('a closing throttle opens nothing', () => {

@@ -137,7 +137,7 @@ describe('blending by ethanol', () => {
 describe('factors and trims', () => {
   test('acceleration: 40 % at 300 %/s, doubled when cold, half gone after half its turns, nothing below the threshold', () => {
     const opening = model(
-      { acceleration: { thresholdPercentPerS: 20, decayTurns: 8 } },
+      { acceleration: { thresholdPercentPerS: 20, deadBandPercent: 0, decayTurns: 8 } },
       { acceleration: curve([0, 300], [0, 40]), accelerationCold: curve([0, 80], [2, 1]) },
     );
     const factor = (part: ChannelValues) => injected(opening, { ...RUNNING, ...part }).acceleration;

@@ -59,7 +59,7 @@ function model(change: Change = {}, tables: Partial<Record<MapId, Grid | undefin
     second: null,
     runningSpeedRpm: 500,
     blend: null,
-    acceleration: { thresholdPercentPerS: 10, decayTurns: 10 },
+    acceleration: { thresholdPercentPerS: 10, deadBandPercent: 0, decayTurns: 10 },
     film: null,
     overrun: null,
     idle: NO_IDLE,

@@ -29,6 +29,20 @@ export const accelerationSchema = z.object({
       changes: 'Whether a trembling foot adds fuel.',
     },
   }),
+  deadBand: quantityField({
+    label: 'Once it has opened by',
+    quantity: 'percentage',
+    unit: '%',
+    min: 0,
+    max: 20,
+    decimals: 1,
+    required: false,
+    help: {
+      what: 'How far the throttle must have moved before fuel is added, however fast it moves.',
+      usual: '0.5 to 2 %: more than the sensor trembles. Empty for none.',
+      changes: 'Whether vibration at an idle is taken for a foot.',
+    },
+  }),
   decay: quantityField({
     label: 'Fades within',
     quantity: 'count',

@@ -45,7 +45,7 @@ export interface EcuProgram {
   readonly tables: Tables;
   /** Second maps blended in by the ethanol in the fuel; null with one fuel. */
   readonly blend: FuelBlend | null;
-  readonly acceleration: { readonly thresholdPercentPerS: number; readonly decayTurns: number };
+  readonly acceleration: OpeningSettings;
   /** The film on the walls that fuel makes up for; null by throttle rate. */
   readonly film: FilmSettings | null;
   readonly overrun: OverrunCut | null;

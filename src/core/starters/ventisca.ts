@@ -300,7 +300,11 @@ export const ventisca: EngineSheet = {
       batteryBelow: amount(12.5, 'V', 'estimated'),
       batteryRaise: amount(100, 'rev/min', 'estimated'),
     },
-    acceleration: { threshold: amount(20, '%/s', 'estimated'), decay: amount(8, '1', 'estimated') },
+    acceleration: {
+      threshold: amount(20, '%/s', 'estimated'),
+      deadBand: amount(1, '%', 'estimated'),
+      decay: amount(8, '1', 'estimated'),
+    },
     overrun: {
       use: choice('yes', 'estimated'),
       speedAbove: amount(2400, 'rev/min', 'estimated'),

@@ -11,7 +11,7 @@ const PROGRAM = {
   outputs: [],
   corrections: [],
   overrun: null,
-  acceleration: { thresholdPercentPerS: 0, decayTurns: 1 },
+  acceleration: { thresholdPercentPerS: 0, deadBandPercent: 0, decayTurns: 1 },
 } as unknown as EcuProgram;
 const TEETH = { crank: SILENT, cam: SILENT };
 

@@ -15,7 +15,7 @@ const program = (inputs: readonly string[]) =>
     outputs: [],
     corrections: [],
     overrun: null,
-    acceleration: { thresholdPercentPerS: 0, decayTurns: 1 },
+    acceleration: { thresholdPercentPerS: 0, deadBandPercent: 0, decayTurns: 1 },
   }) as unknown as EcuProgram;
 const TEETH = { crank: SILENT, cam: SILENT };
 const DECODER = decoderOf(NOMINAL_WHEEL, 4, true);

@@ -71,7 +71,7 @@ export function capacityProgram(
         warmUp: NEUTRAL,
       },
       blend: null,
-      acceleration: { thresholdPercentPerS: 0, decayTurns: 1 },
+      acceleration: { thresholdPercentPerS: 0, deadBandPercent: 0, decayTurns: 1 },
       idle: NO_IDLE,
       limits: null,
       boost: null,

@@ -60,6 +60,7 @@ describe('a program', () => {
     expect(program.runningSpeedRpm).toBe(full.startUp.runningSpeed?.amount);
     expect(program.acceleration).toEqual({
       thresholdPercentPerS: full.acceleration.threshold?.amount,
+      deadBandPercent: full.acceleration.deadBand?.amount,
       decayTurns: full.acceleration.decay?.amount,
     });
   });

@@ -38,6 +38,7 @@ export function completeProgram(document: Calibration): EcuProgram {
     blend: blend(document),
     acceleration: {
       thresholdPercentPerS: baseValue(document, 'acceleration.threshold') ?? 0,
+      deadBandPercent: baseValue(document, 'acceleration.deadBand') ?? 0,
       decayTurns: baseValue(document, 'acceleration.decay') ?? 1,
     },
     film: filmOf(document, cylinders),
