@@ -4,6 +4,7 @@ import type {
   BoostControl,
   FilmSettings,
   IdleControl,
+  OpeningSettings,
   OverrunCut,
   Protecting,
   SpeedLimiting,

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { filmed } from '@tests/support/filmed';
 import { bandRpm, idled, screwSetFor } from '@tests/support/idling';
 import { demo, programOf, TEST_DAY } from '@tests/support/ventisca';
 import type { Calibration } from '@/core/calibration';
@@ -77,13 +78,18 @@ test('no setting gives an opening or a spark outside its limits, or no number', 
     batteryBelow: amount(9, 14),
     batteryRaise: amount(10, 600),
   });
+  const walls = fc.tuple(amount(0, 85), amount(0.05, 5));
   fc.assert(
-    fc.property(settings, fc.constantFrom(-20, 80), (values, coolantC) => {
-      const document = demo('ventisca', ({ idle }) => {
-        for (const [key, value] of Object.entries(values)) {
-          Object.assign(idle[key as keyof typeof values] ?? {}, { amount: value });
-        }
-      });
+    fc.property(settings, walls, fc.constantFrom(-20, 80), (values, [share, time], coolantC) => {
+      const document = filmed(
+        demo('ventisca', ({ idle }) => {
+          for (const [key, value] of Object.entries(values)) {
+            Object.assign(idle[key as keyof typeof values] ?? {}, { amount: value });
+          }
+        }),
+      );
+      document.maps.filmShare?.values.fill(share);
+      document.maps.filmTime?.values.fill(time);
       const program = programOf(document);
       const truth = carOf(document, program);
       const surroundings = { barometricKpa: truth.barometricKpa, airC: 0 };
@@ -106,6 +112,7 @@ test('no setting gives an opening or a spark outside its limits, or no number', 
           expect(spark).toBeLessThanOrEqual(SPARK_LIMITS.max);
         }
         expect(Number.isFinite(car.plant.speedRpm)).toBe(true);
+        expect(read(car.frame, AT.injectorOpening)).toBeGreaterThanOrEqual(0);
       }
     }),
     { numRuns: 12 },
