@@ -1,6 +1,7 @@
 import { pardela } from '@/standin/carOfDocument/pardela';
 import { ventisca } from '@/standin/carOfDocument/ventisca';
 import { barometricKpa } from '@/core/air';
+import { NO_IDLE } from '@/core/program';
 import type { Metal, Surroundings } from '@/standin/plant';
 
 const BUILT = {
@@ -22,7 +23,7 @@ const BUILT = {
 export function builtMetal(id: keyof typeof BUILT = 'ventisca'): { metal: Metal; place: Surroundings } {
   const { build, altitudeM, idleAir, firing } = BUILT[id];
   return {
-    metal: build({ firing, idleAir, second: null }).engine,
+    metal: build({ firing, idleAir, idle: NO_IDLE, second: null }).engine,
     place: { barometricKpa: barometricKpa(altitudeM), airC: 10 },
   };
 }

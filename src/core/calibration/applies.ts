@@ -97,7 +97,7 @@ function isLimitFieldSetAside({ limits, sensors }: Calibration, key: string): bo
 }
 
 /** Fields of the loop, and those of its air, which a screw has none of. */
-const IDLE_LOOP_FIELDS = ['window', 'throttleBelow', 'sparkGain', 'sparkLimit'];
+const IDLE_LOOP_FIELDS = ['window', 'throttleBelow', 'sparkGain', 'sparkLimit', 'sparkRest'];
 const IDLE_LOOP_AIR_FIELDS = ['airGain', 'airLimit', 'dashpot', 'dashpotFade'];
 
 function isIdleFieldSetAside(document: Calibration, key: string): boolean {

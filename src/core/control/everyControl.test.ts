@@ -120,6 +120,7 @@ const anyIdle: fc.Arbitrary<IdleControl> = fc.record({
       throttleBelowPercent: fc.integer({ min: 1, max: 15 }),
       sparkDegPer100Rpm: fc.integer({ min: 0, max: 20 }),
       sparkLimitDeg: fc.integer({ min: 0, max: 15 }),
+      sparkRestDeg: fc.integer({ min: 0, max: 15 }),
       airPerSPer100Rpm: fc.integer({ min: 0, max: 50 }),
       airLimitPercent: fc.integer({ min: 0, max: 60 }),
       dashpotPercent: fc.integer({ min: 0, max: 60 }),

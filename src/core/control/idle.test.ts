@@ -8,6 +8,7 @@ const LOOP: IdleLoop = {
   throttleBelowPercent: 1.5,
   sparkDegPer100Rpm: 8,
   sparkLimitDeg: 6,
+  sparkRestDeg: 0,
   airPerSPer100Rpm: 5,
   airLimitPercent: 10,
   dashpotPercent: 8,
@@ -168,6 +169,13 @@ describe('the spark of idle', () => {
     expect([1000, 950, 925, 900, 1050, 1100].map((speed) => at({ speed }))).toEqual([0, 4, 6, 6, -4, -6]);
   });
 
+  test('what is held in reserve is given first, and counts within the limit', () => {
+    const kept = { ...LOOP, sparkLimitDeg: 10, sparkRestDeg: 8 };
+    expect([1000, 900, 800, 700, 1025, 1100].map((speed) => at({ speed }, 'held', kept))).toEqual([
+      -8, 0, 8, 10, -10, -10,
+    ]);
+  });
+
   test('nothing outside idle, with the throttle, or where nothing is wanted', () => {
     expect(at({ speed: 900 }, 'outside')).toBe(0);
     expect(at({ speed: 900 }, 'off')).toBe(0);
@@ -185,6 +193,7 @@ test('for any settings and any drive the opening stays within 0 to 100 and the s
     throttleBelowPercent: fc.integer({ min: 1, max: 15 }),
     sparkDegPer100Rpm: fc.integer({ min: 0, max: 20 }),
     sparkLimitDeg: fc.integer({ min: 0, max: 15 }),
+    sparkRestDeg: fc.integer({ min: 0, max: 15 }),
     airPerSPer100Rpm: fc.integer({ min: 0, max: 50 }),
     airLimitPercent: fc.integer({ min: 0, max: 60 }),
     dashpotPercent: fc.integer({ min: 0, max: 60 }),

@@ -20,6 +20,8 @@ export interface IdleLoop {
   /** Spark for each 100 rev/min that are missing, and at most, °. */
   readonly sparkDegPer100Rpm: number;
   readonly sparkLimitDeg: number;
+  /** Held back at the target, °: a reserve that a load can be given at once. */
+  readonly sparkRestDeg: number;
   /** Air over time for each 100 rev/min that are missing, %/s, and at most, %; none by spark alone. */
   readonly airPerSPer100Rpm: number;
   readonly airLimitPercent: number;
@@ -132,14 +134,14 @@ function wantedRpm(
 }
 
 /**
- * What the spark adds to hold the speed, °: in proportion to what is missing, limited both ways, nothing outside idle. Asked at
+ * What the spark adds to hold the speed, °: in proportion to what is missing, less what is held in reserve, limited both ways, nothing outside idle. Asked at
  * each firing; the frame says whether idle is held, and at what.
  */
 export function idleSparkDeg(loop: IdleLoop | null, frame: Frame): number {
   if (loop === null || read(frame, AT.idleState) < IDLE_CODE.entering) return 0;
   if (!(read(frame, AT.throttle) < loop.throttleBelowPercent)) return 0;
   const missing = read(frame, AT.idleTarget) - read(frame, AT.speed);
-  const deg = (loop.sparkDegPer100Rpm * missing) / 100;
+  const deg = (loop.sparkDegPer100Rpm * missing) / 100 - loop.sparkRestDeg;
   return Number.isNaN(deg) ? 0 : held(deg, -loop.sparkLimitDeg, loop.sparkLimitDeg);
 }
 

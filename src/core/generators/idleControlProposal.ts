@@ -29,7 +29,7 @@ export function idleControlProposal(document: Calibration): readonly ProposedIdl
   const byAir = idling.valveGPerS !== null;
   const words = wordsOf(loop, openingOf100Rpm(idling), byAir);
   return (Object.keys(words) as (keyof ProposedLoop)[])
-    .filter((key) => byAir || !AIR_KEYS.includes(key))
+    .filter((key) => (byAir ? key !== 'sparkRestDeg' : !AIR_KEYS.includes(key)))
     .map((key) => ({ path: FIELD[key], value: loop[key], why: words[key] }));
 }
 
@@ -45,6 +45,7 @@ const FIELD: Readonly<Record<keyof ProposedLoop, FieldPath>> = {
   throttleBelowPercent: 'idle.throttleBelow',
   sparkDegPer100Rpm: 'idle.sparkGain',
   sparkLimitDeg: 'idle.sparkLimit',
+  sparkRestDeg: 'idle.sparkRest',
   airPerSPer100Rpm: 'idle.airGain',
   airLimitPercent: 'idle.airLimit',
   dashpotPercent: 'idle.dashpot',
@@ -54,12 +55,16 @@ const FIELD: Readonly<Record<keyof ProposedLoop, FieldPath>> = {
 function wordsOf(loop: ProposedLoop, of100: number, byAir: boolean): Record<keyof ProposedLoop, string> {
   const percent = of100.toFixed(1);
   return {
-    windowRpm: 'Near enough to be caught, and far from any overrun.',
+    windowRpm: byAir
+      ? 'Near enough to be caught, and far from any overrun.'
+      : 'An engine whose screw stands open for a reserve hangs after a lift: it is caught early, and the late spark brings it down.',
     throttleBelowPercent: 'Just above the closed stop.',
-    sparkDegPer100Rpm: `So the spark has given all it has with ${((100 * loop.sparkLimitDeg) / loop.sparkDegPer100Rpm).toFixed(0)} rev/min missing.`,
+    sparkDegPer100Rpm: `So the spark has given all it has with ${((100 * (loop.sparkLimitDeg + loop.sparkRestDeg)) / loop.sparkDegPer100Rpm).toFixed(0)} rev/min missing.`,
     sparkLimitDeg: byAir
       ? 'Enough to hold a load until the valve has brought its air.'
       : 'Nothing else holds the speed: as much as the torque still follows.',
+    sparkRestDeg:
+      'It idles so much later, on air that the screw gives, and has that torque at once for a fan or lamps.',
     airPerSPer100Rpm: `100 rev/min need ${percent} % of this valve when hot; they are brought in three quarters of a second.`,
     airLimitPercent: `Four times what 100 rev/min need: lamps, a fan and a cold night, and no more to wind up.`,
     dashpotPercent: 'Twice what 100 rev/min need: a fast lift comes down softly.',

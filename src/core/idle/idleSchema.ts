@@ -130,6 +130,20 @@ export const idleSchema = z.object({
       changes: 'How large a load the spark can hold until the air has come.',
     },
   }),
+  sparkRest: quantityField({
+    label: 'Held back at the target, by',
+    quantity: 'angle',
+    unit: 'deg',
+    min: 0,
+    max: 15,
+    decimals: 1,
+    required: false,
+    help: {
+      what: 'Spark that idle keeps in reserve: it idles so much later, on more air, and has it to give when a load comes.',
+      usual: 'Empty with a valve; 6 to 10° by spark alone, with the screw opened to match.',
+      changes: 'How large a load the spark can hold, and how much air the idle takes.',
+    },
+  }),
   airGain: quantityField({
     label: 'Air each second for 100 rev/min',
     quantity: 'percentage',

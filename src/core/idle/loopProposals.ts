@@ -14,6 +14,8 @@ export interface ProposedLoop {
   readonly throttleBelowPercent: number;
   readonly sparkDegPer100Rpm: number;
   readonly sparkLimitDeg: number;
+  /** Held in reserve at the target; none beside a valve. */
+  readonly sparkRestDeg: number;
   readonly airPerSPer100Rpm: number;
   readonly airLimitPercent: number;
   readonly dashpotPercent: number;
@@ -23,10 +25,11 @@ export interface ProposedLoop {
 const HOT_C = 80;
 /** The air of 100 rev/min is brought in such a time, s: a manifold fills several times faster. */
 const BRINGS_IN_S = 0.75;
-/** Authority of the spark, ° each way: beside a valve for the time it takes, by itself for everything. */
-const SPARK_DEG = { besideValve: 6, alone: 12 } as const;
-/** The spark has given all at so much missing speed, rev/min. */
-const ALL_SPARK_AT_RPM = 75;
+/** The spark beside a valve, for the time its air takes; and by itself for everything, with a reserve: it idles late, on more air. */
+const SPARK = {
+  besideValve: { limitDeg: 6, restDeg: 0, perDeg100Rpm: 8, windowRpm: 300 },
+  alone: { limitDeg: 15, restDeg: 12, perDeg100Rpm: 20, windowRpm: 900 },
+} as const;
 /** Share of an alternator’s shaft power that becomes current, and the voltage it charges with, V. */
 const ALTERNATOR = { share: 0.55, volts: 13.8 } as const;
 /** Share of the heat that becomes work with idle spark, as in the engine’s idle need. */
@@ -62,12 +65,13 @@ export function loadShare({ engine, hotSpeedRpm }: LoopEngine, currentA: number)
 export function proposedLoop(idling: LoopEngine): ProposedLoop {
   const { valveGPerS } = idling;
   const of100 = openingOf100Rpm(idling);
-  const sparkLimitDeg = valveGPerS === null ? SPARK_DEG.alone : SPARK_DEG.besideValve;
+  const spark = valveGPerS === null ? SPARK.alone : SPARK.besideValve;
   return {
-    windowRpm: 300,
+    windowRpm: spark.windowRpm,
     throttleBelowPercent: 1.5,
-    sparkDegPer100Rpm: Math.round((100 * sparkLimitDeg) / ALL_SPARK_AT_RPM) / (valveGPerS === null ? 2 : 1),
-    sparkLimitDeg,
+    sparkDegPer100Rpm: spark.perDeg100Rpm,
+    sparkLimitDeg: spark.limitDeg,
+    sparkRestDeg: spark.restDeg,
     airPerSPer100Rpm: Math.max(0.5, Math.round((10 * of100) / BRINGS_IN_S) / 10),
     airLimitPercent: Math.min(30, Math.max(8, Math.round(4 * of100))),
     dashpotPercent: Math.round(2 * of100),

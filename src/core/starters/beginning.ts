@@ -168,10 +168,10 @@ function sectionsOf(engine: Beginning): Sections {
 function idleControlEntries(byAir: boolean): Record<string, Entry> {
   return {
     control: say(byAir ? 'both' : 'spark'),
-    window: number(300, 'rev/min'),
+    window: number(byAir ? 300 : 900, 'rev/min'),
     throttleBelow: number(1.5, '%'),
-    sparkGain: number(8, 'deg'),
-    sparkLimit: number(byAir ? 6 : 12, 'deg'),
+    sparkGain: number(byAir ? 8 : 20, 'deg'),
+    sparkLimit: number(byAir ? 6 : 15, 'deg'),
     ...(byAir
       ? {
           airGain: number(5, '%'),
@@ -179,7 +179,7 @@ function idleControlEntries(byAir: boolean): Record<string, Entry> {
           dashpot: number(8, '%'),
           dashpotFade: number(1, 's'),
         }
-      : {}),
+      : { sparkRest: number(12, 'deg') }),
   };
 }
 

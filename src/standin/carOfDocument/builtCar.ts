@@ -7,5 +7,5 @@ export type BuiltCar = Omit<
   'pullUp' | 'loom' | 'barometricKpa' | 'sensing' | 'sensorFaults' | 'throttle'
 >;
 
-/** What a demo’s car takes from its calibration: the firing order it is numbered by, and what is or is not fitted. */
-export type BuiltFor = Pick<EcuProgram, 'firing' | 'second' | 'idleAir'>;
+/** What a demo’s car takes from its calibration: the firing order it is numbered by, and what is or is not fitted, and the reserve its screws are opened for. */
+export type BuiltFor = Pick<EcuProgram, 'firing' | 'second' | 'idleAir' | 'idle'>;

@@ -4,7 +4,15 @@ import type { EcuProgram } from '@/core/program';
 import { type Metal, trueVeGrid } from '../plant';
 import { describedParts } from './describedParts';
 import { draws } from './draws';
-import { evenFiring, type Outline, shares, usualExhaust, usualIdlePath, usualSizes } from './usualParts';
+import {
+  evenFiring,
+  type Outline,
+  shares,
+  screwForReserve,
+  usualExhaust,
+  usualIdlePath,
+  usualSizes,
+} from './usualParts';
 
 /** Peak filling and floor by induction, for an engine only known by its description. */
 const DESCRIBED_BREATHING = {
@@ -110,7 +118,8 @@ export function describedEngine(document: Calibration, program: EcuProgram, seed
     fuelShare: shares(Array.from({ length: cylinders }, () => draw(DIFFERS.cylinder))),
     throttle: {
       fullMm2: parts.plateMm2,
-      stopMm2: usualIdlePath(idleEngine, idle, plates, 1 + draw(DIFFERS.stop)).stopMm2,
+      stopMm2: usualIdlePath(idleEngine, idle, plates, (1 + draw(DIFFERS.stop)) * screwForReserve(program))
+        .stopMm2,
     },
     idleAir: usualIdlePath(idleEngine, idle, plates).idleAir,
     heating: 1,

@@ -7,9 +7,11 @@ import { soundSensor } from '../car';
 import { trueVeGrid } from '../plant';
 import type { BuiltCar, BuiltFor } from './builtCar';
 import { asBuilt, onceMade, thermistor, trueDeadTime } from './parts';
-import { evenFiring, shares, usualExhaust } from './usualParts';
+import { evenFiring, screwForReserve, shares, usualExhaust } from './usualParts';
 
 const BAROMETRIC_KPA = barometricKpa(300);
+/** What each throttle passes on its stop, by screws that are never quite the same, mm²: before they are opened for a reserve of spark. */
+const STOP_MM2 = [3.4, 3.1, 3.3, 3.2];
 /** Its thermostatic valve, °C to mm²: made for engines of its size. */
 const THERMOSTATIC = curveThrough([
   [-30, 19],
@@ -71,7 +73,7 @@ export const pardela = (program: BuiltFor): BuiltCar => ({
     second: program.second && asBuilt(program.second, { flow: 1.02, deadTime: 0.95 }),
     airShare: shares([0.004, -0.006, 0.007, -0.005]),
     fuelShare: shares([0.008, -0.003, -0.009, 0.004]),
-    throttle: { fullMm2: 1590, stopMm2: [3.4, 3.1, 3.3, 3.2] },
+    throttle: { fullMm2: 1590, stopMm2: STOP_MM2.map((mm2) => mm2 * screwForReserve(program)) },
     idleAir: { valveMm2: 0, thermostatic: THERMOSTATIC },
     manifoldVolumeL: 0.9,
     heating: 0.95,

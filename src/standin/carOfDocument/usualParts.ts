@@ -1,6 +1,7 @@
 import { throttleFlowGPerS } from '@/core/air';
 import { type IdleEngine, idleNeed } from '@/core/engine';
 import { type Curve, curveThrough } from '@/core/numeric';
+import type { EcuProgram } from '@/core/program';
 import { ZERO_CELSIUS_K } from '@/core/units';
 import type { Charger, Exhaust, IdleAir, Metal, Throttle, Vehicle } from '../plant';
 
@@ -36,6 +37,14 @@ export interface IdleChoice {
   /** Air the valve truly passes fully open, g/s; 0 without one. */
   readonly valveGPerS: number;
   readonly hotSpeedRpm: number;
+}
+
+/** For each degree of spark that idle keeps in reserve the screw is opened so much further, a share. */
+const SCREW_PER_RESERVE_DEG = 0.02;
+
+/** How much further a builder opens the screw for the spark that idle keeps in reserve, a factor. */
+export function screwForReserve({ idle }: Pick<EcuProgram, 'idle'>): number {
+  return 1 + SCREW_PER_RESERVE_DEG * (idle.loop?.sparkRestDeg ?? 0);
 }
 
 /** The stop beside a valve passes this much of the hot need; the valve has room both ways. */

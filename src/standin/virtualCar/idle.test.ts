@@ -41,15 +41,22 @@ describe.each([
   );
 });
 
-test('by spark alone, its screw set, Pardela idles at its target and comes back from a stab; a load it cannot hold does not stall it', () => {
-  const document = demo('pardela');
-  const screw = screwSetFor(document, 1);
+test('by spark alone, with the reserve its screws are opened for, Pardela idles at its target and comes back from lamps and a stab', () => {
   for (const coolantC of [-20, 20, 80]) {
-    const { ran, stalled, meanOffRpm, stabS, surges } = idled(document, coolantC, 1, 15, screw);
+    const { ran, stalled, meanOffRpm, onS, offS, stabS, surges } = idled(demo('pardela'), coolantC, 1);
     expect([ran, stalled, surges]).toEqual([true, false, false]);
     expect(Math.abs(meanOffRpm)).toBeLessThan(bandRpm(coolantC));
-    expect(stabS).toBeLessThan(2);
+    expect(Math.max(onS, offS, stabS)).toBeLessThan(2);
   }
+});
+
+test('the twin of a starter does so hot once its screw is set', () => {
+  const twin = starter('twin');
+  const screw = screwSetFor(twin, 1);
+  const { ran, stalled, meanOffRpm, onS, offS, stabS } = idled(twin, 80, 1, 15, screw);
+  expect([ran, stalled]).toEqual([true, false]);
+  expect(Math.abs(meanOffRpm)).toBeLessThan(40);
+  expect(Math.max(onS, offS, stabS)).toBeLessThan(2);
 });
 
 test('air three times too fast with little spark surges, and is named; the proposed gains do not', () => {

@@ -33,5 +33,6 @@ function loopOf(document: Calibration): IdleLoop | null {
     dashpotPercent: byAir('dashpot'),
     dashpotS: byAir('dashpotFade'),
   };
-  return Object.values(numbers).includes(null) ? null : (numbers as IdleLoop);
+  if (Object.values(numbers).includes(null)) return null;
+  return { ...(numbers as Omit<IdleLoop, 'sparkRestDeg'>), sparkRestDeg: at('sparkRest') ?? 0 };
 }

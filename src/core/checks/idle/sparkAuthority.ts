@@ -26,13 +26,14 @@ export const idleSparkAuthority = check({
     if (control === 'no' || idling === null || limitDeg === null || gainDeg === null) return null;
     const amps = Math.max(0, ...idleLoads(document).map(({ currentA }) => currentA));
     const share = loadShare(idling, amps) * (control === 'both' ? UNTIL_AIR_COMES : 1);
-    const worthDeg = gainDeg === 0 ? 0 : limitDeg;
+    const restDeg = baseValue(document, 'idle.sparkRest') ?? 0;
+    const worthDeg = gainDeg === 0 ? 0 : limitDeg + restDeg;
     return foundWhen(share > worthDeg * WORTH_PER_DEG, 'idle.sparkLimit', { share, worthDeg, amps });
   },
   say: ({ share, worthDeg, amps }) =>
     `${amps.toFixed(0)} A of load ask for ${(100 * share).toFixed(0)} % of the idle’s torque at once, and ${worthDeg.toFixed(0)}° of spark are worth about ${(100 * worthDeg * WORTH_PER_DEG).toFixed(0)} %. Allow more, or expect it to sag.`,
   remedy: (document, { data: { share } }) => {
-    const wantedDeg = Math.ceil(share / WORTH_PER_DEG);
+    const wantedDeg = Math.ceil(share / WORTH_PER_DEG) - (baseValue(document, 'idle.sparkRest') ?? 0);
     if (wantedDeg > MOST_DEG || baseValue(document, 'idle.sparkGain') === 0) return null;
     return {
       label: `Allow ${wantedDeg}°`,
