@@ -277,7 +277,7 @@ test('a taken pin is shown, changes places, and is taken off', async ({ app, pag
   await expect(page.getByText(/and burns/)).toHaveCount(0);
   await page.getByRole('button', { name: 'Remove Idle valve' }).click();
   await page.getByRole('button', { name: 'Add the idle valve' }).click();
-  await expect(page.getByText('Open as far as the idle air map says.')).toBeVisible();
+  await expect(page.getByText('Open as far as the idle air map and idle control say.')).toBeVisible();
 });
 
 test('what is typed now is said where it acts, and outlives the page, as undo does', async ({

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { AT, type ChannelValues, frameOf, IDLE_CODE, PHASE, write } from '../channel';
+import { AT, type ChannelValues, frameOf, IDLE_CODE, LOST_BIT, PHASE, write } from '../channel';
 import { gridOf } from '../numeric';
 import { idle, type IdleControl, type IdleLoop, type IdleOut, idleSparkDeg, type IdleState } from './idle';
 
@@ -139,6 +139,16 @@ test('an engine that is cranked gets the curve alone, and forgets what was learn
   const cranking = { phase: PHASE.cranking, speed: 200, idleLoadAir: 7, battery: 9 };
   expect(followed.on(cranking)).toEqual({ reason: 'outside', targetRpm: 1000, openingPercent: 20 });
   expect(followed.state.integralPercent).toBe(0);
+});
+
+test('with a lost load sensor the valve follows its curve alone, and the spark goes on', () => {
+  const followed = settled();
+  followed.on({ speed: 900 }, 1);
+  const lost = { sensorsLost: LOST_BIT.map, speed: 900 };
+  expect(followed.on(lost)).toMatchObject({ reason: 'entering', openingPercent: 20 });
+  expect(followed.on({ sensorsLost: LOST_BIT.throttle, throttle: 30 }).openingPercent).toBe(20);
+  expect(followed.on({ ...lost, idleLoadAir: 7 }).openingPercent).toBe(20);
+  expect(followed.on({ speed: 900, sensorsLost: LOST_BIT.coolant }, 1).openingPercent).toBeGreaterThan(20);
 });
 
 test('without a loop the curve and the loads alone; without maps nothing is wanted', () => {

@@ -1,4 +1,4 @@
-import { AT, type Frame, IDLE_CODE, type IdleStateId, PHASE, read } from '../channel';
+import { AT, type Frame, IDLE_CODE, type IdleStateId, LOST_BIT, PHASE, read } from '../channel';
 import { type Grid, lookUpCurve } from '../numeric';
 import { type Control, TIME_SLACK_S } from './control';
 
@@ -50,6 +50,8 @@ export interface IdleOut {
   openingPercent: number;
 }
 
+/** Sensors that say how much air there is. */
+const LOAD_LOST = LOST_BIT.map | LOST_BIT.throttle;
 /** It is left past so many windows over the target: a car that rolls down a hill. */
 const LEFT_AT_WINDOWS = 2;
 /** Nothing is learnt so soon after a start, s: its flare passes by itself. */
@@ -76,7 +78,9 @@ export const idle: Control<IdleControl, IdleState, IdleOut> = {
     const running = read(frame, AT.phase) === PHASE.running;
     out.targetRpm = wantedRpm(settings, state, running, frame);
     const curve = settings.air === null ? 0 : lookUpCurve(settings.air, read(frame, AT.coolant));
-    const base = curve + (running ? read(frame, AT.idleLoadAir) : 0);
+    // What stands in for a lost load knows the curve’s air alone: any other would be air without fuel.
+    const blind = (read(frame, AT.sensorsLost) & LOAD_LOST) !== 0;
+    const base = curve + (running && !blind ? read(frame, AT.idleLoadAir) : 0);
     const { loop } = settings;
     if (loop === null || !running || Number.isNaN(out.targetRpm)) {
       Object.assign(state, { inside: false, dashpotPercent: 0 });
@@ -91,10 +95,12 @@ export const idle: Control<IdleControl, IdleState, IdleOut> = {
     else state.dashpotPercent *= loop.dashpotS > 0 ? Math.exp(-dtS / loop.dashpotS) : 0;
     const within = overRpm < loop.windowRpm * (state.inside ? LEFT_AT_WINDOWS : 1);
     state.inside = closed && within && read(frame, AT.overrunCut) === 0;
+    if (blind) Object.assign(state, { integralPercent: 0, dashpotPercent: 0 });
     const wanted = base + state.integralPercent + state.dashpotPercent;
     const atEnd = (wanted >= 100 && overRpm < 0) || (wanted <= 0 && overRpm > 0);
     const settled =
       state.inside &&
+      !blind &&
       state.dashpotPercent < DASHPOT_OVER_PERCENT &&
       read(frame, AT.sinceStart) >= SETTLES_S - TIME_SLACK_S;
     if (settled && !atEnd) {
