@@ -1,4 +1,4 @@
-import { baseUnit, type QuantityId } from '../units';
+import { baseUnit, inSentence, type QuantityId } from '../units';
 import { GUARD_REASONS, IDLE_STATES, LIMITS, SENSORS_LOST } from './codes';
 
 /** Where channels are listed together. */
@@ -881,4 +881,12 @@ export const OUTPUT_CHANNELS = channelsWith('output');
 export function channelQuantity(id: ChannelId): { readonly quantity: QuantityId; readonly unit: string } {
   const { quantity } = CHANNELS[id];
   return { quantity, unit: baseUnit(quantity).id };
+}
+
+/** What the numbers of a channel stand for, in words: "0 none, 1 engine speed, …"; null for one that counts or measures. */
+export function codesText(id: ChannelId): string | null {
+  const { codes }: ChannelInfo = CHANNELS[id];
+  return codes === undefined
+    ? null
+    : codes.map(({ label }, code) => `${code} ${inSentence(label)}`).join(', ');
 }

@@ -9,6 +9,7 @@ import {
   CHANNEL_IDS,
   channelQuantity,
   CHANNELS,
+  codesText,
   CORRECTION_CHANNELS,
   OUTPUT_CHANNELS,
 } from './channels';
@@ -82,5 +83,15 @@ test('every axis of a map is that of its channel', () => {
     const { x, y } = MAP_DEFINITIONS[id];
     for (const axis of y === null ? [x] : [x, y])
       expect(AXES[axis.channel].label).toBe(CHANNELS[axis.channel].label);
+  }
+});
+
+test('a channel of codes says what they stand for, and has no number beyond them', () => {
+  expect(codesText('protection')).toMatch(/^0 none, 1 oil pressure, 2 lean under load, 3 fuel pressure/);
+  expect(codesText('speed')).toBeNull();
+  for (const id of CHANNEL_IDS) {
+    const info = CHANNELS[id];
+    const codes = 'codes' in info ? info.codes : undefined;
+    if (codes !== undefined) expect([id, info.max]).toEqual([id, codes.length - 1]);
   }
 });

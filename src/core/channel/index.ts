@@ -9,6 +9,7 @@ export {
   CHANNEL_IDS,
   type ChannelId,
   channelQuantity,
+  codesText,
   CHANNELS,
   CORRECTION_CHANNELS,
   type CorrectionChannel,

@@ -1,6 +1,6 @@
 import { baseUnit, inSentence } from '@/core/units';
 import { pinFunctions } from '@/core/calibration';
-import { channelQuantity, CHANNELS, OUTPUT_CHANNELS } from '@/core/channel';
+import { channelQuantity, CHANNELS, codesText, OUTPUT_CHANNELS } from '@/core/channel';
 import { type Condition, isSwitched, loadWords, type Output, outputWords } from '@/core/outputs';
 import { MAX_CONDITIONS, OUTPUT_CURRENT_A } from '@/core/outputs/schema';
 import { outputFunction } from '@/core/pins';
@@ -245,6 +245,7 @@ interface ConditionProps {
 
 function ConditionFields({ path, name, condition, onChange, onRemove }: ConditionProps) {
   const channel = CHANNELS[condition.channel];
+  const codes = codesText(condition.channel);
   const seconds = { quantity: 'seconds', unit: 's', min: 0, max: 120 } as const;
   return (
     <View role="group" aria-label={name} style={{ gap: SPACE.s }}>
@@ -281,6 +282,11 @@ function ConditionFields({ path, name, condition, onChange, onRemove }: Conditio
         threshold={condition.threshold}
         letsGo={condition.threshold + (condition.comparison === 'above' ? -1 : 1) * condition.hysteresis}
       />
+      {codes === null ? null : (
+        <Text kind="small" colour="muted">
+          {codes}
+        </Text>
+      )}
       <KeptNumber
         path={`${path}.threshold`}
         info={{

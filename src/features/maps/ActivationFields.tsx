@@ -1,4 +1,10 @@
-import { channelQuantity, CHANNELS, CORRECTION_CHANNELS, type CorrectionChannel } from '@/core/channel';
+import {
+  channelQuantity,
+  CHANNELS,
+  codesText,
+  CORRECTION_CHANNELS,
+  type CorrectionChannel,
+} from '@/core/channel';
 import type { Activation } from '@/core/correction';
 import { activationSchema } from '@/core/correction/schema';
 import { AXES } from '@/core/map';
@@ -7,6 +13,7 @@ import { Chips } from '@/ui/button/Chips';
 import { ThresholdStrip } from '@/ui/chart';
 import { NumberBox } from '@/ui/field';
 import { Message } from '@/ui/layout';
+import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { useState } from 'react';
 
@@ -76,6 +83,11 @@ export function ActivationFields({ name, activation, onChange }: Props) {
               activation.threshold + (activation.comparison === 'above' ? -1 : 1) * activation.hysteresis
             }
           />
+          {codesText(activation.channel) === null ? null : (
+            <Text kind="small" colour="muted">
+              {codesText(activation.channel)}
+            </Text>
+          )}
           <NumberBox
             key={`threshold ${activation.channel}`}
             info={{
