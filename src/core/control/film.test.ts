@@ -73,6 +73,30 @@ test('while the engine is cranked nothing is followed, and the first charge that
   expect(fed.cycle(10)).toBeCloseTo(10, 9);
 });
 
+test('without a film nothing is decided and nothing kept', () => {
+  const [state, out] = [film.atRest(null), film.out(null)];
+  film.step(null, state, frameOf({ phase: PHASE.running, cylinder: 1 }), out);
+  filmTakes(null, state, out, frameOf({ phase: PHASE.running, cylinder: 1 }), 10);
+  expect(out).toEqual({
+    reason: 'off',
+    evaporatedMg: NaN,
+    wetShare: 0,
+    leavesShare: 1,
+    risesKpa: 0,
+    risesPercent: 0,
+  });
+  expect(state.mg).toEqual([]);
+  expect(injectedForFilm(out, 12)).toBe(12);
+});
+
+test('the first cylinder has one like the others, forgotten while it is cranked', () => {
+  const fed = new Fed();
+  fed.cycle(10, { cylinder: 1 });
+  expect(fed.state.mg[0]).toBeCloseTo(6.0665, 3);
+  fed.cycle(10, { cylinder: 1, phase: PHASE.cranking });
+  expect(fed.state.mg[0]).toBeNull();
+});
+
 test('each cylinder has a film of its own; one that is not known has none', () => {
   const fed = new Fed();
   fed.cycle(10);

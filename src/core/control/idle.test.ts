@@ -23,11 +23,13 @@ const IDLE: IdleControl = {
 };
 
 class Followed {
+  readonly settings: IdleControl;
   readonly state: IdleState;
   readonly out: IdleOut;
   private timeS = 0;
 
-  constructor(readonly settings: IdleControl = IDLE) {
+  constructor(settings: IdleControl = IDLE) {
+    this.settings = { ...settings };
     this.state = idle.atRest(settings);
     this.out = idle.out(settings);
   }
@@ -121,6 +123,37 @@ test('as the throttle closes air is added, which fades; nothing is learnt from i
   expect(followed.state.integralPercent).toBe(0);
   followed.on({ speed: 990 }, 3);
   expect(followed.state.integralPercent).toBeGreaterThan(0);
+});
+
+test('a slower dashpot fades in proportion', () => {
+  const slow = settled({ ...IDLE, loop: { ...LOOP, dashpotS: 2 } });
+  slow.on({ throttle: 30, speed: 3000 });
+  expect(slow.on({ speed: 2500 }, 1).openingPercent).toBeCloseTo(20 + 8 * Math.exp(-0.5), 6);
+});
+
+test('it winds no further with the valve shut', () => {
+  const followed = settled({ ...IDLE, air: gridOf({ x: [0, 1], y: [], values: [2, 2] }) });
+  expect(followed.on({ speed: 1290 }, 5)).toMatchObject({ reason: 'atLimit', openingPercent: 0 });
+  expect(followed.state.integralPercent).toBeGreaterThan(-2.4);
+  expect(followed.on({ speed: 900 }, 0.4).openingPercent).toBeGreaterThan(0);
+});
+
+test('by spark alone there is no air to be at the end of', () => {
+  const alone = settled({
+    ...IDLE,
+    air: null,
+    loop: { ...LOOP, airPerSPer100Rpm: 0, airLimitPercent: 0, dashpotPercent: 0 },
+  });
+  expect(alone.on({ speed: 800 }, 5)).toMatchObject({ reason: 'held', openingPercent: 0 });
+});
+
+test('what was learnt stays while nothing is wanted, and idle begins anew', () => {
+  const followed = settled();
+  followed.on({ speed: 940 }, 1);
+  Object.assign(followed.settings, { target: null });
+  expect(followed.on().reason).toBe('outside');
+  expect(followed.state).toMatchObject({ inside: false, dashpotPercent: 0 });
+  expect(followed.state.integralPercent).toBeCloseTo(3, 6);
 });
 
 test('loads give air and raise the target; a low battery raises it until it has recovered', () => {
