@@ -29,6 +29,8 @@ export function builtLike(
   const program: EcuProgram = {
     ...typed,
     overrun: null,
+    limits: null,
+    protection: null,
     inputs: typed.inputs.map((input) => ({ ...input, fault: null })),
     injection: typed.injection && { ...typed.injection, spray: null },
   };
@@ -42,6 +44,8 @@ export function builtLike(
     airShare: even,
     fuelShare: even,
     heating: 1,
+    // An engine that fills and flows more asks for more fuel than its pump was chosen for.
+    pumpGPerS: 2 * car.engine.pumpGPerS,
     fullAirFlowGPerS: load.fullAirFlowGPerS,
   };
   const sensors = {
