@@ -8,6 +8,8 @@ import type { PlantState } from './plantState';
 const STARTER = { nm: 60, nmPerL: 100, ratedV: 9.5, freeRpm: 268 } as const;
 /** Starter current at standstill for each newton metre, A, and battery resistance at 20 °C, Ω, growing for each kelvin below. */
 const BATTERY = { aPerNm: 2.05, resistanceOhm: 0.02, coldPerK: 0.012, sagS: 0.06 } as const;
+/** A larger engine has a larger battery: from so many litres on its resistance falls in proportion. */
+const LARGER_FROM_L = 3;
 /** A battery at rest below the full voltage has less of itself left: its resistance grows for each volt missing. */
 const WEAK = { fullV: 12.6, perV: 0.35 } as const;
 /** Alternator: voltage, engine speeds between which it comes to its full current, that current, and how fast it comes. */
@@ -47,7 +49,8 @@ export function stepElectrics(
 ): void {
   const cold = 1 + BATTERY.coldPerK * Math.max(0, 20 - state.coolantC);
   const weak = 1 + WEAK.perV * Math.max(0, WEAK.fullV - restV);
-  const resistance = BATTERY.resistanceOhm * cold * weak;
+  const sized = Math.min(1, LARGER_FROM_L / litresOf(metal));
+  const resistance = BATTERY.resistanceOhm * cold * weak * sized;
   const starterA = starterNm * BATTERY.aPerNm;
   const drawnA = starterA + loadsA + (restV > 0 ? DRAWS_A.computer + DRAWS_A.cylinder * metal.cylinders : 0);
   const alone = restV - drawnA * resistance;

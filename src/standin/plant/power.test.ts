@@ -132,6 +132,19 @@ describe('starter and battery', () => {
     expect(12.6 - volts(12.6, 20)).toBeLessThan(11.6 - volts(11.6, 20));
   });
 
+  // Six litres: half of 20 mΩ. Off, with 100 A: 12.6 − (100 + 3 + 6) · 0.02 · 3/6.
+  test('a larger engine has a larger battery, from three litres on', () => {
+    const sag = (cylinderVolumeCm3: number) => {
+      const state = plantAtRest({ ...metal, cylinderVolumeCm3 }, place, 80, 12.6);
+      for (let i = 0; i < 8000; i += 1)
+        stepElectrics({ ...metal, cylinderVolumeCm3 }, state, 0, 12.6, 100, 0.001);
+      return state.batteryV;
+    };
+    expect(sag(1000)).toBeCloseTo(12.6 - 109 * 0.02 * 0.5, 3);
+    expect(sag(500)).toBeCloseTo(12.6 - 109 * 0.02, 3);
+    expect(sag(100)).toBeCloseTo(12.6 - 109 * 0.02, 3);
+  });
+
   test('the alternator holds 14.1 V with what it can carry, and takes torque for it', () => {
     const running = settled(12.6, 20, 2500, 0, 20);
     expect(running.batteryV).toBeCloseTo(14.1, 2);

@@ -26,7 +26,7 @@ describe.each([
   ['Ventisca', demo('ventisca'), [-20, 20, 80]],
   ['the four', starter('four'), [-20, 80]],
   ['the exhaust-charged four', starter('fourExhaustCharged'), [-20, 80]],
-  ['the eight', starter('eight'), [20, 80]],
+  ['the eight', starter('eight'), [-20, 20, 80]],
 ] as const)('%s, with a valve', (_, document, temperatures) => {
   test.each(temperatures)(
     'idles at its target at %d °C, and comes back from lamps and a stab within 2 s',
