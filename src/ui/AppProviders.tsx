@@ -1,6 +1,6 @@
 import { useFonts } from 'expo-font';
-import type { ComponentProps, ReactNode } from 'react';
-import { useColorScheme } from 'react-native';
+import { type ComponentProps, type ReactNode, useSyncExternalStore } from 'react';
+import { Appearance } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { Icon, isIconName } from './icon/Icon';
@@ -14,10 +14,20 @@ const SETTINGS: PaperSettings = {
     isIconName(name) ? <Icon name={name} color={String(color)} size={size} /> : null,
 };
 
+/** Told when the system’s scheme changes. One that changed before anybody listened is asked for as the listening begins. */
+function onSystemScheme(told: () => void): () => void {
+  const subscription = Appearance.addChangeListener(told);
+  return () => subscription.remove();
+}
+
+function systemScheme(): Scheme {
+  return Appearance.getColorScheme() === 'light' ? 'light' : 'dark';
+}
+
 /** Theme, fonts and Paper for everything inside. Text is drawn in a fallback font until ours is there. */
 export function AppProviders({ light, children }: { light: 'system' | Scheme; children: ReactNode }) {
-  const system = useColorScheme();
-  const scheme: Scheme = light === 'system' ? (system === 'light' ? 'light' : 'dark') : light;
+  const system = useSyncExternalStore(onSystemScheme, systemScheme, systemScheme);
+  const scheme: Scheme = light === 'system' ? system : light;
   useFonts({
     [FONT.text]: require('./fonts/Barlow-Regular.woff2'),
     [FONT.strong]: require('./fonts/Barlow-SemiBold.woff2'),
