@@ -111,12 +111,24 @@ test('a cylinder that was fed before the load rose gets what it lacks, once', ()
   fed.cycle(10);
   fed.cycle(10);
   const before = fed.state.mg[1] as number;
-  expect(followUpMg(fed.state, fed.out, 2, 10.2)).toBe(0);
-  expect(followUpMg(fed.state, fed.out, 2, 14)).toBeCloseTo(5, 6);
+  expect(followUpMg(fed.state, fed.out, 2, 10.2, 100)).toBe(0);
+  expect(followUpMg(fed.state, fed.out, 2, 14, 100)).toBeCloseTo(5, 6);
   expect(fed.state.mg[1]).toBeCloseTo(before + 1, 6);
-  expect(followUpMg(fed.state, fed.out, 2, 14)).toBe(0);
-  expect(followUpMg(fed.state, fed.out, 2, 8)).toBe(0);
-  expect(followUpMg(fed.state, fed.out, 3, 14)).toBe(0);
+  expect(followUpMg(fed.state, fed.out, 2, 14, 100)).toBe(0);
+  expect(followUpMg(fed.state, fed.out, 2, 8, 100)).toBe(0);
+  expect(followUpMg(fed.state, fed.out, 3, 14, 100)).toBe(0);
+});
+
+// 10 arrive; of 4 more a fifth would stay: 5 to inject. The injector gives 2: 1.6 arrive, 0.4 stay, and 3 are left to give.
+test('what an injector cannot give stays missing, and is given next', () => {
+  const fed = new Fed();
+  fed.cycle(10);
+  fed.cycle(10);
+  const before = fed.state.mg[1] as number;
+  expect(followUpMg(fed.state, fed.out, 2, 14, 2)).toBe(2);
+  expect(fed.state.arrivesMg[1]).toBeCloseTo(11.6, 6);
+  expect(fed.state.mg[1]).toBeCloseTo(before + 0.4, 6);
+  expect(followUpMg(fed.state, fed.out, 2, 14, 100)).toBeCloseTo(3, 6);
 });
 
 test('while the throttle opens the load is taken to rise on by half as much, no further than the air outside', () => {

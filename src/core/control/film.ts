@@ -150,18 +150,20 @@ const WORTH_A_PULSE = 0.03;
  * What a cylinder that has been fed still lacks, mg to inject, because the load has risen since; put on its wall and to what
  * arrives. Nothing where little is missing, or where its film is not known.
  * @param wantedMg what is to arrive by what is known now.
+ * @param mostMg what the injector can give until then; what it cannot stays missing.
  */
 export function followUpMg(
   { mg, arrivesMg }: FilmState,
   { wetShare }: FilmOut,
   cylinder: number,
   wantedMg: number,
+  mostMg: number,
 ): number {
   const at = cylinder - 1;
   const arrives = arrivesMg[at];
   if (arrives === undefined || arrives === null || !(wantedMg - arrives > WORTH_A_PULSE * wantedMg)) return 0;
-  const injectedMg = (wantedMg - arrives) / (1 - wetShare);
+  const injectedMg = Math.min(mostMg, (wantedMg - arrives) / (1 - wetShare));
   mg[at] = (mg[at] as number) + wetShare * injectedMg;
-  arrivesMg[at] = wantedMg;
+  arrivesMg[at] = arrives + (1 - wetShare) * injectedMg;
   return injectedMg;
 }

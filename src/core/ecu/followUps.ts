@@ -36,15 +36,15 @@ export function stepFollowUps(
   const at = firing.findIndex(({ cylinder }) => cylinder === fed);
   if (at < 0) return 0;
   const ahead = injectionLead(firing.length);
-  const mostMs = cycleTimeMs(read(frame, AT.speed)) / firing.length;
+  const mostMg = (cycleTimeMs(read(frame, AT.speed)) / firing.length) * fuel.flowGPerS;
   let count = 0;
   for (let back = 1; back < ahead; back += 1) {
     const { cylinder } = firing[(at - back + firing.length) % firing.length] as FiringEvent;
-    const missingMg = followUpMg(state.film, filmed, cylinder, fuel.wantedMg);
+    const missingMg = followUpMg(state.film, filmed, cylinder, fuel.wantedMg, mostMg);
     if (missingMg === 0) continue;
     const one = (into[count] ??= { cylinder, openingMs: 0 });
     one.cylinder = cylinder;
-    one.openingMs = Math.min(mostMs, missingMg / fuel.flowGPerS) + fuel.deadMs;
+    one.openingMs = missingMg / fuel.flowGPerS + fuel.deadMs;
     count += 1;
   }
   return count;

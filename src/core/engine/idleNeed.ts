@@ -42,6 +42,11 @@ export function idleNeed(engine: IdleEngine, speedRpm: number, coolantC: number)
   return { airGPerS: airFlowGPerS(airMgPerCm3 * displacementCm3, 1, speedRpm), manifoldKpa };
 }
 
+/** Air whose heat becomes so much work at idle, g/s: P / (0.27 · heat of air). Example: 0.45 kW at 2.97 MJ/kg → 0.561. */
+export function airForWorkGPerS({ heatOfAirMjPerKg }: IdleEngine, kilowatts: number): number {
+  return kilowatts / (EFFICIENCY * heatOfAirMjPerKg);
+}
+
 /** Share of choked flow that an opening passes into a manifold at this pressure. */
 export function flowShare(engine: IdleEngine, manifoldKpa: number): number {
   return flowFunction(manifoldKpa / engine.barometricKpa) / flowFunction(0);

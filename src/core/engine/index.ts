@@ -16,4 +16,4 @@ export {
 export { commonFiringOrders, firingOrderMessage, firingOrderProblem, parseFiringOrder } from './firingOrder';
 export { frictionKpa, oilFactorAt, torqueNm } from './friction';
 export { boreForVolumeMm, cycleTimeMs, cylinderVolumeCm3, meanPistonSpeedMPerS } from './geometry';
-export { flowShare, type IdleEngine, idleNeed } from './idleNeed';
+export { airForWorkGPerS, flowShare, type IdleEngine, idleNeed } from './idleNeed';

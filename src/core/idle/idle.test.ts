@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { flowShare, type IdleEngine, idleNeed } from '../engine';
+import { loadShare, openingOf100Rpm, openingOfLoad, proposedLoop } from './loopProposals';
 import {
   type IdleInputs,
   idleReasons,
@@ -125,5 +126,30 @@ describe('proposed idle', () => {
     const [first, second] = idleReasons('idleAir', INPUTS);
     expect(first?.text).toContain(`about ${hot} g/s of air; at −20 °C about ${cold} g/s`);
     expect(second?.text).toMatch(/six tenths/);
+  });
+});
+
+describe('numbers of a loop', () => {
+  const idling = { engine: SIX, hotSpeedRpm: 1000, valveGPerS: 12.8 };
+
+  // 18 A at 13.8 V through an alternator of 55 %: 0.4516 kW; over 0.27 · 2.965 MJ/kg 0.564 g/s, choked 4.4 % of 12.8.
+  test('18 A take 0.56 g/s of air: 4.4 % of the valve, and in proportion', () => {
+    expect(openingOfLoad(idling, 18)).toBeCloseTo(4.41, 1);
+    expect(openingOfLoad(idling, 36)).toBeCloseTo(2 * openingOfLoad(idling, 18), 9);
+    expect(openingOfLoad({ ...idling, valveGPerS: null }, 18)).toBe(0);
+    expect(loadShare(idling, 18)).toBeCloseTo(0.564 / idleNeed(SIX, 1000, 80).airGPerS, 3);
+  });
+
+  test('follow the valve, whose 100 rev/min come in three quarters of a second', () => {
+    const of100 = openingOf100Rpm(idling);
+    const loop = proposedLoop(idling);
+    expect(loop.airPerSPer100Rpm).toBeCloseTo(of100 / 0.75, 1);
+    expect(loop.airLimitPercent).toBe(Math.round(4 * of100));
+    expect(loop.sparkRestDeg).toBe(0);
+    expect(openingOf100Rpm({ ...idling, valveGPerS: 25.6 })).toBeCloseTo(of100 / 2, 9);
+    expect(proposedLoop({ ...idling, valveGPerS: null })).toMatchObject({
+      sparkRestDeg: 12,
+      sparkLimitDeg: 15,
+    });
   });
 });

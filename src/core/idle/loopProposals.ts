@@ -1,4 +1,4 @@
-import { flowShare, type IdleEngine, idleNeed } from '../engine';
+import { airForWorkGPerS, flowShare, type IdleEngine, idleNeed } from '../engine';
 
 /** An idling engine and its valve. */
 export interface LoopEngine {
@@ -32,8 +32,6 @@ const SPARK = {
 } as const;
 /** Share of an alternator’s shaft power that becomes current, and the voltage it charges with, V. */
 const ALTERNATOR = { share: 0.55, volts: 13.8 } as const;
-/** Share of the heat that becomes work with idle spark, as in the engine’s idle need. */
-const EFFICIENCY = 0.27;
 
 /** Valve opening, %, that gives a flow of air at a hot idle, g/s. */
 function openingFor({ engine, hotSpeedRpm, valveGPerS }: LoopEngine, gPerS: number): number {
@@ -49,16 +47,20 @@ export function openingOf100Rpm(idling: LoopEngine): number {
   return openingFor(idling, more - idleNeed(engine, hotSpeedRpm, HOT_C).airGPerS);
 }
 
-/** Valve opening that a load of so many amperes needs, %: what the alternator takes, as heat of so much air. */
-export function openingOfLoad(idling: LoopEngine, currentA: number): number {
-  const shaftKw = (currentA * ALTERNATOR.volts) / ALTERNATOR.share / 1000;
-  return openingFor(idling, shaftKw / (EFFICIENCY * idling.engine.heatOfAirMjPerKg));
+/** Air that an alternator with such a load asks of a hot idle, g/s. */
+function airOfLoadGPerS({ engine }: LoopEngine, currentA: number): number {
+  return airForWorkGPerS(engine, (currentA * ALTERNATOR.volts) / ALTERNATOR.share / 1000);
 }
 
-/** Share of the work of a hot idle that a load of so many amperes is. */
-export function loadShare({ engine, hotSpeedRpm }: LoopEngine, currentA: number): number {
-  const shaftKw = (currentA * ALTERNATOR.volts) / ALTERNATOR.share / 1000;
-  return shaftKw / (EFFICIENCY * engine.heatOfAirMjPerKg * idleNeed(engine, hotSpeedRpm, HOT_C).airGPerS);
+/** Valve opening that a load of so many amperes needs, %. */
+export function openingOfLoad(idling: LoopEngine, currentA: number): number {
+  return openingFor(idling, airOfLoadGPerS(idling, currentA));
+}
+
+/** Share of the work of a hot idle that a load of so many amperes is, 0…1 and beyond. */
+export function loadShare(idling: LoopEngine, currentA: number): number {
+  const { engine, hotSpeedRpm } = idling;
+  return airOfLoadGPerS(idling, currentA) / idleNeed(engine, hotSpeedRpm, HOT_C).airGPerS;
 }
 
 /** Numbers to begin with: spark quick, air as fast as the engine can use it. */
