@@ -1,6 +1,6 @@
 import { baseValue } from '../../calibration';
 import { check, foundWhen } from '../entry/check';
-import { mapInUse } from '../entry/maps';
+import { mapInUse, MAPS_IN_USE } from '../entry/maps';
 import { quantityEdit } from '../entry/remedy';
 
 /** A foot that rests moves the reading by so much, %/s. */
@@ -11,19 +11,7 @@ export const accelerationNeverEnds = check({
   id: 'acceleration.neverEnds',
   title: 'Enrichment that never ends',
   severity: 'warns',
-  reads: [
-    'acceleration',
-    'injectors',
-    'maps',
-    'blend',
-    'engine',
-    'idle',
-    'load',
-    'limits',
-    'shift',
-    'sensorLoss',
-    'boost',
-  ],
+  reads: [...MAPS_IN_USE, 'injectors'],
   why: 'A throttle that trembles begins it again and again, and the mixture is rich for no reason anybody finds.',
   find: (document) => {
     const perS = baseValue(document, 'acceleration.threshold');

@@ -11,6 +11,20 @@ export interface Cell extends Record<string, unknown> {
   readonly value: number;
 }
 
+/** The parts of the document that say which maps are in use, and the maps: what every check reads that asks {@link mapInUse}. */
+export const MAPS_IN_USE = [
+  'maps',
+  'blend',
+  'engine',
+  'idle',
+  'load',
+  'limits',
+  'shift',
+  'sensorLoss',
+  'boost',
+  'acceleration',
+] as const;
+
 /** A map that is there and in use; null else. */
 export function mapInUse(document: Calibration, id: MapId): MapData | null {
   return usedMaps(document).includes(id) ? mapAt(document, id) : null;

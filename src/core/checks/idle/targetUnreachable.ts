@@ -3,7 +3,7 @@ import { flowShare, idleNeed } from '../../engine';
 import { SCREW_SHARE } from '../../idle';
 import { choiceAt } from '../../calibration';
 import { check, foundWhen } from '../entry/check';
-import { mapInUse } from '../entry/maps';
+import { mapInUse, MAPS_IN_USE } from '../entry/maps';
 import { temperatureWords } from '../entry/units';
 
 /** Coolant of a hot idle, which the stop is set at, °C. */
@@ -15,19 +15,7 @@ export const idleTargetUnreachable = check({
   id: 'idle.targetUnreachable',
   title: 'Idle target without the air for it',
   severity: 'warns',
-  reads: [
-    'idle',
-    'engine',
-    'injectors',
-    'maps',
-    'blend',
-    'load',
-    'limits',
-    'shift',
-    'sensorLoss',
-    'boost',
-    'acceleration',
-  ],
+  reads: [...MAPS_IN_USE, 'injectors'],
   why: 'A loop that cannot reach its target stands at its limit, and has nothing left for a load.',
   find: (document) => {
     const idling = loopEngineOf(document);

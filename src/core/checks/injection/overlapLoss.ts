@@ -1,3 +1,4 @@
+import { MAPS_IN_USE } from '../entry/maps';
 import { baseValue, valvesOf } from '../../calibration';
 import { overlapLossPercent, sprayAtValve } from '../../injector';
 import { check, foundWhen } from '../entry/check';
@@ -12,17 +13,12 @@ export const injectionOverlapLoss = check({
   title: 'Fuel through both valves open',
   severity: 'warns',
   reads: [
+    ...MAPS_IN_USE,
     'injection',
-    'acceleration',
-    'blend',
     'cams',
     'coils',
     'corrections',
-    'engine',
-    'idle',
     'injectors',
-    'load',
-    'maps',
     'outputs',
     'overrun',
     'pins',
@@ -31,11 +27,7 @@ export const injectionOverlapLoss = check({
     'startUp',
     'trigger',
     'launch',
-    'limits',
-    'shift',
-    'sensorLoss',
     'protection',
-    'boost',
   ],
   why: 'Fuel that goes out unburned is missing in the cylinder, and lambda reads it as lean.',
   find: (document) => {

@@ -1,3 +1,4 @@
+import { MAPS_IN_USE } from '../entry/maps';
 import { check, foundWhen } from '../entry/check';
 import { longestFed } from '../entry/feeding';
 import { absoluteWords } from '../entry/units';
@@ -10,17 +11,12 @@ export const injectorsDuty = check({
   title: 'Injectors cannot feed the engine',
   severity: 'warns',
   reads: [
+    ...MAPS_IN_USE,
     'injectors',
-    'acceleration',
-    'blend',
     'cams',
     'coils',
     'corrections',
-    'engine',
-    'idle',
     'injection',
-    'load',
-    'maps',
     'outputs',
     'overrun',
     'pins',
@@ -29,11 +25,7 @@ export const injectorsDuty = check({
     'startUp',
     'trigger',
     'launch',
-    'limits',
-    'shift',
-    'sensorLoss',
     'protection',
-    'boost',
   ],
   why: 'An injector that never closes gives no more fuel, and the engine runs lean at full load.',
   find: (document) => {

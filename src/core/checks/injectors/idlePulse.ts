@@ -1,3 +1,4 @@
+import { MAPS_IN_USE } from '../entry/maps';
 import { baseValue } from '../../calibration';
 import { check, foundWhen } from '../entry/check';
 import { fedAt, programOf } from '../entry/feeding';
@@ -8,17 +9,12 @@ export const injectorsIdlePulse = check({
   title: 'Idle pulse shorter than they repeat',
   severity: 'warns',
   reads: [
+    ...MAPS_IN_USE,
     'injectors',
-    'acceleration',
-    'blend',
     'cams',
     'coils',
     'corrections',
-    'engine',
-    'idle',
     'injection',
-    'load',
-    'maps',
     'outputs',
     'overrun',
     'pins',
@@ -27,11 +23,7 @@ export const injectorsIdlePulse = check({
     'startUp',
     'trigger',
     'launch',
-    'limits',
-    'shift',
-    'sensorLoss',
     'protection',
-    'boost',
   ],
   why: 'Below its least pulse an injector gives something else each time, and idle wanders whatever the map says.',
   find: (document) => {

@@ -1,5 +1,5 @@
 import { check } from '../entry/check';
-import { cellsOf, mapInUse, worstCell } from '../entry/maps';
+import { cellsOf, mapInUse, worstCell, MAPS_IN_USE } from '../entry/maps';
 import { temperatureWords } from '../entry/units';
 import { cellsRemedy } from '../entry/remedy';
 
@@ -10,18 +10,7 @@ export const mapsAfterStartShort = check({
   id: 'maps.afterStartShort',
   title: 'After-start enrichment that is gone at once',
   severity: 'warns',
-  reads: [
-    'maps',
-    'blend',
-    'engine',
-    'idle',
-    'load',
-    'limits',
-    'shift',
-    'sensorLoss',
-    'boost',
-    'acceleration',
-  ],
+  reads: MAPS_IN_USE,
   why: 'Ports and valves are cold for many seconds, and the engine dies when the fuel for them stops.',
   find: (document) => {
     const map = mapInUse(document, 'afterStartDecay');

@@ -1,5 +1,5 @@
 import { check } from '../entry/check';
-import { cellsOf, mapInUse, worstCell } from '../entry/maps';
+import { cellsOf, mapInUse, worstCell, MAPS_IN_USE } from '../entry/maps';
 import { temperatureWords } from '../entry/units';
 import { cellsRemedy } from '../entry/remedy';
 
@@ -10,18 +10,7 @@ export const mapsCrankAdvanceHigh = check({
   id: 'maps.crankAdvanceHigh',
   title: 'Too much advance for cranking',
   severity: 'warns',
-  reads: [
-    'maps',
-    'blend',
-    'engine',
-    'idle',
-    'load',
-    'limits',
-    'shift',
-    'sensorLoss',
-    'boost',
-    'acceleration',
-  ],
+  reads: MAPS_IN_USE,
   why: 'A charge that burns before TDC kicks the crank back, and breaks starters.',
   find: (document) => {
     const map = mapInUse(document, 'crankAdvance');

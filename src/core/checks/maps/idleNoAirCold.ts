@@ -1,23 +1,12 @@
 import { check, foundWhen } from '../entry/check';
-import { mapInUse } from '../entry/maps';
+import { mapInUse, MAPS_IN_USE } from '../entry/maps';
 import { temperatureWords } from '../entry/units';
 
 export const mapsIdleNoAirCold = check({
   id: 'maps.idleNoAirCold',
   title: 'No more air when cold',
   severity: 'warns',
-  reads: [
-    'maps',
-    'blend',
-    'engine',
-    'idle',
-    'load',
-    'limits',
-    'shift',
-    'sensorLoss',
-    'boost',
-    'acceleration',
-  ],
+  reads: MAPS_IN_USE,
   why: 'Cold oil needs several times the work to turn, and fuel alone cannot do it.',
   find: (document) => {
     const map = mapInUse(document, 'idleAir');

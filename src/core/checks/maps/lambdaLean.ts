@@ -1,6 +1,6 @@
 import { conversionContext, type Calibration } from '../../calibration';
 import { check } from '../entry/check';
-import { atSpeed, type Cell, cellsOf, mapInUse, worstCell } from '../entry/maps';
+import { atSpeed, type Cell, cellsOf, mapInUse, worstCell, MAPS_IN_USE } from '../entry/maps';
 import { absoluteWords } from '../entry/units';
 import { cellsRemedy } from '../entry/remedy';
 
@@ -14,19 +14,7 @@ export const mapsLambdaLean = check({
   id: 'maps.lambdaLean',
   title: 'Lean at full load',
   severity: 'warns',
-  reads: [
-    'maps',
-    'engine',
-    'blend',
-    'idle',
-    'injectors',
-    'load',
-    'limits',
-    'shift',
-    'sensorLoss',
-    'boost',
-    'acceleration',
-  ],
+  reads: [...MAPS_IN_USE, 'injectors'],
   why: 'Rich at full load cools and keeps from knocking; lean there is what breaks pistons.',
   find: (document) => {
     const map = mapInUse(document, 'lambda');

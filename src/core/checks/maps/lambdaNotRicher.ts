@@ -1,6 +1,6 @@
 import { conversionContext } from '../../calibration';
 import { check } from '../entry/check';
-import { atSpeed, beside, cellsOf, fallingAbove, mapInUse, worstCell } from '../entry/maps';
+import { atSpeed, beside, cellsOf, fallingAbove, mapInUse, worstCell, MAPS_IN_USE } from '../entry/maps';
 import { absoluteWords } from '../entry/units';
 import { cellsRemedy } from '../entry/remedy';
 
@@ -13,19 +13,7 @@ export const mapsLambdaNotRicher = check({
   id: 'maps.lambdaNotRicher',
   title: 'Leaner with more pressure',
   severity: 'warns',
-  reads: [
-    'maps',
-    'engine',
-    'blend',
-    'idle',
-    'injectors',
-    'load',
-    'limits',
-    'shift',
-    'sensorLoss',
-    'boost',
-    'acceleration',
-  ],
+  reads: [...MAPS_IN_USE, 'injectors'],
   why: 'The more the cylinder holds the hotter it burns, and the nearer is knock.',
   find: (document) => {
     const map = mapInUse(document, 'lambda');

@@ -1,5 +1,5 @@
 import { check } from '../entry/check';
-import { atSpeed, type Cell, cellsOf, mapInUse, worstCell } from '../entry/maps';
+import { atSpeed, type Cell, cellsOf, mapInUse, worstCell, MAPS_IN_USE } from '../entry/maps';
 import { cellsRemedy } from '../entry/remedy';
 
 /** Mixtures that a warm engine burns without missing. */
@@ -9,18 +9,7 @@ export const mapsLambdaUnburnable = check({
   id: 'maps.lambdaUnburnable',
   title: 'A mixture that hardly burns',
   severity: 'warns',
-  reads: [
-    'maps',
-    'blend',
-    'engine',
-    'idle',
-    'load',
-    'limits',
-    'shift',
-    'sensorLoss',
-    'boost',
-    'acceleration',
-  ],
+  reads: MAPS_IN_USE,
   why: 'It misfires there, and a lambda sensor reads every misfire as lean.',
   find: (document) =>
     (['lambda', 'lambdaThrottle'] as const).flatMap((id) => {

@@ -1,6 +1,6 @@
 import { baseValue } from '../../calibration';
 import { check } from '../entry/check';
-import { mapInUse } from '../entry/maps';
+import { mapInUse, MAPS_IN_USE } from '../entry/maps';
 import { absoluteWords } from '../entry/units';
 
 /** Room above what is intended that is no waste, share. */
@@ -10,19 +10,7 @@ export const mapsNeverReached = check({
   id: 'maps.neverReached',
   title: 'Cells the engine never reaches',
   severity: 'advises',
-  reads: [
-    'maps',
-    'engine',
-    'blend',
-    'idle',
-    'injectors',
-    'load',
-    'limits',
-    'shift',
-    'sensorLoss',
-    'boost',
-    'acceleration',
-  ],
+  reads: [...MAPS_IN_USE, 'injectors'],
   why: 'Rows and columns that are never used are missing where the engine lives.',
   find: (document) => {
     const mostKpa = baseValue(document, 'engine.maxManifoldPressure');

@@ -1,5 +1,5 @@
 import { check } from '../entry/check';
-import { atSpeed, beside, cellsOf, mapInUse, worstCell } from '../entry/maps';
+import { atSpeed, beside, cellsOf, mapInUse, worstCell, MAPS_IN_USE } from '../entry/maps';
 
 /** Advance from one cell to the next from which it is a cliff, degrees. */
 const CLIFF_DEG = 14;
@@ -8,18 +8,7 @@ export const mapsSparkCliff = check({
   id: 'maps.sparkCliff',
   title: 'A cliff in the spark',
   severity: 'warns',
-  reads: [
-    'maps',
-    'blend',
-    'engine',
-    'idle',
-    'load',
-    'limits',
-    'shift',
-    'sensorLoss',
-    'boost',
-    'acceleration',
-  ],
+  reads: MAPS_IN_USE,
   why: 'Torque jumps where spark does, and speed hunts about the cliff.',
   find: (document) =>
     (['spark', 'sparkThrottle'] as const).flatMap((id) => {

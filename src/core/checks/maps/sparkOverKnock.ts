@@ -2,7 +2,7 @@ import { baseValue, type Calibration } from '../../calibration';
 import { fuelById } from '../../fuels';
 import { knockLimitDeg } from '../../spark';
 import { check } from '../entry/check';
-import { atSpeed, type Cell, cellsOf, mapInUse, worstCell } from '../entry/maps';
+import { atSpeed, type Cell, cellsOf, mapInUse, worstCell, MAPS_IN_USE } from '../entry/maps';
 import { absoluteWords } from '../entry/units';
 import { cellsRemedy } from '../entry/remedy';
 
@@ -13,19 +13,7 @@ export const mapsSparkOverKnock = check({
   id: 'maps.sparkOverKnock',
   title: 'Advance beyond the estimate of knock',
   severity: 'warns',
-  reads: [
-    'maps',
-    'engine',
-    'blend',
-    'idle',
-    'injectors',
-    'load',
-    'limits',
-    'shift',
-    'sensorLoss',
-    'boost',
-    'acceleration',
-  ],
+  reads: [...MAPS_IN_USE, 'injectors'],
   why: 'Knock at full load breaks ring lands in seconds, and is not heard over the exhaust.',
   find: (document) => {
     const map = mapInUse(document, 'spark');

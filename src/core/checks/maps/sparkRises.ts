@@ -1,6 +1,6 @@
 import { conversionContext } from '../../calibration';
 import { check } from '../entry/check';
-import { atSpeed, beside, cellsOf, fallingAbove, mapInUse, worstCell } from '../entry/maps';
+import { atSpeed, beside, cellsOf, fallingAbove, mapInUse, worstCell, MAPS_IN_USE } from '../entry/maps';
 import { absoluteWords } from '../entry/units';
 import { cellsRemedy } from '../entry/remedy';
 
@@ -13,19 +13,7 @@ export const mapsSparkRises = check({
   id: 'maps.sparkRises',
   title: 'More advance with more pressure',
   severity: 'warns',
-  reads: [
-    'maps',
-    'engine',
-    'blend',
-    'idle',
-    'injectors',
-    'load',
-    'limits',
-    'shift',
-    'sensorLoss',
-    'boost',
-    'acceleration',
-  ],
+  reads: [...MAPS_IN_USE, 'injectors'],
   why: 'A fuller cylinder burns faster and knocks sooner: it wants less advance.',
   find: (document) => {
     const map = mapInUse(document, 'spark');

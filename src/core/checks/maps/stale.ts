@@ -1,3 +1,4 @@
+import { MAPS_IN_USE } from '../entry/maps';
 import { fieldInfo, type FieldPath, usedMaps } from '../../calibration';
 import { changedSince } from '../../generators';
 import { baseUnit, formatNumber, inSentence } from '../../units';
@@ -8,19 +9,7 @@ export const mapsStale = check({
   id: 'maps.stale',
   title: 'Computed for other data',
   severity: 'warns',
-  reads: [
-    'maps',
-    'blend',
-    'engine',
-    'idle',
-    'injectors',
-    'load',
-    'limits',
-    'shift',
-    'sensorLoss',
-    'boost',
-    'acceleration',
-  ],
+  reads: [...MAPS_IN_USE, 'injectors'],
   proposedAt: 'maps/stale',
   why: 'The engine it was computed for is not the one that is described any more.',
   find: (document) =>

@@ -1,5 +1,5 @@
 import { check } from '../entry/check';
-import { mapInUse } from '../entry/maps';
+import { mapInUse, MAPS_IN_USE } from '../entry/maps';
 import { temperatureWords } from '../entry/units';
 
 /** A start curve that begins warmer than this misses the cold end, °C. */
@@ -9,18 +9,7 @@ export const mapsStartColdEnd = check({
   id: 'maps.startColdEnd',
   title: 'A start curve without a cold end',
   severity: 'advises',
-  reads: [
-    'maps',
-    'blend',
-    'engine',
-    'idle',
-    'load',
-    'limits',
-    'shift',
-    'sensorLoss',
-    'boost',
-    'acceleration',
-  ],
+  reads: MAPS_IN_USE,
   why: 'Below its first breakpoint nothing is added any more, and in frost the engine does not catch.',
   find: (document) =>
     (['prime', 'cranking', 'afterStart', 'warmUp'] as const).flatMap((id) => {

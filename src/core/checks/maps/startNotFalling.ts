@@ -1,5 +1,5 @@
 import { check } from '../entry/check';
-import { beside, type Cell, cellsOf, mapInUse, worstCell } from '../entry/maps';
+import { beside, type Cell, cellsOf, mapInUse, worstCell, MAPS_IN_USE } from '../entry/maps';
 import { temperatureWords } from '../entry/units';
 import { cellsRemedy } from '../entry/remedy';
 
@@ -17,18 +17,7 @@ export const mapsStartNotFalling = check({
   id: 'maps.startNotFalling',
   title: 'A start curve that rises with temperature',
   severity: 'warns',
-  reads: [
-    'maps',
-    'blend',
-    'engine',
-    'idle',
-    'load',
-    'limits',
-    'shift',
-    'sensorLoss',
-    'boost',
-    'acceleration',
-  ],
+  reads: MAPS_IN_USE,
   why: 'The warmer it is the more fuel evaporates by itself, and a warm engine floods.',
   find: (document) =>
     FALLING.flatMap((id) => {

@@ -1,5 +1,5 @@
 import { check } from '../entry/check';
-import { atSpeed, beside, cellsOf, mapInUse, worstCell } from '../entry/maps';
+import { atSpeed, beside, cellsOf, mapInUse, worstCell, MAPS_IN_USE } from '../entry/maps';
 
 /** Filling of one cell over another beside it, from which it is a cliff. */
 const CLIFF = 1.6;
@@ -8,18 +8,7 @@ export const mapsVeCliff = check({
   id: 'maps.veCliff',
   title: 'A cliff in the filling',
   severity: 'warns',
-  reads: [
-    'maps',
-    'blend',
-    'engine',
-    'idle',
-    'load',
-    'limits',
-    'shift',
-    'sensorLoss',
-    'boost',
-    'acceleration',
-  ],
+  reads: MAPS_IN_USE,
   why: 'Engines breathe smoothly: on a cliff the mixture is wrong on both sides of it.',
   find: (document) =>
     (['ve', 'veThrottle'] as const).flatMap((id) => {

@@ -1,7 +1,7 @@
 import { baseValue, conversionContext } from '../../calibration';
 import { gridOf, lookUpMap } from '../../numeric';
 import { check, foundWhen } from '../entry/check';
-import { mapInUse } from '../entry/maps';
+import { mapInUse, MAPS_IN_USE } from '../entry/maps';
 
 /** Filling at full load that engines have, %. */
 const USUAL_PERCENT = { least: 60, most: 125 } as const;
@@ -10,19 +10,7 @@ export const mapsVeFull = check({
   id: 'maps.veFull',
   title: 'Filling at full load out of the usual',
   severity: 'warns',
-  reads: [
-    'maps',
-    'engine',
-    'blend',
-    'idle',
-    'injectors',
-    'load',
-    'limits',
-    'shift',
-    'sensorLoss',
-    'boost',
-    'acceleration',
-  ],
+  reads: [...MAPS_IN_USE, 'injectors'],
   why: 'All of it is fuel: too little melts pistons, too much washes cylinders.',
   find: (document) => {
     const map = mapInUse(document, 've');

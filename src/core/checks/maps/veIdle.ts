@@ -2,7 +2,7 @@ import { mapAt } from '../../calibration';
 import { gridOf, lookUpMap } from '../../numeric';
 import { check, foundWhen } from '../entry/check';
 import { hotIdle } from '../entry/hotIdle';
-import { mapInUse } from '../entry/maps';
+import { mapInUse, MAPS_IN_USE } from '../entry/maps';
 import { absoluteWords } from '../entry/units';
 
 /** Filling that engines idle at, %. */
@@ -12,19 +12,7 @@ export const mapsVeIdle = check({
   id: 'maps.veIdle',
   title: 'Filling at idle out of the usual',
   severity: 'warns',
-  reads: [
-    'maps',
-    'blend',
-    'engine',
-    'idle',
-    'injectors',
-    'load',
-    'limits',
-    'shift',
-    'sensorLoss',
-    'boost',
-    'acceleration',
-  ],
+  reads: [...MAPS_IN_USE, 'injectors'],
   why: 'An engine that is this far off floods, or dies, as soon as it has caught.',
   find: (document) => {
     const map = mapInUse(document, 've') === null ? null : mapAt(document, 've');

@@ -1,5 +1,5 @@
 import { check } from '../entry/check';
-import { atSpeed, type Cell, cellsOf, mapInUse, worstCell } from '../entry/maps';
+import { atSpeed, type Cell, cellsOf, mapInUse, worstCell, MAPS_IN_USE } from '../entry/maps';
 import type { MapData } from '../../map';
 import { cellsRemedy } from '../entry/remedy';
 
@@ -10,18 +10,7 @@ export const mapsVeSpike = check({
   id: 'maps.veSpike',
   title: 'A cell that stands out',
   severity: 'warns',
-  reads: [
-    'maps',
-    'blend',
-    'engine',
-    'idle',
-    'load',
-    'limits',
-    'shift',
-    'sensorLoss',
-    'boost',
-    'acceleration',
-  ],
+  reads: MAPS_IN_USE,
   why: 'One cell that was patched hides a cause that is everywhere.',
   find: (document) =>
     (['ve', 'veThrottle'] as const).flatMap((id) => {
