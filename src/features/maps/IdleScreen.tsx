@@ -4,7 +4,7 @@ import { BackTitle, Card, LinkRow, Page } from '@/ui/layout';
 import { DocumentFields } from '../fields/fields';
 import { TypingFrom } from '../fields/TypingFrom';
 import { IdleProposal } from './IdleProposal';
-import { firstCardFields } from './mapSettings';
+import { firstCardFields } from './settingFields';
 
 /** Idle: where its air comes from, and what holds its speed. */
 export function IdleScreen() {

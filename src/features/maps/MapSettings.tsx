@@ -2,7 +2,7 @@ import { definitionAt, type MapKey, SECTION_IDS } from '@/core/calibration';
 import { useDocumentButCells } from '@/data/session/documentParts';
 import { Card } from '@/ui/layout';
 import { DocumentFields } from '../fields/fields';
-import { firstCardFields } from './mapSettings';
+import { firstCardFields } from './settingFields';
 
 /** The numbers that belong to a map beside its cells; nothing for most. */
 export function MapSettings({ mapKey }: { mapKey: MapKey }) {
