@@ -25,6 +25,7 @@ const CORE = [
   'spark',
   'startup',
   'idle',
+  'closedLoop',
   'limits',
   'protection',
   'boost',

@@ -31,6 +31,7 @@ export function everything(change: (document: Calibration) => void = () => undef
       'launch.use',
       'shift.use',
       'boost.use',
+      'closedLoop.use',
     ] as const)
       choose(document, path, 'yes');
     document.boost.regulatesFrom = {

@@ -62,6 +62,7 @@ export function isSetAside(document: Calibration, path: FieldPath): boolean {
     case 'launch':
     case 'shift':
     case 'boost':
+    case 'closedLoop':
       return key !== 'use' && document[section].use?.value !== 'yes';
     case 'sensorLoss':
       return key === 'pressureRicher' && document.sensorLoss.pressure?.value !== 'throttle';

@@ -4,6 +4,14 @@ import { relaidMap, surfaceChange } from '../map/schema';
 import { MAP_DEFINITIONS, MAP_IDS, type MapId } from '../program';
 import type { Calibration } from './schema';
 
+/** Authority lies where filling lies, so that a cell of one is a cell of the other. */
+export const LOOP_COUPLINGS = [
+  { map: 'loopRicher', to: 've' },
+  { map: 'loopLeaner', to: 've' },
+  { map: 'loopRicherThrottle', to: 'veThrottle' },
+  { map: 'loopLeanerThrottle', to: 'veThrottle' },
+] as const satisfies readonly { readonly map: MapId; readonly to: MapId }[];
+
 /** The map whose breakpoints this one follows; null for one that stands by itself. */
 export function leaderOf(document: Calibration, mapId: MapId): MapId | null {
   return document.couplings.find(({ map }) => map === mapId)?.to ?? null;

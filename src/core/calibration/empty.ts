@@ -3,6 +3,7 @@ import { MAP_IDS } from '../program';
 import { GUARD_IDS } from '../protection';
 import { SENSOR_INFO } from '../sensors/schema';
 import { fieldInfo, type FieldPath, SECTION_IDS, SECTION_SCHEMAS } from './fields';
+import { LOOP_COUPLINGS } from './coupling';
 import { type Calibration, CALIBRATION_FORMAT, CALIBRATION_VERSION } from './schema';
 
 /** The note of a value that was put into an empty document because it is usual. */
@@ -93,6 +94,22 @@ const USUAL: Readonly<Record<string, Readonly<Record<string, string | readonly [
     over: [15, 'kPa'],
     overFor: [0.3, 's'],
   },
+  closedLoop: {
+    use: 'no',
+    sensorWarm: [20, 's'],
+    coolantFrom: [60, 'degC'],
+    speedFrom: [600, 'rev/min'],
+    speedTo: [7000, 'rev/min'],
+    believedWithin: [25, '%'],
+    delayFixed: [90, 'ms'],
+    delayAir: [60, 'ms'],
+    lag: [80, 'ms'],
+    duringEnrichment: 'hold',
+    duringCut: 'hold',
+    duringLimiter: 'hold',
+    duringLaunch: 'off',
+    duringProtection: 'off',
+  },
   sensorLoss: { pressureRicher: [8, '%'] },
   launch: { use: 'no', hard: [4500, 'rev/min'], below: [12, 'km/h'], by: 'spark' },
   shift: {
@@ -159,10 +176,11 @@ export function emptyCalibration(name: string, date: string): Calibration {
     launch: section('launch'),
     shift: section('shift'),
     boost: section('boost'),
+    closedLoop: section('closedLoop'),
     protection,
     sensorLoss: section('sensorLoss'),
     corrections: [],
-    couplings: [],
+    couplings: LOOP_COUPLINGS.map((coupling) => ({ ...coupling })),
     maps: Object.fromEntries(MAP_IDS.map((id) => [id, null])),
     review: { accepted: [], signOff: null },
     lineage: [],

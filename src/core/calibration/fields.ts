@@ -1,5 +1,6 @@
 import { boostSchema } from '../boost/schema';
 import { camSchema } from '../cams/schema';
+import { closedLoopSchema } from '../closedLoop/schema';
 import { coilSchema } from '../coil/schema';
 import { engineSchema } from '../engine/schema';
 import type { FieldInfo } from '../field';
@@ -53,6 +54,7 @@ export const SECTION_SCHEMAS = {
   launch: launchSchema,
   shift: shiftSchema,
   boost: boostSchema,
+  closedLoop: closedLoopSchema,
   'protection.oilPressure': guards.oilPressure,
   'protection.lean': guards.lean,
   'protection.fuelPressure': guards.fuelPressure,
@@ -80,6 +82,7 @@ export const SECTION_SCHEMAS = {
   | 'launch'
   | 'shift'
   | 'boost'
+  | 'closedLoop'
   | `protection.${GuardId}`
   | 'sensorLoss',
   z.ZodObject

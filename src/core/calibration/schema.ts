@@ -1,5 +1,6 @@
 import { boostSchema } from '../boost/schema';
 import { camSchema } from '../cams/schema';
+import { closedLoopSchema } from '../closedLoop/schema';
 import { coilSchema } from '../coil/schema';
 import { correctionsSchema } from '../correction/schema';
 import { engineSchema } from '../engine/schema';
@@ -22,7 +23,7 @@ import { triggerSchema } from '../trigger/schema';
 export const CALIBRATION_FORMAT = 'lumbre-calibration';
 
 /** Version of the document's shape; raised with each migration. */
-export const CALIBRATION_VERSION = 4;
+export const CALIBRATION_VERSION = 5;
 
 /** Which stand-in engine the dry start turns: one of the demo engines as built, or one derived from the description. */
 export const STAND_INS = ['described', 'ventisca', 'pardela'] as const;
@@ -65,6 +66,7 @@ export const calibrationSchema = z.object({
   launch: launchSchema,
   shift: shiftSchema,
   boost: boostSchema,
+  closedLoop: closedLoopSchema,
   protection: protectionSchema,
   sensorLoss: sensorLossSchema,
   corrections: correctionsSchema,

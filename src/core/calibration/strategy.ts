@@ -1,3 +1,4 @@
+import { LOOP_MAPS } from '../closedLoop';
 import type { LoadStrategy } from '../fuel';
 import { FIRST_OF, isSecondMapId, MAP_IDS, type MapId, type SecondMapId } from '../program';
 import type { Calibration } from './schema';
@@ -20,6 +21,21 @@ export function isCharged({ engine }: Calibration): boolean {
 /** Fuel follows a model of the film on the walls. */
 export function followsFilm({ acceleration }: Calibration): boolean {
   return acceleration.model?.value === 'film';
+}
+
+/** Measured lambda corrects fuel. */
+export function closesLoop({ closedLoop }: Calibration): boolean {
+  return closedLoop.use?.value === 'yes';
+}
+
+/** The maps that say how far the loop may go, by what load is. */
+export function authorityMaps(document: Calibration): {
+  readonly richer: 'loopRicher' | 'loopRicherThrottle';
+  readonly leaner: 'loopLeaner' | 'loopLeanerThrottle';
+} {
+  return loadAxisOf(document) === 'throttle'
+    ? { richer: 'loopRicherThrottle', leaner: 'loopLeanerThrottle' }
+    : { richer: 'loopRicher', leaner: 'loopLeaner' };
 }
 
 /** A valve holds the boost of a charger. */
@@ -82,6 +98,14 @@ export function requiredMaps(document: Calibration): MapId[] {
   return MAP_IDS.filter((id) => needed.includes(id));
 }
 
+/** The maps of the loop, of which those of the other load are never used. */
+const LOOP_MAP_IDS: readonly MapId[] = Object.keys(LOOP_MAPS) as (keyof typeof LOOP_MAPS)[];
+
+function loopUses(document: Calibration, id: MapId): boolean {
+  const { richer, leaner } = authorityMaps(document);
+  return !id.startsWith('loopRicher') && !id.startsWith('loopLeaner') ? true : id === richer || id === leaner;
+}
+
 /** The maps this document’s choices use, in the order of work; the others are kept for the way back. */
 export function usedMaps(document: Calibration): MapId[] {
   const strategy = STRATEGY_MAPS[strategyOf(document)];
@@ -92,6 +116,7 @@ export function usedMaps(document: Calibration): MapId[] {
     if (isSecondMapId(id)) return blended && seconds.includes(id);
     if (BLEND_CURVES.includes(id))
       return blended && (id !== 'blendFuel' || strategyOf(document) !== 'airMass');
+    if (LOOP_MAP_IDS.includes(id)) return closesLoop(document) && loopUses(document, id);
     if (id === 'idleAir') return usesIdleAir(document);
     if (id === 'limitCoolant' || id === 'limitGear') return document.limits.use?.value === 'yes';
     if (id === 'boostTarget' || id === 'boostDuty') return controlsBoost(document);

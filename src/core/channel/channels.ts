@@ -1,5 +1,5 @@
 import { baseUnit, inSentence, type QuantityId } from '../units';
-import { GUARD_REASONS, IDLE_STATES, LIMITS, SENSORS_LOST } from './codes';
+import { GUARD_REASONS, IDLE_STATES, LIMITS, LOOP_STATES, SENSORS_LOST } from './codes';
 
 /** Where channels are listed together. */
 export const CHANNEL_GROUPS = ['engine', 'trigger', 'air', 'fuel', 'electrical', 'car', 'time'] as const;
@@ -332,6 +332,43 @@ export const CHANNELS = {
     origin: 'decided',
     logColumn: 'lambda_trim',
     rest: 1,
+  },
+  lambdaTrimTwo: {
+    label: 'Lambda trim, second sensor',
+    quantity: 'count',
+    min: 0.5,
+    max: 1.5,
+    decimals: 3,
+    group: 'fuel',
+    origin: 'decided',
+    logColumn: 'lambda_trim_2',
+    rest: 1,
+    needsSensor: 'lambdaTwo',
+  },
+  loopState: {
+    label: 'Closed loop',
+    quantity: 'count',
+    min: 0,
+    max: 16,
+    decimals: 0,
+    group: 'fuel',
+    origin: 'decided',
+    logColumn: 'loop_state',
+    rest: 0,
+    codes: LOOP_STATES,
+    output: true,
+  },
+  engineAirFlow: {
+    label: 'Air flow computed',
+    quantity: 'airFlow',
+    min: 0,
+    max: 2000,
+    decimals: 1,
+    group: 'air',
+    origin: 'decided',
+    logColumn: 'engine_air_flow_g_per_s',
+    rest: 0,
+    axis: { leastStep: 0.1, start: [2, 5, 10, 20, 50, 100] },
   },
   vePercent: {
     label: 'Volumetric efficiency',

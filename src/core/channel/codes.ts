@@ -71,3 +71,31 @@ export type IdleStateId = (typeof IDLE_STATES)[number]['id'];
 export const IDLE_CODE = Object.fromEntries(IDLE_STATES.map(({ id }, code) => [id, code])) as Readonly<
   Record<IdleStateId, number>
 >;
+
+/** What the closed loop does, and why not: the number in the channel is the place in this list. */
+export const LOOP_STATES = [
+  { id: 'off', label: 'Off' },
+  { id: 'notRunning', label: 'Engine not running' },
+  { id: 'starting', label: 'Too soon after the start' },
+  { id: 'cold', label: 'Engine cold' },
+  { id: 'outside', label: 'Outside its range' },
+  { id: 'noAuthority', label: 'No authority here' },
+  { id: 'sensorCold', label: 'Sensor not warm' },
+  { id: 'sensorLost', label: 'Sensor in fault' },
+  { id: 'sensorOutside', label: 'Reading not believed' },
+  { id: 'sensorFar', label: 'Reading too far off' },
+  { id: 'sensorNoisy', label: 'Reading too noisy' },
+  { id: 'sensorStuck', label: 'Reading does not answer' },
+  { id: 'waiting', label: 'Held by another state' },
+  { id: 'settling', label: 'Waiting for fresh gas' },
+  { id: 'frozen', label: 'Sum frozen' },
+  { id: 'active', label: 'Active' },
+  { id: 'atLimit', label: 'At its authority' },
+] as const;
+
+export type LoopStateId = (typeof LOOP_STATES)[number]['id'];
+
+/** The number that a state of the closed loop has in its channel. */
+export const LOOP_CODE = Object.fromEntries(LOOP_STATES.map(({ id }, code) => [id, code])) as Readonly<
+  Record<LoopStateId, number>
+>;

@@ -25,6 +25,9 @@ export {
   LIMIT_CODE,
   type LimitId,
   LIMITS,
+  LOOP_CODE,
+  LOOP_STATES,
+  type LoopStateId,
   LOST_BIT,
   SENSORS_LOST,
 } from './codes';

@@ -5,6 +5,7 @@ import type { Condition } from '../outputs';
 import type { Control } from './control';
 import { gridOf } from '../numeric';
 import type { BoostControl } from './boost';
+import type { ClosedLoop } from './closedLoop';
 import type { IdleControl } from './idle';
 import type { OverrunCut } from './overrun';
 import type { Guard } from './protection';
@@ -128,6 +129,40 @@ const anyIdle: fc.Arbitrary<IdleControl> = fc.record({
     }),
   ),
 });
+const anyAuthority = fc
+  .array(fc.integer({ min: 0, max: 20 }), { minLength: 4, maxLength: 4 })
+  .map((values) => gridOf({ x: [1000, 4000], y: [20, 90], values }));
+const anyGain = fc
+  .integer({ min: 0, max: 20 })
+  .map((gain) => gridOf({ x: [0, 100], y: [], values: [gain / 10, gain / 5] }));
+const rule = fc.constantFrom('off' as const, 'hold' as const, 'freeze' as const);
+const anyLoop: fc.Arbitrary<ClosedLoop> = fc.record({
+  sensors: fc.constant([
+    { place: AT.lambdaOne, lostBit: 2, group: 0, min: 0.65, max: 1.4 },
+    { place: AT.lambdaTwo, lostBit: 4, group: 1, min: 0.65, max: 1.4 },
+  ]),
+  groups: fc.constant([
+    { sensors: [0], take: 'mean' as const },
+    { sensors: [1, 0], take: 'first' as const },
+  ]),
+  groupOf: fc.constant([0, 1, 0, -1]),
+  shown: fc.constant([0, 1] as const),
+  loadPlace: fc.constantFrom(AT.manifoldPressure, AT.throttle),
+  sensorWarmS: fc.integer({ min: 0, max: 2 }),
+  coolantFromC: fc.integer({ min: -20, max: 60 }),
+  speedFromRpm: fc.integer({ min: 0, max: 900 }),
+  speedToRpm: fc.integer({ min: 1000, max: 5000 }),
+  pressureToKpa: fc.constantFrom(60, Infinity),
+  throttleToPercent: fc.constantFrom(30, Infinity),
+  believedWithinLn: fc.constantFrom(0.1, 0.3, 2),
+  delay: fc.constant({ fixedS: 0.1, airG: 0.5, lagS: 0.08 }),
+  startS: fc.constant(gridOf({ x: [-20, 80], y: [], values: [70, 5] })),
+  proportional: anyGain,
+  integral: anyGain,
+  richer: anyAuthority,
+  leaner: anyAuthority,
+  during: fc.record({ enrichment: rule, cut: rule, limiter: rule, launch: rule, protection: rule }),
+});
 const anySwitching: fc.Arbitrary<Switching> = fc.record({
   conditions: fc.array(anyCondition, { maxLength: 3 }),
   join: fc.constantFrom('and' as const, 'or' as const),
@@ -152,6 +187,7 @@ const SETTINGS: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
     }),
   ),
   speedLimits: fc.option(anyLimits),
+  closedLoop: fc.option(anyLoop),
   boost: fc.option(anyBoost),
   idle: anyIdle,
   protection: fc.option(fc.record({ guards: fc.array(anyGuard, { maxLength: 4 }) })),
@@ -172,6 +208,12 @@ const moments: fc.Arbitrary<ChannelValues[]> = fc
       manifoldPressure: fc.integer({ min: 15, max: 100 }),
       coolant: fc.integer({ min: -20, max: 90 }),
       gear: fc.integer({ min: 0, max: 5 }),
+      lambdaOne: fc.double({ min: 0.6, max: 1.5, noNaN: true }),
+      lambdaTwo: fc.constantFrom(NaN, 0.9, 1, 1.1),
+      lambdaTarget: fc.constantFrom(0.9, 1),
+      sensorsLost: fc.constantFrom(0, 0, 0, 2, 4),
+      overrunCut: fc.constantFrom(0, 0, 0, 1),
+      engineAirFlow: fc.integer({ min: 0, max: 100 }),
       vehicleSpeed: fc.integer({ min: 0, max: 40 }),
       launchSwitch: fc.constantFrom(0, 1),
       shiftSwitch: fc.constantFrom(0, 1),

@@ -8,6 +8,17 @@ export { activation, type ActivationOut, type ActivationState, activeAt } from '
 export { boost, type BoostControl, type BoostOut, type BoostState } from './boost';
 export { idle, type IdleControl, type IdleLoop, type IdleOut, idleSparkDeg, type IdleState } from './idle';
 export {
+  type ClosedLoop,
+  closedLoop,
+  type ClosedLoopOut,
+  type ClosedLoopState,
+  type DuringRule,
+  LOOP_DURING,
+  loopTrim,
+} from './closedLoop';
+export { type LoopTrial, loopTrial, type TrialPlant, type TrialStep } from './loopTrial';
+export type { LoopSensor } from './sensorDoubt';
+export {
   film,
   type FilmOut,
   type FilmSettings,

@@ -170,6 +170,13 @@ export function fuelRoom(): FuelRoom {
   };
 }
 
+/** The loop’s trim of a cylinder: that of the sensors that see it; with no loop what the frame says. */
+function loopTrimOf({ closedLoop }: EcuProgram, frame: Frame, cylinder: number): number {
+  const group = closedLoop === null ? 0 : (closedLoop.groupOf[cylinder - 1] ?? 0);
+  if (group < 0) return 1;
+  return read(frame, closedLoop !== null && closedLoop.shown[0] !== group ? AT.lambdaTrimTwo : AT.lambdaTrim);
+}
+
 /** Where there are none; nothing is ever put in. */
 const NO_CORRECTIONS: AppliedCorrection[] = [];
 
@@ -246,7 +253,7 @@ export function fuelAt(program: EcuProgram, frame: Frame, decisions: EcuDecision
   const trim =
     (1 + curveOr(program, 'fuelGear', read(frame, AT.gear), 0) / 100) *
     (Number.isNaN(cylinder) ? 1 : 1 + curveOr(program, 'fuelCylinder', cylinder, 0) / 100) *
-    read(frame, AT.lambdaTrim);
+    loopTrimOf(program, frame, cylinder);
   const wantedMg =
     Math.max(0, corrected(program, frame, 'fuel', enrichedMg, decisions.active, applied)) * trim;
 

@@ -4,6 +4,8 @@ import {
   type ActivationState,
   boost,
   type BoostState,
+  closedLoop,
+  type ClosedLoopState,
   film,
   type FilmState,
   idle,
@@ -47,6 +49,7 @@ export interface EcuState {
   limits: SpeedLimitState;
   protection: ProtectionState;
   boost: BoostState;
+  closedLoop: ClosedLoopState;
   film: FilmState;
   idle: IdleState;
   outputs: SwitchingState[];
@@ -70,6 +73,7 @@ export function ecuAtKeyOn(program: EcuProgram): EcuState {
     limits: speedLimits.atRest(program.limits),
     protection: protection.atRest(program.protection),
     boost: boost.atRest(program.boost),
+    closedLoop: closedLoop.atRest(program.closedLoop),
     film: film.atRest(program.film),
     idle: idle.atRest(program.idle),
     outputs: program.outputs.map((output) => switching.atRest(output)),
@@ -94,6 +98,7 @@ export function copiedEcu(state: EcuState): EcuState {
     limits: speedLimits.copied(state.limits),
     protection: protection.copied(state.protection),
     boost: boost.copied(state.boost),
+    closedLoop: closedLoop.copied(state.closedLoop),
     film: film.copied(state.film),
     idle: idle.copied(state.idle),
     outputs: state.outputs.map(switching.copied),

@@ -1,10 +1,14 @@
-import { AT, type Frame, IDLE_CODE, LIMIT_CODE, PHASE, read, write } from '../channel';
+import { airFlowGPerS } from '../air';
+import { AT, type Frame, IDLE_CODE, LIMIT_CODE, LOOP_CODE, PHASE, read, write } from '../channel';
 import {
   activation,
   type ActivationOut,
   type ActivationState,
   boost,
   type BoostOut,
+  type ClosedLoop,
+  closedLoop,
+  type ClosedLoopOut,
   film,
   type FilmOut,
   filmTakes,
@@ -15,6 +19,7 @@ import {
   overrun,
   type OverrunOut,
   guardCode,
+  loopTrim,
   NO_LIMIT_RPM,
   protection,
   type ProtectionOut,
@@ -51,6 +56,8 @@ export interface EcuOut {
   readonly protecting: ProtectionOut;
   /** What holds the boost. */
   readonly boosting: BoostOut;
+  /** What measured lambda does to fuel. */
+  readonly looping: ClosedLoopOut;
   /** What the film on the walls does to fuel. */
   readonly film: FilmOut;
   /** Openings beside the one of the cylinder that is fed, and how many of them are meant. */
@@ -77,6 +84,7 @@ export function ecuOut(program: EcuProgram): EcuOut {
     limited: speedLimits.out(program.limits),
     protecting: protection.out(program.protection),
     boosting: boost.out(program.boost),
+    looping: closedLoop.out(program.closedLoop),
     film: film.out(program.film),
     followUps: [],
     followUpCount: 0,
@@ -122,12 +130,14 @@ export function eventStep(
   const noFuel = cut || out.limited.cutFuel;
   film.step(program.film, state.film, frame, out.film);
   const followed = program.film === null ? null : out.film;
+  if (program.closedLoop !== null) writeTrims(program.closedLoop, state, frame);
   const fuel = fuelAt(program, frame, { active, cut: noFuel, held: out.limited, film: followed }, out.fuel);
   filmTakes(program.film, state.film, out.film, frame, fuel.fuelMg);
   const opens = out.opening.reason !== 'still';
   out.followUpCount = opens ? stepFollowUps(program, state, frame, fuel, out.film, out.followUps) : 0;
   write(frame, AT.filmAdds, fuel.filmAddsPercent);
   write(frame, AT.lambdaTarget, fuel.lambdaTarget);
+  write(frame, AT.engineAirFlow, airFlowGPerS(fuel.airMg, program.cylinders, read(frame, AT.speed)));
   write(frame, AT.vePercent, fuel.vePercent);
   write(frame, AT.loadThrottle, fuel.loadThrottlePercent);
   write(frame, AT.warmUp, fuel.warmUp);
@@ -136,6 +146,20 @@ export function eventStep(
   write(frame, AT.afterStart, fuel.afterStart);
   write(frame, AT.overrunCut, cut ? 1 : 0);
   return fuel;
+}
+
+/** The loop’s trims as they act now, into their channels. */
+function writeTrims(settings: ClosedLoop, { closedLoop: loop }: EcuState, frame: Frame): void {
+  const [one, two] = settings.shown;
+  const first = loopTrim(settings, loop, one, frame);
+  write(frame, AT.lambdaTrim, first);
+  write(frame, AT.lambdaTrimTwo, two === one ? first : loopTrim(settings, loop, two, frame));
+}
+
+/** Closed loop, and what it says in channels. */
+function stepLoop(program: EcuProgram, state: EcuState, frame: Frame, decided: ClosedLoopOut): void {
+  closedLoop.step(program.closedLoop, state.closedLoop, frame, decided);
+  write(frame, AT.loopState, LOOP_CODE[decided.reason]);
 }
 
 /** Boost, and what it says in channels. */
@@ -229,6 +253,7 @@ export function outputStep(
   restPhase(state, frame);
   if (program.protection !== null) stepProtection(program, state, frame, out.protecting);
   stepLostSensors(program, state, frame);
+  if (program.closedLoop !== null) stepLoop(program, state, frame, out.looping);
   if (program.boost !== null) stepBoost(program, state, frame, out.boosting);
   if (program.limits !== null) {
     write(frame, AT.fuelCuts, total(state.limits.fuelCuts));

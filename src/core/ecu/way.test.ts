@@ -57,6 +57,7 @@ function model(change: Change = {}, tables: Partial<Record<MapId, Grid | undefin
       squirts: 1,
     },
     second: null,
+    closedLoop: null,
     runningSpeedRpm: 500,
     blend: null,
     acceleration: { thresholdPercentPerS: 10, deadBandPercent: 0, decayTurns: 10 },

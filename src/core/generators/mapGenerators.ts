@@ -3,6 +3,7 @@ import { AIR_GENERATORS } from './airGenerators';
 import type { MapGenerator } from './generator';
 import { BOOST_GENERATORS } from './boostGenerators';
 import { LIMIT_GENERATORS } from './limitGenerators';
+import { LOOP_GENERATORS } from './loopGenerators';
 import { OTHER_GENERATORS, secondMap } from './otherGenerators';
 import { SPARK_GENERATORS } from './sparkGenerators';
 import { START_GENERATORS } from './startGenerators';
@@ -14,6 +15,7 @@ const LISTED: Readonly<Record<Exclude<MapId, SecondMapId>, MapGenerator>> = {
   ...OTHER_GENERATORS,
   ...LIMIT_GENERATORS,
   ...BOOST_GENERATORS,
+  ...LOOP_GENERATORS,
 };
 
 const SECONDS = Object.fromEntries(

@@ -2,6 +2,7 @@ import type { ValveEvents } from '../cams';
 import type { Dwell, IgnitionMode } from '../coil';
 import type {
   BoostControl,
+  ClosedLoop,
   FilmSettings,
   IdleControl,
   OpeningSettings,
@@ -54,6 +55,8 @@ export interface EcuProgram {
   readonly limits: SpeedLimiting | null;
   /** How boost is held; null where a spring does it alone. */
   readonly boost: BoostControl | null;
+  /** How measured lambda corrects fuel; null where it does not. */
+  readonly closedLoop: ClosedLoop | null;
   /** What idles it. */
   readonly idle: IdleControl;
   /** What is watched over; null where nothing is. */

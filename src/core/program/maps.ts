@@ -1,4 +1,5 @@
 import { BOOST_MAPS } from '../boost';
+import { LOOP_MAPS } from '../closedLoop';
 import { FUEL_MAPS } from '../fuel';
 import { IDLE_MAPS } from '../idle';
 import { LIMIT_MAPS } from '../limits';
@@ -14,6 +15,7 @@ const LISTED = {
   ...SPARK_MAPS,
   ...STARTUP_MAPS,
   ...IDLE_MAPS,
+  ...LOOP_MAPS,
   ...LIMIT_MAPS,
   ...BOOST_MAPS,
   ...PROTECTION_MAPS,

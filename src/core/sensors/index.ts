@@ -16,7 +16,13 @@ export {
   type SwitchId,
 } from './inputs';
 export { knockFrequencyHz } from './knock';
-export { combinedLambda, type LambdaReading } from './lambdaUse';
+export {
+  combinedLambda,
+  type LambdaGroup,
+  lambdaGroups,
+  type LambdaReading,
+  type PlacedLambda,
+} from './lambdaUse';
 export {
   curveOfSlope,
   type FaultBand,

@@ -244,11 +244,12 @@ const lambdaUse = z.object({
       { id: 'first', label: 'The first believed' },
       { id: 'mean', label: 'Mean of all believed' },
       { id: 'perBank', label: 'Each its bank' },
+      { id: 'perCylinder', label: 'Each its cylinder' },
     ],
     help: {
       what: 'How several sensors make one mixture.',
       usual: 'Each its bank on a vee, else the mean.',
-      changes: 'What corrections go by.',
+      changes: 'Which cylinders closed loop and corrections move by which sensor.',
     },
   }),
 });

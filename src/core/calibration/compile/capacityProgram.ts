@@ -77,6 +77,7 @@ export function capacityProgram(
       boost: null,
       protection: null,
       sensorLoss: NOTHING_LOST,
+      closedLoop: null,
       film: null,
       overrun: null,
       corrections: [],

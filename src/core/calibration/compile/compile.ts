@@ -32,6 +32,7 @@ const NEEDED_SECTIONS = [
   'shift',
   'sensorLoss',
   'boost',
+  'closedLoop',
   ...GUARD_SECTIONS,
 ] as const;
 

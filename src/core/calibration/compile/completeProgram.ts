@@ -9,6 +9,7 @@ import { baseValue, sweptVolumePerCylinderCm3 } from '../quantities';
 import type { Calibration } from '../schema';
 import { fillingMap, followsFilm, loadAxisOf, strategyOf, usedMaps } from '../strategy';
 import { hardwarePrograms } from './hardwarePrograms';
+import { closedLoopOf } from './closedLoopProgram';
 import { boostOf } from './boostProgram';
 import { idleOf } from './idleProgram';
 import { limitsOf } from './limitsProgram';
@@ -42,6 +43,7 @@ export function completeProgram(document: Calibration): EcuProgram {
       decayTurns: baseValue(document, 'acceleration.decay') ?? 1,
     },
     film: filmOf(document, cylinders),
+    closedLoop: closedLoopOf(document, cylinders),
     overrun: overrunOf(document),
     idle: idleOf(document),
     limits: limitsOf(document),

@@ -2,9 +2,10 @@ import type { Migration } from './migrations/migration';
 import { toVersion2 } from './migrations/toVersion2';
 import { toVersion3 } from './migrations/toVersion3';
 import { toVersion4 } from './migrations/toVersion4';
+import { toVersion5 } from './migrations/toVersion5';
 
 /** Every step since version 1, in order. Each has a file of its version in the tests. */
-export const MIGRATIONS: readonly Migration[] = [toVersion2, toVersion3, toVersion4];
+export const MIGRATIONS: readonly Migration[] = [toVersion2, toVersion3, toVersion4, toVersion5];
 
 export type MigrationResult =
   | { readonly ok: true; readonly document: Record<string, unknown> }

@@ -1,0 +1,73 @@
+import fc from 'fast-check';
+import { airComesBackM, deadTimeAtS, falseReading, flowBreakpoints, loopGains, proposedAuthority } from '.';
+
+test('lag 0.15 s and delay 0.30 s give K 0.25 and Ki 1.667', () => {
+  const { proportional, integralPerS } = loopGains(0.3, 0.15);
+  expect(proportional).toBeCloseTo(0.25, 9);
+  expect(integralPerS).toBeCloseTo(1.6667, 4);
+});
+
+test('the sum takes eight delays at most, and a long lag four fifths of itself', () => {
+  // τ 0.9, θ 0.1: K 4.5, Ti min(0.9, 0.8) = 0.8 → 5.625; τ 2: K 10, Ti 1.6 → 6.25
+  expect(loopGains(0.1, 0.9).integralPerS).toBeCloseTo(5.625, 9);
+  expect(loopGains(0.1, 2).integralPerS).toBeCloseTo(6.25, 9);
+  expect(loopGains(0, 0)).toEqual(loopGains(0.01, 0.01));
+});
+
+test('delay at a flow: 90 ms and 0.6 g at 5 g/s are 0.21 s; no flow below 1 g/s counts', () => {
+  const delay = { fixedS: 0.09, airG: 0.6, lagS: 0.08 };
+  expect(deadTimeAtS(delay, 5)).toBeCloseTo(0.21, 9);
+  expect(deadTimeAtS(delay, 0)).toBeCloseTo(0.69, 9);
+});
+
+test('gains fall as the delay grows', () => {
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0.02, max: 1, noNaN: true }),
+      fc.double({ min: 0.02, max: 0.5, noNaN: true }),
+      (deadS, lagS) => {
+        const [near, far] = [loopGains(deadS, lagS), loopGains(deadS * 1.1, lagS)];
+        expect(far.proportional).toBeLessThan(near.proportional);
+        expect(far.integralPerS).toBeLessThan(near.integralPerS);
+      },
+    ),
+  );
+});
+
+test('authority: all of it at light load, leaner least at full load', () => {
+  expect([proposedAuthority('richer', 40, 100), proposedAuthority('richer', 100, 100)]).toEqual([12, 12]);
+  expect([proposedAuthority('leaner', 60, 100), proposedAuthority('leaner', 100, 100)]).toEqual([8, 3]);
+  // Half way from 60 to 85 % of the highest pressure: 8 − 5 · 0.5, rounded.
+  expect(proposedAuthority('leaner', 72.5, 100)).toBe(6);
+});
+
+test('flows for gains: seven, from a hundredth and a half of full flow to all of it', () => {
+  expect(flowBreakpoints(200)).toEqual([3, 6, 12, 24, 50, 100, 200]);
+  expect(flowBreakpoints(1)[0]).toBeCloseTo(0.015, 9);
+});
+
+describe('where a reading is false', () => {
+  const at = { displacementL: 2.46, pipeBehindM: 0.6, raceCams: false, idleRpm: 950, barometricKpa: 80 };
+  const idle = { speedRpm: 950, manifoldKpa: 35, flowGPerS: 4.92 };
+
+  test('air comes back 1.05 m at 2 g/s a litre, a third of it at three times that', () => {
+    expect(airComesBackM(2.46, 4.92)).toBeCloseTo(1.05, 9);
+    expect(airComesBackM(2.46, 14.76)).toBeCloseTo(0.35, 9);
+  });
+
+  test('a short pipe at idle, not with three times the gas, and not where it is long or unknown', () => {
+    expect(falseReading(at, idle)).toBe('pipe');
+    expect(falseReading(at, { ...idle, flowGPerS: 14.76 })).toBeNull();
+    expect(falseReading({ ...at, pipeBehindM: 1.2 }, idle)).toBeNull();
+    expect(falseReading({ ...at, pipeBehindM: null }, idle)).toBeNull();
+  });
+
+  test('race cams around idle, and any engine on overrun', () => {
+    const race = { ...at, pipeBehindM: null, raceCams: true };
+    expect(falseReading(race, idle)).toBe('overlap');
+    expect(falseReading(race, { ...idle, speedRpm: 1500 })).toBeNull();
+    expect(falseReading(race, { ...idle, manifoldKpa: 50 })).toBeNull();
+    expect(falseReading(race, { ...idle, manifoldKpa: 19 })).toBe('overrun');
+    expect(falseReading(race, { ...idle, manifoldKpa: 19.3 })).not.toBe('overrun');
+  });
+});

@@ -1,0 +1,206 @@
+import { choiceField, quantityField, z } from '../field/schema';
+
+/** What the loop does in a state in which what is measured is not what the map asks for. */
+const during = (label: string, what: string, usual: string, card?: string) =>
+  choiceField({
+    label,
+    required: true,
+    ...(card === undefined ? {} : { card }),
+    options: [
+      { id: 'off', label: 'Off', hint: 'The trim is let go' },
+      { id: 'hold', label: 'Hold', hint: 'The trim stays as it is' },
+      { id: 'freeze', label: 'Freeze the sum', hint: 'Errors act at once, and add up to nothing' },
+    ],
+    help: { what, usual, changes: 'Whether the loop corrects what nobody asked it to correct.' },
+  });
+
+/** Where, when and how far measured lambda may correct fuel. */
+export const closedLoopSchema = z.object({
+  use: choiceField({
+    label: 'Closed loop',
+    required: false,
+    options: [
+      { id: 'no', label: 'Off', hint: 'The map alone' },
+      { id: 'yes', label: 'On', hint: 'Measured lambda corrects fuel' },
+    ],
+    help: {
+      what: 'Corrects fuel by what the lambda sensors measure, within an authority.',
+      usual: 'Off until the map is right without it.',
+      changes: 'The last few percent, and what a wrong reading can do.',
+    },
+  }),
+  sensorWarm: quantityField({
+    label: 'Sensor is warm after',
+    quantity: 'seconds',
+    unit: 's',
+    min: 0,
+    max: 120,
+    decimals: 0,
+    required: true,
+    help: {
+      what: 'Time with the key on before a reading is believed.',
+      usual: '15 to 30 s, as the controller’s sheet has it.',
+      changes: 'Whether a heating sensor is taken for a mixture.',
+    },
+  }),
+  coolantFrom: quantityField({
+    label: 'With coolant from',
+    quantity: 'temperature',
+    unit: 'degC',
+    min: -30,
+    max: 100,
+    decimals: 0,
+    required: true,
+    help: {
+      what: 'Coolant below which the loop is off.',
+      usual: '50 to 60 °C: warm-up has ended by then.',
+      changes: 'Whether it takes away what a cold engine needs.',
+    },
+  }),
+  speedFrom: quantityField({
+    label: 'From engine speed',
+    quantity: 'rotationalSpeed',
+    unit: 'rev/min',
+    min: 0,
+    max: 10000,
+    decimals: 0,
+    required: true,
+    help: {
+      what: 'Speed below which the loop is off.',
+      usual: 'Under idle speed with mild cams, over it with large ones.',
+      changes: 'Whether idle is corrected.',
+    },
+  }),
+  speedTo: quantityField({
+    label: 'Up to',
+    quantity: 'rotationalSpeed',
+    unit: 'rev/min',
+    min: 500,
+    max: 20000,
+    decimals: 0,
+    required: true,
+    help: {
+      what: 'Speed above which the loop is off.',
+      usual: 'The limit: a false reading is worst where most is burned.',
+      changes: 'Whether the top of the map is corrected.',
+    },
+  }),
+  pressureTo: quantityField({
+    label: 'With manifold pressure up to',
+    quantity: 'pressureAbsolute',
+    unit: 'kPaAbs',
+    min: 30,
+    max: 450,
+    decimals: 0,
+    required: false,
+    help: {
+      what: 'Pressure above which the loop is off.',
+      usual: 'Empty: the authority maps say it better.',
+      changes: 'Whether full load is corrected.',
+    },
+  }),
+  throttleTo: quantityField({
+    label: 'With throttle up to',
+    quantity: 'percentage',
+    unit: '%',
+    min: 5,
+    max: 100,
+    decimals: 0,
+    required: false,
+    help: {
+      what: 'Throttle above which the loop is off.',
+      usual: 'Empty: the authority maps say it better.',
+      changes: 'Whether full throttle is corrected.',
+    },
+  }),
+  believedWithin: quantityField({
+    label: 'Readings are followed within',
+    quantity: 'percentage',
+    unit: '%',
+    min: 5,
+    max: 60,
+    decimals: 0,
+    required: true,
+    help: {
+      what: 'Distance from the target beyond which a reading is left: then sensor, spark or map is at fault, and no loop cures that.',
+      usual: '25 %: about twice the authority.',
+      changes: 'How soon a false reading is left alone, and how wrong a map it still corrects.',
+    },
+  }),
+  delayFixed: quantityField({
+    label: 'Delay of the reading',
+    quantity: 'duration',
+    unit: 'ms',
+    min: 10,
+    max: 1000,
+    decimals: 0,
+    required: true,
+    card: 'How late lambda is read',
+    help: {
+      what: 'Time from injection to the first sign at the sensor with much air, its lag not included.',
+      usual: '60 to 150 ms. A step trial measures it.',
+      changes: 'The gains: a longer delay bears slower ones.',
+    },
+  }),
+  delayAir: quantityField({
+    label: 'Added to it at 10 g/s of air',
+    quantity: 'duration',
+    unit: 'ms',
+    min: 0,
+    max: 1000,
+    decimals: 0,
+    required: true,
+    help: {
+      what: 'The part of the delay that the air pushes through: at 5 g/s twice this, at 100 g/s a tenth.',
+      usual: '30 to 150 ms; more with a sensor far down the pipe.',
+      changes: 'How much slower the loop has to be at idle.',
+    },
+  }),
+  lag: quantityField({
+    label: 'Lag of the sensor',
+    quantity: 'duration',
+    unit: 'ms',
+    min: 10,
+    max: 1000,
+    decimals: 0,
+    required: true,
+    help: {
+      what: 'Time in which the reading covers two thirds of a step, once it has begun to move.',
+      usual: '50 to 150 ms. A step trial measures it.',
+      changes: 'The gains.',
+    },
+  }),
+  pipeBehind: quantityField({
+    label: 'Pipe behind the sensor',
+    quantity: 'length',
+    unit: 'mm',
+    min: 0,
+    max: 6000,
+    decimals: 0,
+    required: false,
+    help: {
+      what: 'Length of exhaust from the sensor to open air.',
+      usual: '1500 to 3000 mm on a road car, 300 to 800 mm on a short race exhaust.',
+      changes:
+        'Where the authority is zero: outside air comes back as far as the sensor while little gas flows.',
+    },
+  }),
+  duringEnrichment: during(
+    'While fuel is enriched',
+    'Warm-up, after-start and acceleration enrich beyond the target.',
+    'Hold.',
+    'In other states',
+  ),
+  duringCut: during('While fuel is cut', 'On overrun the sensor sees air.', 'Hold; never freeze.'),
+  duringLimiter: during(
+    'While a limit cuts',
+    'Charges that did not burn read lean, rich as they are.',
+    'Hold; never freeze.',
+  ),
+  duringLaunch: during('At a launch', 'Late spark and cuts, and a mixture of its own.', 'Off.'),
+  duringProtection: during(
+    'While protection acts',
+    'A guard may have made the mixture richer for a reason.',
+    'Off.',
+  ),
+});
