@@ -152,7 +152,7 @@ export const closedLoopSchema = z.object({
     required: true,
     help: {
       what: 'The part of the delay that the air pushes through: at 5 g/s twice this, at 100 g/s a tenth.',
-      usual: '30 to 150 ms; more with a sensor far down the pipe.',
+      usual: '80 to 200 ms; more with a sensor far down the pipe.',
       changes: 'How much slower the loop has to be at idle.',
     },
   }),

@@ -4,7 +4,14 @@ import { type Grid, lookUpCurve, lookUpMap } from '../numeric';
 import type { LambdaGroup } from '../sensors';
 import { type Control, TIME_SLACK_S } from './control';
 import { copiedLags, type Lags, lagsAt, stepLags } from './lags';
-import { type Doubt, doubtAtRest, type DoubtState, type LoopSensor, stepDoubt } from './sensorDoubt';
+import {
+  type Doubt,
+  doubtAtRest,
+  type DoubtState,
+  type Expected,
+  type LoopSensor,
+  stepDoubt,
+} from './sensorDoubt';
 
 /** States in which what is measured is not what the map asks for. */
 export const LOOP_DURING = ['enrichment', 'cut', 'limiter', 'launch', 'protection'] as const;
@@ -119,7 +126,7 @@ export const closedLoop: Control<ClosedLoop | null, ClosedLoopState, ClosedLoopO
       const { seen, trimLn } = state.groups[i] as GroupState;
       stepLags(seen, trimLn, deadS, lagS, dtS);
     }
-    stepDoubts(settings, state, frame, warm, compares, dtS);
+    stepDoubts(settings, state, frame, { warm, compares, deadS }, dtS);
     for (let i = 0; i < settings.groups.length; i += 1) {
       const group = state.groups[i] as GroupState;
       const readLn = readingLn(settings, settings.groups[i] as LambdaGroup, state, frame);
@@ -224,14 +231,13 @@ function stepDoubts(
   { sensors, believedWithinLn }: ClosedLoop,
   { doubts, groups, aim }: ClosedLoopState,
   frame: Frame,
-  warm: boolean,
-  compares: boolean,
+  now: Pick<Expected, 'warm' | 'compares' | 'deadS'>,
   dtS: number,
 ): void {
   for (let i = 0; i < sensors.length; i += 1) {
     const sensor = sensors[i] as LoopSensor;
     const trimLn = (groups[sensor.group] as GroupState).seen.three;
-    const expected = { aimLn: aim.three, trimLn, withinLn: believedWithinLn, warm, compares };
+    const expected = { ...now, aimLn: aim.three, trimLn, withinLn: believedWithinLn };
     stepDoubt(sensor, doubts[i] as DoubtState, frame, expected, dtS);
   }
 }

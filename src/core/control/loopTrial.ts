@@ -59,8 +59,7 @@ export function loopTrial(
   });
   write(frame, AT.coolant, 90);
   const stepLn = Math.log1p(percent / 100);
-  // What is decided at a step arrives at the next at the earliest.
-  const line = new Float64Array(Math.max(1, Math.round(deadS / STEP_S) - 1));
+  const line = new Float64Array(Math.max(1, Math.round(deadS / STEP_S)));
   const lagShare = 1 - Math.exp(-STEP_S / lagS);
   const stillFor = Math.ceil((STILL_FOR * (deadS + lagS)) / STEP_S);
   const timeS: number[] = [];

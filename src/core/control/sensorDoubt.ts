@@ -30,7 +30,8 @@ export interface DoubtState {
   lastStepLn: number;
   /** How much steps change from one to the next, on average. */
   roughness: number;
-  /** The reading that has not moved since, and the trim there was then. */
+  /** The reading that has not moved since, how long that is, s, and the trim there was then. */
+  restsForS: number;
   restsAtLn: number | null;
   trimThenLn: number;
 }
@@ -41,8 +42,9 @@ const GOOD_FOR_S = 1;
 /** Readings whose steps differ so much from one to the next are noise; they are averaged over so long, s. */
 const ROUGH = 0.04;
 const ROUGH_OVER_S = 0.25;
-/** A reading that moves no more than this, while the trim has moved so far, does not answer. */
+/** A reading that moves no more than this for so long, s, and two delays, while the trim has moved so far, does not answer. */
 const RESTS_WITHIN = 0.002;
+const RESTS_FOR_S = 0.4;
 const UNANSWERED_TRIM = 0.03;
 
 /** A sensor that nothing is known of. */
@@ -55,6 +57,7 @@ export function doubtAtRest(): DoubtState {
     lastLn: null,
     lastStepLn: 0,
     roughness: 0,
+    restsForS: 0,
     restsAtLn: null,
     trimThenLn: 0,
   };
@@ -65,6 +68,8 @@ export interface Expected {
   /** Logarithm of what should be read, and of the trim that has reached the sensor. */
   readonly aimLn: number;
   readonly trimLn: number;
+  /** How long a reading takes to begin to follow, s. */
+  readonly deadS: number;
   /** Distance from it beyond which a reading is left. */
   readonly withinLn: number;
   /** The sensor may be taken for warm. */
@@ -72,6 +77,9 @@ export interface Expected {
   /** What is read can be compared: no cut, no enrichment, gas that is fresh. */
   readonly compares: boolean;
 }
+
+/** What is over as soon as it is: a sensor that has become warm, or has moved again. */
+const ENDS_AT_ONCE: readonly Doubt[] = ['sensorCold', 'sensorStuck'];
 
 /** Takes what is known of a sensor a moment on, and says whether it is followed. */
 export function stepDoubt(
@@ -89,7 +97,7 @@ export function stepDoubt(
   const found = expected.warm ? doubtOf(reading, min, max, state, expected, dtS) : 'sensorCold';
   if (found === 'none') {
     state.goodS += dtS;
-    if (state.goodS >= GOOD_FOR_S || state.doubt === 'sensorCold') state.doubt = 'none';
+    if (state.goodS >= GOOD_FOR_S || ENDS_AT_ONCE.includes(state.doubt)) state.doubt = 'none';
   } else {
     state.goodS = 0;
     state.doubt = found;
@@ -116,19 +124,21 @@ function doubtOf(
   min: number,
   max: number,
   state: DoubtState,
-  { aimLn, trimLn, withinLn, compares }: Expected,
+  { aimLn, trimLn, deadS, withinLn, compares }: Expected,
   dtS: number,
 ): Doubt {
   const ln = Math.log(reading);
   roughen(state, ln, dtS);
   const rests = state.restsAtLn !== null && Math.abs(ln - state.restsAtLn) <= RESTS_WITHIN;
-  if (!rests || !compares) Object.assign(state, { restsAtLn: ln, trimThenLn: trimLn });
+  if (!rests || !compares) Object.assign(state, { restsAtLn: ln, trimThenLn: trimLn, restsForS: 0 });
+  else state.restsForS += dtS;
   if (!(reading >= min && reading <= max)) return 'sensorOutside';
   const far = compares && Math.abs(ln - aimLn) > withinLn;
   state.badS = far ? state.badS + dtS : 0;
   if (state.badS >= FAR_FOR_S || (far && state.doubt === 'sensorFar')) return 'sensorFar';
   if (state.roughness > ROUGH) return 'sensorNoisy';
-  const unanswered = Math.abs(trimLn - state.trimThenLn) > UNANSWERED_TRIM;
+  const longEnough = state.restsForS >= RESTS_FOR_S + 2 * deadS;
+  const unanswered = longEnough && Math.abs(trimLn - state.trimThenLn) > UNANSWERED_TRIM;
   return unanswered || (rests && state.doubt === 'sensorStuck') ? 'sensorStuck' : 'none';
 }
 

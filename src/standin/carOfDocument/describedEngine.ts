@@ -58,6 +58,12 @@ export function lambdaPlaces(document: Calibration, cylinders: number): number[]
   return seen.filter((place) => place.length > 0);
 }
 
+/** Pipe behind the sensor as it is typed, m; undefined while it is not. */
+function pipeOf(document: Calibration): number | undefined {
+  const pipeMm = baseValue(document, 'closedLoop.pipeBehind');
+  return pipeMm === null ? undefined : pipeMm / 1000;
+}
+
 /**
  * An engine like the one described, as one of its kind is built: drawn by seed, with a filling, injectors and friction of
  * its own. It cannot know that the description itself is wrong.
@@ -142,7 +148,12 @@ export function describedEngine(document: Calibration, program: EcuProgram, seed
     ...usualSizes(outline),
     friction: 1 + draw(DIFFERS.friction),
     charger: parts.charger,
-    exhaust: usualExhaust(outline.displacementL, cylinders, lambdaPlaces(document, cylinders)),
+    exhaust: usualExhaust(
+      outline.displacementL,
+      cylinders,
+      lambdaPlaces(document, cylinders),
+      pipeOf(document),
+    ),
     vehicle: parts.vehicle,
   };
 }

@@ -111,10 +111,19 @@ export function usualCharger(
       };
 }
 
+/** Pipe behind a lambda sensor where nothing is said of it, m. */
+const USUAL_PIPE_M = 2.2;
+
 /** The way out, with a lambda sensor for each of these groups of cylinders: a single one’s pipe holds less than a collector. */
-export function usualExhaust(displacementL: number, cylinders: number, banks: Exhaust['banks']): Exhaust {
+export function usualExhaust(
+  displacementL: number,
+  cylinders: number,
+  banks: Exhaust['banks'],
+  pipeBehindM = USUAL_PIPE_M,
+): Exhaust {
   const seen = banks.reduce((sum, bank) => sum + bank.length, 0) / banks.length;
-  return { backKpa: 18, banks, lineMg: (500 * displacementL * seen) / cylinders, deadS: 0.04, lagS: 0.06 };
+  const lineMg = (500 * displacementL * seen) / cylinders;
+  return { backKpa: 18, banks, lineMg, deadS: 0.04, lagS: 0.06, pipeBehindM };
 }
 
 /** A car about an engine of this size. */

@@ -73,11 +73,25 @@ function leave(line: LambdaLine): void {
   line.count -= 1;
 }
 
-/** The dead time and the sensor, {@link DELAY_STEP_S} on. */
-export function stepLambda({ exhaust }: Metal, line: LambdaLine, keyOn: boolean): void {
+/** Where the pipe ends at the sensor itself, outside air is such a share of what it meets. */
+const AIR_AT_THE_END = 0.2;
+/** So much outside air comes back at 2 g/s a litre, m: half of what reaches it. */
+const COMES_BACK_M = 0.24;
+
+/** Share of outside air that comes back to the sensor between two pulses: less with a longer pipe, and with more gas. */
+export function airAtSensor({ exhaust, cylinders, cylinderVolumeCm3 }: Metal, flowGPerS: number): number {
+  const perLitre = (1000 * flowGPerS) / (cylinders * cylinderVolumeCm3);
+  return AIR_AT_THE_END * Math.exp((-exhaust.pipeBehindM * perLitre) / (2 * COMES_BACK_M));
+}
+
+/**
+ * The dead time and the sensor, {@link DELAY_STEP_S} on.
+ * @param outsideAir share of outside air beside the gas.
+ */
+export function stepLambda({ exhaust }: Metal, line: LambdaLine, keyOn: boolean, outsideAir = 0): void {
   const steps = Math.min(MOST_DELAY_STEPS - 1, Math.round(exhaust.deadS / DELAY_STEP_S));
   line.delayedAt = (line.delayedAt + 1) % MOST_DELAY_STEPS;
-  line.delayed[line.delayedAt] = line.atSensor;
+  line.delayed[line.delayedAt] = line.atSensor + outsideAir;
   const met = line.delayed[(line.delayedAt + MOST_DELAY_STEPS - steps) % MOST_DELAY_STEPS] as number;
   line.shown += (met - line.shown) * (1 - Math.exp(-DELAY_STEP_S / exhaust.lagS));
   line.heatedS = keyOn ? Math.min(WARM_AFTER_S, line.heatedS + DELAY_STEP_S) : 0;

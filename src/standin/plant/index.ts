@@ -8,7 +8,7 @@ export { type Breathing, trueVePercent, trueVeGrid } from './breathing';
 export { chargedAirC, stepCharger } from './charger';
 export { type CrankLoad, stepCrank } from './crank';
 export { starterTorqueNm, stepElectrics } from './electrics';
-export { lambdaRead, stepLambda } from './exhaust';
+export { airAtSensor, lambdaRead, stepLambda } from './exhaust';
 export { type EventOutcome, fire, firedAtRest } from './fire';
 export { oilPressureKpa, stepHeat } from './heat';
 export { knockNoiseV } from './knock';

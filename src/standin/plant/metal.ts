@@ -105,6 +105,8 @@ export interface Exhaust {
   readonly deadS: number;
   /** First-order lag of the sensor, s. */
   readonly lagS: number;
+  /** Length from sensor to open air, m. */
+  readonly pipeBehindM: number;
 }
 
 /** What the engine sits in. */

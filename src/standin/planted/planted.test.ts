@@ -162,6 +162,7 @@ const ROWS: readonly Row[] = [
   ['gaugePressure', {}, ['manifoldPressure', ...BOTH, 'torque'], ['coolant']],
   ['pumpWeak', BOOST, [...BOTH, 'fuelPressure'], ['torque']],
   ['alternatorDead', {}, ['battery'], [...BOTH, 'fuelPressure', 'torque']],
+  ['shortExhaust', { pedal: 2, rpm: 950 }, BOTH, []],
   ['vacuumLeak', { pedal: 2, rpm: 1500 }, ['manifoldPressure', 'torque'], [...BOTH, 'fuelPressure']],
 ];
 

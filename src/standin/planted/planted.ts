@@ -170,6 +170,12 @@ export const PLANTED = {
     size: 1,
     plant: (car) => withMetal(car, () => ({ alternatorShare: 0 })),
   },
+  shortExhaust: {
+    label: 'The exhaust ends close behind the sensor',
+    unit: 'm',
+    size: 0.4,
+    plant: (car, size) => withMetal(car, ({ exhaust }) => ({ exhaust: { ...exhaust, pipeBehindM: size } })),
+  },
   vacuumLeak: {
     label: 'Air leaks in behind the throttle',
     unit: 'mm²',

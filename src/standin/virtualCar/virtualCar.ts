@@ -25,6 +25,7 @@ import { type RandomGenerator, xoroshiro128plus } from 'pure-rand';
 import type { Car, SensorFaults } from '../car';
 import { coilsCharge, type Harness, harnessOf, hasFuel, hasSpark, lostShare } from '../harness';
 import {
+  airAtSensor,
   chargedAirC,
   type CrankLoad,
   drawingDeg,
@@ -331,7 +332,8 @@ export class VirtualCar {
     stepSupply(metal, plant, surroundings, state.pumpOn, SLOW_S);
     const shutPercent = controls.wastegateStuck ? 100 : state.boostValvePercent;
     stepCharger(metal, plant, surroundings, SLOW_S, shutPercent);
-    for (const line of plant.lambda) stepLambda(metal, line, controls.key);
+    const outsideAir = airAtSensor(metal, plant.airFlowGPerS);
+    for (const line of plant.lambda) stepLambda(metal, line, controls.key, outsideAir);
     if (state.steps % this.heatSteps === 0) {
       const feltAirC = chargedAirC(metal, plant.boostKpa, surroundings);
       const cooling = {
