@@ -2,6 +2,7 @@ import { expose, transfer } from 'comlink';
 import { keptRuns } from './cancellable';
 import type { DriveWorker } from './driveProtocol';
 import { runDrive } from './driveTask';
+import { measureDelay } from './loopTask';
 import { cureTransients } from './transientTask';
 
 const runs = keptRuns();
@@ -16,6 +17,7 @@ const worker: DriveWorker = {
     );
   },
   cure: (token, request, onProgress) => runs.run(token, onProgress, (port) => cureTransients(request, port)),
+  measure: (token, request, onProgress) => runs.run(token, onProgress, (port) => measureDelay(request, port)),
   cancel: runs.cancel,
 };
 

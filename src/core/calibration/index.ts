@@ -56,6 +56,8 @@ export { pinFunctions } from './pinFunctions';
 export { baseValue, boreMmOf, sweptVolumePerCylinderCm3 } from './quantities';
 export { type Calibration, calibrationSchema, type StandInId } from './schema';
 export {
+  authorityMaps,
+  closesLoop,
   controlsBoost,
   fillingMap,
   isCharged,

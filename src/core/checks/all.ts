@@ -103,6 +103,13 @@ import { accelerationNeverEnds } from './acceleration/neverEnds';
 import { boostAboveGoal } from './boost/aboveGoal';
 import { boostBelowSpring } from './boost/belowSpring';
 import { boostNoValve } from './boost/noValve';
+import { closedLoopBelievesLess } from './closedLoop/believesLess';
+import { closedLoopFalseReading } from './closedLoop/falseReading';
+import { closedLoopFreezes } from './closedLoop/freezes';
+import { closedLoopGains } from './closedLoop/gains';
+import { closedLoopLeanUnderLoad } from './closedLoop/leanUnderLoad';
+import { closedLoopNoSensor } from './closedLoop/noSensor';
+import { closedLoopUnseen } from './closedLoop/unseen';
 import { idleIntegralWinds } from './idle/integralWinds';
 import { idleLoadWithoutAir } from './idle/loadWithoutAir';
 import { idleNoControl } from './idle/noControl';
@@ -226,6 +233,13 @@ export const CHECKS: readonly Check[] = [
   boostAboveGoal,
   boostBelowSpring,
   boostNoValve,
+  closedLoopBelievesLess,
+  closedLoopFalseReading,
+  closedLoopFreezes,
+  closedLoopGains,
+  closedLoopLeanUnderLoad,
+  closedLoopNoSensor,
+  closedLoopUnseen,
   idleIntegralWinds,
   idleLoadWithoutAir,
   idleNoControl,

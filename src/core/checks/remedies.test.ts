@@ -1,5 +1,6 @@
 import { demo } from '@tests/support/ventisca';
 import { IDLE_CASES } from '@tests/support/checkCases/idle';
+import { LOOP_CASES } from '@tests/support/checkCases/loop';
 import { LIMIT_CASES } from '@tests/support/checkCases/limits';
 import { MAP_CASES } from '@tests/support/checkCases/maps';
 import { SHEET_CASES } from '@tests/support/checkCases/sheet';
@@ -16,6 +17,7 @@ const CASES: readonly CheckCase[] = [
   ...SHEET_CASES,
   ...LIMIT_CASES,
   ...IDLE_CASES,
+  ...LOOP_CASES,
   ...MAP_CASES,
   ...HARDWARE_CASES,
 ];

@@ -1,5 +1,13 @@
 import fc from 'fast-check';
-import { airComesBackM, deadTimeAtS, falseReading, flowBreakpoints, loopGains, proposedAuthority } from '.';
+import {
+  airComesBackM,
+  deadTimeAtS,
+  falseReading,
+  flowBreakpoints,
+  loopGains,
+  loopMargin,
+  proposedAuthority,
+} from '.';
 
 test('lag 0.15 s and delay 0.30 s give K 0.25 and Ki 1.667', () => {
   const { proportional, integralPerS } = loopGains(0.3, 0.15);
@@ -69,5 +77,41 @@ describe('where a reading is false', () => {
     expect(falseReading(race, { ...idle, manifoldKpa: 50 })).toBeNull();
     expect(falseReading(race, { ...idle, manifoldKpa: 19 })).toBe('overrun');
     expect(falseReading(race, { ...idle, manifoldKpa: 19.3 })).not.toBe('overrun');
+  });
+});
+
+describe('margin', () => {
+  const plant = { deadS: 0.3, lagS: 0.15 };
+  const times = (factor: number) => {
+    const { proportional, integralPerS } = loopGains(plant.deadS, plant.lagS);
+    return loopMargin(plant, {
+      proportional: factor * proportional,
+      integralPerS: factor * integralPerS,
+    });
+  };
+
+  // L = e^(−θs)/(2θs): at w = π/2θ its phase is −180° and its size 1/π.
+  test('the proposed gains have π, and less than 1 with four times as much', () => {
+    expect(times(1).gainMargin).toBeCloseTo(Math.PI, 0);
+    expect(times(2).gainMargin).toBeCloseTo(Math.PI / 2, 1);
+    expect(times(4).gainMargin).toBeLessThan(1);
+    expect(times(1).peak).toBeCloseTo(1.59, 1);
+    expect(times(2).peak).toBeGreaterThan(2.5);
+  });
+
+  test('no gain has no end', () => {
+    expect(loopMargin(plant, { proportional: 0, integralPerS: 0 })).toEqual({
+      gainMargin: Infinity,
+      peak: 1,
+    });
+  });
+
+  test('falls as the gains rise', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.3, max: 3, noNaN: true }), (factor) => {
+        expect(times(factor * 1.1).gainMargin).toBeLessThan(times(factor).gainMargin);
+        expect(times(factor * 1.1).gainMargin).toBeCloseTo(times(factor).gainMargin / 1.1, 6);
+      }),
+    );
   });
 });

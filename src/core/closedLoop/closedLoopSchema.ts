@@ -167,7 +167,7 @@ export const closedLoopSchema = z.object({
     help: {
       what: 'Time in which the reading covers two thirds of a step, once it has begun to move.',
       usual: '50 to 150 ms. A step trial measures it.',
-      changes: 'The gains.',
+      changes: 'The gains that are proposed.',
     },
   }),
   pipeBehind: quantityField({
@@ -188,7 +188,7 @@ export const closedLoopSchema = z.object({
   duringEnrichment: during(
     'While fuel is enriched',
     'Warm-up, after-start and acceleration enrich beyond the target.',
-    'Hold.',
+    'Hold: the trim is right, what is measured is not.',
     'In other states',
   ),
   duringCut: during('While fuel is cut', 'On overrun the sensor sees air.', 'Hold; never freeze.'),
@@ -197,10 +197,14 @@ export const closedLoopSchema = z.object({
     'Charges that did not burn read lean, rich as they are.',
     'Hold; never freeze.',
   ),
-  duringLaunch: during('At a launch', 'Late spark and cuts, and a mixture of its own.', 'Off.'),
+  duringLaunch: during(
+    'At a launch',
+    'Late spark and cuts, and a mixture of its own.',
+    'Off: nothing there says anything.',
+  ),
   duringProtection: during(
     'While protection acts',
     'A guard may have made the mixture richer for a reason.',
-    'Off.',
+    'Off: the guard knows better.',
   ),
 });

@@ -3,9 +3,17 @@
  * Nothing is regulated here: the loop is control.
  * How several sensors make one mixture is said in sensors.
  */
-export { deadTimeAtS, type LoopDelay, loopGains, type LoopGains } from './loopGains';
+export {
+  deadTimeAtS,
+  type LoopDelay,
+  loopGains,
+  type LoopGains,
+  loopMargin,
+  type LoopMargin,
+} from './loopGains';
 export { LOOP_MAPS } from './loopMaps';
 export {
+  AUTHORITY,
   flowBreakpoints,
   LOOP_START_BREAKPOINTS,
   proposedAuthority,

@@ -1,7 +1,7 @@
 import { gridOf, lookUpCurve } from '../numeric';
 
 /** Authority, %, at light load and at full load: richer is safe, leaner under load is what breaks pistons. */
-const AUTHORITY = { richer: { light: 12, full: 12 }, leaner: { light: 8, full: 3 } } as const;
+export const AUTHORITY = { richer: { light: 12, full: 12 }, leaner: { light: 8, full: 3 } } as const;
 /** Full load begins at this share of the highest pressure, and light load ends at that. */
 const LOADED = { from: 0.6, to: 0.85 } as const;
 
@@ -10,8 +10,9 @@ export function proposedAuthority(
   way: keyof typeof AUTHORITY,
   manifoldKpa: number,
   maxManifoldKpa: number,
+  own: { readonly light?: number; readonly full?: number } = {},
 ): number {
-  const { light, full } = AUTHORITY[way];
+  const { light, full } = { ...AUTHORITY[way], ...own };
   const share = (manifoldKpa / maxManifoldKpa - LOADED.from) / (LOADED.to - LOADED.from);
   return Math.round(light + (full - light) * Math.min(1, Math.max(0, share)));
 }

@@ -44,6 +44,8 @@ describe('what maps hang on', () => {
       'boostTarget',
       'boostDuty',
       'shiftTime',
+      'loopProportional',
+      'loopIntegral',
     ];
     for (const mapId of MAP_IDS) {
       const anchors = mapAnchors(VENTISCA, mapId, usualChoices(VENTISCA));

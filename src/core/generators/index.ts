@@ -23,6 +23,7 @@ export {
   type ProposedIdleField,
 } from './idleControlProposal';
 export { changedSince, type ChangedInput } from './computedFrom';
+export { falseReadingAt, loopDelayOf, surroundingsOf } from './loopGenerators';
 export { livedWeight } from './lived';
 export { cellsOfRegion, type MapRegionOf, mapRegions } from './mapRegions';
 export { type MissingMaps, missingMaps, staleMaps } from './missingMaps';

@@ -8,6 +8,7 @@ import {
 } from '../calibration';
 import {
   airComesBackM,
+  AUTHORITY,
   type FalseReading,
   falseReading,
   flowBreakpoints,
@@ -24,6 +25,7 @@ import { manifoldAtThrottle, proposedVePercent } from '../fuel';
 import type { MapId } from '../program';
 import { anchoredCurve } from './curveAnchors';
 import {
+  type Anchor,
   breathingNeeds,
   breathingOf,
   type GeneratorChoices,
@@ -113,9 +115,9 @@ function authority(way: 'richer' | 'leaner', by: 'pressure' | 'throttle'): MapGe
       ...breathingNeeds(document),
       ...(document.closedLoop.pipeBehind === null ? [] : (['closedLoop.pipeBehind'] as const)),
     ],
-    anchors: () => [],
+    anchors: () => authorityAnchors(way),
     axes: by === 'pressure' ? speedAndPressure : speedAndThrottle,
-    generate: (document, choices) => {
+    generate: (document, choices, own) => {
       const isFalse = falseReadingAt(document, choices, by);
       const breathing = breathingOf(document, choices.cams);
       const maxKpa = baseValue(document, 'engine.maxManifoldPressure') ?? 100;
@@ -123,12 +125,40 @@ function authority(way: 'richer' | 'leaner', by: 'pressure' | 'throttle'): MapGe
         valueAtPoint: (speedRpm, load) => {
           if (isFalse(speedRpm, load) !== null) return 0;
           const kpa = by === 'pressure' ? load : manifoldAtThrottle(breathing, speedRpm, load);
-          return proposedAuthority(way, kpa, maxKpa);
+          return proposedAuthority(way, kpa, maxKpa, own);
         },
         reasons: authorityReasons(way, surroundingsOf(document, choices)),
       };
     },
   };
+}
+
+/** What the authority of a way hangs on. */
+function authorityAnchors(way: 'richer' | 'leaner'): Anchor[] {
+  const { light, full } = AUTHORITY[way];
+  const percent = { unit: '%', decimals: 0, min: 0, max: 30 } as const;
+  return [
+    {
+      ...percent,
+      id: 'light',
+      label: 'Authority at light load',
+      computed: light,
+      why:
+        way === 'richer'
+          ? 'About what a first map is wrong by.'
+          : 'A lean engine at light load only stumbles.',
+    },
+    {
+      ...percent,
+      id: 'full',
+      label: 'Authority at full load',
+      computed: full,
+      why:
+        way === 'richer'
+          ? 'Too rich costs torque and nothing else.'
+          : 'Lean under load is what breaks pistons.',
+    },
+  ];
 }
 
 function authorityReasons(way: 'richer' | 'leaner', surroundings: SensorSurroundings) {

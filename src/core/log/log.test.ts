@@ -80,6 +80,13 @@ describe('readings', () => {
     );
   });
 
+  test('count the trim of each sensor that is there', () => {
+    const both = { lambdaOne: 1, lambdaTwo: 1, lambdaTrim: 1.1, lambdaTrimTwo: 0.96 };
+    expect(read(both).error).toBeCloseTo(Math.log(1.1 * 0.96) / 2, 12);
+    expect(read({ ...both, lambdaOne: NaN }).error).toBeCloseTo(Math.log(0.96), 12);
+    expect(read({ ...both, lambdaTwo: NaN }).error).toBeCloseTo(Math.log(1.1), 12);
+  });
+
   // At 2000 rev/min and 60 kPa the map says 66; driven with 60 and right, it is 10 % too high.
   test('hold against the map as it is now, whatever was driven with', () => {
     expect(read({ vePercent: 60 }).error).toBeCloseTo(Math.log(60 / 66), 12);

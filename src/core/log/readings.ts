@@ -62,8 +62,8 @@ export function readingsOf(log: Log, task: MapTask): Readings {
   const air = column('air');
   const ve = column('vePercent');
   const target = column('lambdaTarget');
-  const trim = column('lambdaTrim');
   const sensors = [column('lambdaOne'), column('lambdaTwo')].filter((values) => values !== undefined);
+  const trims = trimsOf(log, column('lambdaOne') !== undefined, column('lambdaTwo') !== undefined);
   const room = () => new Float64Array(length);
   const [speedRpm, load, measured, wanted] = [room(), room(), room(), room()];
   const [driven, flowGPerS] = [room(), room()];
@@ -76,7 +76,7 @@ export function readingsOf(log: Log, task: MapTask): Readings {
     measured[i] = Math.log(believedLambda(sensors, i));
     const now = lookUpMap(grid, speed, row);
     const used = ve?.[i] ?? now;
-    wanted[i] = Math.log((used * (trim?.[i] ?? 1)) / (target?.[i] ?? NaN) / now);
+    wanted[i] = Math.log(used / (target?.[i] ?? NaN) / now) + meanTrimLn(trims, i);
     driven[i] = Math.log(used / now);
     const densityKpa = task.load === 'throttle' ? barometricKpa : (pressures?.[i] ?? NaN);
     flowGPerS[i] = airFlowGPerS(airMassMg(used, densityKpa, displacementCm3, air?.[i] ?? 20), 1, speed);
@@ -84,6 +84,20 @@ export function readingsOf(log: Log, task: MapTask): Readings {
   }
   const steady = steadinessOf(timeS, speedRpm, load);
   return { timeS, speedRpm, load, measured, wanted, driven, flowGPerS, steady, reason };
+}
+
+/** The trims that act on what the sensors see, one for each that is there. */
+function trimsOf({ columns }: Log, one: boolean, two: boolean): LogColumn[] {
+  const first = columns.lambdaTrim;
+  const second = columns.lambdaTrimTwo ?? first;
+  return [one || !two ? first : undefined, two ? second : undefined].filter((values) => values !== undefined);
+}
+
+/** Logarithm of the trim that what is measured answers to. */
+function meanTrimLn(trims: readonly LogColumn[], i: number): number {
+  let sum = 0;
+  for (const values of trims) sum += Math.log(values[i] as number);
+  return trims.length === 0 ? 0 : sum / trims.length;
 }
 
 /** Mean of the sensors that are believed; NaN without one. */

@@ -22,7 +22,7 @@ export const MAP_GROUPS = [
   { id: 'idle', title: 'Idle' },
   { id: 'acceleration', title: 'Acceleration' },
   { id: 'trims', title: 'Trims' },
-  { id: 'closedLoop', title: 'Closed loop' },
+  { id: 'closedLoop', title: 'Lambda correction' },
   { id: 'boost', title: 'Boost' },
   { id: 'limits', title: 'Limits and protection' },
   { id: 'secondFuel', title: 'Second fuel' },

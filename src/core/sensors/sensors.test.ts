@@ -1,6 +1,6 @@
 import { curveThrough, inverseOf, lookUpStraightOn } from '../numeric';
 import { gearAtVolts, gearProblem } from './gear';
-import { combinedLambda } from './lambdaUse';
+import { combinedLambda, lambdaGroups, type PlacedLambda } from './lambdaUse';
 import { curveOfSlope, faultBandProblem, turningPoint, valueAtVolts, type VoltsCurve } from './linear';
 import { pullUpOhm, pullUpVolts, seeingRange, temperatureAtVolts, voltsAtTemperature } from './pullUp';
 import { isFalling, thermistorC, thermistorFit, thermistorFromBeta, thermistorOhm } from './steinhartHart';
@@ -197,6 +197,45 @@ describe('several lambda sensors', () => {
     expect(combinedLambda([sensor(1.41, 'bankOne'), sensor(1, 'bankTwo')], 'first').bankOne).toBe(1);
     expect(combinedLambda([sensor(1.4, 'bankOne'), sensor(1, 'bankTwo')], 'first').bankOne).toBe(1.4);
     expect(combinedLambda([sensor(9, 'bankOne')], 'perBank')).toEqual({ bankOne: null, bankTwo: null });
+  });
+});
+
+describe('which cylinders a lambda sensor may correct', () => {
+  const at = (place: PlacedLambda['place'], cylinder: number | null = null) => ({ place, cylinder });
+  const bank = (cylinder: number) => (cylinder > 3 ? 2 : 1);
+  const groups = (sensors: readonly PlacedLambda[], combination: Parameters<typeof lambdaGroups>[1]) =>
+    lambdaGroups(sensors, combination, 6, bank);
+
+  test('one sensor those it sees', () => {
+    expect(groups([at('all')], 'mean').groupOf).toEqual([0, 0, 0, 0, 0, 0]);
+    expect(groups([at('bankTwo')], 'first').groupOf).toEqual([-1, -1, -1, 0, 0, 0]);
+    expect(groups([at('cylinder', 2)], 'perBank').groupOf).toEqual([-1, 0, -1, -1, -1, -1]);
+    expect(groups([], 'mean')).toEqual({ groups: [], groupOf: [-1, -1, -1, -1, -1, -1] });
+  });
+
+  test('two all of them, by the first or the mean', () => {
+    const two = [at('bankOne'), at('bankTwo')];
+    expect(groups(two, 'first')).toEqual({
+      groups: [{ sensors: [0, 1], take: 'first' }],
+      groupOf: [0, 0, 0, 0, 0, 0],
+    });
+    expect(groups(two, 'mean').groups).toEqual([{ sensors: [0, 1], take: 'mean' }]);
+  });
+
+  test('each its bank; what sees all of it serves both, a cylinder none', () => {
+    expect(groups([at('bankOne'), at('bankTwo')], 'perBank').groupOf).toEqual([0, 0, 0, 1, 1, 1]);
+    expect(groups([at('all'), at('bankTwo')], 'perBank').groups.map(({ sensors }) => sensors)).toEqual([
+      [0],
+      [0, 1],
+    ]);
+    expect(groups([at('bankOne'), at('cylinder', 5)], 'perBank').groupOf).toEqual([0, 0, 0, -1, -1, -1]);
+  });
+
+  test('each its cylinder before a bank, a bank before all', () => {
+    const { groups: found, groupOf } = groups([at('all'), at('cylinder', 5)], 'perCylinder');
+    expect(found.map(({ sensors }) => sensors)).toEqual([[0], [1]]);
+    expect(groupOf).toEqual([0, 0, 0, 0, 1, 0]);
+    expect(groups([at('all'), at('bankTwo')], 'perCylinder').groupOf).toEqual([0, 0, 0, 1, 1, 1]);
   });
 });
 

@@ -19,6 +19,13 @@ const OVER_TIME: readonly MapId[] = [
   'pressureThrottle',
   'boostTarget',
   'boostDuty',
+  'loopRicher',
+  'loopLeaner',
+  'loopRicherThrottle',
+  'loopLeanerThrottle',
+  'loopProportional',
+  'loopIntegral',
+  'loopStart',
 ];
 
 /** Read before there is a point to work through: the prime once at key on, the idle valve before fuel is computed. */
@@ -133,6 +140,23 @@ test('the film stands in Workings with its maps, in balance', () => {
   expect(step?.result.value).toBe(`${injection.fuelMg.toFixed(3)} mg`);
   expect(injection.filmAddsPercent).toBe(0);
   expect(workingsAt(programOf(demo()), point).steps.some(({ id }) => id === 'film')).toBe(false);
+});
+
+test.each(STRATEGIES)('the closed loop stands in Workings with its five maps, by %s', (strategy) => {
+  const { steps } = workingsAt(
+    programOf(everyMapWith(strategy)),
+    frameOf({ ...running, speed: 3300, manifoldPressure: 72, throttle: 33, coolant: 80, sinceStart: 300 }),
+  );
+  const step = steps.find(({ id }) => id === 'closedLoop');
+  const by = strategy === 'throttle' ? 'Throttle' : '';
+  expect(step?.reads?.map(({ of }) => ('mapId' in of ? of.mapId : null))).toEqual([
+    `loopRicher${by}`,
+    `loopLeaner${by}`,
+    'loopProportional',
+    'loopIntegral',
+    'loopStart',
+  ]);
+  expect(step?.result.value).toMatch(/^1\.000/);
 });
 
 test('a document is compiled once, and a changed one anew', () => {

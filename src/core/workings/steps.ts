@@ -1,3 +1,4 @@
+import { airFlowGPerS } from '../air';
 import { AT, type Frame, PHASE, read } from '../channel';
 import { isOverrun } from '../control';
 import { type Injection, injectionAt, LAMBDA_LIMITS } from '../ecu';
@@ -9,6 +10,7 @@ import { correctionSteps } from './correctionSteps';
 import { coolant, input, pressure, speed, throttle } from './inputs';
 import { type MapPoint, mapReads } from './mapRead';
 import { limitSteps } from './limitSteps';
+import { loopSteps } from './loopSteps';
 import { openingSteps } from './openingSteps';
 import { sparkSteps } from './sparkSteps';
 import type { Step, Workings } from './step';
@@ -104,6 +106,7 @@ function fuelSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] {
     ...base,
     ...built,
     ...correctionSteps(program, frame, at, 'fuel'),
+    ...loopSteps(program, frame, airFlowGPerS(at.airMg, program.cylinders, read(frame, AT.speed))),
     ...trimSteps(program, frame, at),
     ...filmSteps(program, frame, at),
   ];
@@ -243,10 +246,11 @@ function trimSteps(program: EcuProgram, frame: Frame, at: Injection): Step[] {
     steps.push({
       id: 'trim',
       title: 'Trim',
-      formula: 'factor = (1 + gear/100) · (1 + cylinder/100)',
+      formula: 'factor = (1 + gear/100) · (1 + cylinder/100) · loop',
       inputs: [
         input('gear', 'Gear', read(frame, AT.gear), 0, ''),
         ...(trimmed ? [input('cylinder', 'Cylinder', cylinder, 0, '')] : []),
+        input('loop', 'Closed loop', read(frame, AT.lambdaTrim), 3, '×'),
       ],
       result: input('trim', 'Trim', at.trim, 4, '×'),
       ...mapReads(program, frame, ...trims),

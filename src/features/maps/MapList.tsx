@@ -41,6 +41,12 @@ const TOOLS = [
     icon: 'engine-outline',
   },
   {
+    route: 'loop',
+    label: 'Closed loop',
+    detail: 'Where, when and how far measured lambda may correct fuel',
+    icon: 'sync-circle',
+  },
+  {
     route: 'limits',
     label: 'Limits',
     detail: 'Of speed, launch and gear shift: what cuts first at which speed',

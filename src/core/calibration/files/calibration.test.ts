@@ -175,7 +175,7 @@ describe('files', () => {
     [
       'a newer version',
       { ...demo(), version: CALIBRATION_VERSION + 1 },
-      /version 5; this Lumbre reads up to version 4/,
+      /version 6; this Lumbre reads up to version 5/,
     ],
     ['a missing section', { ...demo(), injectors: undefined }, /injectors/],
     [
@@ -306,11 +306,12 @@ describe('the demos', () => {
     const strategies = ['speedDensity', 'throttle', 'pulseWidth'] as const;
     const used = strategies.flatMap((strategy) =>
       usedMaps(
-        demo('ventisca', ({ load, blend, shift, boost }) => {
+        demo('ventisca', ({ load, blend, shift, boost, closedLoop }) => {
           if (load.strategy !== null) load.strategy.value = strategy;
           if (blend.use !== null) blend.use.value = 'yes';
           if (shift.use !== null) shift.use.value = 'yes';
           if (boost.use !== null) boost.use.value = 'yes';
+          if (closedLoop.use !== null) closedLoop.use.value = 'yes';
         }),
       ),
     );

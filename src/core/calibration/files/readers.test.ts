@@ -3,11 +3,18 @@ import { demo } from '@tests/support/ventisca';
 import versionOne from '@tests/fixtures/calibration-version-1.json';
 import versionTwo from '@tests/fixtures/calibration-version-2.json';
 import versionThree from '@tests/fixtures/calibration-version-3.json';
+import versionFour from '@tests/fixtures/calibration-version-4.json';
 import { calibrationFromJson, fileProblemMessage } from './file';
 
 type Json = Record<string, unknown>;
 
-const VERSIONS: readonly Json[] = [versionOne, versionTwo, versionThree, demo('ventisca') as unknown as Json];
+const VERSIONS: readonly Json[] = [
+  versionOne,
+  versionTwo,
+  versionThree,
+  versionFour,
+  demo('ventisca') as unknown as Json,
+];
 
 /** Every place of a document that holds something, as a path. */
 function placesOf(value: unknown, path: readonly string[] = []): string[][] {

@@ -23,6 +23,7 @@ export const MAPS_IN_USE = [
   'sensorLoss',
   'boost',
   'acceleration',
+  'closedLoop',
 ] as const;
 
 /** A map that is there and in use; null else. */

@@ -19,6 +19,7 @@ import { Text } from '@/ui/text/Text';
 const SETS = {
   engine: { label: 'Engine', lanes: ['speed', 'manifoldPressure', 'throttle'] },
   mixture: { label: 'Mixture', lanes: ['lambdaOne', 'injectorOpening', 'sparkAdvance'] },
+  loop: { label: 'Closed loop', lanes: ['lambdaOne', 'lambdaTrim', 'loopState'] },
   idle: { label: 'Idle', lanes: ['speed', 'idleOpening', 'idleSpark'] },
   limits: { label: 'Limits', lanes: ['speed', 'cutShare', 'sparkAdvance'] },
   boost: { label: 'Boost', lanes: ['manifoldPressure', 'boostDuty', 'speed'] },

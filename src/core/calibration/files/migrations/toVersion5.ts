@@ -13,13 +13,15 @@ export const toVersion5: Migration = {
   to: 5,
   change: 'Closed loop by lambda',
   up: (document) => {
-    const couplings = Array.isArray(document['couplings']) ? (document['couplings'] as unknown[]) : [];
+    const { couplings } = document;
+    const added = { ...document, closedLoop: {} };
+    // What is no list is for the schema to refuse, by its name.
+    if (!Array.isArray(couplings)) return added;
     const follows = (map: string) =>
-      couplings.some((coupling) => (coupling as { map?: unknown } | null)?.map === map);
+      couplings.some((coupling: { map?: unknown } | null) => coupling?.map === map);
     return {
-      ...document,
-      closedLoop: {},
-      couplings: [...couplings, ...COUPLED.filter(({ to }) => !follows(to))],
+      ...added,
+      couplings: [...(couplings as unknown[]), ...COUPLED.filter(({ to }) => !follows(to))],
     };
   },
 };

@@ -1,0 +1,1 @@
+export { LoopScreen as default } from '@/features/maps/loop/LoopScreen';

@@ -1,0 +1,47 @@
+import { type Calibration, choiceAt, closesLoop, usedMaps } from '../../calibration';
+import { loopDelayOf } from '../../generators';
+import { deadTimeAtS } from '../../closedLoop';
+import { gridOf, lookUpCurve } from '../../numeric';
+
+/** The loop is switched on. */
+export function loopIsOn(document: Calibration): boolean {
+  return closesLoop(document);
+}
+
+/** The lambda sensors that are fitted. */
+export function fittedLambdas(document: Calibration): ('lambdaOne' | 'lambdaTwo')[] {
+  return (['lambdaOne', 'lambdaTwo'] as const).filter(
+    (id) => choiceAt(document, `sensors.${id}.fitted`) === 'yes',
+  );
+}
+
+/** The authority maps in use, with the way each may go. */
+export function authorityInUse(document: Calibration) {
+  const used = usedMaps(document);
+  return (
+    [
+      ['loopRicher', 'richer', 'pressure'],
+      ['loopLeaner', 'leaner', 'pressure'],
+      ['loopRicherThrottle', 'richer', 'throttle'],
+      ['loopLeanerThrottle', 'leaner', 'throttle'],
+    ] as const
+  ).filter(([id]) => used.includes(id));
+}
+
+/** The loop’s plant and gains at each air flow that gains are laid for; none while something is missing. */
+export function gainsByFlow(document: Calibration) {
+  const { loopProportional, loopIntegral } = document.maps;
+  const { closedLoop } = document;
+  const known = [closedLoop.delayFixed, closedLoop.delayAir, closedLoop.lag].every((field) => field !== null);
+  if (!loopIsOn(document) || loopProportional === null || loopIntegral === null || !known) return [];
+  const delay = loopDelayOf(document);
+  const [proportional, integral] = [gridOf(loopProportional), gridOf(loopIntegral)];
+  return loopProportional.x.map((flow) => ({
+    flow,
+    plant: { deadS: deadTimeAtS(delay, flow), lagS: delay.lagS },
+    gains: {
+      proportional: lookUpCurve(proportional, flow),
+      integralPerS: lookUpCurve(integral, flow),
+    },
+  }));
+}

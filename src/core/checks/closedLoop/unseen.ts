@@ -1,0 +1,32 @@
+import { bankOf, baseValue } from '../../calibration';
+import { lambdaGroups } from '../../sensors';
+import { check } from '../entry/check';
+import { fittedLambdas, loopIsOn } from './parts';
+
+export const closedLoopUnseen = check({
+  id: 'closedLoop.unseen',
+  title: 'Cylinders that no sensor sees',
+  severity: 'advises',
+  reads: ['closedLoop', 'sensors', 'engine', 'injectors'],
+  why: 'They run by the map alone, while the others are corrected.',
+  find: (document) => {
+    const fitted = fittedLambdas(document);
+    const cylinders = baseValue(document, 'engine.cylinders');
+    if (!loopIsOn(document) || fitted.length === 0 || cylinders === null) return null;
+    const { groupOf } = lambdaGroups(
+      fitted.map((id) => ({
+        place: document.sensors[id].sees?.value ?? 'all',
+        cylinder: baseValue(document, `sensors.${id}.cylinder`),
+      })),
+      document.sensors.lambdaUse.combination?.value ?? 'mean',
+      cylinders,
+      (cylinder) => bankOf(document, cylinder),
+    );
+    const unseen = groupOf.flatMap((group, i) => (group < 0 ? [i + 1] : []));
+    return unseen.length === 0
+      ? null
+      : { place: `sensors.${fitted[0] as 'lambdaOne'}.sees` as const, data: { unseen } };
+  },
+  say: ({ unseen }) =>
+    `No lambda sensor sees cylinder${unseen.length === 1 ? '' : 's'} ${unseen.join(', ')}: closed loop leaves ${unseen.length === 1 ? 'it' : 'them'} as the map has it.`,
+});
