@@ -17,6 +17,7 @@ import {
 } from './index';
 import { replyOf, requestOf, written } from './messages';
 import { REAL_CLOCK } from '@tests/support/realClock';
+import { looped } from '@tests/support/looped';
 import { demo, programOf } from '@tests/support/ventisca';
 
 /** Time that the test turns. */
@@ -318,6 +319,11 @@ describe('sums', () => {
     const cell = structuredClone(program);
     cell.tables.ve?.values.fill(1);
     expect(settingsSum(cell)).toBe(sum);
+    const held = structuredClone(programOf(looped()));
+    const heldSum = settingsSum(held);
+    held.tables.loopRicher?.values.fill(1);
+    expect(held.closedLoop?.richer.values[0]).toBe(1);
+    expect(settingsSum(held)).toBe(heldSum);
     const axis = structuredClone(program);
     axis.tables.ve?.x.fill(1);
     expect(settingsSum(axis)).not.toBe(sum);

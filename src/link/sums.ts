@@ -15,5 +15,7 @@ export function sumOf(values: ArrayLike<number>): number {
 /** A sum of everything of a program but the values of its maps: their axes, the hardware, the strategy. */
 export function settingsSum({ tables, ...rest }: EcuProgram): number {
   const axes = Object.entries(tables).map(([id, table]) => [id, Array.from(table.x), Array.from(table.y)]);
-  return textSum(JSON.stringify([axes, rest]));
+  // A control holds some maps itself; their axes are counted, and their cells are no settings there either.
+  const maps = new Set<unknown>(Object.values(tables));
+  return textSum(JSON.stringify([axes, rest], (_, value: unknown) => (maps.has(value) ? 'map' : value)));
 }

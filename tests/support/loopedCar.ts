@@ -6,7 +6,7 @@ import type { EcuProgram } from '@/core/program';
 import { carOf } from '@/standin/carOfDocument';
 import type { HeldAt } from '@/standin/loopTrial';
 import { type Planted, planted } from '@/standin/planted';
-import { VirtualCar } from '@/standin/virtualCar';
+import { type CarState, VirtualCar } from '@/standin/virtualCar';
 
 /** Where loops are tried, from little air to much. */
 export const LOOPED_AT = [
@@ -19,13 +19,15 @@ export const LOOPED_AT = [
 interface Made {
   readonly errors?: readonly Planted[];
   readonly seed?: number;
+  /** Where it goes on from. */
+  readonly from?: CarState;
 }
 
 /** A warm car of a calibration. */
-export function loopedCar(document: Calibration, { errors = [], seed = 1 }: Made = {}): VirtualCar {
+export function loopedCar(document: Calibration, { errors = [], seed = 1, from }: Made = {}): VirtualCar {
   const program = programOf(document);
   const built = planted(carOf(document, program, seed), errors);
-  return new VirtualCar(program, built, setupOf(built.barometricKpa, seed));
+  return new VirtualCar(program, built, setupOf(built.barometricKpa, seed), from);
 }
 
 function setupOf(barometricKpa: number, seed: number) {

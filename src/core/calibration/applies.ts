@@ -63,6 +63,7 @@ export function isSetAside(document: Calibration, path: FieldPath): boolean {
     case 'shift':
     case 'boost':
     case 'closedLoop':
+    case 'learned':
       return key !== 'use' && document[section].use?.value !== 'yes';
     case 'sensorLoss':
       return key === 'pressureRicher' && document.sensorLoss.pressure?.value !== 'throttle';

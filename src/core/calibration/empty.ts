@@ -110,6 +110,13 @@ const USUAL: Readonly<Record<string, Readonly<Record<string, string | readonly [
     duringLaunch: 'off',
     duringProtection: 'off',
   },
+  learned: {
+    use: 'no',
+    rate: [5, '%'],
+    limit: [10, '%'],
+    coolantFrom: [70, 'degC'],
+    steadyFor: [1, 's'],
+  },
   sensorLoss: { pressureRicher: [8, '%'] },
   launch: { use: 'no', hard: [4500, 'rev/min'], below: [12, 'km/h'], by: 'spark' },
   shift: {
@@ -177,6 +184,7 @@ export function emptyCalibration(name: string, date: string): Calibration {
     shift: section('shift'),
     boost: section('boost'),
     closedLoop: section('closedLoop'),
+    learned: section('learned'),
     protection,
     sensorLoss: section('sensorLoss'),
     corrections: [],

@@ -1,6 +1,6 @@
 import { boostSchema } from '../boost/schema';
 import { camSchema } from '../cams/schema';
-import { closedLoopSchema } from '../closedLoop/schema';
+import { closedLoopSchema, learnedSchema } from '../closedLoop/schema';
 import { coilSchema } from '../coil/schema';
 import { engineSchema } from '../engine/schema';
 import type { FieldInfo } from '../field';
@@ -55,6 +55,7 @@ export const SECTION_SCHEMAS = {
   shift: shiftSchema,
   boost: boostSchema,
   closedLoop: closedLoopSchema,
+  learned: learnedSchema,
   'protection.oilPressure': guards.oilPressure,
   'protection.lean': guards.lean,
   'protection.fuelPressure': guards.fuelPressure,
@@ -83,6 +84,7 @@ export const SECTION_SCHEMAS = {
   | 'shift'
   | 'boost'
   | 'closedLoop'
+  | 'learned'
   | `protection.${GuardId}`
   | 'sensorLoss',
   z.ZodObject

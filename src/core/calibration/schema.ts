@@ -1,6 +1,6 @@
 import { boostSchema } from '../boost/schema';
 import { camSchema } from '../cams/schema';
-import { closedLoopSchema } from '../closedLoop/schema';
+import { closedLoopSchema, learnedSchema } from '../closedLoop/schema';
 import { coilSchema } from '../coil/schema';
 import { correctionsSchema } from '../correction/schema';
 import { engineSchema } from '../engine/schema';
@@ -67,6 +67,7 @@ export const calibrationSchema = z.object({
   shift: shiftSchema,
   boost: boostSchema,
   closedLoop: closedLoopSchema,
+  learned: learnedSchema,
   protection: protectionSchema,
   sensorLoss: sensorLossSchema,
   corrections: correctionsSchema,

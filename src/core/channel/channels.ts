@@ -345,6 +345,17 @@ export const CHANNELS = {
     rest: 1,
     needsSensor: 'lambdaTwo',
   },
+  learnedTrim: {
+    label: 'Learned trim',
+    quantity: 'count',
+    min: 0.5,
+    max: 1.5,
+    decimals: 3,
+    group: 'fuel',
+    origin: 'decided',
+    logColumn: 'learned_trim',
+    rest: 1,
+  },
   loopState: {
     label: 'Closed loop',
     quantity: 'count',

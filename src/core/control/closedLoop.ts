@@ -116,15 +116,21 @@ export const closedLoop: Control<ClosedLoop | null, ClosedLoopState, ClosedLoopO
     if (rule === 'off' || rule === 'hold') state.settlesUntilS = timeS + deadS + FRESH_AFTER_LAGS * lagS;
     const settling = timeS < state.settlesUntilS - TIME_SLACK_S;
     const compares = outside === null && rule === null && !settling;
-    const hiLn = authorityLn(settings.richer, settings, frame);
-    const loLn = -authorityLn(settings.leaner, settings, frame);
+    // What was learned has its part of the authority: together they never go beyond it.
+    const learnedLn = Math.log(read(frame, AT.learnedTrim));
+    const authority = {
+      hiLn: authorityLn(settings.richer, settings, frame),
+      loLn: -authorityLn(settings.leaner, settings, frame),
+    };
+    const hiLn = authority.hiLn - learnedLn;
+    const loLn = authority.loLn - learnedLn;
     const gain = lookUpCurve(settings.proportional, flow);
     const perS = lookUpCurve(settings.integral, flow);
     const warm = read(frame, AT.sinceKeyOn) >= settings.sensorWarmS - TIME_SLACK_S;
     out.reason = 'atLimit';
     for (let i = 0; i < state.groups.length; i += 1) {
       const { seen, trimLn } = state.groups[i] as GroupState;
-      stepLags(seen, trimLn, deadS, lagS, dtS);
+      stepLags(seen, trimLn + learnedLn, deadS, lagS, dtS);
     }
     stepDoubts(settings, state, frame, { warm, compares, deadS }, dtS);
     for (let i = 0; i < settings.groups.length; i += 1) {
@@ -137,7 +143,7 @@ export const closedLoop: Control<ClosedLoop | null, ClosedLoopState, ClosedLoopO
       } else if (typeof readLn !== 'number') {
         reason = readLn;
         letGo(group, dtS);
-      } else if (hiLn <= 0 && loLn >= 0) {
+      } else if (authority.hiLn <= 0 && authority.loLn >= 0) {
         reason = 'noAuthority';
         letGo(group, dtS);
       } else if (rule === 'hold' || settling) {
@@ -275,13 +281,34 @@ function authorityLn(grid: Grid, { loadPlace }: ClosedLoop, frame: Frame): numbe
 /**
  * The trim of a group’s fuel now, a factor: what the loop says, within the authority of this very moment, which no speed or load
  * between two steps of the loop takes it beyond.
+ * @param learnedLn what was learned adds to it, which has its part of the authority.
  */
-export function loopTrim(settings: ClosedLoop, state: ClosedLoopState, group: number, frame: Frame): number {
+export function loopTrim(
+  settings: ClosedLoop,
+  state: ClosedLoopState,
+  group: number,
+  frame: Frame,
+  learnedLn = 0,
+): number {
   const trimLn = state.groups[group]?.trimLn ?? 0;
   if (trimLn === 0) return 1;
-  return trimLn > 0
-    ? Math.exp(Math.min(trimLn, authorityLn(settings.richer, settings, frame)))
-    : Math.exp(Math.max(trimLn, -authorityLn(settings.leaner, settings, frame)));
+  return Math.exp(withinAuthority(settings, frame, trimLn + learnedLn) - learnedLn);
+}
+
+/** A logarithm held within the authority of this very moment. */
+export function withinAuthority(settings: ClosedLoop, frame: Frame, ln: number): number {
+  if (ln === 0) return 0;
+  return ln > 0
+    ? Math.min(ln, authorityLn(settings.richer, settings, frame))
+    : Math.max(ln, -authorityLn(settings.leaner, settings, frame));
+}
+
+/** The loop gives back what the learned surface has moved: fuel stays as it is. */
+export function giveBack({ groups }: ClosedLoopState, movedLn: number): void {
+  for (const group of groups) {
+    group.integralLn -= movedLn;
+    group.trimLn -= movedLn;
+  }
 }
 
 function held(value: number, min: number, max: number): number {

@@ -7,6 +7,7 @@ import { gridOf } from '../numeric';
 import type { BoostControl } from './boost';
 import type { ClosedLoop } from './closedLoop';
 import type { IdleControl } from './idle';
+import type { LearnedTrims } from './learnedTrim';
 import type { OverrunCut } from './overrun';
 import type { Guard } from './protection';
 import type { Launch, ShiftCut, SpeedLimiting } from './speedLimits';
@@ -163,6 +164,16 @@ const anyLoop: fc.Arbitrary<ClosedLoop> = fc.record({
   leaner: anyAuthority,
   during: fc.record({ enrichment: rule, cut: rule, limiter: rule, launch: rule, protection: rule }),
 });
+const anyLearned: fc.Arbitrary<LearnedTrims> = fc.record({
+  on: fc.boolean(),
+  x: fc.constant(Float64Array.of(1000, 2000, 4000)),
+  y: fc.constant(Float64Array.of(20, 90)),
+  loadPlace: fc.constantFrom(AT.manifoldPressure, AT.throttle),
+  rate: fc.constantFrom(0.01, 0.05, 0.3),
+  limitLn: fc.constantFrom(0.02, 0.1),
+  coolantFromC: fc.integer({ min: -20, max: 60 }),
+  steadyForS: fc.constantFrom(0, 0.2),
+});
 const anySwitching: fc.Arbitrary<Switching> = fc.record({
   conditions: fc.array(anyCondition, { maxLength: 3 }),
   join: fc.constantFrom('and' as const, 'or' as const),
@@ -188,6 +199,7 @@ const SETTINGS: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
   ),
   speedLimits: fc.option(anyLimits),
   closedLoop: fc.option(anyLoop),
+  learnedTrim: fc.option(anyLearned),
   boost: fc.option(anyBoost),
   idle: anyIdle,
   protection: fc.option(fc.record({ guards: fc.array(anyGuard, { maxLength: 4 }) })),
@@ -213,6 +225,8 @@ const moments: fc.Arbitrary<ChannelValues[]> = fc
       lambdaTarget: fc.constantFrom(0.9, 1),
       sensorsLost: fc.constantFrom(0, 0, 0, 2, 4),
       overrunCut: fc.constantFrom(0, 0, 0, 1),
+      loopState: fc.constantFrom(0, 15, 15),
+      lambdaTrim: fc.double({ min: 0.9, max: 1.1, noNaN: true }),
       engineAirFlow: fc.integer({ min: 0, max: 100 }),
       vehicleSpeed: fc.integer({ min: 0, max: 40 }),
       launchSwitch: fc.constantFrom(0, 1),

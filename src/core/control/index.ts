@@ -13,10 +13,20 @@ export {
   type ClosedLoopOut,
   type ClosedLoopState,
   type DuringRule,
+  giveBack,
   LOOP_DURING,
   loopTrim,
+  withinAuthority,
 } from './closedLoop';
 export { type LoopTrial, loopTrial, type TrialPlant, type TrialStep } from './loopTrial';
+export {
+  forgetLearned,
+  learnedLn,
+  type LearnedOut,
+  type LearnedState,
+  learnedTrim,
+  type LearnedTrims,
+} from './learnedTrim';
 export type { LoopSensor } from './sensorDoubt';
 export {
   film,

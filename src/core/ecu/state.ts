@@ -10,6 +10,8 @@ import {
   type FilmState,
   idle,
   type IdleState,
+  learnedTrim,
+  type LearnedState,
   opening,
   type OpeningState,
   overrun,
@@ -50,13 +52,22 @@ export interface EcuState {
   protection: ProtectionState;
   boost: BoostState;
   closedLoop: ClosedLoopState;
+  learned: LearnedState;
   film: FilmState;
   idle: IdleState;
   outputs: SwitchingState[];
 }
 
-/** The memory when the key is turned on. */
-export function ecuAtKeyOn(program: EcuProgram): EcuState {
+/**
+ * The memory when the key is turned on.
+ * @param kept what lasts over key off: what was learned, where it is of as many cells.
+ */
+export function ecuAtKeyOn(program: EcuProgram, kept?: Pick<LearnedState, 'ln' | 'evidenceS'>): EcuState {
+  const learned = learnedTrim.atRest(program.learned);
+  if (kept?.ln.length === learned.ln.length) {
+    learned.ln = [...kept.ln];
+    learned.evidenceS = [...kept.evidenceS];
+  }
   return {
     phase: PHASE.off,
     aboveFromTurns: null,
@@ -74,6 +85,7 @@ export function ecuAtKeyOn(program: EcuProgram): EcuState {
     protection: protection.atRest(program.protection),
     boost: boost.atRest(program.boost),
     closedLoop: closedLoop.atRest(program.closedLoop),
+    learned,
     film: film.atRest(program.film),
     idle: idle.atRest(program.idle),
     outputs: program.outputs.map((output) => switching.atRest(output)),
@@ -99,6 +111,7 @@ export function copiedEcu(state: EcuState): EcuState {
     protection: protection.copied(state.protection),
     boost: boost.copied(state.boost),
     closedLoop: closedLoop.copied(state.closedLoop),
+    learned: learnedTrim.copied(state.learned),
     film: film.copied(state.film),
     idle: idle.copied(state.idle),
     outputs: state.outputs.map(switching.copied),

@@ -14,12 +14,17 @@ import {
   filmTakes,
   idle,
   type IdleOut,
+  giveBack,
+  learnedLn,
+  type LearnedOut,
+  learnedTrim,
   opening,
   type OpeningOut,
   overrun,
   type OverrunOut,
   guardCode,
   loopTrim,
+  withinAuthority,
   NO_LIMIT_RPM,
   protection,
   type ProtectionOut,
@@ -58,6 +63,8 @@ export interface EcuOut {
   readonly boosting: BoostOut;
   /** What measured lambda does to fuel. */
   readonly looping: ClosedLoopOut;
+  /** What is learned from that. */
+  readonly learning: LearnedOut;
   /** What the film on the walls does to fuel. */
   readonly film: FilmOut;
   /** Openings beside the one of the cylinder that is fed, and how many of them are meant. */
@@ -85,6 +92,7 @@ export function ecuOut(program: EcuProgram): EcuOut {
     protecting: protection.out(program.protection),
     boosting: boost.out(program.boost),
     looping: closedLoop.out(program.closedLoop),
+    learning: learnedTrim.out(program.learned),
     film: film.out(program.film),
     followUps: [],
     followUpCount: 0,
@@ -130,7 +138,7 @@ export function eventStep(
   const noFuel = cut || out.limited.cutFuel;
   film.step(program.film, state.film, frame, out.film);
   const followed = program.film === null ? null : out.film;
-  if (program.closedLoop !== null) writeTrims(program.closedLoop, state, frame);
+  if (program.closedLoop !== null) writeTrims(program, program.closedLoop, state, frame);
   const fuel = fuelAt(program, frame, { active, cut: noFuel, held: out.limited, film: followed }, out.fuel);
   filmTakes(program.film, state.film, out.film, frame, fuel.fuelMg);
   const opens = out.opening.reason !== 'still';
@@ -148,18 +156,28 @@ export function eventStep(
   return fuel;
 }
 
-/** The loop’s trims as they act now, into their channels. */
-function writeTrims(settings: ClosedLoop, { closedLoop: loop }: EcuState, frame: Frame): void {
+/** The trims as they act now, into their channels: what was learned first, and what the loop adds to it. */
+function writeTrims(
+  { learned }: EcuProgram,
+  settings: ClosedLoop,
+  { closedLoop: loop, learned: surface }: EcuState,
+  frame: Frame,
+): void {
+  const running = read(frame, AT.phase) === PHASE.running;
+  const ln = running ? withinAuthority(settings, frame, learnedLn(learned, surface, frame)) : 0;
   const [one, two] = settings.shown;
-  const first = loopTrim(settings, loop, one, frame);
+  const first = loopTrim(settings, loop, one, frame, ln);
+  write(frame, AT.learnedTrim, Math.exp(ln));
   write(frame, AT.lambdaTrim, first);
-  write(frame, AT.lambdaTrimTwo, two === one ? first : loopTrim(settings, loop, two, frame));
+  write(frame, AT.lambdaTrimTwo, two === one ? first : loopTrim(settings, loop, two, frame, ln));
 }
 
 /** Closed loop, and what it says in channels. */
-function stepLoop(program: EcuProgram, state: EcuState, frame: Frame, decided: ClosedLoopOut): void {
-  closedLoop.step(program.closedLoop, state.closedLoop, frame, decided);
-  write(frame, AT.loopState, LOOP_CODE[decided.reason]);
+function stepLoop(program: EcuProgram, state: EcuState, frame: Frame, { looping, learning }: EcuOut): void {
+  closedLoop.step(program.closedLoop, state.closedLoop, frame, looping);
+  write(frame, AT.loopState, LOOP_CODE[looping.reason]);
+  learnedTrim.step(program.learned, state.learned, frame, learning);
+  if (learning.movedLn !== 0) giveBack(state.closedLoop, learning.movedLn);
 }
 
 /** Boost, and what it says in channels. */
@@ -253,7 +271,7 @@ export function outputStep(
   restPhase(state, frame);
   if (program.protection !== null) stepProtection(program, state, frame, out.protecting);
   stepLostSensors(program, state, frame);
-  if (program.closedLoop !== null) stepLoop(program, state, frame, out.looping);
+  if (program.closedLoop !== null) stepLoop(program, state, frame, out);
   if (program.boost !== null) stepBoost(program, state, frame, out.boosting);
   if (program.limits !== null) {
     write(frame, AT.fuelCuts, total(state.limits.fuelCuts));

@@ -5,6 +5,7 @@ import type {
   ClosedLoop,
   FilmSettings,
   IdleControl,
+  LearnedTrims,
   OpeningSettings,
   OverrunCut,
   Protecting,
@@ -57,6 +58,8 @@ export interface EcuProgram {
   readonly boost: BoostControl | null;
   /** How measured lambda corrects fuel; null where it does not. */
   readonly closedLoop: ClosedLoop | null;
+  /** How trims are learned from it; null without a loop. */
+  readonly learned: LearnedTrims | null;
   /** What idles it. */
   readonly idle: IdleControl;
   /** What is watched over; null where nothing is. */

@@ -15,7 +15,7 @@ export function stepPower(program: EcuProgram, state: CarState): void {
   if (on === power.on) return;
   power.on = on;
   if (on) {
-    state.ecu = ecuAtKeyOn(program);
+    state.ecu = ecuAtKeyOn(program, state.ecu.learned);
     power.sinceS = plant.timeS;
     state.primed = false;
     state.timing = null;

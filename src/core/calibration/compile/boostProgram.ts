@@ -1,8 +1,8 @@
 import type { BoostControl } from '../../control';
-import { gridOf } from '../../numeric';
 import { baseValue } from '../quantities';
 import type { Calibration } from '../schema';
 import { controlsBoost } from '../strategy';
+import { mapGrid } from './mapGrid';
 
 type Numbers = Omit<BoostControl, 'target' | 'duty'>;
 
@@ -21,5 +21,5 @@ export function boostOf(document: Calibration): BoostControl | null {
     overForS: at('overFor'),
   };
   if (Object.values(numbers).includes(null)) return null;
-  return { target: gridOf(boostTarget), duty: gridOf(boostDuty), ...(numbers as Numbers) };
+  return { target: mapGrid(boostTarget), duty: mapGrid(boostDuty), ...(numbers as Numbers) };
 }

@@ -78,6 +78,7 @@ export function capacityProgram(
       protection: null,
       sensorLoss: NOTHING_LOST,
       closedLoop: null,
+      learned: null,
       film: null,
       overrun: null,
       corrections: [],

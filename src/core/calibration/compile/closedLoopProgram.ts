@@ -1,12 +1,12 @@
 import { AT, LOST_BIT } from '../../channel';
-import { type ClosedLoop, LOOP_DURING } from '../../control';
-import { gridOf } from '../../numeric';
+import { type ClosedLoop, type LearnedTrims, LOOP_DURING } from '../../control';
 import { lambdaGroups } from '../../sensors';
 import { bankOf } from '../hardware';
 import { baseValue } from '../quantities';
 import type { Calibration } from '../schema';
 import { authorityMaps, closesLoop, loadAxisOf } from '../strategy';
 import { choiceAt } from '../values';
+import { mapGrid } from './mapGrid';
 
 /** The lambda sensors of a document, in their order, with the channel each fills. */
 const LAMBDAS = ['lambdaOne', 'lambdaTwo'] as const;
@@ -95,10 +95,34 @@ function loopGrids(
   if (loopStart === null || loopProportional === null || loopIntegral === null) return null;
   if (richer === null || leaner === null) return null;
   return {
-    startS: gridOf(loopStart),
-    proportional: gridOf(loopProportional),
-    integral: gridOf(loopIntegral),
-    richer: gridOf(richer),
-    leaner: gridOf(leaner),
+    startS: mapGrid(loopStart),
+    proportional: mapGrid(loopProportional),
+    integral: mapGrid(loopIntegral),
+    richer: mapGrid(richer),
+    leaner: mapGrid(leaner),
+  };
+}
+
+/** How trims are learned, on the cells of the authority; null without a loop. */
+export function learnedOf(document: Calibration, loop: ClosedLoop | null): LearnedTrims | null {
+  const at = (key: string) => baseValue(document, `learned.${key}`);
+  const on = choiceAt(document, 'learned.use') === 'yes';
+  const [rate, limit, coolantFromC, steadyForS] = [
+    at('rate'),
+    at('limit'),
+    at('coolantFrom'),
+    at('steadyFor'),
+  ];
+  if (loop === null || limit === null) return null;
+  if (rate === null || coolantFromC === null || steadyForS === null) return null;
+  return {
+    on,
+    x: loop.richer.x,
+    y: loop.richer.y,
+    loadPlace: loop.loadPlace,
+    rate: rate / 100,
+    limitLn: Math.log1p(limit / 100),
+    coolantFromC,
+    steadyForS,
   };
 }

@@ -33,6 +33,7 @@ const NEEDED_SECTIONS = [
   'sensorLoss',
   'boost',
   'closedLoop',
+  'learned',
   ...GUARD_SECTIONS,
 ] as const;
 

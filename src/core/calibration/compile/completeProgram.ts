@@ -9,18 +9,20 @@ import { baseValue, sweptVolumePerCylinderCm3 } from '../quantities';
 import type { Calibration } from '../schema';
 import { fillingMap, followsFilm, loadAxisOf, strategyOf, usedMaps } from '../strategy';
 import { hardwarePrograms } from './hardwarePrograms';
-import { closedLoopOf } from './closedLoopProgram';
+import { closedLoopOf, learnedOf } from './closedLoopProgram';
 import { boostOf } from './boostProgram';
 import { idleOf } from './idleProgram';
 import { limitsOf } from './limitsProgram';
 import { protectionOf, sensorLossOf } from './protectionProgram';
 import { fullLoad, injectorProgram, number, present, secondSet } from './injectorProgram';
+import { mapGrid } from './mapGrid';
 
 /** A complete document as a program. @throws {TypeError} for one that lacks something. */
 export function completeProgram(document: Calibration): EcuProgram {
   const cylinders = number(document, 'engine.cylinders');
   const cylinderVolumeCm3 = present(sweptVolumePerCylinderCm3(document));
   const maxSpeedRpm = number(document, 'engine.maxSpeed');
+  const closedLoop = closedLoopOf(document, cylinders);
   return {
     ...hardwarePrograms(document),
     cylinders,
@@ -43,7 +45,8 @@ export function completeProgram(document: Calibration): EcuProgram {
       decayTurns: baseValue(document, 'acceleration.decay') ?? 1,
     },
     film: filmOf(document, cylinders),
-    closedLoop: closedLoopOf(document, cylinders),
+    closedLoop,
+    learned: learnedOf(document, closedLoop),
     overrun: overrunOf(document),
     idle: idleOf(document),
     limits: limitsOf(document),
@@ -77,7 +80,7 @@ function tables(document: Calibration): Tables {
   return Object.fromEntries(
     usedMaps(document).flatMap((id) => {
       const map = document.maps[id];
-      return map === null ? [] : [[id, gridOf(map)]];
+      return map === null ? [] : [[id, mapGrid(map)]];
     }),
   );
 }
@@ -104,8 +107,8 @@ function filmOf(document: Calibration, cylinders: number): FilmSettings | null {
   return {
     cylinders,
     barometricKpa: conversionContext(document).barometricKpa,
-    sharePercent: gridOf(filmShare),
-    timeS: gridOf(filmTime),
+    sharePercent: mapGrid(filmShare),
+    timeS: mapGrid(filmTime),
     opensFromPercentPerS: baseValue(document, 'acceleration.threshold') ?? 0,
   };
 }

@@ -1,8 +1,8 @@
 import type { IdleControl, IdleLoop } from '../../control';
-import { gridOf } from '../../numeric';
 import { baseValue } from '../quantities';
 import type { Calibration } from '../schema';
 import { usesIdleAir } from '../strategy';
+import { mapGrid } from './mapGrid';
 
 /** What idles the engine. */
 export function idleOf(document: Calibration): IdleControl {
@@ -10,8 +10,8 @@ export function idleOf(document: Calibration): IdleControl {
   const belowV = baseValue(document, 'idle.batteryBelow');
   const raiseRpm = baseValue(document, 'idle.batteryRaise');
   return {
-    air: usesIdleAir(document) && idleAir !== null ? gridOf(idleAir) : null,
-    target: idleSpeed === null ? null : gridOf(idleSpeed),
+    air: usesIdleAir(document) && idleAir !== null ? mapGrid(idleAir) : null,
+    target: idleSpeed === null ? null : mapGrid(idleSpeed),
     battery: belowV === null || raiseRpm === null ? null : { belowV, raiseRpm },
     loop: loopOf(document),
   };

@@ -1,5 +1,5 @@
 import { type CutBy, type Launch, NO_LIMIT_RPM, type ShiftCut, type SpeedLimiting } from '../../control';
-import { type Grid, gridOf } from '../../numeric';
+import { type Grid } from '../../numeric';
 import type { MapId } from '../../program';
 import { isSetAside } from '../applies';
 import { boostOf } from './boostProgram';
@@ -8,6 +8,7 @@ import type { FieldPath } from '../fields';
 import { baseValue } from '../quantities';
 import type { Calibration } from '../schema';
 import { choiceAt } from '../values';
+import { mapGrid } from './mapGrid';
 
 /** What holds the engine back; null where nothing does, or what does is incomplete. */
 export function limitsOf(document: Calibration): SpeedLimiting | null {
@@ -77,5 +78,5 @@ function cutBy(document: Calibration, path: FieldPath): CutBy {
 
 function tableOf(document: Calibration, id: MapId): Grid | null {
   const map = document.maps[id];
-  return map === null ? null : gridOf(map);
+  return map === null ? null : mapGrid(map);
 }

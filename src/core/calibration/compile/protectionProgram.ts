@@ -1,6 +1,6 @@
 import { AT, LOST_BIT } from '../../channel';
 import type { Guard, GuardSees, Protecting } from '../../control';
-import { curveThrough, gridOf } from '../../numeric';
+import { curveThrough } from '../../numeric';
 import type { EcuProgram } from '../../program';
 import { GUARD_IDS, type GuardId } from '../../protection';
 import { conversionContext } from '../context';
@@ -8,6 +8,7 @@ import type { FieldPath } from '../fields';
 import { baseValue } from '../quantities';
 import type { Calibration } from '../schema';
 import { choiceAt, tableAt } from '../values';
+import { mapGrid } from './mapGrid';
 
 /** How far back past a threshold all is well again. */
 const HYSTERESIS = { temperatureK: 3, pressureKpa: 5, volts: 0.3 } as const;
@@ -94,7 +95,7 @@ export function sensorLossOf(document: Calibration): EcuProgram['sensorLoss'] {
   const map = document.maps.pressureThrottle;
   const byThrottle = document.sensorLoss.pressure?.value === 'throttle';
   return {
-    pressure: byThrottle && map !== null ? gridOf(map) : null,
+    pressure: byThrottle && map !== null ? mapGrid(map) : null,
     pressureRicherPercent: baseValue(document, 'sensorLoss.pressureRicher') ?? 0,
     limitRpm: baseValue(document, 'sensorLoss.limit'),
   };

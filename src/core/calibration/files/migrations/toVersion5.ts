@@ -11,10 +11,10 @@ const COUPLED = [
 /** Version 4 had no closed loop. Its authority lies on the breakpoints of filling where these follow none themselves. */
 export const toVersion5: Migration = {
   to: 5,
-  change: 'Closed loop by lambda',
+  change: 'Closed loop by lambda, learned trims',
   up: (document) => {
     const { couplings } = document;
-    const added = { ...document, closedLoop: {} };
+    const added = { ...document, closedLoop: {}, learned: {} };
     // What is no list is for the schema to refuse, by its name.
     if (!Array.isArray(couplings)) return added;
     const follows = (map: string) =>
