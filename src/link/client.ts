@@ -2,6 +2,7 @@ import type { ChannelId } from '@/core/channel';
 import {
   type CellWrite,
   type Identity,
+  type LearnedCells,
   PROTOCOL,
   type Refusal,
   REFUSALS,
@@ -94,6 +95,21 @@ export class LinkClient {
    */
   async write(section: string, cells: readonly CellWrite[], after: ArrayLike<number>): Promise<void> {
     await this.ask({ ask: 'write', section, cells, sum: sumOf(after) });
+  }
+
+  /** Puts what was learned into a map: the map is written and the learned trims are forgotten, in one moment. */
+  async fold(section: string, cells: readonly CellWrite[], after: ArrayLike<number>): Promise<void> {
+    await this.ask({ ask: 'write', section, cells, sum: sumOf(after), folds: true });
+  }
+
+  /** What it has learned, cell by cell. @throws {LinkError} also where it learns nothing. */
+  async learned(): Promise<LearnedCells> {
+    return part(await this.ask({ ask: 'learned' }), 'learned');
+  }
+
+  /** Has it forget what it learned, in some cells or all. */
+  async forget(cells: readonly number[] | null): Promise<void> {
+    await this.ask({ ask: 'forget', cells });
   }
 
   /** Keeps what runs over key off. */

@@ -2,6 +2,7 @@ import { AT, CHANNEL_IDS, type ChannelId, type Frame, read } from '@/core/channe
 import {
   type CellWrite,
   type Identity,
+  type LearnedCells,
   MOST_RATE_HZ,
   PROTOCOL,
   type Reply,
@@ -24,6 +25,10 @@ export interface EcuMemory {
   readonly stored: Readonly<Record<string, Float64Array>>;
   /** Keeps what runs. */
   readonly store: () => void;
+  /** What it has learned; null where it learns nothing. */
+  readonly learned?: () => LearnedCells | null;
+  /** Forgets it, in some cells or all; folded where a map holds it now. */
+  readonly forget?: (cells: readonly number[] | null, folded: boolean) => void;
 }
 
 /** Samples that wait to go together, at most, s of its own clock: a message costs more than a number. */
@@ -98,7 +103,16 @@ export class LinkHost {
         return values === undefined ? 'noSection' : { values: Array.from(values) };
       }
       case 'write':
-        return this.write(request.section, request.cells, request.sum);
+        return this.write(request.section, request.cells, request.sum, request.folds === true);
+      case 'learned': {
+        const learned = this.memory.learned?.() ?? null;
+        return learned === null ? 'noLearned' : { learned };
+      }
+      case 'forget':
+        if (!this.unlocked) return 'locked';
+        if ((this.memory.learned?.() ?? null) === null) return 'noLearned';
+        this.memory.forget?.(request.cells, false);
+        return { done: true };
       case 'store':
         if (!this.unlocked) return 'locked';
         this.memory.store();
@@ -118,7 +132,7 @@ export class LinkHost {
   }
 
   /** All of it or nothing: tried on a copy, and taken when it comes to the sum that was meant. */
-  private write(section: string, cells: readonly CellWrite[], sum: number): Refusal | object {
+  private write(section: string, cells: readonly CellWrite[], sum: number, folds: boolean): Refusal | object {
     if (!this.unlocked) return 'locked';
     const values = this.memory.running[section];
     if (values === undefined) return 'noSection';
@@ -128,7 +142,9 @@ export class LinkHost {
       after[index] = value;
     }
     if (sumOf(after) !== sum) return 'otherSum';
+    if (folds && (this.memory.learned?.() ?? null) === null) return 'noLearned';
     values.set(after);
+    if (folds) this.memory.forget?.(null, true);
     return { sum };
   }
 

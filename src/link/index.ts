@@ -7,6 +7,7 @@ export { type EcuMemory, LinkHost } from './host';
 export {
   type CellWrite,
   type Identity,
+  type LearnedCells,
   MOST_RATE_HZ,
   PROTOCOL,
   REFUSALS,

@@ -7,6 +7,7 @@ import { AT, CHANNEL_IDS, frameOf, write } from '../core/channel';
 import {
   type EcuMemory,
   LinkClient,
+  type LearnedCells,
   type LinkClock,
   LinkError,
   LinkHost,
@@ -49,6 +50,8 @@ class Turned implements LinkClock {
 function linked(delayMs = 0) {
   const clock = new Turned();
   const [ours, theirs] = transportPair((deliver) => void clock.after(delayMs, deliver));
+  const learnedCells: { now: LearnedCells | null } = { now: null };
+  const forgotten: [cells: readonly number[] | null, folded: boolean][] = [];
   const memory = {
     name: 'Box',
     calibration: 'Trial',
@@ -61,6 +64,8 @@ function linked(delayMs = 0) {
     store() {
       memory.stored = { ve: memory.running.ve.slice(), spark: memory.running.spark.slice() };
     },
+    learned: () => learnedCells.now,
+    forget: (cells: readonly number[] | null, folded: boolean) => void forgotten.push([cells, folded]),
   } satisfies EcuMemory;
   const host = new LinkHost(memory, theirs, 'ready', ['time', 'speed', 'lambdaOne']);
   const heard: { first: number; rows: readonly (readonly (number | null)[])[] }[] = [];
@@ -80,14 +85,26 @@ function linked(delayMs = 0) {
     if ('error' in outcome) throw outcome.error;
     return outcome.value;
   };
-  return { clock, ours, theirs, memory, host, client, heard, answered, lost: () => lost };
+  return {
+    clock,
+    ours,
+    theirs,
+    memory,
+    learnedCells,
+    forgotten,
+    host,
+    client,
+    heard,
+    answered,
+    lost: () => lost,
+  };
 }
 
 describe.each([0, 150])('over a way of %d ms', (delayMs) => {
   test('says who it is and what is in it', async () => {
     const { client, answered } = linked(delayMs);
     expect(await answered(client.identity())).toEqual({
-      protocol: 1,
+      protocol: 2,
       name: 'Box',
       calibration: 'Trial',
       settings: 7,
@@ -113,6 +130,43 @@ describe.each([0, 150])('over a way of %d ms', (delayMs) => {
     await answered(client.store());
     expect(Array.from(await answered(client.read('ve', 'stored')))).toEqual([60, 61, 70, 63]);
     expect(Array.from(memory.running.spark)).toEqual([10, 20]);
+  });
+
+  test('says what was learned, forgets it, and folds it in the moment a map is written', async () => {
+    const { client, answered, memory, learnedCells, forgotten } = linked(delayMs);
+    await expect(answered(client.learned())).rejects.toMatchObject({ reason: 'noLearned' });
+    learnedCells.now = { ln: [0.01, -0.02], evidenceS: [3, 0] };
+    expect(await answered(client.learned())).toEqual({ ln: [0.01, -0.02], evidenceS: [3, 0] });
+    await expect(answered(client.forget(null))).rejects.toMatchObject({ reason: 'locked' });
+    const cells = [{ index: 2, value: 70 }];
+    await expect(answered(client.fold('ve', cells, [60, 61, 70, 63]))).rejects.toMatchObject({
+      reason: 'locked',
+    });
+    await answered(client.unlock('ready'));
+    await answered(client.forget([1]));
+    await answered(client.forget(null));
+    expect(forgotten).toEqual([
+      [[1], false],
+      [null, false],
+    ]);
+    await expect(answered(client.fold('ve', cells, [0, 0, 0, 0]))).rejects.toMatchObject({
+      reason: 'otherSum',
+    });
+    expect(forgotten).toHaveLength(2);
+    await answered(client.fold('ve', cells, [60, 61, 70, 63]));
+    expect(memory.running.ve[2]).toBe(70);
+    expect(forgotten.at(-1)).toEqual([null, true]);
+    await answered(client.write('ve', cells, [60, 61, 70, 63]));
+    expect(forgotten).toHaveLength(3);
+  });
+
+  test('neither forgets nor folds where nothing is learned, and writes nothing then', async () => {
+    const { client, answered, memory } = linked(delayMs);
+    await answered(client.unlock('ready'));
+    await expect(answered(client.forget(null))).rejects.toMatchObject({ reason: 'noLearned' });
+    const folded = client.fold('ve', [{ index: 2, value: 70 }], [60, 61, 70, 63]);
+    await expect(answered(folded)).rejects.toMatchObject({ reason: 'noLearned' });
+    expect(memory.running.ve[2]).toBe(62);
   });
 
   test('refuses a write that would come to another map, and writes none of it', async () => {

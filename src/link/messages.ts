@@ -1,7 +1,7 @@
 import { CHANNEL_IDS, type ChannelId } from '@/core/channel';
 
 /** Both sides speak this version, or do not speak. */
-export const PROTOCOL = 1;
+export const PROTOCOL = 2;
 /** An engine computer sends no more samples a second than this. */
 export const MOST_RATE_HZ = 100;
 /** Cells written by one message. */
@@ -26,6 +26,12 @@ export interface Identity {
   readonly sections: readonly SectionInfo[];
 }
 
+/** Learned trims by cell, row by row: logarithms, and for how long each was learned, s. */
+export interface LearnedCells {
+  readonly ln: readonly number[];
+  readonly evidenceS: readonly number[];
+}
+
 /** One cell and its new number. */
 export interface CellWrite {
   readonly index: number;
@@ -44,7 +50,12 @@ export type Request =
       readonly cells: readonly CellWrite[];
       /** Sum of the section after the write: another one is refused, and nothing is written. */
       readonly sum: number;
+      /** What was learned is in it now: the learned trims are forgotten in the same moment. */
+      readonly folds?: true;
     }
+  | { readonly n: number; readonly ask: 'learned' }
+  /** Forgets what was learned, in these cells or, with null, in all. */
+  | { readonly n: number; readonly ask: 'forget'; readonly cells: readonly number[] | null }
   | { readonly n: number; readonly ask: 'store' }
   | { readonly n: number; readonly ask: 'start'; readonly rateHz: number }
   | { readonly n: number; readonly ask: 'stop' };
@@ -57,6 +68,7 @@ export const REFUSALS = {
   badCell: 'A cell lies outside the map, or its value is no number.',
   otherSum:
     'What would come of it is not what was meant: the map in the engine computer is another one. Read it again.',
+  noLearned: 'The engine computer learns no trims.',
   badRate: 'Samples cannot be sent at that rate.',
   notUnderstood: 'The engine computer did not understand the message.',
 } as const;
@@ -68,6 +80,7 @@ export type Reply =
   | { readonly n: number; readonly identity: Identity }
   | { readonly n: number; readonly values: readonly number[] }
   | { readonly n: number; readonly sum: number }
+  | { readonly n: number; readonly learned: LearnedCells }
   | { readonly n: number; readonly done: true }
   | { readonly n: number; readonly channels: readonly ChannelId[] }
   | { readonly n: number; readonly refused: Refusal }
@@ -94,6 +107,7 @@ export function requestOf(text: string): Request | null {
     case 'identity':
     case 'store':
     case 'stop':
+    case 'learned':
       return { n, ask };
     case 'unlock':
       return typeof message.key === 'string' ? { n, ask, key: message.key } : null;
@@ -107,7 +121,15 @@ export function requestOf(text: string): Request | null {
       const { section, cells, sum } = message;
       if (typeof section !== 'string' || !isNumber(sum) || !Array.isArray(cells)) return null;
       if (cells.length > MOST_CELLS || !cells.every(isCell)) return null;
-      return { n, ask, section, cells, sum };
+      const folds = message.folds === true ? { folds: true as const } : {};
+      return { n, ask, section, cells, sum, ...folds };
+    }
+    case 'forget': {
+      const { cells } = message;
+      if (cells === null) return { n, ask, cells };
+      return Array.isArray(cells) && cells.length <= MOST_CELLS && cells.every(isCount)
+        ? { n, ask, cells }
+        : null;
     }
     case 'start':
       return isNumber(message.rateHz) ? { n, ask, rateHz: message.rateHz } : null;
@@ -121,11 +143,12 @@ export function replyOf(text: string): Reply | null {
   const message = objectOf(text);
   if (message === null) return null;
   if (message.samples !== undefined) return samplesOf(message.samples);
-  const { n, identity, values, sum, done, channels, refused } = message;
+  const { n, identity, values, sum, learned, done, channels, refused } = message;
   if (!isCount(n)) return null;
   if (isIdentity(identity)) return { n, identity };
   if (Array.isArray(values) && values.every(isNumber)) return { n, values };
   if (isNumber(sum)) return { n, sum };
+  if (isLearned(learned)) return { n, learned };
   if (done === true) return { n, done };
   if (Array.isArray(channels) && channels.every(isChannel)) return { n, channels };
   if (typeof refused === 'string' && refused in REFUSALS) return { n, refused: refused as Refusal };
@@ -147,6 +170,12 @@ function isIdentity(value: unknown): value is Identity {
   return (
     named && isCount(protocol) && isNumber(settings) && Array.isArray(sections) && sections.every(isSection)
   );
+}
+
+function isLearned(value: unknown): value is LearnedCells {
+  if (!isObject(value)) return false;
+  const { ln, evidenceS } = value;
+  return Array.isArray(ln) && ln.every(isNumber) && Array.isArray(evidenceS) && evidenceS.every(isNumber);
 }
 
 function isSection(value: unknown): value is SectionInfo {

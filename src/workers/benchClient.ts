@@ -1,7 +1,15 @@
 import { proxy, transfer } from 'comlink';
 import type { Calibration } from '@/core/calibration';
 import type { Transport } from '@/link';
-import type { BenchWorker, DriveId, HandControls, MapImage, StandInSeen, TimeScale } from './benchProtocol';
+import type {
+  BenchWorker,
+  DriveId,
+  HandControls,
+  LearnedImage,
+  MapImage,
+  StandInSeen,
+  TimeScale,
+} from './benchProtocol';
 import { drivable } from './drivable';
 import { keptWorker } from './keptWorker';
 import { portTransport } from './portTransport';
@@ -17,19 +25,19 @@ export interface StandInPlace {
 
 /**
  * Puts the car of a document beside the bench, with the document's calibration in its engine computer.
- * @param stored what was stored in it before; null for the calibration as it is.
+ * @param before what was stored in it, and what it had learned; null for the calibration as it is, and for nothing.
  * @returns the way to its engine computer.
  * @throws as {@link drivable}; rejects when the worker fails.
  */
 export async function openStandIn(
   document: Calibration,
   place: StandInPlace,
-  stored: MapImage | null,
+  before: { readonly stored: MapImage | null; readonly learned: LearnedImage | null },
   onSeen: (seen: StandInSeen) => void,
 ): Promise<Transport> {
   const { program, car } = drivable(document);
   const { port1, port2 } = new MessageChannel();
-  const request = { program, car, calibration: document.name, stored, ...place };
+  const request = { program, car, calibration: document.name, ...before, ...place };
   await kept.answer((remote) => remote.open(request, transfer(port2, [port2]), proxy(onSeen)));
   return portTransport(port1);
 }

@@ -1,10 +1,10 @@
 import type { EcuProgram } from '@/core/program';
 import type { Car } from '@/standin/car';
 import { DRIVE_IDS, type DriveId, DRIVES } from '@/standin/drives';
-import { type HandControls, HANDS_OFF, type MapImage } from '@/standin/benchCar';
+import { type HandControls, HANDS_OFF, type LearnedImage, type MapImage } from '@/standin/benchCar';
 
 export { DRIVE_IDS, DRIVES, HANDS_OFF };
-export type { DriveId, HandControls, MapImage };
+export type { DriveId, HandControls, LearnedImage, MapImage };
 
 /** What opens an engine computer of a stand-in for writing. */
 export const STAND_IN_KEY = 'stand-in';
@@ -21,6 +21,8 @@ export interface BenchRequest {
   readonly calibration: string;
   /** What was stored in it before; null for what the program holds. */
   readonly stored: MapImage | null;
+  /** What it had learned before; null for nothing. */
+  readonly learned: LearnedImage | null;
   readonly coolantC: number;
   readonly airC: number;
   readonly seed: number;

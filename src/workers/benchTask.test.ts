@@ -16,6 +16,7 @@ function bench() {
       car: carOf(document, programOf(document)),
       calibration: document.name,
       stored: null,
+      learned: null,
       coolantC: 70,
       airC: 10,
       seed: 1,

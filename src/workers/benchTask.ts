@@ -26,11 +26,12 @@ export class Bench {
   private seenS = 0;
 
   constructor(
-    { program, car, calibration, stored, coolantC, airC, seed }: BenchRequest,
+    { program, car, calibration, stored, learned, coolantC, airC, seed }: BenchRequest,
     private readonly onSeen: (seen: StandInSeen) => void,
   ) {
     const surroundings = { barometricKpa: car.barometricKpa, airC };
-    const bench = new BenchCar(program, car, { coolantC, batteryV: BATTERY_V, seed, surroundings }, stored);
+    const setup = { coolantC, batteryV: BATTERY_V, seed, surroundings };
+    const bench = new BenchCar(program, car, setup, stored, learned);
     this.memory = {
       name: car.engine.label,
       calibration,
@@ -40,6 +41,8 @@ export class Bench {
         return bench.stored;
       },
       store: () => bench.store(),
+      learned: () => bench.learned,
+      forget: (cells, folded) => bench.forgetLearned(cells, folded),
     };
     this.car = bench;
   }

@@ -2,7 +2,15 @@ import { demo, programOf } from '@tests/support/ventisca';
 import { AT, frameOf, write } from '@/core/channel';
 import { type EcuMemory, LinkHost, settingsSum, sumOf, type Transport, transportPair } from '@/link';
 import { differencesOf, isSame } from './differences';
-import { connectEcu, disconnectEcu, sendMaps, storeInEcu, useEcu } from './ecuSession';
+import {
+  connectEcu,
+  disconnectEcu,
+  foldLearned,
+  forgetLearned,
+  sendMaps,
+  storeInEcu,
+  useEcu,
+} from './ecuSession';
 import { liveFrame, liveSamples, liveValue, onBeat, onEverySample, onLive } from './liveFrame';
 
 const program = programOf(demo());
@@ -156,5 +164,54 @@ describe('samples', () => {
     way.close();
     expect(useEcu.getState().phase).toBe('lost');
     expect(liveValue('speed')).toBe(frameOf()[AT.speed]);
+  });
+});
+
+describe('what was learned', () => {
+  const learning = () => {
+    const made = box();
+    const cells = { ln: [0.02, 0, -0.01], evidenceS: [4, 0, 9] };
+    Object.assign(made.memory, {
+      learned: () => cells,
+      forget: (which: readonly number[] | null) =>
+        cells.ln.forEach((_, i) => {
+          if (which === null || which.includes(i)) cells.ln[i] = 0;
+        }),
+    });
+    return made;
+  };
+  /** Lets what was asked be answered. */
+  const settled = () => new Promise((resolve) => setTimeout(resolve, 20));
+
+  test('is read as it is connected', async () => {
+    await connectEcu(learning().ours, 'ventisca', 'ready');
+    await settled();
+    expect(useEcu.getState().learned).toEqual({ ln: [0.02, 0, -0.01], evidenceS: [4, 0, 9] });
+  });
+    expect(await keptLearned('another')).toBeNull();
+  });
+
+  test('is forgotten by cells or whole, and folded with a map', async () => {
+    const { ours, memory } = learning();
+    await connectEcu(ours, 'ventisca', 'ready');
+    await settled();
+    expect(await forgetLearned([2])).toBe(true);
+    expect(useEcu.getState().learned?.ln).toEqual([0.02, 0, 0]);
+    const wanted = (memory.running.ve as Float64Array).slice();
+    wanted[0] = 71;
+    expect(await foldLearned({ id: 've', cells: [{ index: 0, value: 71 }], wanted })).toBe(true);
+    expect(memory.running.ve?.[0]).toBe(71);
+    expect(useEcu.getState().running.ve?.[0]).toBe(71);
+    expect(useEcu.getState().learned?.ln).toEqual([0, 0, 0]);
+  });
+
+  test('is none where nothing is learned, and folding says why it failed', async () => {
+    const { ours, memory } = box();
+    await connectEcu(ours, 'ventisca', 'ready');
+    await settled();
+    expect(useEcu.getState().learned).toBeNull();
+    const wanted = (memory.running.ve as Float64Array).slice();
+    expect(await foldLearned({ id: 've', cells: [], wanted })).toBe(false);
+    expect(useEcu.getState().failure).toMatch(/learns no trims/);
   });
 });

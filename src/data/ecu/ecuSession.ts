@@ -1,6 +1,7 @@
 import { create } from 'zustand';
-import { type Identity, LinkClient, LinkError, sumOf, type Transport } from '@/link';
+import { type Identity, type LearnedCells, LinkClient, LinkError, sumOf, type Transport } from '@/link';
 import type { MapDifference } from './differences';
+import { keepLearned } from './learnedMemory';
 import { forgetLive, takeRows } from './liveFrame';
 
 /** The link to one engine computer, as screens see it. What it says from moment to moment is in the live frame. */
@@ -12,8 +13,10 @@ export interface EcuSession {
   /** The maps that run, as read or written last. */
   readonly running: Readonly<Record<string, Float64Array>>;
   readonly storedSums: Readonly<Record<string, number>>;
+  /** What it has learned, as it was read last; null while it learns nothing. */
+  readonly learned: LearnedCells | null;
   /** What is being done at it. */
-  readonly doing: 'sending' | 'storing' | null;
+  readonly doing: 'sending' | 'storing' | 'forgetting' | 'folding' | null;
   /** Why the last thing came to nothing. */
   readonly failure: string | null;
 }
@@ -24,6 +27,7 @@ const NOT_CONNECTED: EcuSession = {
   identity: null,
   running: {},
   storedSums: {},
+  learned: null,
   doing: null,
   failure: null,
 };
@@ -63,6 +67,7 @@ export async function connectEcu(transport: Transport, calibrationId: string, ke
     const storedSums = Object.fromEntries(identity.sections.map(({ id, stored }) => [id, stored]));
     channels = await made.start(LIVE_RATE_HZ);
     if (client === made) useEcu.setState({ phase: 'live', identity, running, storedSums });
+    void watchLearned(made);
   } catch (error) {
     if (client === made) failed(error);
   }
@@ -70,6 +75,7 @@ export async function connectEcu(transport: Transport, calibrationId: string, ke
 
 /** Closes the link; nothing is live any more. */
 export function disconnectEcu(): void {
+  stopAsking();
   client?.close();
   client = null;
   useEcu.setState(NOT_CONNECTED);
@@ -102,7 +108,54 @@ export function storeInEcu(): Promise<boolean> {
   });
 }
 
-async function doAt(doing: 'sending' | 'storing', run: (at: LinkClient) => Promise<void>): Promise<boolean> {
+/** What is learned is asked for so often, ms: it moves slowly. */
+const LEARNED_EACH_MS = 3000;
+
+let stopAsking: () => void = () => undefined;
+
+/** Asks for what was learned now and again, and keeps it with the calibration; ends where nothing is learned. */
+async function watchLearned(of: LinkClient): Promise<void> {
+  if (!(await readLearned(of)) || client !== of) return;
+  stopAsking = clock.after(LEARNED_EACH_MS, () => void watchLearned(of));
+}
+
+async function readLearned(of: LinkClient): Promise<boolean> {
+  try {
+    const learned = await of.learned();
+    const { calibrationId, identity } = useEcu.getState();
+    if (client !== of || calibrationId === null || identity === null) return false;
+    useEcu.setState({ learned });
+    await keepLearned(calibrationId, identity.settings, learned).catch(() => undefined);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/** Has it forget what it learned, in some cells or, with null, in all. @returns whether it did. */
+export function forgetLearned(cells: readonly number[] | null): Promise<boolean> {
+  return doAt('forgetting', async (at) => {
+    await at.forget(cells);
+    await readLearned(at);
+  });
+}
+
+/**
+ * Puts what was learned into the filling map that runs: written and forgotten in one moment, so that fuel stays as it is.
+ * @param map the map as it is to be. @returns whether it was done.
+ */
+export function foldLearned({ id, cells, wanted }: MapDifference): Promise<boolean> {
+  return doAt('folding', async (at) => {
+    await at.fold(id, cells, wanted);
+    useEcu.setState(({ running }) => ({ running: { ...running, [id]: wanted.slice() } }));
+    await readLearned(at);
+  });
+}
+
+async function doAt(
+  doing: NonNullable<EcuSession['doing']>,
+  run: (at: LinkClient) => Promise<void>,
+): Promise<boolean> {
   if (client === null) return false;
   useEcu.setState({ doing, failure: null });
   try {
@@ -124,6 +177,7 @@ function failed(error: unknown): void {
 
 function lose(of: LinkClient): void {
   if (client !== of) return;
+  stopAsking();
   forgetLive();
   useEcu.setState({ phase: 'lost', doing: null });
 }

@@ -1,6 +1,7 @@
 import { create } from 'zustand';
 import { type Calibration, compile } from '@/core/calibration';
 import { connectEcu, disconnectEcu, useEcu } from '@/data/ecu/ecuSession';
+import { keptLearned } from '@/data/ecu/learnedMemory';
 import { keepStored, programSum, readStored } from '@/data/ecu/standInMemory';
 import {
   closeStandIn,
@@ -49,9 +50,14 @@ export function connectStandIn(id: string, document: Calibration): Promise<void>
   return connecting(async () => {
     const { coolantC, airC } = useStandIn.getState();
     const compiled = compile(document);
-    const stored = compiled.ok ? await readStored(id, programSum(compiled.program)) : null;
+    const settings = compiled.ok ? programSum(compiled.program) : null;
+    const stored = settings === null ? null : await readStored(id, settings);
+    const kept = await keptLearned(id);
+    const learned = kept?.settings === settings ? kept : null;
     const place = { coolantC, airC, seed: 1 };
-    const way = await openStandIn(document, place, stored, (seen) => useStandIn.setState({ seen }));
+    const way = await openStandIn(document, place, { stored, learned }, (seen) =>
+      useStandIn.setState({ seen }),
+    );
     useStandIn.setState({ times: 1 });
     await connectEcu(way, id, STAND_IN_KEY);
     const { identity, running } = useEcu.getState();

@@ -47,6 +47,12 @@ const TOOLS = [
     icon: 'sync-circle',
   },
   {
+    route: 'learned',
+    label: 'Learned trims',
+    detail: 'What the loop keeps correcting, cell by cell, and putting it into the map',
+    icon: 'history',
+  },
+  {
     route: 'limits',
     label: 'Limits',
     detail: 'Of speed, launch and gear shift: what cuts first at which speed',

@@ -9,6 +9,12 @@ import { byHand, type HandControls, HANDS_OFF } from './hand';
 /** Values of maps by their ids. */
 export type MapImage = Readonly<Record<string, Float64Array>>;
 
+/** Learned trims by cell, row by row: logarithms, and for how long each was learned, s. */
+export interface LearnedImage {
+  readonly ln: number[];
+  readonly evidenceS: number[];
+}
+
 /**
  * A car that stands beside the bench, with an engine computer whose maps are written to while it runs: by hand, or with a
  * driver who drives a script. What runs is not what is stored: with the key off what was not stored is gone.
@@ -29,8 +35,15 @@ export class BenchCar {
   /**
    * @param program its own: its maps are written to.
    * @param stored what was stored in it before; null for what the program holds.
+   * @param learned what it had learned before.
    */
-  constructor(program: EcuProgram, car: Car, setup: CarSetup, stored: MapImage | null) {
+  constructor(
+    program: EcuProgram,
+    car: Car,
+    setup: CarSetup,
+    stored: MapImage | null,
+    learned: LearnedImage | null = null,
+  ) {
     const tables = Object.entries(program.tables) as [MapId, { readonly values: Float64Array }][];
     this.running = Object.fromEntries(tables.map(([id, { values }]) => [id, values]));
     for (const [id, values] of Object.entries(this.running)) {
@@ -39,6 +52,7 @@ export class BenchCar {
     }
     this.kept = copied(this.running);
     this.car = new VirtualCar(program, car, setup);
+    if (learned !== null) this.car.remember(learned);
   }
 
   /** Of each map, what is kept over key off. */
@@ -68,6 +82,16 @@ export class BenchCar {
   /** What hands want of it now. */
   get wanted(): HandControls {
     return this.hands;
+  }
+
+  /** What its engine computer has learned; null where it learns nothing. It lasts over key off. */
+  get learned(): LearnedImage | null {
+    return this.car.learned;
+  }
+
+  /** Has it forget that, in some cells or all; folded where a map holds it now. */
+  forgetLearned(cells: readonly number[] | null, folded: boolean): void {
+    this.car.forgetLearned(cells, folded);
   }
 
   /** Keeps what runs. */

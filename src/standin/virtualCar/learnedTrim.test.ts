@@ -3,6 +3,8 @@ import { loopedCar } from '@tests/support/loopedCar';
 import { choose } from '@tests/support/everything';
 import { programOf } from '@tests/support/ventisca';
 import { AT, read } from '@/core/channel';
+import { foldedLearned } from '@/core/generators';
+import type { VirtualCar } from './virtualCar';
 import { learned } from '@tests/support/learned';
 
 const DOCUMENT = looped('ventisca', (document) => {
@@ -41,3 +43,63 @@ test('what was learned acts while the sensor is cold, with the first firing afte
   expect(read(again.frame, AT.lambdaTrim)).toBe(1);
   expect(read(again.frame, AT.learnedTrim)).toBeGreaterThan(1.005);
 });
+
+describe('fuel', () => {
+  /** A car that has learned, held where it did; the fuel of its firings is watched. */
+  const held = () => {
+    const { state } = learned(DOCUMENT, -6, 1);
+    const car = loopedCar(DOCUMENT, { errors: [{ id: 'injectorFlow', size: -6 }] });
+    car.remember(state);
+    Object.assign(car.controls, { key: true, holdRpm: 2600, pedalPercent: 14 });
+    car.advance(30);
+    return { car, state };
+  };
+  /** How far the trims that act jump in the next tenth of a second, and in five seconds, as logarithms. */
+  const jumps = (car: VirtualCar) => {
+    const total = () => Math.log(read(car.frame, AT.learnedTrim) * read(car.frame, AT.lambdaTrim));
+    const before = total();
+    let at = before;
+    let most = 0;
+    for (let i = 0; i < 200; i += 1) {
+      car.advance(0.025);
+      most = Math.max(most, Math.abs(total() - at));
+      at = total();
+    }
+    return { most, drift: Math.abs(at - before) };
+  };
+
+  test('does not jump as what was learned is forgotten: the loop takes it over', () => {
+    const { car } = held();
+    expect(read(car.frame, AT.learnedTrim)).toBeGreaterThan(1.01);
+    car.forgetLearned(null, false);
+    const { most, drift } = jumps(car);
+    expect(most).toBeLessThan(0.005);
+    expect(drift).toBeLessThan(0.01);
+  });
+
+  test('does not jump as it is folded into the filling map', () => {
+    const { car, state } = held();
+    const folded = foldedLearned(DOCUMENT, state, '2026-11-23');
+    const ve = programOf(DOCUMENT).tables.ve;
+    if (folded === null || ve === undefined) throw new TypeError('Nothing learned');
+    const before = fuelAt(car);
+    const values = ve.values.slice();
+    ve.values.set(folded.after.values);
+    car.forgetLearned(null, true);
+    car.advance(0.1);
+    expect(Math.abs(fuelAt(car) / before - 1)).toBeLessThan(0.005);
+    ve.values.set(values);
+  });
+});
+
+/** Fuel of a firing, by what the engine computer opens its injectors for, less the air of the moment. */
+function fuelAt(car: VirtualCar): number {
+  let [sum, count] = [0, 0];
+  car.onEvent = ({ netMs, manifoldKpa }) => {
+    sum += netMs / manifoldKpa;
+    count += 1;
+  };
+  car.advance(1);
+  car.onEvent = null;
+  return sum / count;
+}

@@ -18,7 +18,7 @@ import {
   sparkWithheld,
   triggerDecoder,
 } from '@/core/ecu';
-import type { SpeedLimitState } from '@/core/control';
+import { forgetLearned, type LearnedState, type SpeedLimitState } from '@/core/control';
 import { lookUpCurve } from '@/core/numeric';
 import type { EcuProgram } from '@/core/program';
 import { type RandomGenerator, xoroshiro128plus } from 'pure-rand';
@@ -205,6 +205,23 @@ export class VirtualCar {
   /** What the engine computer has made of the teeth; read only. */
   get crank(): Readonly<DecoderState> {
     return this.state.ecu.crank;
+  }
+
+  /** What it has learned; null where it learns nothing. Read only. */
+  get learned(): Readonly<Pick<LearnedState, 'ln' | 'evidenceS'>> | null {
+    return this.program.learned === null ? null : this.state.ecu.learned;
+  }
+
+  /** Has it forget what it learned, in some cells or all; folded where a map holds it now. */
+  forgetLearned(cells: readonly number[] | null, folded: boolean): void {
+    const { learned } = this.program;
+    if (learned !== null) forgetLearned(learned, this.state.ecu.learned, this.frame, cells, folded);
+  }
+
+  /** Gives it what was learned before, where it is of as many cells. */
+  remember({ ln, evidenceS }: Pick<LearnedState, 'ln' | 'evidenceS'>): void {
+    const { learned } = this.state.ecu;
+    if (learned.ln.length === ln.length) Object.assign(learned, { ln: [...ln], evidenceS: [...evidenceS] });
   }
 
   /** How often it withheld fuel and spark, and from whom; read only. */

@@ -1,6 +1,7 @@
 import type { LoopTrial } from '@/core/control';
 import { formatNumber } from '@/core/units';
 import type { StepTrial } from '@/workers/driveProtocol';
+import type { Learned } from './useLearned';
 
 /** Beyond such a share of the step a loop is said to overshoot. */
 const OVERSHOOTS = 0.15;
@@ -25,4 +26,18 @@ export function stepWords({ steps }: StepTrial): string[] {
     ({ at, flowGPerS, deadS, lagS }) =>
       `${formatNumber(at.speedRpm, 0)} rev/min, ${formatNumber(flowGPerS, 1)} g/s: first sign after ${formatNumber(1000 * deadS, 0)} ms, lag ${formatNumber(1000 * lagS, 0)} ms.`,
   );
+}
+
+/** A cell with so much evidence, s, says something. */
+const SAYS_FROM_S = 2;
+
+/** What was learned on the whole, and whether it is live. */
+export function learnedWords({ ln, evidenceS, readAt }: Learned): string {
+  const cells = evidenceS.filter((seconds) => seconds >= SAYS_FROM_S).length;
+  const most = ln.reduce((worst, value) => (Math.abs(value) > Math.abs(worst) ? value : worst), 0);
+  const when =
+    readAt === null ? 'Live from the engine computer.' : `As it was read on ${readAt.slice(0, 10)}.`;
+  if (cells === 0) return `${when} No cell has two seconds of evidence yet.`;
+  const percent = formatNumber(100 * Math.expm1(most), 1);
+  return `${when} ${cells} ${cells === 1 ? 'cell has' : 'cells have'} evidence, the largest trim is ${most > 0 ? '+' : ''}${percent} %.`;
 }

@@ -1,0 +1,1 @@
+export { LearnedScreen as default } from '@/features/maps/loop/LearnedScreen';

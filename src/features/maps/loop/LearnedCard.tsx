@@ -1,0 +1,147 @@
+import { useGlobalSearchParams } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { authorityMaps, type Calibration } from '@/core/calibration';
+import { foldedLearned } from '@/core/generators';
+import { type MapDefinition, rangeIndices } from '@/core/map';
+import { MAP_DEFINITIONS } from '@/core/program';
+import { formatNumber } from '@/core/units';
+import { foldLearned, forgetLearned, useEcu } from '@/data/ecu/ecuSession';
+import { keptEdit } from '@/data/session/keptEdit';
+import { useDocument } from '@/data/session/session';
+import { today } from '@/data/today';
+import { Button } from '@/ui/button/Button';
+import { cellLabel, cellSelection, MapGrid, rangeSize, type Selection, selectionRange } from '@/ui/grid';
+import { Card, Message } from '@/ui/layout';
+import { Text } from '@/ui/text/Text';
+import { SPACE } from '@/ui/theme';
+import { learnedWords } from './loopWords';
+import { type Learned, useLearned } from './useLearned';
+
+/** What was learned, cell by cell with its evidence; forgotten or put into the map while the engine computer is there. */
+export function LearnedCard() {
+  const document = useDocument();
+  const { id } = useGlobalSearchParams<{ id: string }>();
+  const learned = useLearned(id, document);
+  const map = document.maps[authorityMaps(document).richer];
+  if (learned === null || map === null || learned.ln.length !== map.values.length) {
+    return (
+      <Card title="What was learned">
+        <Text colour="muted">
+          Nothing yet. With the loop and learning on, connect at the bench and let the engine run at steady
+          points: each cell it rests in fills here.
+        </Text>
+      </Card>
+    );
+  }
+  return <LearnedCells document={document} learned={learned} axes={map} />;
+}
+
+interface Props {
+  document: Calibration;
+  learned: Learned;
+  axes: { readonly x: number[]; readonly y: number[] };
+}
+
+function LearnedCells({ document, learned, axes }: Props) {
+  const [selection, setSelection] = useState<Selection>(cellSelection({ column: 0, row: 0 }));
+  const doing = useEcu((state) => state.doing);
+  const failure = useEcu((state) => state.failure);
+  const definition = definitionOf(document);
+  const values = learned.ln.map((ln) => 100 * Math.expm1(ln));
+  const range = selectionRange(selection);
+  const count = rangeSize(range);
+  const { corner } = selection;
+  const seconds = learned.evidenceS[corner.row * axes.x.length + corner.column] ?? 0;
+  const live = learned.readAt === null;
+  const shown = { ...axes, values };
+  return (
+    <Card title="What was learned" intro={learnedWords(learned)}>
+      <MapGrid
+        label="Learned trims"
+        definition={definition}
+        map={shown}
+        colours="difference"
+        selection={selection}
+        onSelection={setSelection}
+      />
+      <Text kind="number" aria-live="polite">
+        {`${cellLabel(definition, shown, corner)}; ${formatNumber(seconds, 0)} s of evidence`}
+      </Text>
+      {failure === null ? null : <Message tone="error">{failure}</Message>}
+      {live ? (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+          <Fold document={document} learned={learned} />
+          <Button
+            label={count === 1 ? 'Forget this cell' : `Forget ${count} cells`}
+            icon="close"
+            disabled={doing !== null}
+            onPress={() => void forgetLearned(rangeIndices(range, axes.x.length))}
+          />
+          <Button
+            label="Forget all"
+            icon="delete-outline"
+            disabled={doing !== null}
+            onPress={() => void forgetLearned(null)}
+          />
+        </View>
+      ) : (
+        <Text colour="muted">
+          Connect at the bench to forget it, or to put it into the map: both are done in the engine computer
+          in one moment, so that fuel does not jump.
+        </Text>
+      )}
+    </Card>
+  );
+}
+
+/** Puts what was learned into the map of filling, in the engine computer and here. */
+function Fold({ document, learned }: Pick<Props, 'document' | 'learned'>) {
+  const doing = useEcu((state) => state.doing);
+  const proposal = foldedLearned(document, learned, today());
+  const running = useEcu((state) => (proposal === null ? undefined : state.running[proposal.mapId]));
+  if (proposal === null || running === undefined) return null;
+  const { mapId, before, after } = proposal;
+  const label = MAP_DEFINITIONS[mapId].label;
+  // Fuel stays as it is only where the map that runs is the one that is here.
+  const same = before?.values.every((value, i) => Math.abs(value - (running[i] as number)) < 1e-9) === true;
+  if (!same) {
+    return <Text colour="muted">{`Send ${label} first: another one runs than stands here.`}</Text>;
+  }
+  const fold = async () => {
+    const wanted = Float64Array.from(after.values);
+    const cells = after.values.flatMap((value, index) =>
+      value === running[index] ? [] : [{ index, value }],
+    );
+    if (!(await foldLearned({ id: mapId, cells, wanted }))) return;
+    await keptEdit(`Put what was learned into ${label}`, (draft) => {
+      draft.maps[mapId] = after;
+    });
+  };
+  return (
+    <Button
+      label={`Put it into ${label}`}
+      icon="check"
+      kind="primary"
+      disabled={doing !== null}
+      onPress={() => void fold()}
+    />
+  );
+}
+
+/** Learned trims lie as the authority does, and are percent with a decimal. */
+function definitionOf(document: Calibration): MapDefinition {
+  const { x, y, help } = MAP_DEFINITIONS[authorityMaps(document).richer];
+  return {
+    id: 'learned',
+    label: 'Learned trims',
+    unit: '%',
+    min: -30,
+    max: 30,
+    decimals: 1,
+    step: 0.1,
+    x,
+    y,
+    help,
+  };
+}
