@@ -188,8 +188,6 @@ describe('what was learned', () => {
     await settled();
     expect(useEcu.getState().learned).toEqual({ ln: [0.02, 0, -0.01], evidenceS: [4, 0, 9] });
   });
-    expect(await keptLearned('another')).toBeNull();
-  });
 
   test('is forgotten by cells or whole, and folded with a map', async () => {
     const { ours, memory } = learning();
