@@ -26,6 +26,7 @@ const CORE = [
   'startup',
   'idle',
   'closedLoop',
+  'knock',
   'limits',
   'protection',
   'boost',

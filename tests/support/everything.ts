@@ -32,6 +32,7 @@ export function everything(change: (document: Calibration) => void = () => undef
       'shift.use',
       'boost.use',
       'closedLoop.use',
+      'knock.use',
     ] as const)
       choose(document, path, 'yes');
     document.boost.regulatesFrom = {

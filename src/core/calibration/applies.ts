@@ -64,6 +64,7 @@ export function isSetAside(document: Calibration, path: FieldPath): boolean {
     case 'boost':
     case 'closedLoop':
     case 'learned':
+    case 'knock':
       return key !== 'use' && document[section].use?.value !== 'yes';
     case 'sensorLoss':
       return key === 'pressureRicher' && document.sensorLoss.pressure?.value !== 'throttle';

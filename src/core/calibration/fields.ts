@@ -8,6 +8,7 @@ import { fieldRegistry, type z } from '../field/schema';
 import { accelerationSchema, blendSchema, loadSchema, overrunSchema } from '../fuel/schema';
 import { idleSchema } from '../idle/schema';
 import { injectionSchema, injectorSchema, stagingSchema } from '../injector/schema';
+import { knockSchema } from '../knock/schema';
 import { launchSchema, limitsSchema, shiftSchema } from '../limits/schema';
 import type { GuardId } from '../protection';
 import { protectionSchema, sensorLossSchema } from '../protection/schema';
@@ -32,6 +33,7 @@ export const SECTION_SCHEMAS = {
   'sensors.lambdaTwo': sensors.lambdaTwo,
   'sensors.lambdaUse': sensors.lambdaUse,
   'sensors.knock': sensors.knock,
+  'sensors.knockTwo': sensors.knockTwo,
   'sensors.fuelPressure': sensors.fuelPressure,
   'sensors.oilPressure': sensors.oilPressure,
   'sensors.ethanol': sensors.ethanol,
@@ -56,6 +58,7 @@ export const SECTION_SCHEMAS = {
   boost: boostSchema,
   closedLoop: closedLoopSchema,
   learned: learnedSchema,
+  knock: knockSchema,
   'protection.oilPressure': guards.oilPressure,
   'protection.lean': guards.lean,
   'protection.fuelPressure': guards.fuelPressure,
@@ -85,6 +88,7 @@ export const SECTION_SCHEMAS = {
   | 'boost'
   | 'closedLoop'
   | 'learned'
+  | 'knock'
   | `protection.${GuardId}`
   | 'sensorLoss',
   z.ZodObject

@@ -61,6 +61,7 @@ export {
   controlsBoost,
   fillingMap,
   isCharged,
+  listensForKnock,
   strategyMaps,
   strategyOf,
   usedMaps,

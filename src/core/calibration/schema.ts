@@ -8,6 +8,7 @@ import { z } from '../field/schema';
 import { accelerationSchema, blendSchema, loadSchema, overrunSchema } from '../fuel/schema';
 import { idleSchema } from '../idle/schema';
 import { injectionSchema, injectorSchema, stagingSchema } from '../injector/schema';
+import { knockSchema } from '../knock/schema';
 import { launchSchema, limitsSchema, shiftSchema } from '../limits/schema';
 import { mapSchema } from '../map/schema';
 import { outputsSchema } from '../outputs/schema';
@@ -68,6 +69,7 @@ export const calibrationSchema = z.object({
   boost: boostSchema,
   closedLoop: closedLoopSchema,
   learned: learnedSchema,
+  knock: knockSchema,
   protection: protectionSchema,
   sensorLoss: sensorLossSchema,
   corrections: correctionsSchema,

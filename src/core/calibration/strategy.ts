@@ -1,5 +1,6 @@
 import { LOOP_MAPS } from '../closedLoop';
 import type { LoadStrategy } from '../fuel';
+import { KNOCK_MAPS } from '../knock';
 import { FIRST_OF, isSecondMapId, MAP_IDS, type MapId, type SecondMapId } from '../program';
 import type { Calibration } from './schema';
 
@@ -26,6 +27,16 @@ export function followsFilm({ acceleration }: Calibration): boolean {
 /** Measured lambda corrects fuel. */
 export function closesLoop({ closedLoop }: Calibration): boolean {
   return closedLoop.use?.value === 'yes';
+}
+
+/** Knock is listened for. */
+export function listensForKnock({ knock }: Calibration): boolean {
+  return knock.use?.value === 'yes';
+}
+
+/** Each of two knock sensors hears its own cylinders. */
+function hearsWithTwo({ sensors }: Calibration): boolean {
+  return sensors.knock.fitted?.value === 'yes' && sensors.knockTwo.fitted?.value === 'yes';
 }
 
 /** The maps that say how far the loop may go, by what load is. */
@@ -98,6 +109,8 @@ export function requiredMaps(document: Calibration): MapId[] {
   return MAP_IDS.filter((id) => needed.includes(id));
 }
 
+const KNOCK_MAP_IDS: readonly MapId[] = Object.keys(KNOCK_MAPS) as (keyof typeof KNOCK_MAPS)[];
+
 /** The maps of the loop, of which those of the other load are never used. */
 const LOOP_MAP_IDS: readonly MapId[] = Object.keys(LOOP_MAPS) as (keyof typeof LOOP_MAPS)[];
 
@@ -117,6 +130,8 @@ export function usedMaps(document: Calibration): MapId[] {
     if (BLEND_CURVES.includes(id))
       return blended && (id !== 'blendFuel' || strategyOf(document) !== 'airMass');
     if (LOOP_MAP_IDS.includes(id)) return closesLoop(document) && loopUses(document, id);
+    if (id === 'knockSensor') return listensForKnock(document) && hearsWithTwo(document);
+    if (KNOCK_MAP_IDS.includes(id)) return listensForKnock(document);
     if (id === 'idleAir') return usesIdleAir(document);
     if (id === 'limitCoolant' || id === 'limitGear') return document.limits.use?.value === 'yes';
     if (id === 'boostTarget' || id === 'boostDuty') return controlsBoost(document);

@@ -1,38 +1,7 @@
 import { baseUnit, inSentence, type QuantityId } from '../units';
-import { GUARD_REASONS, IDLE_STATES, LIMITS, LOOP_STATES, SENSORS_LOST } from './codes';
-
-/** Where channels are listed together. */
-export const CHANNEL_GROUPS = ['engine', 'trigger', 'air', 'fuel', 'electrical', 'car', 'time'] as const;
-
-export type ChannelGroup = (typeof CHANNEL_GROUPS)[number];
-
-/** Where a channel’s number comes from: a sensor, counting teeth, the clock, or what the engine computer decided. */
-export type ChannelOrigin = 'sensor' | 'counted' | 'clock' | 'decided';
-
-/** One number that the engine computer reads, counts or decides. Numbers are in the quantity’s base unit. */
-export interface ChannelInfo {
-  readonly label: string;
-  readonly quantity: QuantityId;
-  readonly min: number;
-  readonly max: number;
-  readonly decimals: number;
-  readonly group: ChannelGroup;
-  readonly origin: ChannelOrigin;
-  /** Its column in a log file. */
-  readonly logColumn: string;
-  /** What stands in until something is known; NaN where nothing can. */
-  readonly rest: number;
-  /** There where maps may run along it: breakpoints stand at least `leastStep` apart, and a new axis begins so. */
-  readonly axis?: { readonly leastStep: number; readonly start: readonly number[] };
-  /** There where the builder’s own corrections may look at it: a first threshold. */
-  readonly correction?: { readonly threshold: number };
-  /** There where the conditions of outputs may look at it. */
-  readonly output?: true;
-  /** What its numbers stand for, from 0 on, where they count nothing. */
-  readonly codes?: readonly { readonly label: string }[];
-  /** The sensor that must be fitted for it, where it is not always there. */
-  readonly needsSensor?: string;
-}
+import { byCylinder } from './byCylinder';
+import { type ChannelInfo } from './channelInfo';
+import { GUARD_REASONS, IDLE_STATES, KNOCK_STATES, LIMITS, LOOP_STATES, SENSORS_LOST } from './codes';
 
 /** Every channel, in the order they are offered. */
 export const CHANNELS = {
@@ -508,6 +477,84 @@ export const CHANNELS = {
     output: true,
     needsSensor: 'knock',
   },
+  ...byCylinder('knockNoise', {
+    label: 'Knock noise held',
+    quantity: 'voltage',
+    min: 0,
+    max: 5,
+    decimals: 2,
+    group: 'engine',
+    origin: 'decided',
+    logColumn: 'knock_held_v',
+    rest: NaN,
+    needsSensor: 'knock',
+  }),
+  ...byCylinder('knockRetard', {
+    label: 'Pulled by knock',
+    quantity: 'angle',
+    min: 0,
+    max: 20,
+    decimals: 1,
+    group: 'engine',
+    origin: 'decided',
+    logColumn: 'knock_retard_deg',
+    rest: 0,
+    needsSensor: 'knock',
+  }),
+  knockRetard: {
+    label: 'Pulled by knock, most',
+    quantity: 'angle',
+    min: 0,
+    max: 20,
+    decimals: 1,
+    group: 'engine',
+    origin: 'decided',
+    logColumn: 'knock_retard_most_deg',
+    rest: 0,
+    axis: { leastStep: 0.1, start: [0, 2, 4, 6, 8] },
+    correction: { threshold: 4 },
+    output: true,
+    needsSensor: 'knock',
+  },
+  knockFuel: {
+    label: 'Fuel added for knock',
+    quantity: 'percentage',
+    min: 0,
+    max: 20,
+    decimals: 1,
+    group: 'fuel',
+    origin: 'decided',
+    logColumn: 'knock_fuel_percent',
+    rest: 0,
+    needsSensor: 'knock',
+  },
+  knockCount: {
+    label: 'Knocks heard',
+    quantity: 'count',
+    min: 0,
+    max: 1_000_000,
+    decimals: 0,
+    group: 'engine',
+    origin: 'decided',
+    logColumn: 'knocks',
+    rest: 0,
+    output: true,
+    needsSensor: 'knock',
+  },
+  knockState: {
+    label: 'Knock control',
+    quantity: 'count',
+    min: 0,
+    max: 4,
+    decimals: 0,
+    group: 'engine',
+    origin: 'decided',
+    logColumn: 'knock_state',
+    rest: 0,
+    codes: KNOCK_STATES,
+    output: true,
+    needsSensor: 'knock',
+  },
   oilTemperature: {
     label: 'Oil temperature',
     quantity: 'temperature',
@@ -706,7 +753,7 @@ export const CHANNELS = {
     label: 'Sensor in fault',
     quantity: 'count',
     min: 0,
-    max: 10,
+    max: 11,
     decimals: 0,
     group: 'engine',
     origin: 'decided',

@@ -49,6 +49,7 @@ export const SENSORS_LOST = [
   { id: 'lambdaTwo', label: 'Lambda 2' },
   { id: 'ethanol', label: 'Ethanol' },
   { id: 'gear', label: 'Gear' },
+  { id: 'knock', label: 'Knock' },
 ] as const;
 
 /** The bit of each sensor in the channel of all that are in fault: its place in the list. */
@@ -98,4 +99,20 @@ export type LoopStateId = (typeof LOOP_STATES)[number]['id'];
 /** The number that a state of the closed loop has in its channel. */
 export const LOOP_CODE = Object.fromEntries(LOOP_STATES.map(({ id }, code) => [id, code])) as Readonly<
   Record<LoopStateId, number>
+>;
+
+/** What knock control does: the number in the channel is the place in this list. */
+export const KNOCK_STATES = [
+  { id: 'off', label: 'Off' },
+  { id: 'outside', label: 'Outside its speeds' },
+  { id: 'listening', label: 'Listening' },
+  { id: 'pulling', label: 'Spark pulled' },
+  { id: 'lost', label: 'Sensor silent' },
+] as const;
+
+export type KnockStateId = (typeof KNOCK_STATES)[number]['id'];
+
+/** The number that a state of knock control has in its channel. */
+export const KNOCK_CODE = Object.fromEntries(KNOCK_STATES.map(({ id }, code) => [id, code])) as Readonly<
+  Record<KnockStateId, number>
 >;

@@ -11,6 +11,15 @@ export const AT = Object.fromEntries(CHANNEL_IDS.map((id, i) => [id, i])) as Rea
   Record<ChannelId, number>
 >;
 
+/** The places of each cylinder’s knock noise and of what its spark is pulled by, cylinder 1 first. */
+export const KNOCK_NOISE_PLACES = placesByCylinder('knockNoise');
+export const KNOCK_RETARD_PLACES = placesByCylinder('knockRetard');
+
+function placesByCylinder(prefix: string): readonly number[] {
+  const own = CHANNEL_IDS.filter((id) => id.startsWith(prefix) && 'cylinder' in CHANNELS[id]);
+  return own.map((id) => AT[id]);
+}
+
 const AT_REST = Float64Array.from(CHANNEL_IDS, (id) => CHANNELS[id].rest);
 
 /** A frame in which nothing is known but these: throttle closed, neutral, petrol, and NaN where nothing can stand in. */

@@ -3,6 +3,7 @@
  * Label, quantity, limits, decimals, axis and log column of a channel are said here and nowhere else.
  * What reads or computes a channel lives elsewhere.
  */
+export { MOST_CYLINDERS } from './byCylinder';
 export {
   AXIS_CHANNELS,
   type AxisChannel,
@@ -22,6 +23,9 @@ export {
   IDLE_CODE,
   type IdleStateId,
   IDLE_STATES,
+  KNOCK_CODE,
+  KNOCK_STATES,
+  type KnockStateId,
   LIMIT_CODE,
   type LimitId,
   LIMITS,
@@ -31,4 +35,14 @@ export {
   LOST_BIT,
   SENSORS_LOST,
 } from './codes';
-export { AT, type ChannelValues, type Frame, frameOf, PHASE, read, write } from './frame';
+export {
+  AT,
+  KNOCK_NOISE_PLACES,
+  KNOCK_RETARD_PLACES,
+  type ChannelValues,
+  type Frame,
+  frameOf,
+  PHASE,
+  read,
+  write,
+} from './frame';

@@ -7,6 +7,7 @@ import { gridOf } from '../numeric';
 import type { BoostControl } from './boost';
 import type { ClosedLoop } from './closedLoop';
 import type { IdleControl } from './idle';
+import type { KnockControl } from './knock';
 import type { LearnedTrims } from './learnedTrim';
 import type { OverrunCut } from './overrun';
 import type { Guard } from './protection';
@@ -174,6 +175,25 @@ const anyLearned: fc.Arbitrary<LearnedTrims> = fc.record({
   coolantFromC: fc.integer({ min: -20, max: 60 }),
   steadyForS: fc.constantFrom(0, 0.2),
 });
+const anyKnock: fc.Arbitrary<KnockControl> = fc.record({
+  cylinders: fc.constant(4),
+  speedFromRpm: fc.integer({ min: 0, max: 1500 }),
+  speedToRpm: fc.integer({ min: 2000, max: 5000 }),
+  bandHz: fc.constant(6600),
+  gain: fc.constant(1),
+  startDeg: fc.constant(gridOf({ x: [1000, 4000], y: [], values: [10, 12] })),
+  lengthDeg: fc.constant(gridOf({ x: [1000, 4000], y: [], values: [55, 50] })),
+  thresholdV: fc.constant(gridOf({ x: [1000, 4000], y: [], values: [0.4, 1.2] })),
+  coolant: fc.option(anyCurve),
+  factor: fc.option(fc.constant(gridOf({ x: [1, 2, 3, 4], y: [], values: [1, 0.8, 1, 1.2] }))),
+  sensor: fc.option(fc.constant(gridOf({ x: [1, 2, 3, 4], y: [], values: [1, 1, 2, 2] }))),
+  onlySensor: fc.constantFrom(1 as const, 2 as const),
+  fuelPercent: fc.option(fc.constant(gridOf({ x: [0, 8], y: [], values: [0, 5] }))),
+  pullDeg: fc.integer({ min: 1, max: 6 }),
+  limitDeg: fc.integer({ min: 1, max: 12 }),
+  recoveryDegPerS: fc.integer({ min: 1, max: 5 }),
+  lostDeg: fc.integer({ min: 0, max: 6 }),
+});
 const anySwitching: fc.Arbitrary<Switching> = fc.record({
   conditions: fc.array(anyCondition, { maxLength: 3 }),
   join: fc.constantFrom('and' as const, 'or' as const),
@@ -200,6 +220,7 @@ const SETTINGS: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
   speedLimits: fc.option(anyLimits),
   closedLoop: fc.option(anyLoop),
   learnedTrim: fc.option(anyLearned),
+  knock: fc.option(anyKnock),
   boost: fc.option(anyBoost),
   idle: anyIdle,
   protection: fc.option(fc.record({ guards: fc.array(anyGuard, { maxLength: 4 }) })),
@@ -225,6 +246,7 @@ const moments: fc.Arbitrary<ChannelValues[]> = fc
       lambdaTarget: fc.constantFrom(0.9, 1),
       sensorsLost: fc.constantFrom(0, 0, 0, 2, 4),
       overrunCut: fc.constantFrom(0, 0, 0, 1),
+      knockNoise: fc.constantFrom(NaN, 0, 0.01, 0.3, 0.9, 2, 5),
       loopState: fc.constantFrom(0, 15, 15),
       lambdaTrim: fc.double({ min: 0.9, max: 1.1, noNaN: true }),
       engineAirFlow: fc.integer({ min: 0, max: 100 }),

@@ -20,6 +20,15 @@ export {
 } from './closedLoop';
 export { type LoopTrial, loopTrial, type TrialPlant, type TrialStep } from './loopTrial';
 export {
+  knock,
+  type KnockControl,
+  knockFuelPercent,
+  type KnockOut,
+  knockRetardDeg,
+  knockSensorOf,
+  type KnockState,
+} from './knock';
+export {
   forgetLearned,
   learnedLn,
   type LearnedOut,

@@ -12,5 +12,5 @@ export { readInputs } from './inputs';
 export { LAMBDA_LIMITS, SPARK_LIMITS } from './limits';
 export { primeAt } from './prime';
 export { copiedEcu, ecuAtKeyOn, type EcuState } from './state';
-export { ecuOut, type EcuOut, eventStep, outputStep, sparkStep, sparkWithheld } from './step';
+export { ecuOut, type EcuOut, eventStep, knockStep, outputStep, sparkStep, sparkWithheld } from './step';
 export { type FollowUp, injectionLead } from './followUps';

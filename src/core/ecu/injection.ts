@@ -66,7 +66,7 @@ export interface Fuel {
   readonly acceleration: number;
   /** Fuel after the built-in factors, before the builder’s corrections and trims, mg. */
   readonly enrichedMg: number;
-  /** Factor of gear, cylinder, what was learned and the lambda loop’s trim. */
+  /** Factor of gear, cylinder, knock, what was learned and the lambda loop’s trim. */
   readonly trim: number;
   /** Fuel that is to arrive in the cylinder, mg. */
   readonly wantedMg: number;
@@ -253,6 +253,7 @@ export function fuelAt(program: EcuProgram, frame: Frame, decisions: EcuDecision
   const trim =
     (1 + curveOr(program, 'fuelGear', read(frame, AT.gear), 0) / 100) *
     (Number.isNaN(cylinder) ? 1 : 1 + curveOr(program, 'fuelCylinder', cylinder, 0) / 100) *
+    (1 + read(frame, AT.knockFuel) / 100) *
     read(frame, AT.learnedTrim) *
     loopTrimOf(program, frame, cylinder);
   const wantedMg =

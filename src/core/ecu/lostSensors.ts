@@ -22,6 +22,11 @@ export function stepLostSensors(program: EcuProgram, state: EcuState, frame: Fra
     bits |= 1 << rank;
     if (rank > 0 && (lost === 0 || rank < lost)) lost = rank;
   }
+  if (state.knock.lost.includes(true)) {
+    const rank = RANK.get('knock') ?? 0;
+    bits |= 1 << rank;
+    if (lost === 0) lost = rank;
+  }
   write(frame, AT.sensorLost, lost);
   write(frame, AT.sensorsLost, bits & ~1);
   const drives = lost > 0 && lost <= DRIVING_RANK;

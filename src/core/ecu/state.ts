@@ -10,6 +10,8 @@ import {
   type FilmState,
   idle,
   type IdleState,
+  knock,
+  type KnockState,
   learnedTrim,
   type LearnedState,
   opening,
@@ -53,6 +55,7 @@ export interface EcuState {
   boost: BoostState;
   closedLoop: ClosedLoopState;
   learned: LearnedState;
+  knock: KnockState;
   film: FilmState;
   idle: IdleState;
   outputs: SwitchingState[];
@@ -86,6 +89,7 @@ export function ecuAtKeyOn(program: EcuProgram, kept?: Pick<LearnedState, 'ln' |
     boost: boost.atRest(program.boost),
     closedLoop: closedLoop.atRest(program.closedLoop),
     learned,
+    knock: knock.atRest(program.knock),
     film: film.atRest(program.film),
     idle: idle.atRest(program.idle),
     outputs: program.outputs.map((output) => switching.atRest(output)),
@@ -112,6 +116,7 @@ export function copiedEcu(state: EcuState): EcuState {
     boost: boost.copied(state.boost),
     closedLoop: closedLoop.copied(state.closedLoop),
     learned: learnedTrim.copied(state.learned),
+    knock: knock.copied(state.knock),
     film: film.copied(state.film),
     idle: idle.copied(state.idle),
     outputs: state.outputs.map(switching.copied),

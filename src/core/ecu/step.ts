@@ -1,5 +1,17 @@
 import { airFlowGPerS } from '../air';
-import { AT, type Frame, IDLE_CODE, LIMIT_CODE, LOOP_CODE, PHASE, read, write } from '../channel';
+import {
+  AT,
+  type Frame,
+  IDLE_CODE,
+  KNOCK_CODE,
+  KNOCK_NOISE_PLACES,
+  KNOCK_RETARD_PLACES,
+  LIMIT_CODE,
+  LOOP_CODE,
+  PHASE,
+  read,
+  write,
+} from '../channel';
 import {
   activation,
   type ActivationOut,
@@ -15,6 +27,10 @@ import {
   idle,
   type IdleOut,
   giveBack,
+  knock,
+  knockFuelPercent,
+  type KnockOut,
+  knockRetardDeg,
   learnedLn,
   type LearnedOut,
   learnedTrim,
@@ -63,6 +79,8 @@ export interface EcuOut {
   readonly boosting: BoostOut;
   /** What measured lambda does to fuel. */
   readonly looping: ClosedLoopOut;
+  /** What was heard of knock. */
+  readonly knocking: KnockOut;
   /** What is learned from that. */
   readonly learning: LearnedOut;
   /** What the film on the walls does to fuel. */
@@ -92,6 +110,7 @@ export function ecuOut(program: EcuProgram): EcuOut {
     protecting: protection.out(program.protection),
     boosting: boost.out(program.boost),
     looping: closedLoop.out(program.closedLoop),
+    knocking: knock.out(program.knock),
     learning: learnedTrim.out(program.learned),
     film: film.out(program.film),
     followUps: [],
@@ -138,6 +157,10 @@ export function eventStep(
   const noFuel = cut || out.limited.cutFuel;
   film.step(program.film, state.film, frame, out.film);
   const followed = program.film === null ? null : out.film;
+  if (program.knock !== null) {
+    const fed = read(frame, AT.cylinder);
+    write(frame, AT.knockFuel, knockFuelPercent(program.knock, state.knock, fed));
+  }
   if (program.closedLoop !== null) writeTrims(program, program.closedLoop, state, frame);
   const fuel = fuelAt(program, frame, { active, cut: noFuel, held: out.limited, film: followed }, out.fuel);
   filmTakes(program.film, state.film, out.film, frame, fuel.fuelMg);
@@ -236,17 +259,39 @@ function activeOf({ corrections }: EcuOut): readonly boolean[] {
  * cycle before it burns, the spark just before.
  * @throws {TypeError} before the first event.
  */
-export function sparkStep(program: EcuProgram, frame: Frame, out: EcuOut): number {
+export function sparkStep(program: EcuProgram, state: EcuState, frame: Frame, out: EcuOut): number {
   if (!out.stepped) throw new TypeError('No event has been stepped');
   const active = activeOf(out);
   const load = targetLoad(program, frame, out.fuel.loadThrottlePercent);
   const { retardDeg, sparkDeg: replacedDeg } = out.limited;
-  const held = { retardDeg: retardDeg + out.cut.retardDeg, sparkDeg: replacedDeg };
+  const knockDeg = knockRetardDeg(program.knock, state.knock, read(frame, AT.cylinder));
+  const held = { retardDeg: retardDeg + out.cut.retardDeg + knockDeg, sparkDeg: replacedDeg };
   const decisions = { active, cut: out.cut.cut, held, film: null };
   const { sparkDeg, idleDeg } = sparkAt(program, frame, load, decisions, []);
   write(frame, AT.sparkAdvance, sparkDeg);
   write(frame, AT.idleSpark, idleDeg);
   return sparkDeg;
+}
+
+/**
+ * The step of a cylinder’s knock window, once it has passed: the frame brings the noise and names the cylinder, and leaves with what
+ * is held and pulled.
+ */
+export function knockStep(program: EcuProgram, state: EcuState, frame: Frame, out: EcuOut): void {
+  const { knock: settings } = program;
+  if (settings === null) return;
+  knock.step(settings, state.knock, frame, out.knocking);
+  const { heldV, counts } = state.knock;
+  let most = 0;
+  for (let i = 0; i < heldV.length; i += 1) {
+    const deg = knockRetardDeg(settings, state.knock, i + 1);
+    most = Math.max(most, deg);
+    write(frame, KNOCK_NOISE_PLACES[i] as number, heldV[i] as number);
+    write(frame, KNOCK_RETARD_PLACES[i] as number, deg);
+  }
+  write(frame, AT.knockRetard, most);
+  write(frame, AT.knockCount, total(counts));
+  write(frame, AT.knockState, KNOCK_CODE[out.knocking.reason]);
 }
 
 /** Whether a cylinder that is about to fire, which the frame names, gets no spark; asked once a firing. */

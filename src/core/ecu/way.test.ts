@@ -59,6 +59,7 @@ function model(change: Change = {}, tables: Partial<Record<MapId, Grid | undefin
     second: null,
     closedLoop: null,
     learned: null,
+    knock: null,
     runningSpeedRpm: 500,
     blend: null,
     acceleration: { thresholdPercentPerS: 10, deadBandPercent: 0, decayTurns: 10 },

@@ -46,6 +46,8 @@ describe('what maps hang on', () => {
       'shiftTime',
       'loopProportional',
       'loopIntegral',
+      'knockFactor',
+      'knockSensor',
     ];
     for (const mapId of MAP_IDS) {
       const anchors = mapAnchors(VENTISCA, mapId, usualChoices(VENTISCA));

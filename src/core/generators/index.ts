@@ -25,6 +25,7 @@ export {
 } from './idleControlProposal';
 export { changedSince, type ChangedInput } from './computedFrom';
 export { falseReadingAt, loopDelayOf, surroundingsOf } from './loopGenerators';
+export { expectedNoiseV, knockBandHz } from './knockGenerators';
 export { livedWeight } from './lived';
 export { cellsOfRegion, type MapRegionOf, mapRegions } from './mapRegions';
 export { type MissingMaps, missingMaps, staleMaps } from './missingMaps';

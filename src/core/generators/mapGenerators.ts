@@ -2,6 +2,7 @@ import { FIRST_OF, type MapId, type SecondMapId } from '../program';
 import { AIR_GENERATORS } from './airGenerators';
 import type { MapGenerator } from './generator';
 import { BOOST_GENERATORS } from './boostGenerators';
+import { KNOCK_GENERATORS } from './knockGenerators';
 import { LIMIT_GENERATORS } from './limitGenerators';
 import { LOOP_GENERATORS } from './loopGenerators';
 import { OTHER_GENERATORS, secondMap } from './otherGenerators';
@@ -16,6 +17,7 @@ const LISTED: Readonly<Record<Exclude<MapId, SecondMapId>, MapGenerator>> = {
   ...LIMIT_GENERATORS,
   ...BOOST_GENERATORS,
   ...LOOP_GENERATORS,
+  ...KNOCK_GENERATORS,
 };
 
 const SECONDS = Object.fromEntries(

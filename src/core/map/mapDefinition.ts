@@ -24,6 +24,7 @@ export const MAP_GROUPS = [
   { id: 'trims', title: 'Trims' },
   { id: 'closedLoop', title: 'Lambda correction' },
   { id: 'boost', title: 'Boost' },
+  { id: 'knock', title: 'Knock' },
   { id: 'limits', title: 'Limits and protection' },
   { id: 'secondFuel', title: 'Second fuel' },
 ] as const;

@@ -5,6 +5,7 @@ import type {
   ClosedLoop,
   FilmSettings,
   IdleControl,
+  KnockControl,
   LearnedTrims,
   OpeningSettings,
   OverrunCut,
@@ -60,6 +61,8 @@ export interface EcuProgram {
   readonly closedLoop: ClosedLoop | null;
   /** How trims are learned from it; null without a loop. */
   readonly learned: LearnedTrims | null;
+  /** How knock is listened for; null where it is not. */
+  readonly knock: KnockControl | null;
   /** What idles it. */
   readonly idle: IdleControl;
   /** What is watched over; null where nothing is. */

@@ -2,6 +2,7 @@ import { BOOST_MAPS } from '../boost';
 import { LOOP_MAPS } from '../closedLoop';
 import { FUEL_MAPS } from '../fuel';
 import { IDLE_MAPS } from '../idle';
+import { KNOCK_MAPS } from '../knock';
 import { LIMIT_MAPS } from '../limits';
 import { PROTECTION_MAPS } from '../protection';
 import { MAP_GROUPS, type MapDefinition, type MapEntry, type MapGroup } from '../map';
@@ -16,6 +17,7 @@ const LISTED = {
   ...STARTUP_MAPS,
   ...IDLE_MAPS,
   ...LOOP_MAPS,
+  ...KNOCK_MAPS,
   ...LIMIT_MAPS,
   ...BOOST_MAPS,
   ...PROTECTION_MAPS,

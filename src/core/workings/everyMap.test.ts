@@ -26,6 +26,13 @@ const OVER_TIME: readonly MapId[] = [
   'loopProportional',
   'loopIntegral',
   'loopStart',
+  'knockStart',
+  'knockLength',
+  'knockThreshold',
+  'knockCoolant',
+  'knockFactor',
+  'knockSensor',
+  'knockFuel',
 ];
 
 /** Read before there is a point to work through: the prime once at key on, the idle valve before fuel is computed. */

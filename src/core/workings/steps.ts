@@ -9,6 +9,7 @@ import { airSteps } from './airSteps';
 import { correctionSteps } from './correctionSteps';
 import { coolant, input, pressure, speed, throttle } from './inputs';
 import { type MapPoint, mapReads } from './mapRead';
+import { knockSteps } from './knockSteps';
 import { limitSteps } from './limitSteps';
 import { loopSteps } from './loopSteps';
 import { openingSteps } from './openingSteps';
@@ -29,6 +30,7 @@ export function workingsAt(program: EcuProgram, frame: Frame): Workings {
       ...openingSteps(program, frame, injection),
       ...limitSteps(program, frame),
       ...sparkSteps(program, frame, injection),
+      ...knockSteps(program, frame),
     ],
   };
 }

@@ -1,5 +1,13 @@
-import { bankOf, baseValue, type Calibration, choiceAt, conversionContext } from '@/core/calibration';
+import {
+  bankOf,
+  baseValue,
+  boreMmOf,
+  type Calibration,
+  choiceAt,
+  conversionContext,
+} from '@/core/calibration';
 import { fuelById } from '@/core/fuels';
+import { knockFrequencyHz } from '@/core/sensors';
 import type { EcuProgram } from '@/core/program';
 import { type Metal, trueVeGrid } from '../plant';
 import { describedParts } from './describedParts';
@@ -56,6 +64,11 @@ export function lambdaPlaces(document: Calibration, cylinders: number): number[]
   });
   const seen = places.length > 0 ? places : [bank(1), bank(2)];
   return seen.filter((place) => place.length > 0);
+}
+
+/** Bore of a cylinder that is as wide as it is long, mm. */
+function squareBoreMm(cylinderVolumeCm3: number): number {
+  return 10 * Math.cbrt((4 * cylinderVolumeCm3) / Math.PI);
 }
 
 /** Pipe behind the sensor as it is typed, m; undefined while it is not. */
@@ -147,6 +160,8 @@ export function describedEngine(document: Calibration, program: EcuProgram, seed
     alternatorShare: 1,
     ...usualSizes(outline),
     friction: 1 + draw(DIFFERS.friction),
+    ringsHz: knockFrequencyHz(boreMmOf(document) ?? squareBoreMm(cylinderVolumeCm3)),
+    valveNoise: 0,
     charger: parts.charger,
     exhaust: usualExhaust(
       outline.displacementL,

@@ -7,6 +7,7 @@ import { soundSensor } from '../car';
 import { trueVeGrid } from '../plant';
 import type { BuiltCar, BuiltFor } from './builtCar';
 import { asBuilt, onceMade, thermistor, trueDeadTime } from './parts';
+import { knockFrequencyHz } from '@/core/sensors';
 import { evenFiring, screwForReserve, shares, usualExhaust } from './usualParts';
 
 const BAROMETRIC_KPA = barometricKpa(300);
@@ -82,6 +83,8 @@ export const pardela = (program: BuiltFor): BuiltCar => ({
     alternatorShare: 1,
     inertiaKgM2: 0.11,
     friction: 0.98,
+    ringsHz: knockFrequencyHz(79),
+    valveNoise: 0,
     charger: null,
     exhaust: usualExhaust(1.6, 4, [[1, 2, 3, 4]]),
     vehicle: {

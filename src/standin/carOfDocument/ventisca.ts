@@ -7,6 +7,7 @@ import { soundSensor } from '../car';
 import { trueVeGrid } from '../plant';
 import type { BuiltCar, BuiltFor } from './builtCar';
 import { asBuilt, onceMade, thermistor, trueDeadTime } from './parts';
+import { knockFrequencyHz } from '@/core/sensors';
 import { evenFiring, openingMm2, shares, usualExhaust } from './usualParts';
 
 const BAROMETRIC_KPA = barometricKpa(1900);
@@ -78,6 +79,8 @@ export const ventisca = (program: BuiltFor): BuiltCar => ({
     alternatorShare: 1,
     inertiaKgM2: 0.19,
     friction: 1.1,
+    ringsHz: knockFrequencyHz(84),
+    valveNoise: 0,
     charger: { drive: 'belt', pressureRatio: 2.05, topSpeedRpm: 7400, limitKpa: 163, cooled: 0.72 },
     exhaust: usualExhaust(2.46, 6, [
       [1, 2, 3],

@@ -19,7 +19,7 @@ const injector = (cylinder: number) => injectorFunction([cylinder]);
 const rewired = (change: Rewiring) => rewiredCar(program, car, change);
 
 test('knock is heard where its sensor hangs on its own pin', () => {
-  const hears = (of: Car) => harnessOf(program, of).hearsKnock;
+  const hears = (of: Car) => harnessOf(program, of).hearsKnock[0];
   expect(hears(car)).toBe(true);
   expect(hears(rewired({ knock: null }))).toBe(false);
   expect(hears({ ...car, loom: null })).toBe(false);

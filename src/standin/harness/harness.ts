@@ -26,8 +26,8 @@ export interface Harness {
   /** The sensors of the program, in its order, and what hangs on the pin of each. */
   readonly inputs: readonly InputId[];
   readonly signals: readonly PinSignal[];
-  /** A knock sensor hangs on the pin that is listened to. */
-  readonly hearsKnock: boolean;
+  /** Of each knock sensor, whether one hangs on the pin that is listened to. */
+  readonly hearsKnock: readonly [boolean, boolean];
   readonly pump: PumpWiring;
   /** The idle valve hangs on the pin that opens it. */
   readonly drivesIdleValve: boolean;
@@ -56,7 +56,7 @@ export function harnessOf(program: EcuProgram, car: Car): Harness {
     teeth: teethOf(program, car),
     inputs: program.inputs.map(({ id }) => id),
     signals: signalsOf(program, car),
-    hearsKnock: thingAt(program, car, 'knock') === 'knock',
+    hearsKnock: [hears(program, car, 'knock'), hears(program, car, 'knockTwo')],
     pump: pumpWiring(program, car),
     drivesIdleValve: idleValveDriven(program, car),
     drivesBoostValve: boostValveDriven(program, car),
@@ -65,6 +65,12 @@ export function harnessOf(program: EcuProgram, car: Car): Harness {
       ? { fuel: withoutFuel(program, car, order), spark: withoutSpark(program, car, order) }
       : { fuel: order, spark: order },
   };
+}
+
+/** Any knock sensor hears the engine, also one that hangs on the other’s pin. */
+function hears(program: EcuProgram, car: Car, id: 'knock' | 'knockTwo'): boolean {
+  const thing = thingAt(program, car, id);
+  return thing === 'knock' || thing === 'knockTwo';
 }
 
 /** Cylinders whose injectors hang on pins that nothing opens for them. */

@@ -11,7 +11,7 @@ export { starterTorqueNm, stepElectrics } from './electrics';
 export { airAtSensor, lambdaRead, stepLambda } from './exhaust';
 export { type EventOutcome, fire, firedAtRest } from './fire';
 export { oilPressureKpa, stepHeat } from './heat';
-export { knockNoiseV } from './knock';
+export { type Ear, heardKnockV, knockNoiseV } from './knock';
 export type {
   Charger,
   Exhaust,

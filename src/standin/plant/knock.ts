@@ -60,6 +60,64 @@ const NOISE = { restV: 0.12, perV: 0.1, coldPerK: 0.004, warmC: 80, spread: 0.12
 const KNOCK_V = 1.8;
 const MOST_V = 5;
 
+/** Where the ringing of a knock begins after top dead centre, and how it fades, °. */
+const RINGS = { fromDeg: 12, fadesDeg: 18 } as const;
+/** A valve closes so many degrees after the top dead centre of a cylinder that has just fired. */
+const VALVE_DEG = 72;
+/** What of loud valves is heard at any time, as a share. */
+const RATTLE_SHARE = 0.4;
+/** Half of a band’s width, as a share of its middle. */
+const BAND_SHARE = 0.1;
+
+/** How an engine computer listens: window after top dead centre, °, middle of its band, Hz, and gain. */
+export interface Ear {
+  readonly startDeg: number;
+  readonly lengthDeg: number;
+  readonly bandHz: number;
+  readonly gain: number;
+}
+
+/** What there is to hear of an engine: where its bore rings, Hz, and how loud its valves are beside the rest. */
+export interface Heard {
+  readonly ringsHz: number;
+  readonly valveNoise: number;
+}
+
+/** The window whose noise the figures above are for, °. */
+const NOISE_WINDOW_DEG = 55;
+
+/** Share of a knock’s ringing that lies in a window, 0…1. */
+export function ringingShare(startDeg: number, lengthDeg: number): number {
+  const left = (deg: number) => Math.exp(-Math.max(0, deg - RINGS.fromDeg) / RINGS.fadesDeg);
+  return left(startDeg) - left(startDeg + lengthDeg);
+}
+
+/** Share of a ringing that passes a band, 0…1: half of it a tenth beside. */
+export function bandShare(ringsHz: number, bandHz: number): number {
+  return 1 / (1 + ((ringsHz / bandHz - 1) / BAND_SHARE) ** 2);
+}
+
+/**
+ * What a knock sensor gives in a window after a firing, V: noise that rises with speed to the power of 1.5, with cold and with the
+ * length of the window, valves that close in it, and knock as far as its ringing lies in window and band.
+ * @param spread how this firing differs, −1…1.
+ */
+export function heardKnockV(
+  speedRpm: number,
+  coolantC: number,
+  knock: number,
+  spread: number,
+  { startDeg, lengthDeg, bandHz, gain }: Ear,
+  { ringsHz, valveNoise }: Heard,
+): number {
+  const endDeg = startDeg + lengthDeg;
+  const valves = startDeg <= VALVE_DEG && endDeg >= VALVE_DEG ? valveNoise * (1 + spread / 2) : 0;
+  const share = (lengthDeg / NOISE_WINDOW_DEG) * (1 + RATTLE_SHARE * valveNoise) + valves;
+  const noise = knockNoiseV(speedRpm, coolantC, 0, spread) * share;
+  const rings = KNOCK_V * knock * ringingShare(startDeg, lengthDeg) * bandShare(ringsHz, bandHz);
+  return Math.min(MOST_V, gain * (noise + rings));
+}
+
 /**
  * What a knock sensor gives in the window after a firing, V: noise that rises with speed to the power of 1.5 and with cold,
  * and knock on top. Example: 4000 rev/min, warm, no knock → 0.12 + 0.1·8 = 0.92.

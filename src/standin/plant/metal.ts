@@ -34,6 +34,9 @@ export interface Metal {
   readonly inertiaKgM2: number;
   /** Friction against that of an engine as they usually are. */
   readonly friction: number;
+  /** Where its bores ring, Hz, and how loud its valves are beside its other noise, as a share. */
+  readonly ringsHz: number;
+  readonly valveNoise: number;
   readonly charger: Charger | null;
   readonly exhaust: Exhaust;
   readonly vehicle: Vehicle;

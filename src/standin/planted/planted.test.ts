@@ -163,6 +163,7 @@ const ROWS: readonly Row[] = [
   ['pumpWeak', BOOST, [...BOTH, 'fuelPressure'], ['torque']],
   ['alternatorDead', {}, ['battery'], [...BOTH, 'fuelPressure', 'torque']],
   ['shortExhaust', { pedal: 2, rpm: 950 }, BOTH, []],
+  ['valvesLoud', {}, [], []],
   ['vacuumLeak', { pedal: 2, rpm: 1500 }, ['manifoldPressure', 'torque'], [...BOTH, 'fuelPressure']],
 ];
 

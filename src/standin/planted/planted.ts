@@ -176,6 +176,12 @@ export const PLANTED = {
     size: 0.4,
     plant: (car, size) => withMetal(car, ({ exhaust }) => ({ exhaust: { ...exhaust, pipeBehindM: size } })),
   },
+  valvesLoud: {
+    label: 'The valve train is loud',
+    unit: '%',
+    size: 80,
+    plant: (car, size) => withMetal(car, () => ({ valveNoise: size / 100 })),
+  },
   vacuumLeak: {
     label: 'Air leaks in behind the throttle',
     unit: 'mm²',

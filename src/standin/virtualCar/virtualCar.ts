@@ -8,6 +8,7 @@ import {
   type EcuOut,
   eventStep,
   injectionLead,
+  knockStep,
   type FollowUp,
   type Fuel,
   outputStep,
@@ -18,7 +19,7 @@ import {
   sparkWithheld,
   triggerDecoder,
 } from '@/core/ecu';
-import { forgetLearned, type LearnedState, type SpeedLimitState } from '@/core/control';
+import { forgetLearned, knockSensorOf, type LearnedState, type SpeedLimitState } from '@/core/control';
 import { lookUpCurve } from '@/core/numeric';
 import type { EcuProgram } from '@/core/program';
 import { type RandomGenerator, xoroshiro128plus } from 'pure-rand';
@@ -32,6 +33,8 @@ import {
   fire,
   firedAtRest,
   inject,
+  type Ear,
+  heardKnockV,
   intervalsDeg,
   isStanding,
   knockNoiseV,
@@ -123,6 +126,7 @@ export class VirtualCar {
   /** Its fuel was cut when its turn was. */
   private fuelWasCut = false;
   private readonly spark = { sparks: false, deg: 0, burnFactor: 1 };
+  private readonly ear: { -readonly [Part in keyof Ear]: Ear[Part] };
   private readonly opening: { -readonly [Part in keyof Opening]: Opening[Part] };
   private readonly feltRoom = { speedRpm: 0, kmPerH: 0 };
   private readonly timingRoom = { earlyDeg: 0, reversed: false };
@@ -147,6 +151,8 @@ export class VirtualCar {
     this.slowInputSteps = Math.round(SLOW_INPUTS_S / this.stepS);
     this.heatSteps = Math.round(HEAT_S / this.stepS);
     this.load = { starterNm: 0, gear: 0, clutch: 1, brake: 0, holdRpm: null };
+    const { bandHz = 0, gain = 0 } = program.knock ?? {};
+    this.ear = { startDeg: 0, lengthDeg: 0, bandHz, gain };
     this.opening = { openingMs: 0, squirts: program.injector.squirts, secondOpeningMs: 0, lostShare: 0 };
     this.state = from === undefined ? carAtRest(program, car, this.harness.teeth, setup) : copiedCar(from);
     this.random = from === undefined ? xoroshiro128plus(setup.seed) : xoroshiro128plus.fromState(from.random);
@@ -435,16 +441,33 @@ export class VirtualCar {
     state.fuelCut[fed - 1] = fuel.cut;
     this.sparkCut = sparkWithheld(program, state.ecu, frame, out);
     spark.sparks = !this.sparkCut && state.coilsCharge && inTurn && served && hasSpark(harness, cylinder);
-    spark.deg = sparkStep(program, frame, out) + timing.earlyDeg;
+    spark.deg = sparkStep(program, state.ecu, frame, out) + timing.earlyDeg;
     spark.burnFactor = 1 + BURN_SPREAD * (drawn / RANGE);
     fire(metal, plant, surroundings, cylinder, spark, nextDeg, this.fired);
     const noise = ((drawn & (2 * NOISE_RANGE - 1)) - NOISE_RANGE) / NOISE_RANGE;
-    plant.knockNoiseV = knockNoiseV(speedRpm, plant.coolantC, this.fired.knock, noise);
-    // Listened to in the window of this cylinder, which the frame names.
-    if (harness.hearsKnock) write(frame, AT.knockNoise, plant.knockNoiseV);
+    this.listen(cylinder, speedRpm, noise);
     const injectedMg = this.injected(fed, fuel);
     for (let i = 0; i < out.followUpCount; i += 1) this.follow(out.followUps[i] as FollowUp);
     if (this.onEvent !== null) this.onEvent(this.told(cylinder, fuel, injectedMg, speedRpm));
+  }
+
+  /** What is heard in the window of a cylinder that has fired, which the frame names; and what the engine computer makes of it. */
+  private listen(cylinder: number, speedRpm: number, noise: number): void {
+    const { program, state, frame, metal, harness, ear, out } = this;
+    const { plant } = state;
+    const { knock } = this.fired;
+    const settings = program.knock;
+    if (settings === null) {
+      plant.knockNoiseV = knockNoiseV(speedRpm, plant.coolantC, knock, noise);
+      if (harness.hearsKnock[0] || harness.hearsKnock[1]) write(frame, AT.knockNoise, plant.knockNoiseV);
+      return;
+    }
+    ear.startDeg = lookUpCurve(settings.startDeg, speedRpm);
+    ear.lengthDeg = lookUpCurve(settings.lengthDeg, speedRpm);
+    plant.knockNoiseV = heardKnockV(speedRpm, plant.coolantC, knock, noise, ear, metal);
+    const heard = harness.hearsKnock[knockSensorOf(settings, cylinder) - 1];
+    write(frame, AT.knockNoise, heard === true ? plant.knockNoiseV : SILENT_V);
+    knockStep(program, state.ecu, frame, out);
   }
 
   /** Opens the injector for a cylinder. @returns what came out of it, mg. */
@@ -500,5 +523,8 @@ export class VirtualCar {
     };
   }
 }
+
+/** What is left on a pin that no knock sensor hangs on, V. */
+const SILENT_V = 0.01;
 
 const NO_SPARK = { sparks: false, deg: 0, burnFactor: 1 } as const;

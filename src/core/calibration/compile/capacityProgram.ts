@@ -79,6 +79,7 @@ export function capacityProgram(
       sensorLoss: NOTHING_LOST,
       closedLoop: null,
       learned: null,
+      knock: null,
       film: null,
       overrun: null,
       corrections: [],

@@ -34,6 +34,7 @@ const NEEDED_SECTIONS = [
   'boost',
   'closedLoop',
   'learned',
+  'knock',
   ...GUARD_SECTIONS,
 ] as const;
 

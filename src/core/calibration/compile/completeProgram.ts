@@ -12,6 +12,7 @@ import { hardwarePrograms } from './hardwarePrograms';
 import { closedLoopOf, learnedOf } from './closedLoopProgram';
 import { boostOf } from './boostProgram';
 import { idleOf } from './idleProgram';
+import { knockOf } from './knockProgram';
 import { limitsOf } from './limitsProgram';
 import { protectionOf, sensorLossOf } from './protectionProgram';
 import { fullLoad, injectorProgram, number, present, secondSet } from './injectorProgram';
@@ -47,6 +48,7 @@ export function completeProgram(document: Calibration): EcuProgram {
     film: filmOf(document, cylinders),
     closedLoop,
     learned: learnedOf(document, closedLoop),
+    knock: knockOf(document, cylinders),
     overrun: overrunOf(document),
     idle: idleOf(document),
     limits: limitsOf(document),

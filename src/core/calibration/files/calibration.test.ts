@@ -306,12 +306,14 @@ describe('the demos', () => {
     const strategies = ['speedDensity', 'throttle', 'pulseWidth'] as const;
     const used = strategies.flatMap((strategy) =>
       usedMaps(
-        demo('ventisca', ({ load, blend, shift, boost, closedLoop }) => {
+        demo('ventisca', ({ load, blend, shift, boost, closedLoop, knock, sensors }) => {
           if (load.strategy !== null) load.strategy.value = strategy;
           if (blend.use !== null) blend.use.value = 'yes';
           if (shift.use !== null) shift.use.value = 'yes';
           if (boost.use !== null) boost.use.value = 'yes';
           if (closedLoop.use !== null) closedLoop.use.value = 'yes';
+          if (knock.use !== null) knock.use.value = 'yes';
+          sensors.knockTwo.fitted = sensors.knock.fitted;
         }),
       ),
     );

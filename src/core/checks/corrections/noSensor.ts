@@ -22,7 +22,9 @@ export const correctionsNoSensor = check({
 });
 
 /** The sensor a channel needs, where it needs one. */
-function sensorOf(channel: CorrectionChannel): 'ethanol' | 'gear' | 'fuelPressure' | SwitchId | null {
+function sensorOf(
+  channel: CorrectionChannel,
+): 'ethanol' | 'gear' | 'fuelPressure' | 'knock' | SwitchId | null {
   const info = CHANNELS[channel];
   return 'needsSensor' in info ? info.needsSensor : null;
 }

@@ -24,6 +24,7 @@ export const MAPS_IN_USE = [
   'boost',
   'acceleration',
   'closedLoop',
+  'knock',
 ] as const;
 
 /** A map that is there and in use; null else. */

@@ -1,0 +1,2 @@
+/** Door to the fields: how the document keeps what this folder computes with. */
+export { knockSchema } from './knockSchema';
