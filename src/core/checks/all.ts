@@ -108,6 +108,8 @@ import { closedLoopFalseReading } from './closedLoop/falseReading';
 import { closedLoopFreezes } from './closedLoop/freezes';
 import { closedLoopGains } from './closedLoop/gains';
 import { closedLoopLeanUnderLoad } from './closedLoop/leanUnderLoad';
+import { closedLoopLearnedWider } from './closedLoop/learnedWider';
+import { closedLoopLearnsAlone } from './closedLoop/learnsAlone';
 import { closedLoopNoSensor } from './closedLoop/noSensor';
 import { closedLoopUnseen } from './closedLoop/unseen';
 import { idleIntegralWinds } from './idle/integralWinds';
@@ -116,6 +118,11 @@ import { idleNoControl } from './idle/noControl';
 import { idleNoValve } from './idle/noValve';
 import { idleSparkAuthority } from './idle/sparkAuthority';
 import { idleTargetUnreachable } from './idle/targetUnreachable';
+import { knockBandOff } from './knock/bandOff';
+import { knockGainSaturates } from './knock/gainSaturates';
+import { knockNoSensor } from './knock/noSensor';
+import { knockThresholdInNoise } from './knock/thresholdInNoise';
+import { knockWindowBeforeSpark } from './knock/windowBeforeSpark';
 import { launchAboveLimit } from './launch/aboveLimit';
 import { launchNoSpeed } from './launch/noSpeed';
 import { launchNoSwitch } from './launch/noSwitch';
@@ -238,6 +245,8 @@ export const CHECKS: readonly Check[] = [
   closedLoopFreezes,
   closedLoopGains,
   closedLoopLeanUnderLoad,
+  closedLoopLearnedWider,
+  closedLoopLearnsAlone,
   closedLoopNoSensor,
   closedLoopUnseen,
   idleIntegralWinds,
@@ -246,6 +255,11 @@ export const CHECKS: readonly Check[] = [
   idleNoValve,
   idleSparkAuthority,
   idleTargetUnreachable,
+  knockBandOff,
+  knockGainSaturates,
+  knockNoSensor,
+  knockThresholdInNoise,
+  knockWindowBeforeSpark,
   launchAboveLimit,
   launchNoSpeed,
   launchNoSwitch,

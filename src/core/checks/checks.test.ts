@@ -9,6 +9,7 @@ import path from 'node:path';
 import { amount, type Change, type CheckCase, choose } from '@tests/support/checkCases/parts';
 import { HARDWARE_CASES } from '@tests/support/checkCases/hardware';
 import { IDLE_CASES } from '@tests/support/checkCases/idle';
+import { KNOCK_CASES } from '@tests/support/checkCases/knock';
 import { LOOP_CASES } from '@tests/support/checkCases/loop';
 import { LIMIT_CASES } from '@tests/support/checkCases/limits';
 import { MAP_CASES } from '@tests/support/checkCases/maps';
@@ -26,6 +27,7 @@ const CASES: readonly CheckCase[] = [
   ...LIMIT_CASES,
   ...IDLE_CASES,
   ...LOOP_CASES,
+  ...KNOCK_CASES,
   ...MAP_CASES,
   ...HARDWARE_CASES,
 ];

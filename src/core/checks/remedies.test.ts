@@ -1,5 +1,6 @@
 import { demo } from '@tests/support/ventisca';
 import { IDLE_CASES } from '@tests/support/checkCases/idle';
+import { KNOCK_CASES } from '@tests/support/checkCases/knock';
 import { LOOP_CASES } from '@tests/support/checkCases/loop';
 import { LIMIT_CASES } from '@tests/support/checkCases/limits';
 import { MAP_CASES } from '@tests/support/checkCases/maps';
@@ -18,6 +19,7 @@ const CASES: readonly CheckCase[] = [
   ...LIMIT_CASES,
   ...IDLE_CASES,
   ...LOOP_CASES,
+  ...KNOCK_CASES,
   ...MAP_CASES,
   ...HARDWARE_CASES,
 ];

@@ -1,4 +1,4 @@
-import { frameOf, type ChannelValues, PHASE } from '@/core/channel';
+import { frameOf, type ChannelValues, LOOP_CODE, PHASE } from '@/core/channel';
 import type { Differences } from '@/data/ecu/differences';
 import { linkSentence } from './linkWords';
 import { liveSentences } from './liveWords';
@@ -31,6 +31,21 @@ describe('what is wrong now', () => {
     expect(text({ lambdaOne: 0.8, warmUp: 1.05 })[0]).toMatch(/Still enriched from the start/);
     expect(text({ lambdaOne: 2, overrunCut: 1 })[0]).toMatch(/Overrun cut/);
     expect(text({ lambdaOne: NaN })[0]).toMatch(/not read yet/);
+  });
+
+  test('a loop that has let go or is at its end, and knock', () => {
+    expect(text({ loopState: LOOP_CODE.sensorNoisy })).toEqual([
+      'Open loop: reading too noisy. Fuel follows the map alone.',
+    ]);
+    expect(text({ loopState: LOOP_CODE.atLimit, lambdaTrim: 1.12 })).toEqual([
+      'The closed loop is at its authority, 12 %: the map is further off than it may correct.',
+    ]);
+    expect(text({ loopState: LOOP_CODE.active, lambdaTrim: 1.05 })).toEqual([
+      'It runs, and nothing is wrong.',
+    ]);
+    expect(text({ knockRetard: 3.25, knockCount: 7 })).toEqual([
+      'Knock: spark pulled by up to 3.3°, heard 7 times.',
+    ]);
   });
 
   test('what holds it back, and what stands in, by words', () => {

@@ -1,4 +1,14 @@
-import { AT, type Frame, GUARD_REASONS, LIMITS, PHASE, read, SENSORS_LOST } from '@/core/channel';
+import {
+  AT,
+  type Frame,
+  GUARD_REASONS,
+  LIMITS,
+  LOOP_CODE,
+  LOOP_STATES,
+  PHASE,
+  read,
+  SENSORS_LOST,
+} from '@/core/channel';
 import type { Surge } from '@/core/control';
 import { surgeWords } from '@/core/log';
 import { formatNumber, inSentence } from '@/core/units';
@@ -39,6 +49,7 @@ export function liveSentences(frame: Frame, surge: Surge | null = null): Sentenc
       say('error', `The coolant has ${formatNumber(at('coolant'), 0)} °C. Let it cool.`);
     heldBack(frame, say);
     if (surge !== null) say('warning', surgeWords(surge));
+    loopAndKnock(frame, say);
     mixture(frame, say);
   } else if (speed > 30 && at('battery') < BATTERY.cranking) {
     say('warning', `The battery falls to ${formatNumber(at('battery'), 1)} V while cranking.`);
@@ -61,6 +72,29 @@ function heldBack(frame: Frame, say: (tone: Sentence['tone'], text: string) => v
     const limitRpm = at('limitSpeed');
     const from = limitRpm > 0 ? ` at ${formatNumber(limitRpm, 0)} rev/min` : '';
     say('warning', `Held back by ${limit}${from}: ${formatNumber(at('cutShare'), 0)} % of charges are cut.`);
+  }
+}
+
+/** What the closed loop has left, and what knock has taken. */
+function loopAndKnock(frame: Frame, say: (tone: Sentence['tone'], text: string) => void): void {
+  const at = (id: keyof typeof AT) => read(frame, AT[id]);
+  const loop = at('loopState');
+  const why = inSentence(LOOP_STATES[loop]?.label ?? '');
+  if (loop >= LOOP_CODE.sensorLost && loop <= LOOP_CODE.sensorStuck)
+    say('warning', `Open loop: ${why}. Fuel follows the map alone.`);
+  if (loop === LOOP_CODE.atLimit) {
+    const percent = formatNumber(Math.abs(100 * (at('lambdaTrim') - 1)), 0);
+    say(
+      'warning',
+      `The closed loop is at its authority, ${percent} %: the map is further off than it may correct.`,
+    );
+  }
+  if (at('knockRetard') > 0) {
+    const heard = formatNumber(at('knockCount'), 0);
+    say(
+      'error',
+      `Knock: spark pulled by up to ${formatNumber(at('knockRetard'), 1)}°, heard ${heard} times.`,
+    );
   }
 }
 

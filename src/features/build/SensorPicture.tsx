@@ -105,6 +105,7 @@ export function SensorPicture({ document, sensor }: { document: Calibration; sen
     case 'lambdaUse':
       return <LambdaUsePicture document={document} />;
     case 'knock':
+    case 'knockTwo':
     case 'vehicleSpeed':
       return <NumbersPicture document={document} sensor={sensor} />;
   }
@@ -336,10 +337,16 @@ function LambdaUsePicture({ document }: { document: Calibration }) {
   );
 }
 
-function NumbersPicture({ document, sensor }: { document: Calibration; sensor: 'knock' | 'vehicleSpeed' }) {
+function NumbersPicture({
+  document,
+  sensor,
+}: {
+  document: Calibration;
+  sensor: 'knock' | 'knockTwo' | 'vehicleSpeed';
+}) {
   const fitted = document.sensors[sensor].fitted?.value === 'yes';
-  if (!fitted) return <Nothing title={sensor === 'knock' ? 'Knock' : 'Vehicle speed'} />;
-  if (sensor === 'knock') {
+  if (!fitted) return <Nothing title={sensor === 'vehicleSpeed' ? 'Vehicle speed' : 'Knock'} />;
+  if (sensor !== 'vehicleSpeed') {
     const boreMm = baseValue(document, 'engine.bore');
     return (
       <Card title="Where this engine knocks">

@@ -53,6 +53,12 @@ const TOOLS = [
     icon: 'history',
   },
   {
+    route: 'knock',
+    label: 'Knock control',
+    detail: 'Where knock is listened for, and what is done about it',
+    icon: 'ear-hearing',
+  },
+  {
     route: 'limits',
     label: 'Limits',
     detail: 'Of speed, launch and gear shift: what cuts first at which speed',

@@ -40,3 +40,15 @@ test('a sensor without a fault band is never noticed, and said so', () => {
   });
   expect(lossSentences(emptyCalibration('New', '2026-11-27')).length).toBe(4);
 });
+
+test('with a closed loop its cylinders go open, and a silent knock sensor is told where it is listened to', () => {
+  const listening = demo('ventisca', ({ closedLoop, knock }) => {
+    if (closedLoop.use !== null) closedLoop.use.value = 'yes';
+    if (knock.use !== null) knock.use.value = 'yes';
+  });
+  expect(said(listening)).toContain(
+    'Lambda 1: open loop: its cylinders run by the map and by what was learned.',
+  );
+  expect(said(listening)).toContain('Knock: silent for a second, the spark of its cylinders is 4.0° later.');
+  expect(said().some((text) => text.startsWith('Knock'))).toBe(false);
+});

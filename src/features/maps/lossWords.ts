@@ -2,8 +2,10 @@ import {
   baseValue,
   type Calibration,
   choiceAt,
+  closesLoop,
   faultBandOf,
   type FieldPath,
+  listensForKnock,
   protectionOf,
 } from '@/core/calibration';
 import type { GuardId } from '@/core/protection';
@@ -28,7 +30,7 @@ type Lost = (typeof SENSORS)[number]['id'];
 
 /** What happens when each sensor dies while the engine runs, a sentence each, before it happens. */
 export function lossSentences(document: Calibration): Sentence[] {
-  return SENSORS.flatMap(({ id, label, always }): Sentence[] => {
+  const told = SENSORS.flatMap(({ id, label, always }): Sentence[] => {
     if (!always && choiceAt(document, `sensors.${id}.fitted` as FieldPath) !== 'yes') return [];
     if (faultBandOf(document, id) === null) {
       return [
@@ -40,6 +42,19 @@ export function lossSentences(document: Calibration): Sentence[] {
     const { tone, text } = standIn(document, id);
     return [{ tone, text: `${label}: ${text}${also}` }];
   });
+  return [...told, ...knockSentence(document)];
+}
+
+/** A knock sensor gives no voltage that could be too low: it is noticed by its silence, where knock is listened for. */
+function knockSentence(document: Calibration): Sentence[] {
+  const deg = baseValue(document, 'knock.lostRetard');
+  if (!listensForKnock(document) || deg === null) return [];
+  return [
+    {
+      tone: 'plain',
+      text: `Knock: silent for a second, the spark of its cylinders is ${formatNumber(deg, 1)}° later.`,
+    },
+  ];
 }
 
 function standIn(document: Calibration, id: Lost): Sentence {
@@ -76,7 +91,9 @@ function standIn(document: Calibration, id: Lost): Sentence {
       return { tone: 'plain', text: `${fixed(`${typed(0, 'kPa gauge')} is taken`)}.` };
     case 'lambdaOne':
     case 'lambdaTwo':
-      return { tone: 'plain', text: 'nothing stands in; what is not measured is not judged.' };
+      return closesLoop(document)
+        ? { tone: 'plain', text: 'open loop: its cylinders run by the map and by what was learned.' }
+        : { tone: 'plain', text: 'nothing stands in; what is not measured is not judged.' };
     case 'gear':
       return { tone: 'plain', text: `${fixed(`${typed(0, '').trim()} is taken`)}.` };
   }

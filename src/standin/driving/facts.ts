@@ -19,6 +19,8 @@ export interface DriveFacts {
   readonly cuts: { readonly times: number; readonly forS: number };
   /** Firings that knocked, and the speed at which most did, rev/min: the stand-in’s own ears. */
   readonly knocks: { readonly firings: number; readonly atRpm: number | null };
+  /** What knock control heard, and the most it pulled, °. */
+  readonly knockControl: { readonly heard: number; readonly mostDeg: number };
   /** Charges that did not burn though fuel was meant to, while it ran. */
   readonly misfires: number;
   /** Charges that fuel was meant for, while it ran. */
@@ -104,6 +106,10 @@ export class DriveWatch {
       pulling: pullingOf(trace),
       cuts: { times: cuts, forS: cutSamples / rateHz },
       knocks: { firings: this.knocks, atRpm: mostAt },
+      knockControl: {
+        heard: Math.max(0, ...columns.knockCount),
+        mostDeg: Math.max(0, ...columns.knockRetard),
+      },
       misfires: this.misfires,
       charges: this.charges,
       limits: limitsOf(trace, this.car),

@@ -114,4 +114,24 @@ export const LOOP_CASES: readonly CheckCase[] = [
       choose(sensors.lambdaOne.sees, 'all');
     }),
   ],
+  [
+    'learned trims that go further than the authority',
+    'learned.limit',
+    /warns: Cells may learn 13 %, and the loop may correct 12 % at most/,
+    onAnd(({ learned }) => {
+      choose(learned.use, 'yes');
+      amount(learned.limit, 13);
+    }),
+    onAnd(({ learned }) => {
+      choose(learned.use, 'yes');
+      amount(learned.limit, 12);
+    }),
+  ],
+  [
+    'learned trims without a loop',
+    'learned.use',
+    /warns: Learned trims are on, and the closed loop is off/,
+    ({ learned }) => choose(learned.use, 'yes'),
+    onAnd(({ learned }) => choose(learned.use, 'yes')),
+  ],
 ];

@@ -25,6 +25,7 @@ export const MAPS_IN_USE = [
   'acceleration',
   'closedLoop',
   'knock',
+  'sensors',
 ] as const;
 
 /** A map that is there and in use; null else. */

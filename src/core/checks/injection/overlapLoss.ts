@@ -28,6 +28,7 @@ export const injectionOverlapLoss = check({
     'trigger',
     'launch',
     'protection',
+    'learned',
   ],
   why: 'Fuel that goes out unburned is missing in the cylinder, and lambda reads it as lean.',
   find: (document) => {

@@ -26,6 +26,7 @@ export const injectorsDuty = check({
     'trigger',
     'launch',
     'protection',
+    'learned',
   ],
   why: 'An injector that never closes gives no more fuel, and the engine runs lean at full load.',
   find: (document) => {

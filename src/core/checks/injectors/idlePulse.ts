@@ -24,6 +24,7 @@ export const injectorsIdlePulse = check({
     'trigger',
     'launch',
     'protection',
+    'learned',
   ],
   why: 'Below its least pulse an injector gives something else each time, and idle wanders whatever the map says.',
   find: (document) => {

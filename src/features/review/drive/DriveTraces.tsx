@@ -24,7 +24,7 @@ const SETS = {
   limits: { label: 'Limits', lanes: ['speed', 'cutShare', 'sparkAdvance'] },
   boost: { label: 'Boost', lanes: ['manifoldPressure', 'boostDuty', 'speed'] },
   car: { label: 'Car', lanes: ['vehicleSpeed', 'coolant', 'battery'] },
-  knock: { label: 'Knock and air', lanes: ['knockNoise', 'air', 'airFlow'] },
+  knock: { label: 'Knock and air', lanes: ['knockNoise', 'knockRetard', 'air', 'airFlow'] },
 } as const satisfies Record<string, { readonly label: string; readonly lanes: readonly ChannelId[] }>;
 
 type SetId = keyof typeof SETS;

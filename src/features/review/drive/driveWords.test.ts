@@ -10,6 +10,7 @@ const FACTS: DriveFacts = {
   pulling: { leanest: 1.02, richest: 0.9 },
   cuts: { times: 2, forS: 11 },
   knocks: { firings: 0, atRpm: null },
+  knockControl: { heard: 0, mostDeg: 0 },
   misfires: 0,
   charges: 40_000,
   limits: [],
@@ -97,4 +98,12 @@ describe('a drive in sentences', () => {
     );
     expect(texts.join()).not.toMatch(/slow opening/);
   });
+});
+
+test('what knock control heard and pulled is said, where it did', () => {
+  const text = said({ knocks: { firings: 40, atRpm: 3500 }, knockControl: { heard: 31, mostDeg: 5.5 } })
+    .map((sentence) => sentence.text)
+    .join(' ');
+  expect(text).toMatch(/Knock control heard 31 of them and pulled spark by up to 5.5°/);
+  expect(said().some((sentence) => sentence.text.includes('Knock control'))).toBe(false);
 });

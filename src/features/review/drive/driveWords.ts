@@ -43,6 +43,12 @@ export function driveSentences(facts: DriveFacts): DriveSentence[] {
           tone: 'warning',
           text: `${formatNumber(knocks.firings, 0)} firings knocked, most about ${formatNumber(knocks.atRpm ?? NaN, 0)} rev/min. Take spark back there.`,
         },
+    facts.knockControl.heard === 0
+      ? null
+      : {
+          tone: 'plain',
+          text: `Knock control heard ${formatNumber(facts.knockControl.heard, 0)} of them and pulled spark by up to ${formatNumber(facts.knockControl.mostDeg, 1)}°.`,
+        },
     misfires === 0
       ? null
       : {

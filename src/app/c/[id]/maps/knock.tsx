@@ -1,0 +1,1 @@
+export { KnockScreen as default } from '@/features/maps/knock/KnockScreen';

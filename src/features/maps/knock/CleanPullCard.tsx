@@ -1,0 +1,102 @@
+import { format } from 'date-fns';
+import { useGlobalSearchParams } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import type { Calibration } from '@/core/calibration';
+import { expectedNoiseV } from '@/core/generators';
+import { knockBaseline, thresholdFrom } from '@/core/log';
+import { gridOf, lookUpCurve } from '@/core/numeric';
+import { keptEdit } from '@/data/session/keptEdit';
+import { useLog, useLogs } from '@/data/logs/queries';
+import { useDocument } from '@/data/session/session';
+import { today } from '@/data/today';
+import { Button } from '@/ui/button/Button';
+import { Chips } from '@/ui/button/Chips';
+import { LineChart, type Series } from '@/ui/chart';
+import { Card, Message } from '@/ui/layout';
+import { Text } from '@/ui/text/Text';
+import { putThreshold } from './knockEdits';
+import { refusalWords } from './knockWords';
+
+/** Logs that are offered, newest first. */
+const OFFERED = 5;
+/** A log that nobody has chosen. */
+const NO_LOG = '';
+
+/** The threshold against the noise: a guess, or what a clean pull of this engine says. */
+export function CleanPullCard() {
+  const document = useDocument();
+  const { id } = useGlobalSearchParams<{ id: string }>();
+  const [chosen, setChosen] = useState<string | null>(null);
+  const logs = useLogs(id).data ?? [];
+  const read = useLog(chosen ?? NO_LOG);
+  const log = chosen === null ? null : (read.data?.log ?? null);
+  const baseline = useMemo(() => (log === null ? null : knockBaseline(log)), [log]);
+  const { knockThreshold } = document.maps;
+  const noise = baseline?.ok === true ? baseline.noise : null;
+  const take = () => {
+    if (noise === null) return;
+    const source = { kind: 'measured', date: today(), note: 'From a clean pull' } as const;
+    void keptEdit('Take the knock threshold from a clean pull', (draft) =>
+      putThreshold(draft as Calibration, noise, source),
+    );
+  };
+  return (
+    <Card
+      title="Threshold"
+      intro="A third above the noise of a clean pull: full throttle through the speeds, with spark and fuel that surely do not knock."
+    >
+      {knockThreshold === null ? null : (
+        <LineChart
+          title="Threshold and noise by engine speed"
+          x={knockThreshold.x}
+          xLabel="rev/min"
+          yLabel="V"
+          decimals={2}
+          height={220}
+          series={seriesOf(document, knockThreshold, noise)}
+          named
+        />
+      )}
+      {logs.length === 0 ? (
+        <Text colour="muted">Record a pull at the bench, and it can be chosen here.</Text>
+      ) : (
+        <Chips
+          label="Clean pull"
+          options={logs.slice(0, OFFERED).map((entry) => ({
+            id: entry.id,
+            label: format(new Date(entry.startedAt), 'd MMM, HH:mm:ss'),
+          }))}
+          value={chosen}
+          onChange={setChosen}
+        />
+      )}
+      {baseline?.ok === false ? <Message tone="warning">{refusalWords(baseline)}</Message> : null}
+      {noise === null || knockThreshold === null ? null : (
+        <View style={{ flexDirection: 'row' }}>
+          <Button label="Take this threshold" kind="primary" icon="check" onPress={take} />
+        </View>
+      )}
+    </Card>
+  );
+}
+
+/** The threshold there is, and the noise it stands above. */
+function seriesOf(
+  document: Calibration,
+  threshold: NonNullable<Calibration['maps']['knockThreshold']>,
+  clean: Parameters<typeof thresholdFrom>[0] | null,
+): Series[] {
+  const grid = gridOf(threshold);
+  const expected = expectedNoiseV(document);
+  const margin = (rpm: number) => (clean === null ? expected(rpm) : thresholdFrom(clean, rpm));
+  return [
+    { id: 'threshold', label: 'Threshold', values: threshold.x.map((rpm) => lookUpCurve(grid, rpm)) },
+    {
+      id: 'noise',
+      label: clean === null ? 'Noise, a guess' : 'From the pull',
+      values: threshold.x.map(margin),
+      dash: '6 4',
+    },
+  ];
+}

@@ -1,0 +1,29 @@
+import { type Calibration, usedMaps } from '@/core/calibration';
+import type { Source } from '@/core/field';
+import { generatedMap, usualChoices } from '@/core/generators';
+import { type CleanNoise, thresholdFrom } from '@/core/log';
+import { withCells } from '@/core/map';
+import { MAP_DEFINITIONS } from '@/core/program';
+import { today } from '@/data/today';
+
+/** Puts the threshold that a clean pull gives into a document. */
+export function putThreshold(draft: Calibration, noise: CleanNoise, source: Source): void {
+  const { knockThreshold } = draft.maps;
+  if (knockThreshold === null) return;
+  const { min, max, decimals } = MAP_DEFINITIONS.knockThreshold;
+  const changes = knockThreshold.x.map((rpm, index) => ({
+    index,
+    value: Number(Math.min(max, Math.max(min, thresholdFrom(noise, rpm))).toFixed(decimals)),
+  }));
+  draft.maps.knockThreshold = withCells(knockThreshold, changes, source);
+}
+
+/** Puts the frequency at which the bore rings, and every map of knock that is not there yet. */
+export function putKnockProposal(draft: Calibration, bandHz: number, source: Source): void {
+  draft.knock.band = { amount: Number((bandHz / 1000).toFixed(2)), unit: 'kHz', source };
+  for (const id of usedMaps(draft)) {
+    if (MAP_DEFINITIONS[id].group !== 'knock' || draft.maps[id] !== null) continue;
+    const result = generatedMap(draft, id, usualChoices(draft), today());
+    if (result.ok) draft.maps[id] = result.proposal.after;
+  }
+}
