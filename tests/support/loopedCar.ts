@@ -1,7 +1,7 @@
 import { programOf } from './ventisca';
 import type { Calibration } from '@/core/calibration';
 import { AT, read } from '@/core/channel';
-import { deadTimeAtS } from '@/core/closedLoop';
+import { deadTimeAtS } from '@/core/control';
 import type { EcuProgram } from '@/core/program';
 import { carOf } from '@/standin/carOfDocument';
 import type { HeldAt } from '@/standin/loopTrial';

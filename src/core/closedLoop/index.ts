@@ -1,16 +1,8 @@
 /**
- * Closed loop by measured lambda: its maps, fields, gains from delay and lag, and where a reading can be trusted.
- * Nothing is regulated here: the loop is control.
+ * Closed loop by measured lambda: its maps, fields, authority, and where a reading can be trusted.
+ * Nothing is regulated here: the loop and its gains are control.
  * How several sensors make one mixture is said in sensors.
  */
-export {
-  deadTimeAtS,
-  type LoopDelay,
-  loopGains,
-  type LoopGains,
-  loopMargin,
-  type LoopMargin,
-} from './loopGains';
 export { LOOP_MAPS } from './loopMaps';
 export {
   AUTHORITY,

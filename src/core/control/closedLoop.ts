@@ -1,5 +1,5 @@
 import { AT, type Frame, LOOP_CODE, type LoopStateId, PHASE, read } from '../channel';
-import { deadTimeAtS, type LoopDelay } from '../closedLoop';
+import { deadTimeAtS, type LoopDelay } from './loopGains';
 import { type Grid, lookUpCurve, lookUpMap } from '../numeric';
 import type { LambdaGroup } from '../sensors';
 import { type Control, TIME_SLACK_S } from './control';

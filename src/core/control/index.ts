@@ -18,6 +18,14 @@ export {
   loopTrim,
   withinAuthority,
 } from './closedLoop';
+export {
+  deadTimeAtS,
+  type LoopDelay,
+  loopGains,
+  type LoopGains,
+  loopMargin,
+  type LoopMargin,
+} from './loopGains';
 export { type LoopTrial, loopTrial, type TrialPlant, type TrialStep } from './loopTrial';
 export {
   knock,

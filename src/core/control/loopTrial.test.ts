@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { loopGains } from '../closedLoop';
+import { loopGains } from './loopGains';
 import { loopTrial } from './loopTrial';
 
 const PLANT = { deadS: 0.3, lagS: 0.15 };

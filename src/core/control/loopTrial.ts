@@ -1,5 +1,5 @@
 import { AT, frameOf, PHASE, write } from '../channel';
-import type { LoopGains } from '../closedLoop';
+import type { LoopGains } from './loopGains';
 import { gridOf } from '../numeric';
 import { type ClosedLoop, closedLoop } from './closedLoop';
 

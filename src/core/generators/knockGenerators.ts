@@ -1,6 +1,9 @@
 import { bankOf, baseValue, boreMmOf, type Calibration, type FieldPath } from '../calibration';
+import { KNOCK_MAPS } from '../knock';
+import { gridOf, lookUpCurve } from '../numeric';
+import type { MapId } from '../program';
 import {
-  KNOCK_MAPS,
+  knockFrequencyHz,
   knockSpeeds,
   proposedCoolantFactor,
   proposedKnockFuelPercent,
@@ -10,10 +13,7 @@ import {
   USUAL_WINDOW_DEG,
   usualNoiseV,
   windowMs,
-} from '../knock';
-import { gridOf, lookUpCurve } from '../numeric';
-import type { MapId } from '../program';
-import { knockFrequencyHz } from '../sensors';
+} from '../sensors';
 import { anchoredCurve } from './curveAnchors';
 import type { MapGenerator, PlainGenerator } from './generator';
 import { over } from './newAxes';

@@ -14,13 +14,11 @@ import {
   flowBreakpoints,
   LOOP_MAPS,
   LOOP_START_BREAKPOINTS,
-  type LoopDelay,
-  deadTimeAtS,
-  loopGains,
   proposedAuthority,
   proposedLoopStartS,
   type SensorSurroundings,
 } from '../closedLoop';
+import { deadTimeAtS, type LoopDelay, loopGains } from '../control';
 import { manifoldAtThrottle, proposedVePercent } from '../fuel';
 import type { MapId } from '../program';
 import { anchoredCurve } from './curveAnchors';

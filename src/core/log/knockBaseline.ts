@@ -1,5 +1,5 @@
 import { CHANNEL_IDS, CHANNELS, PHASE } from '../channel';
-import { THRESHOLD_MARGIN, usualNoiseV } from '../knock';
+import { THRESHOLD_MARGIN, usualNoiseV } from '../sensors';
 import type { Log, LogColumn } from './log';
 
 /** Noise without knock, by speed, as a log of a pull has it: its upper envelope, V. */

@@ -17,6 +17,17 @@ export {
 } from './inputs';
 export { knockFrequencyHz } from './knock';
 export {
+  knockSpeeds,
+  proposedCoolantFactor,
+  proposedKnockFuelPercent,
+  proposedLengthDeg,
+  proposedStartDeg,
+  THRESHOLD_MARGIN,
+  USUAL_WINDOW_DEG,
+  usualNoiseV,
+  windowMs,
+} from './knockWindow';
+export {
   combinedLambda,
   type LambdaGroup,
   lambdaGroups,

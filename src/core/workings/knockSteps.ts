@@ -1,5 +1,5 @@
 import { AT, type Frame, PHASE, read } from '../channel';
-import { windowMs } from '../knock';
+import { windowMs } from '../sensors';
 import { lookUpCurve } from '../numeric';
 import type { EcuProgram } from '../program';
 import { input, speed } from './inputs';

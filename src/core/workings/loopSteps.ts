@@ -1,5 +1,5 @@
 import { AT, type Frame, PHASE, read } from '../channel';
-import { deadTimeAtS } from '../closedLoop';
+import { deadTimeAtS } from '../control';
 import { lookUpCurve, lookUpMap } from '../numeric';
 import type { EcuProgram } from '../program';
 import { input } from './inputs';

@@ -1,4 +1,4 @@
-import { loopGains, loopMargin } from '../../closedLoop';
+import { loopGains, loopMargin } from '../../control';
 import { check } from '../entry/check';
 import { cellsRemedy } from '../entry/remedy';
 import { gainsByFlow } from './parts';

@@ -1,6 +1,6 @@
 import { type Calibration, choiceAt, closesLoop, usedMaps } from '../../calibration';
 import { loopDelayOf } from '../../generators';
-import { deadTimeAtS } from '../../closedLoop';
+import { deadTimeAtS } from '../../control';
 import { gridOf, lookUpCurve } from '../../numeric';
 
 /** The loop is switched on. */

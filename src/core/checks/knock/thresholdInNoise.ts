@@ -1,6 +1,6 @@
 import { type Calibration, listensForKnock } from '../../calibration';
 import { expectedNoiseV } from '../../generators';
-import { THRESHOLD_MARGIN } from '../../knock';
+import { THRESHOLD_MARGIN } from '../../sensors';
 import { MAP_DEFINITIONS } from '../../program';
 import { check } from '../entry/check';
 import { type Cell, cellsOf, mapInUse, MAPS_IN_USE, worstCell } from '../entry/maps';

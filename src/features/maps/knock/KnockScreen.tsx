@@ -2,7 +2,7 @@ import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { baseValue, type Calibration, listensForKnock, sectionFields, usedMaps } from '@/core/calibration';
 import { knockBandHz } from '@/core/generators';
-import { windowMs } from '@/core/knock';
+import { windowMs } from '@/core/sensors';
 import { gridOf, lookUpCurve } from '@/core/numeric';
 import { MAP_DEFINITIONS } from '@/core/program';
 import { formatNumber } from '@/core/units';

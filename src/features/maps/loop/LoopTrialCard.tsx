@@ -1,8 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { baseValue, type Calibration } from '@/core/calibration';
-import { deadTimeAtS, loopGains } from '@/core/closedLoop';
-import { loopTrial } from '@/core/control';
+import { deadTimeAtS, loopGains, loopTrial } from '@/core/control';
 import { loopDelayOf } from '@/core/generators';
 import { MAP_DEFINITIONS } from '@/core/program';
 import { formatNumber } from '@/core/units';

@@ -1,4 +1,4 @@
-import { knockFrequencyHz } from '../sensors';
+import { knockFrequencyHz } from './knock';
 import {
   knockSpeeds,
   proposedCoolantFactor,
@@ -7,7 +7,7 @@ import {
   proposedStartDeg,
   usualNoiseV,
   windowMs,
-} from '.';
+} from './knockWindow';
 
 test('a bore of 79 mm rings at 7.047 kHz', () => {
   expect(knockFrequencyHz(79) / 1000).toBeCloseTo(7.047, 3);
