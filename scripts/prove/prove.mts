@@ -11,7 +11,9 @@ import { proveFitCar } from './fitCar.mts';
 import { proveHalved } from './halved.mts';
 import { proveHolding } from './holding.mts';
 import { proveIdle } from './idle.mts';
+import { proveKnock } from './knock.mts';
 import { proveLoom } from './loom.mts';
+import { proveLoop } from './loop.mts';
 import { missedLines } from './report.mts';
 import { proveStarts } from './starts.mts';
 import { proveSteady } from './steady.mts';
@@ -31,6 +33,8 @@ for (const prove of [
   proveHalved,
   proveHolding,
   proveIdle,
+  proveLoop,
+  proveKnock,
 ]) {
   prove(firstSeed);
 }

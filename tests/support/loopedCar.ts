@@ -6,7 +6,8 @@ import type { EcuProgram } from '@/core/program';
 import { carOf } from '@/standin/carOfDocument';
 import type { HeldAt } from '@/standin/loopTrial';
 import { type Planted, planted } from '@/standin/planted';
-import { type CarState, VirtualCar } from '@/standin/virtualCar';
+import type { Car } from '@/standin/car';
+import { type CarSetup, type CarState, VirtualCar } from '@/standin/virtualCar';
 
 /** Where loops are tried, from little air to much. */
 export const LOOPED_AT = [
@@ -58,19 +59,16 @@ const WATCHED_S = 6;
 
 /** The typed filling lowered by a share with the loop settled: at a true step of filling the manifold’s pressure would move too. */
 export function watched(document: Calibration, at: HeldAt, seed: number, share = 0.1): Watched {
-  const program = programOf(document);
-  const built = carOf(document, program, seed);
+  const untuned = programOf(document);
+  const built = carOf(document, untuned, seed);
   const setup = setupOf(built.barometricKpa, seed);
+  const program = tuned(untuned, built, setup, at);
   const from = settled(new VirtualCar(program, built, setup), at).snapshot();
   const car = new VirtualCar(typedLower(program, share), built, setup, from);
   const errors: number[] = [];
   for (let i = 0; i < WATCHED_S / READ_EACH_S; i += 1) {
     car.advance(READ_EACH_S);
-    const both = [read(car.frame, AT.lambdaOne), read(car.frame, AT.lambdaTwo)].filter(
-      (lambda) => lambda > 0,
-    );
-    const lambda = both.reduce((sum, one) => sum + one, 0) / both.length;
-    errors.push(Math.log(lambda / read(car.frame, AT.lambdaTarget)));
+    errors.push(errorLn(car));
   }
   const smooth = errors.map((_, i) => {
     const near = errors.slice(Math.max(0, i - AVERAGED + 1), i + 1);
@@ -83,6 +81,22 @@ export function watched(document: Calibration, at: HeldAt, seed: number, share =
     overshoot: Math.max(0, ...smooth.map((error) => -error)) / stepLn,
     delayS: deadTimeAtS(program.closedLoop?.delay ?? NONE, read(car.frame, AT.engineAirFlow)),
   };
+}
+
+/** Lambda over its target, on the mean of the sensors, as a logarithm. */
+function errorLn({ frame }: VirtualCar): number {
+  const both = [read(frame, AT.lambdaOne), read(frame, AT.lambdaTwo)].filter((lambda) => lambda > 0);
+  const lambda = both.reduce((sum, one) => sum + one, 0) / both.length;
+  return Math.log(lambda / read(frame, AT.lambdaTarget));
+}
+
+/** The loop comes after the map is right without it: filling is typed so that this point is. */
+function tuned(program: EcuProgram, built: Car, setup: CarSetup, at: HeldAt): EcuProgram {
+  let now: EcuProgram = { ...program, closedLoop: null };
+  for (let i = 0; i < 3; i += 1) {
+    now = typedLower(now, Math.expm1(-errorLn(settled(new VirtualCar(now, built, setup), at))));
+  }
+  return { ...now, closedLoop: program.closedLoop };
 }
 
 function typedLower(program: EcuProgram, share: number): EcuProgram {

@@ -1,0 +1,129 @@
+import type { Page } from '@playwright/test';
+import { expect, type Lumbre, test } from './support';
+
+/** Closed loop on, with its maps as they are proposed. */
+async function closeLoop(app: Lumbre, page: Page): Promise<void> {
+  await app.openItem('Maps', 'Closed loop');
+  await app.choose('Closed loop', 'On');
+  await acceptMissing(app, page);
+}
+
+async function acceptMissing(app: Lumbre, page: Page): Promise<void> {
+  await app.goTo('Maps');
+  await page.getByRole('link', { name: 'Propose what is missing' }).click();
+  await page.getByRole('button', { name: /^Accept all/ }).click();
+  await expect(page.getByRole('link', { name: 'Propose what is missing' })).toHaveCount(0);
+}
+
+test('gains four times too high swing more and more, Review says so, and the proposal cures it', async ({
+  app,
+  page,
+}) => {
+  await app.openDemo();
+  await closeLoop(app, page);
+  await app.openItem('Maps', 'Closed loop');
+  await expect(page.getByText('These are the gains that the delay allows.')).toBeVisible();
+  for (const name of [/^Loop gain at once/, /^Loop gain over time/]) {
+    const box = page.getByRole('textbox', { name });
+    const gain = Number(await box.inputValue());
+    await box.fill(String(4 * gain));
+    await box.press('Enter');
+  }
+  await expect(page.getByText(/It swings more and more: these gains never settle/)).toBeVisible();
+  await app.goTo('Review');
+  await expect(page.getByText(/these gains are 4\.\d times what that bears/)).toBeVisible();
+  await app.openItem('Maps', 'Closed loop');
+  await page.getByRole('button', { name: 'Take the proposed gains' }).click();
+  await expect(page.getByText('These are the gains that the delay allows.')).toBeVisible();
+  await expect(page.getByText(/4 % beyond at most, settled after \d\.\d s/)).toBeVisible();
+  await app.goTo('Review');
+  await expect(page.getByText(/times what that bears/)).toHaveCount(0);
+});
+
+test('the delay is measured in simulation, and its gains follow', async ({ app, page }) => {
+  test.setTimeout(90_000);
+  await app.openDemo();
+  await closeLoop(app, page);
+  await app.openItem('Maps', 'Closed loop');
+  await page.getByRole('button', { name: 'Step the fuel' }).click();
+  await expect(page.getByText(/first sign after \d+ ms, lag \d+ ms/)).toHaveCount(3, { timeout: 60_000 });
+  await page.getByRole('button', { name: 'Take it, with its gains' }).click();
+  await expect(page.getByRole('textbox', { name: /^Delay of the reading/ })).not.toHaveValue('90');
+  await expect(page.getByText('These are the gains that the delay allows.')).toBeVisible();
+});
+
+test('idle with a short exhaust: the authority is zero there, and the reason is said', async ({ app, page }) => {
+  await app.openDemo();
+  await closeLoop(app, page);
+  await app.openItem('Maps', 'Closed loop');
+  await app.type(/^Pipe behind the sensor/, '400');
+  await app.goTo('Review');
+  await expect(page.getByText(/Outside air comes back 1\.05 m at idle, and 0\.40 m of pipe/).first()).toBeVisible();
+  await app.openItem('Maps', 'Authority, richer');
+  await page.getByRole('button', { name: 'Propose anew' }).click();
+  await expect(page.getByText(/Zero at idle and wherever else little gas flows/)).toBeVisible();
+  await page.getByRole('button', { name: 'Accept all', exact: true }).click();
+  await app.openItem('Maps', 'Authority, leaner');
+  await page.getByRole('button', { name: 'Propose anew' }).click();
+  await page.getByRole('button', { name: 'Accept all', exact: true }).click();
+  await app.goTo('Review');
+  await expect(page.getByText(/Outside air comes back/)).toHaveCount(0);
+});
+
+test('what the loop keeps correcting is learned, kept, and put into the map while it runs', async ({
+  app,
+  page,
+}) => {
+  test.setTimeout(180_000);
+  await app.openDemo();
+  await app.openItem('Maps', 'Closed loop');
+  await app.choose('Closed loop', 'On');
+  await app.openItem('Maps', 'Learned trims');
+  await expect(page.getByText(/Nothing yet/)).toBeVisible();
+  await app.choose('Learned trims', 'On');
+  await acceptMissing(app, page);
+  await app.connectStandIn('80');
+  await app.openStandIn();
+  await app.choose('Its time passes', '40 times as fast');
+  await app.choose('Let a driver drive', 'Brake, held speeds');
+  await expect(page.getByText(/^Driven: brake, held speeds/)).toBeVisible();
+  await expect(page.getByText(/^In your hands/)).toBeVisible({ timeout: 90_000 });
+  await page.keyboard.press('Escape');
+  await app.openItem('Maps', 'Learned trims');
+  const words = page.getByText(/Live from the engine computer\. \d+ cells have evidence/);
+  await expect(words).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByRole('grid', { name: 'Learned trims' })).toBeVisible();
+  await page.getByRole('button', { name: 'Put it into Volumetric efficiency' }).click();
+  await expect(page.getByText(/Live from the engine computer\. No cell has two seconds/)).toBeVisible({
+    timeout: 15_000,
+  });
+  await expect(page.getByRole('banner').getByText(/^Live$/)).toBeVisible();
+  await app.openItem('Maps', 'Volumetric efficiency');
+  await page.getByRole('button', { name: 'Undo: Put what was learned into Volumetric efficiency' }).click();
+  await expect(page.getByRole('banner').getByText(/^Differs$/)).toBeVisible();
+});
+
+test('a pull with spark too far is seen, pulled back and counted', async ({ app, page }) => {
+  test.setTimeout(150_000);
+  await app.openChanged((file) => {
+    const spark = file.maps.spark;
+    if (spark) spark.values = spark.values.map((deg) => Math.min(60, deg + 28));
+  });
+  await app.openItem('Maps', 'Knock control');
+  await app.choose('Knock control', 'On');
+  await page.getByRole('button', { name: 'Listen at 6.63 kHz, where the bore rings' }).click();
+  await expect(page.getByText('The bore rings at 6.63 kHz.')).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Window by engine speed/ })).toBeVisible();
+  await app.goTo('Review');
+  await page.getByRole('link', { name: 'Trial drive' }).click();
+  await app.choose('Drive', 'Brake, sweeps');
+  await page.getByRole('button', { name: 'Drive', exact: true }).click();
+  const happened = page.getByRole('status').filter({ hasText: 'Reached' });
+  await expect(happened).toBeVisible({ timeout: 90_000 });
+  const text = (await happened.textContent()) ?? '';
+  const [, heard = '0', deg = '0'] =
+    /Knock control heard ([\d ]+) of them and pulled spark by up to ([\d.]+)°/.exec(text) ?? [];
+  expect(Number(heard.replace(/\D/g, ''))).toBeGreaterThan(20);
+  expect(Number(deg)).toBeGreaterThan(4);
+  expect(Number(deg)).toBeLessThanOrEqual(8);
+});
