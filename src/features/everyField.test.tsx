@@ -24,6 +24,9 @@ import { StagingScreen } from './build/StagingScreen';
 import { TriggerScreen } from './build/TriggerScreen';
 import { BoostScreen } from './maps/BoostScreen';
 import { IdleScreen } from './maps/IdleScreen';
+import { KnockScreen } from './maps/knock/KnockScreen';
+import { LearnedScreen } from './maps/loop/LearnedScreen';
+import { LoopScreen } from './maps/loop/LoopScreen';
 import { LimitsScreen } from './maps/LimitsScreen';
 import { LoadScreen } from './maps/LoadScreen';
 import { MapList } from './maps/MapList';
@@ -94,6 +97,9 @@ const SCREENS: Readonly<Record<string, (document: Calibration) => string[]>> = {
   ...Object.fromEntries(GUARD_IDS.map((id) => [`protection.${id}`, screenOf(ProtectionScreen)])),
   sensorLoss: screenOf(ProtectionScreen),
   boost: screenOf(BoostScreen),
+  closedLoop: screenOf(LoopScreen),
+  learned: screenOf(LearnedScreen),
+  knock: screenOf(KnockScreen),
   blend: onLoad,
 };
 

@@ -40,6 +40,7 @@ export function everything(change: (document: Calibration) => void = () => undef
       unit: 'kPaAbs',
       source: { kind: 'measured', date: TEST_DAY },
     };
+    document.knock.band = { amount: 6.63, unit: 'kHz', source: { kind: 'measured', date: TEST_DAY } };
     change(document);
   });
 }

@@ -3,7 +3,7 @@ import { deadTimeAtS, type LoopDelay } from './loopGains';
 import { type Grid, lookUpCurve, lookUpMap } from '../numeric';
 import type { LambdaGroup } from '../sensors';
 import { type Control, TIME_SLACK_S } from './control';
-import { copiedLags, type Lags, lagsAt, stepLags } from './lags';
+import { copiedLags, type Lags, lagShares, lagsAt, stepLags } from './lags';
 import {
   type Doubt,
   doubtAtRest,
@@ -78,6 +78,16 @@ const LONGEST_STEP_S = 0.1;
 const LETS_GO_S = 0.15;
 /** Lags of the sensor after which a reading is that of fresh gas. */
 const FRESH_AFTER_LAGS = 3;
+/** Rooms that are used again from step to step: nothing of them lasts. */
+const SHARES = { dead: 0, lag: 0 };
+const EXPECTED: { -readonly [Part in keyof Expected]: Expected[Part] } = {
+  aimLn: 0,
+  trimLn: 0,
+  deadS: 0,
+  withinLn: 0,
+  warm: false,
+  compares: false,
+};
 /** Factors of enrichment further from 1 than this act, and what the film adds beyond so much, %. */
 const ACTS = 0.01;
 const FILM_ACTS_PERCENT = 5;
@@ -110,7 +120,8 @@ export const closedLoop: Control<ClosedLoop | null, ClosedLoopState, ClosedLoopO
     const deadS = deadTimeAtS(settings.delay, flow);
     const { lagS } = settings.delay;
     const target = read(frame, AT.lambdaTarget);
-    if (target > 0) stepLags(state.aim, Math.log(target), deadS, lagS, dtS);
+    lagShares(SHARES, deadS, lagS, dtS);
+    if (target > 0) stepLags(state.aim, Math.log(target), SHARES);
     const outside = outsideOf(settings, frame);
     const rule = outside === null ? ruleOf(settings, frame) : null;
     if (rule === 'off' || rule === 'hold') state.settlesUntilS = timeS + deadS + FRESH_AFTER_LAGS * lagS;
@@ -118,21 +129,22 @@ export const closedLoop: Control<ClosedLoop | null, ClosedLoopState, ClosedLoopO
     const compares = outside === null && rule === null && !settling;
     // What was learned has its part of the authority: together they never go beyond it.
     const learnedLn = Math.log(read(frame, AT.learnedTrim));
-    const authority = {
-      hiLn: authorityLn(settings.richer, settings, frame),
-      loLn: -authorityLn(settings.leaner, settings, frame),
-    };
-    const hiLn = authority.hiLn - learnedLn;
-    const loLn = authority.loLn - learnedLn;
+    const mostLn = authorityLn(settings.richer, settings, frame);
+    const leastLn = -authorityLn(settings.leaner, settings, frame);
+    const hiLn = mostLn - learnedLn;
+    const loLn = leastLn - learnedLn;
     const gain = lookUpCurve(settings.proportional, flow);
     const perS = lookUpCurve(settings.integral, flow);
     const warm = read(frame, AT.sinceKeyOn) >= settings.sensorWarmS - TIME_SLACK_S;
     out.reason = 'atLimit';
     for (let i = 0; i < state.groups.length; i += 1) {
       const { seen, trimLn } = state.groups[i] as GroupState;
-      stepLags(seen, trimLn + learnedLn, deadS, lagS, dtS);
+      stepLags(seen, trimLn + learnedLn, SHARES);
     }
-    stepDoubts(settings, state, frame, { warm, compares, deadS }, dtS);
+    EXPECTED.warm = warm;
+    EXPECTED.compares = compares;
+    EXPECTED.deadS = deadS;
+    stepDoubts(settings, state, frame, dtS);
     for (let i = 0; i < settings.groups.length; i += 1) {
       const group = state.groups[i] as GroupState;
       const readLn = readingLn(settings, settings.groups[i] as LambdaGroup, state, frame);
@@ -143,7 +155,7 @@ export const closedLoop: Control<ClosedLoop | null, ClosedLoopState, ClosedLoopO
       } else if (typeof readLn !== 'number') {
         reason = readLn;
         letGo(group, dtS);
-      } else if (authority.hiLn <= 0 && authority.loLn >= 0) {
+      } else if (mostLn <= 0 && leastLn >= 0) {
         reason = 'noAuthority';
         letGo(group, dtS);
       } else if (rule === 'hold' || settling) {
@@ -202,16 +214,15 @@ const STRENGTH: Readonly<Record<DuringRule, number>> = { freeze: 1, hold: 2, off
 /** The strongest rule of the states there are now; null in none. */
 function ruleOf({ during }: ClosedLoop, frame: Frame): DuringRule | null {
   let rule: DuringRule | null = null;
-  const also = (isSo: boolean, other: DuringRule) => {
-    if (isSo && (rule === null || STRENGTH[other] > STRENGTH[rule])) rule = other;
-  };
-  also(enriches(frame), during.enrichment);
-  also(read(frame, AT.overrunCut) > 0, during.cut);
-  const launches = read(frame, AT.launch) > 0;
-  also(!launches && read(frame, AT.cutShare) > 0, during.limiter);
-  also(launches, during.launch);
-  also(protects(frame), during.protection);
-  return rule;
+  if (enriches(frame)) rule = during.enrichment;
+  if (read(frame, AT.overrunCut) > 0) rule = stronger(rule, during.cut);
+  if (read(frame, AT.launch) > 0) rule = stronger(rule, during.launch);
+  else if (read(frame, AT.cutShare) > 0) rule = stronger(rule, during.limiter);
+  return protects(frame) ? stronger(rule, during.protection) : rule;
+}
+
+function stronger(rule: DuringRule | null, other: DuringRule): DuringRule {
+  return rule !== null && STRENGTH[rule] >= STRENGTH[other] ? rule : other;
 }
 
 function enriches(frame: Frame): boolean {
@@ -237,14 +248,14 @@ function stepDoubts(
   { sensors, believedWithinLn }: ClosedLoop,
   { doubts, groups, aim }: ClosedLoopState,
   frame: Frame,
-  now: Pick<Expected, 'warm' | 'compares' | 'deadS'>,
   dtS: number,
 ): void {
+  EXPECTED.aimLn = aim.three;
+  EXPECTED.withinLn = believedWithinLn;
   for (let i = 0; i < sensors.length; i += 1) {
     const sensor = sensors[i] as LoopSensor;
-    const trimLn = (groups[sensor.group] as GroupState).seen.three;
-    const expected = { ...now, aimLn: aim.three, trimLn, withinLn: believedWithinLn };
-    stepDoubt(sensor, doubts[i] as DoubtState, frame, expected, dtS);
+    EXPECTED.trimLn = (groups[sensor.group] as GroupState).seen.three;
+    stepDoubt(sensor, doubts[i] as DoubtState, frame, EXPECTED, dtS);
   }
 }
 

@@ -18,10 +18,21 @@ export function copiedLags(lags: Lags): Lags {
   return { ...lags };
 }
 
-/** Takes a value in, a time later. The last lag is the sensor’s own, the dead time is shared by the others. */
-export function stepLags(lags: Lags, value: number, deadS: number, lagS: number, dtS: number): void {
-  const share = 1 - Math.exp((-2 * dtS) / deadS);
-  lags.one += (value - lags.one) * share;
-  lags.two += (lags.one - lags.two) * share;
-  lags.three += (lags.two - lags.three) * (1 - Math.exp(-dtS / lagS));
+/** How far each lag goes in a step: those of the dead time, which share it, and the last, the sensor’s own. */
+export interface LagShares {
+  dead: number;
+  lag: number;
+}
+
+/** Writes how far lags go in a step. */
+export function lagShares(out: LagShares, deadS: number, lagS: number, dtS: number): void {
+  out.dead = 1 - Math.exp((-2 * dtS) / deadS);
+  out.lag = 1 - Math.exp(-dtS / lagS);
+}
+
+/** Takes a value in, a step later. */
+export function stepLags(lags: Lags, value: number, { dead, lag }: LagShares): void {
+  lags.one += (value - lags.one) * dead;
+  lags.two += (lags.one - lags.two) * dead;
+  lags.three += (lags.two - lags.three) * lag;
 }

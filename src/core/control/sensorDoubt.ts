@@ -130,8 +130,12 @@ function doubtOf(
   const ln = Math.log(reading);
   roughen(state, ln, dtS);
   const rests = state.restsAtLn !== null && Math.abs(ln - state.restsAtLn) <= RESTS_WITHIN;
-  if (!rests || !compares) Object.assign(state, { restsAtLn: ln, trimThenLn: trimLn, restsForS: 0 });
-  else state.restsForS += dtS;
+  if (rests && compares) state.restsForS += dtS;
+  else {
+    state.restsAtLn = ln;
+    state.trimThenLn = trimLn;
+    state.restsForS = 0;
+  }
   if (!(reading >= min && reading <= max)) return 'sensorOutside';
   const far = compares && Math.abs(ln - aimLn) > withinLn;
   state.badS = far ? state.badS + dtS : 0;

@@ -28,6 +28,7 @@ import {
   breathingOf,
   type GeneratorChoices,
   type MapGenerator,
+  type OwnAnchors,
   type PlainGenerator,
   veInputsOf,
 } from './generator';
@@ -125,7 +126,7 @@ function authority(way: 'richer' | 'leaner', by: 'pressure' | 'throttle'): MapGe
           const kpa = by === 'pressure' ? load : manifoldAtThrottle(breathing, speedRpm, load);
           return proposedAuthority(way, kpa, maxKpa, own);
         },
-        reasons: authorityReasons(way, surroundingsOf(document, choices)),
+        reasons: authorityReasons(way, surroundingsOf(document, choices), own),
       };
     },
   };
@@ -159,12 +160,17 @@ function authorityAnchors(way: 'richer' | 'leaner'): Anchor[] {
   ];
 }
 
-function authorityReasons(way: 'richer' | 'leaner', surroundings: SensorSurroundings) {
+function authorityReasons(way: 'richer' | 'leaner', surroundings: SensorSurroundings, own: OwnAnchors) {
   const { pipeBehindM, displacementL, raceCams } = surroundings;
   const idleFlow = 2 * displacementL;
   const comesBack = airComesBackM(displacementL, idleFlow);
   const short = pipeBehindM !== null && pipeBehindM < comesBack;
   return [
+    ...(Object.keys(own).length === 0
+      ? []
+      : [
+          { text: 'At light load, at full load or both by your own number, and between them in proportion.' },
+        ]),
     {
       text:
         way === 'richer'

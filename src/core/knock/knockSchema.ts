@@ -82,7 +82,7 @@ export const knockSchema = z.object({
     card: 'What is done about it',
     help: {
       what: 'Spark taken from the cylinder each time it is heard, in proportion to how far over the threshold it is.',
-      usual: '3 to 4°.',
+      usual: '3 to 4°: two or three knocks and it is over.',
       changes: 'How soon knock stops.',
     },
   }),
@@ -110,7 +110,7 @@ export const knockSchema = z.object({
     required: true,
     help: {
       what: 'Spark that is given back each second without knock.',
-      usual: '0.5 to 2°.',
+      usual: '0.5 to 2°: it tries again every few seconds.',
       changes: 'How often it tries again where it knocked.',
     },
   }),

@@ -15,6 +15,9 @@ const program = (inputs: readonly string[]) =>
     outputs: [],
     corrections: [],
     overrun: null,
+    closedLoop: null,
+    learned: null,
+    knock: null,
     acceleration: { thresholdPercentPerS: 0, deadBandPercent: 0, decayTurns: 1 },
   }) as unknown as EcuProgram;
 const TEETH = { crank: SILENT, cam: SILENT };
