@@ -52,13 +52,18 @@ test('the delay is measured in simulation, and its gains follow', async ({ app, 
   await expect(page.getByText('These are the gains that the delay allows.')).toBeVisible();
 });
 
-test('idle with a short exhaust: the authority is zero there, and the reason is said', async ({ app, page }) => {
+test('idle with a short exhaust: the authority is zero there, and the reason is said', async ({
+  app,
+  page,
+}) => {
   await app.openDemo();
   await closeLoop(app, page);
   await app.openItem('Maps', 'Closed loop');
   await app.type(/^Pipe behind the sensor/, '400');
   await app.goTo('Review');
-  await expect(page.getByText(/Outside air comes back 1\.05 m at idle, and 0\.40 m of pipe/).first()).toBeVisible();
+  await expect(
+    page.getByText(/Outside air comes back 1\.05 m at idle, and 0\.40 m of pipe/).first(),
+  ).toBeVisible();
   await app.openItem('Maps', 'Authority, richer');
   await page.getByRole('button', { name: 'Propose anew' }).click();
   await expect(page.getByText(/Zero at idle and wherever else little gas flows/)).toBeVisible();

@@ -127,6 +127,31 @@ const BESIDE_MAPS: Leg = [
   ['protection', (app) => app.openItem('Maps', 'Protection')],
   ['boost control', (app) => app.openItem('Maps', 'Boost control')],
   [
+    'knock control',
+    async (app) => {
+      await app.openItem('Maps', 'Knock control');
+      await app.choose('Knock control', 'On');
+      await app.page.getByRole('button', { name: /where the bore rings/ }).click();
+    },
+  ],
+  [
+    'closed loop',
+    async (app) => {
+      await app.openItem('Maps', 'Closed loop');
+      await app.choose('Closed loop', 'On');
+    },
+  ],
+  [
+    'closed loop with its step trial',
+    async (app) => {
+      await app.goTo('Maps');
+      await app.page.getByRole('link', { name: 'Propose what is missing' }).click();
+      await app.page.getByRole('button', { name: /^Accept all/ }).click();
+      await app.openItem('Maps', 'Closed loop');
+    },
+  ],
+  ['learned trims', (app) => app.openItem('Maps', 'Learned trims')],
+  [
     'a new correction',
     async (app) => {
       await app.openItem('Maps', 'Corrections');
