@@ -65,7 +65,19 @@ async function letDrive(page: Page, times: string): Promise<void> {
 const SHOTS: readonly Shot[] = [
   { name: 'first-visit', size: 'phone', scheme: 'dark', go: async () => undefined },
   { name: 'build', size: 'phone', scheme: 'dark', go: openDemo },
-  { name: 'engine', size: 'phone', scheme: 'light', go: (page) => openItem(page, 'Build', 'Engine') },
+  {
+    name: 'closed-loop-wide',
+    size: 'wide',
+    scheme: 'light',
+    go: async (page) => {
+      await openItem(page, 'Maps', 'Closed loop');
+      await page.getByRole('radio', { name: 'On', exact: true }).click();
+      await page.getByRole('link', { name: 'Propose what is missing' }).click();
+      await page.getByRole('button', { name: /^Accept all/ }).click();
+      await page.getByRole('link', { name: 'Closed loop', exact: true }).click();
+      await page.getByText('These are the gains that the delay allows.').waitFor();
+    },
+  },
   {
     name: 'injectors-wide',
     size: 'wide',

@@ -1,6 +1,14 @@
 import { demo, programOf } from '@tests/support/ventisca';
 import { AT, frameOf, write } from '@/core/channel';
-import { type EcuMemory, LinkHost, settingsSum, sumOf, type Transport, transportPair } from '@/link';
+import {
+  type EcuMemory,
+  type LearnedCells,
+  LinkHost,
+  settingsSum,
+  sumOf,
+  type Transport,
+  transportPair,
+} from '@/link';
 import { differencesOf, isSame } from './differences';
 import {
   connectEcu,
@@ -197,7 +205,14 @@ describe('what was learned', () => {
     expect(useEcu.getState().learned?.ln).toEqual([0.02, 0, 0]);
     const wanted = (memory.running.ve as Float64Array).slice();
     wanted[0] = 71;
-    expect(await foldLearned({ id: 've', cells: [{ index: 0, value: 71 }], wanted })).toBe(true);
+    const seen: number[][] = [];
+    const made = ({ ln }: LearnedCells) => {
+      seen.push([...ln]);
+      return { id: 've' as const, cells: [{ index: 0, value: 71 }], wanted };
+    };
+    expect(await foldLearned(() => null)).toBe(false);
+    expect(await foldLearned(made)).toBe(true);
+    expect(seen).toEqual([[0.02, 0, 0]]);
     expect(memory.running.ve?.[0]).toBe(71);
     expect(useEcu.getState().running.ve?.[0]).toBe(71);
     expect(useEcu.getState().learned?.ln).toEqual([0, 0, 0]);
@@ -209,7 +224,7 @@ describe('what was learned', () => {
     await settled();
     expect(useEcu.getState().learned).toBeNull();
     const wanted = (memory.running.ve as Float64Array).slice();
-    expect(await foldLearned({ id: 've', cells: [], wanted })).toBe(false);
+    expect(await foldLearned(() => ({ id: 've', cells: [], wanted }))).toBe(false);
     expect(useEcu.getState().failure).toMatch(/learns no trims/);
   });
 });

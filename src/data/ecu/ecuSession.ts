@@ -141,15 +141,21 @@ export function forgetLearned(cells: readonly number[] | null): Promise<boolean>
 }
 
 /**
- * Puts what was learned into the filling map that runs: written and forgotten in one moment, so that fuel stays as it is.
- * @param map the map as it is to be. @returns whether it was done.
+ * Puts what was learned into the map that runs: read anew, written and forgotten in one moment, so that fuel stays as it is.
+ * @param made the map as it is to be, of what is learned by now; null leaves everything as it is.
+ * @returns whether it was done.
  */
-export function foldLearned({ id, cells, wanted }: MapDifference): Promise<boolean> {
-  return doAt('folding', async (at) => {
-    await at.fold(id, cells, wanted);
-    useEcu.setState(({ running }) => ({ running: { ...running, [id]: wanted.slice() } }));
+export async function foldLearned(made: (learned: LearnedCells) => MapDifference | null): Promise<boolean> {
+  let folded = false;
+  const done = await doAt('folding', async (at) => {
+    const map = made(await at.learned());
+    if (map === null) return;
+    await at.fold(map.id, map.cells, map.wanted);
+    folded = true;
+    useEcu.setState(({ running }) => ({ running: { ...running, [map.id]: map.wanted.slice() } }));
     await readLearned(at);
   });
+  return done && folded;
 }
 
 async function doAt(

@@ -44,11 +44,14 @@ interface Props {
 }
 
 function LearnedCells({ document, learned, axes }: Props) {
-  const [selection, setSelection] = useState<Selection>(cellSelection({ column: 0, row: 0 }));
+  const [selection, setSelection] = useState<Selection>(() =>
+    cellSelection(mostEvident(learned, axes.x.length)),
+  );
   const doing = useEcu((state) => state.doing);
   const failure = useEcu((state) => state.failure);
   const definition = definitionOf(document);
-  const values = learned.ln.map((ln) => 100 * Math.expm1(ln));
+  // What is shown as nothing is nothing: no cell that says +0.0.
+  const values = learned.ln.map((ln) => Math.round(1000 * Math.expm1(ln)) / 10);
   const range = selectionRange(selection);
   const count = rangeSize(range);
   const { corner } = selection;
@@ -95,6 +98,13 @@ function LearnedCells({ document, learned, axes }: Props) {
   );
 }
 
+/** Where there is most evidence. */
+function mostEvident({ evidenceS }: Learned, width: number): { column: number; row: number } {
+  const most = evidenceS.indexOf(Math.max(0, ...evidenceS));
+  const index = Math.max(0, most);
+  return { column: index % width, row: Math.floor(index / width) };
+}
+
 /** Puts what was learned into the map of filling, in the engine computer and here. */
 function Fold({ document, learned }: Pick<Props, 'document' | 'learned'>) {
   const doing = useEcu((state) => state.doing);
@@ -109,13 +119,20 @@ function Fold({ document, learned }: Pick<Props, 'document' | 'learned'>) {
     return <Text colour="muted">{`Send ${label} first: another one runs than stands here.`}</Text>;
   }
   const fold = async () => {
-    const wanted = Float64Array.from(after.values);
-    const cells = after.values.flatMap((value, index) =>
-      value === running[index] ? [] : [{ index, value }],
-    );
-    if (!(await foldLearned({ id: mapId, cells, wanted }))) return;
+    let folded = after;
+    const done = await foldLearned((now) => {
+      const latest = foldedLearned(document, now, today());
+      if (latest === null) return null;
+      folded = latest.after;
+      const wanted = Float64Array.from(folded.values);
+      const cells = folded.values.flatMap((value, index) =>
+        value === running[index] ? [] : [{ index, value }],
+      );
+      return { id: mapId, cells, wanted };
+    });
+    if (!done) return;
     await keptEdit(`Put what was learned into ${label}`, (draft) => {
-      draft.maps[mapId] = after;
+      draft.maps[mapId] = folded;
     });
   };
   return (
