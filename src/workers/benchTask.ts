@@ -1,4 +1,4 @@
-import { frameOf } from '@/core/channel';
+import { type ChannelId, channelsFor, frameOf } from '@/core/channel';
 import { type EcuMemory, LinkHost, settingsSum, type Transport } from '@/link';
 import { BenchCar, type HandControls } from '@/standin/benchCar';
 import {
@@ -20,6 +20,8 @@ const SEEN_EVERY_S = 0.2;
 export class Bench {
   private readonly car: BenchCar;
   private readonly memory: EcuMemory;
+  /** What it sends: cylinders have channels of their own where knock is listened for. */
+  private readonly channels: readonly ChannelId[];
   private host: LinkHost | null = null;
   private readonly frame = frameOf();
   private times: TimeScale = 1;
@@ -45,6 +47,7 @@ export class Bench {
       forget: (cells, folded) => bench.forgetLearned(cells, folded),
     };
     this.car = bench;
+    this.channels = channelsFor(program.knock === null ? 0 : program.cylinders);
   }
 
   /** Joins its engine computer to another way, in place of the one before; its key is turned on. */
@@ -53,6 +56,7 @@ export class Bench {
       this.memory,
       onlyWithPower(transport, () => this.car.hasPower),
       STAND_IN_KEY,
+      this.channels,
     );
     if (this.car.hasPower) return;
     this.take({ key: true });

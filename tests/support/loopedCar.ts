@@ -22,12 +22,20 @@ interface Made {
   readonly seed?: number;
   /** Where it goes on from. */
   readonly from?: CarState;
+  /** Where its map of filling is put right first, without the errors. */
+  readonly tunedAt?: HeldAt;
 }
 
 /** A warm car of a calibration. */
-export function loopedCar(document: Calibration, { errors = [], seed = 1, from }: Made = {}): VirtualCar {
-  const program = programOf(document);
-  const built = planted(carOf(document, program, seed), errors);
+export function loopedCar(
+  document: Calibration,
+  { errors = [], seed = 1, from, tunedAt }: Made = {},
+): VirtualCar {
+  const untuned = programOf(document);
+  const sound = carOf(document, untuned, seed);
+  const built = planted(sound, errors);
+  const program =
+    tunedAt === undefined ? untuned : tuned(untuned, sound, setupOf(sound.barometricKpa, seed), tunedAt);
   return new VirtualCar(program, built, setupOf(built.barometricKpa, seed), from);
 }
 
@@ -90,10 +98,13 @@ function errorLn({ frame }: VirtualCar): number {
   return Math.log(lambda / read(frame, AT.lambdaTarget));
 }
 
+/** A sensor ends before a map that is far off is right. */
+const TUNED_TIMES = 4;
+
 /** The loop comes after the map is right without it: filling is typed so that this point is. */
 function tuned(program: EcuProgram, built: Car, setup: CarSetup, at: HeldAt): EcuProgram {
   let now: EcuProgram = { ...program, closedLoop: null };
-  for (let i = 0; i < 3; i += 1) {
+  for (let i = 0; i < TUNED_TIMES; i += 1) {
     now = typedLower(now, Math.expm1(-errorLn(settled(new VirtualCar(now, built, setup), at))));
   }
   return { ...now, closedLoop: program.closedLoop };

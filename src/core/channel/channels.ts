@@ -951,6 +951,14 @@ export type ChannelId = keyof typeof CHANNELS;
 
 export const CHANNEL_IDS = Object.keys(CHANNELS) as [ChannelId, ...ChannelId[]];
 
+/** The channels of an engine: of those that there is one of for each cylinder, as many as it has. @param cylinders 0 for none of them. */
+export function channelsFor(cylinders: number): ChannelId[] {
+  return CHANNEL_IDS.filter((id) => {
+    const { cylinder }: ChannelInfo = CHANNELS[id];
+    return cylinder === undefined || cylinder <= cylinders;
+  });
+}
+
 type With<Use extends keyof ChannelInfo> = {
   [Id in ChannelId]: (typeof CHANNELS)[Id] extends Record<Use, unknown> ? Id : never;
 }[ChannelId];

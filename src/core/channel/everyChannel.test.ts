@@ -7,6 +7,7 @@ import {
   AXIS_CHANNELS,
   CHANNEL_IDS,
   channelQuantity,
+  channelsFor,
   CHANNELS,
   codesText,
   CORRECTION_CHANNELS,
@@ -96,4 +97,14 @@ test('a channel of codes says what they stand for, and has no number beyond them
     const codes = 'codes' in info ? info.codes : undefined;
     if (codes !== undefined) expect([id, info.max]).toEqual([id, codes.length - 1]);
   }
+});
+
+test('an engine has channels for as many cylinders as it has', () => {
+  const all = CHANNEL_IDS.length;
+  expect(channelsFor(12)).toHaveLength(all);
+  expect(channelsFor(6)).toHaveLength(all - 12);
+  expect(channelsFor(0)).toHaveLength(all - 24);
+  expect(channelsFor(4)).toContain('knockRetard4');
+  expect(channelsFor(4)).not.toContain('knockNoise5');
+  expect(channelsFor(0)).toContain('knockNoise');
 });

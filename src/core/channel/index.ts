@@ -10,6 +10,7 @@ export {
   CHANNEL_IDS,
   type ChannelId,
   channelQuantity,
+  channelsFor,
   codesText,
   CHANNELS,
   CORRECTION_CHANNELS,

@@ -1,4 +1,5 @@
 import { create } from 'zustand';
+import type { ChannelId } from '@/core/channel';
 import { type Identity, type LearnedCells, LinkClient, LinkError, sumOf, type Transport } from '@/link';
 import type { MapDifference } from './differences';
 import { keepLearned } from './learnedMemory';
@@ -10,6 +11,8 @@ export interface EcuSession {
   /** The calibration it was connected for. */
   readonly calibrationId: string | null;
   readonly identity: Identity | null;
+  /** What each sample says. */
+  readonly channels: readonly ChannelId[];
   /** The maps that run, as read or written last. */
   readonly running: Readonly<Record<string, Float64Array>>;
   readonly storedSums: Readonly<Record<string, number>>;
@@ -25,6 +28,7 @@ const NOT_CONNECTED: EcuSession = {
   phase: 'none',
   calibrationId: null,
   identity: null,
+  channels: [],
   running: {},
   storedSums: {},
   learned: null,
@@ -66,7 +70,7 @@ export async function connectEcu(transport: Transport, calibrationId: string, ke
     for (const { id } of identity.sections) running[id] = await made.read(id, 'running');
     const storedSums = Object.fromEntries(identity.sections.map(({ id, stored }) => [id, stored]));
     channels = await made.start(LIVE_RATE_HZ);
-    if (client === made) useEcu.setState({ phase: 'live', identity, running, storedSums });
+    if (client === made) useEcu.setState({ phase: 'live', identity, channels, running, storedSums });
     void watchLearned(made);
   } catch (error) {
     if (client === made) failed(error);

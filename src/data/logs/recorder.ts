@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import { AT, type Frame } from '@/core/channel';
+import { AT, type ChannelId, type Frame } from '@/core/channel';
 import { useEcu } from '../ecu/ecuSession';
 import { onEverySample } from '../ecu/liveFrame';
 import { storage } from '../store/browserStorage';
@@ -24,7 +24,9 @@ const PART_ROWS = 100;
 /** Screens are told of every so many rows. */
 const TOLD_ROWS = 10;
 
-let rows = new Float32Array(PART_ROWS * RECORDED.length);
+/** What is recorded: all that the engine computer says. */
+let channels: readonly ChannelId[] = RECORDED;
+let rows = new Float32Array(0);
 let filled = 0;
 /** Rows taken so far; screens are told of them now and then. */
 let taken = 0;
@@ -39,11 +41,14 @@ export async function startRecording(
   about: Pick<LogEntry, 'calibrationId' | 'calibration' | 'ecu' | 'rateHz'>,
 ): Promise<void> {
   if (useRecording.getState().entry !== null) return;
+  const said = useEcu.getState().channels;
+  channels = said.length > 0 ? said : RECORDED;
+  rows = new Float32Array(PART_ROWS * channels.length);
   const entry: LogEntry = {
     ...about,
     id: crypto.randomUUID(),
     startedAt: new Date().toISOString(),
-    channels: RECORDED,
+    channels,
     samples: 0,
     chunks: 0,
     ended: null,
@@ -78,7 +83,7 @@ export async function stopRecording(
 }
 
 function take(frame: Frame): void {
-  RECORDED.forEach((id, k) => (rows[filled * RECORDED.length + k] = frame[AT[id]] as number));
+  channels.forEach((id, k) => (rows[filled * channels.length + k] = frame[AT[id]] as number));
   filled += 1;
   taken += 1;
   if (taken % TOLD_ROWS === 0) useRecording.setState({ samples: taken });
@@ -87,8 +92,8 @@ function take(frame: Frame): void {
 
 /** Hands what is filled to the store, one part after the other. */
 function flush(): void {
-  if (filled > 0) waiting.push(rows.slice(0, filled * RECORDED.length));
-  rows = new Float32Array(PART_ROWS * RECORDED.length);
+  if (filled > 0) waiting.push(rows.slice(0, filled * channels.length));
+  rows = new Float32Array(PART_ROWS * channels.length);
   filled = 0;
   writing = writing.then(writeWaiting).catch(fail);
 }

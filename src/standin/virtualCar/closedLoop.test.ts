@@ -1,7 +1,10 @@
 import { BAD_SENSORS, goneWrong } from '@tests/support/badSensors';
 import { looped, loopNumber } from '@tests/support/looped';
 import { LOOPED_AT, loopedCar, settled, watched } from '@tests/support/loopedCar';
+import { choose, STRATEGIES } from '@tests/support/everything';
+import { TEST_DAY } from '@tests/support/ventisca';
 import { AT, LOOP_CODE, read } from '@/core/channel';
+import { strategySwitch, usualChoices } from '@/core/generators';
 
 /** Ventisca with the delay that a step trial measures in it. */
 const DOCUMENT = looped('ventisca', (document) => {
@@ -80,4 +83,29 @@ describe('a short exhaust at idle', () => {
     expect(read(careful.frame, AT.lambdaTrim)).toBe(1);
     expect(read(careful.frame, AT.loopState)).toBe(LOOP_CODE.noAuthority);
   });
+});
+
+test.each(STRATEGIES)('load measured by %s: a bank that is off is brought to its target', (to) => {
+  const document = looped('ventisca', (draft) => {
+    const { coming } = strategySwitch(draft, to, usualChoices(draft), TEST_DAY);
+    for (const { mapId, converted } of coming) if (converted !== null) draft.maps[mapId] = converted.after;
+    choose(draft, 'load.strategy', to);
+    draft.idle.throttleWorth = { amount: 3, unit: '%', source: { kind: 'measured', date: TEST_DAY } };
+    draft.load.meter = {
+      units: ['V', 'g/s'],
+      rows: [
+        [0.5, 0],
+        [4.5, 300],
+      ],
+      source: { kind: 'measured', date: TEST_DAY },
+    };
+  });
+  const at = LOOPED_AT[2];
+  const car = settled(loopedCar(document, { errors: [{ id: 'bankLean', size: 4 }], tunedAt: at }), at);
+  const off = (id: 'lambdaOne' | 'lambdaTwo') =>
+    read(car.frame, AT[id]) / read(car.frame, AT.lambdaTarget) - 1;
+  const apart = read(car.frame, AT.lambdaTrimTwo) / read(car.frame, AT.lambdaTrim) - 1;
+  expect(apart).toBeGreaterThan(0.03);
+  expect(Math.abs(off('lambdaOne'))).toBeLessThan(0.012);
+  expect(Math.abs(off('lambdaTwo'))).toBeLessThan(0.012);
 });

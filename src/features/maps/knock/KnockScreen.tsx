@@ -15,8 +15,10 @@ import { Text } from '@/ui/text/Text';
 import { DocumentFields } from '../../fields/fields';
 import { TypingFrom } from '../../fields/TypingFrom';
 import { firstCardFields } from '../settingFields';
+import { useIsLive } from '../useLiveMap';
 import { CleanPullCard } from './CleanPullCard';
 import { putKnockProposal } from './knockEdits';
+import { KnockLive } from './KnockLive';
 import { knockPicture } from './knockPicture';
 
 /** Knock control: where is listened, against what, and what is done about it. */
@@ -26,10 +28,12 @@ export function KnockScreen() {
   const { id } = useGlobalSearchParams<{ id: string }>();
   const wide = useWide();
   const on = listensForKnock(document);
+  const live = useIsLive();
   const listening = firstCardFields('knock');
   const pictures = on ? (
     <>
       <WindowCard />
+      {live ? <KnockLive document={document} /> : null}
       <CleanPullCard />
     </>
   ) : null;
