@@ -1,7 +1,15 @@
 import fc from 'fast-check';
 import { AT, type ChannelValues, frameOf, LOOP_CODE, PHASE } from '../channel';
 import { gridOf } from '../numeric';
-import { type ClosedLoop, closedLoop, type ClosedLoopState, LOOP_DURING, loopTrim } from './closedLoop';
+import {
+  type ClosedLoop,
+  closedLoop,
+  type ClosedLoopState,
+  giveBack,
+  LOOP_DURING,
+  loopTrim,
+  withinAuthority,
+} from './closedLoop';
 
 const STEP_S = 0.02;
 const curve = (value: number) => gridOf({ x: [0, 100], y: [], values: [value, value] });
@@ -242,6 +250,98 @@ describe('in other states', () => {
   test('a guard that only warns changes nothing', () => {
     expect(new Looped().for(1, { protection: 3 }).why).toBe('active');
   });
+});
+
+describe('from where on', () => {
+  const acts = (change: ChannelValues, settings = LOOP) =>
+    new Looped(settings).for(0.5, (i) => ({ ...lean(1.02)(i), ...change })).why === 'active';
+
+  test.each<[string, ChannelValues, ChannelValues]>([
+    ['coolant', { coolant: 60 }, { coolant: 59.9 }],
+    ['the lowest speed', { speed: 600 }, { speed: 599.9 }],
+    ['the highest speed', { speed: 7000 }, { speed: 7000.1 }],
+    ['a warm sensor', { sinceKeyOn: 20 }, { sinceKeyOn: 19.9 }],
+    ['the time after the start', { sinceStart: 10 }, { sinceStart: 9.9 }],
+    ['warm-up', { warmUp: 1.009 }, { warmUp: 1.011 }],
+    ['after-start', { afterStart: 1.009 }, { afterStart: 1.011 }],
+    ['acceleration', { acceleration: 1.009 }, { acceleration: 1.011 }],
+    ['the film, rising', { filmAdds: 4.9 }, { filmAdds: 5.1 }],
+    ['the film, falling', { filmAdds: -4.9 }, { filmAdds: -5.1 }],
+  ])('%s', (_, yes, no) => {
+    expect([acts(yes), acts(no)]).toEqual([true, false]);
+  });
+
+  test('pressure and throttle, where they are limited', () => {
+    const limited = with_({ pressureToKpa: 60, throttleToPercent: 20 });
+    expect(acts({}, limited)).toBe(true);
+    expect(acts({ manifoldPressure: 60.1 }, limited)).toBe(false);
+    expect(acts({ throttle: 20.1 }, limited)).toBe(false);
+  });
+});
+
+test('the strongest of several rules holds', () => {
+  const rules = with_({ during: { ...LOOP.during, enrichment: 'freeze', cut: 'hold', protection: 'off' } });
+  const said = (change: ChannelValues) =>
+    new Looped(rules)
+      .for(0.3, lean(1.1))
+      .for(1, (i) => ({ ...lean(1.1)(i), ...change }))
+      .trim();
+  expect(said({ warmUp: 1.1, overrunCut: 1 })).toBe(said({ overrunCut: 1 }));
+  expect(said({ overrunCut: 1, protectionRicher: 4 })).toBeCloseTo(1, 3);
+  expect(said({ protectionRicher: 4, overrunCut: 1, warmUp: 1.1 })).toBeCloseTo(1, 3);
+});
+
+test('a trim that is let go falls to a third in 0.15 s and a step', () => {
+  const loop = new Looped().for(2, lean(1.1));
+  const before = Math.log(loop.trim());
+  loop.for(0.16, { phase: PHASE.cranking });
+  // e^(−0.16 / 0.15) = 0.344.
+  expect(Math.log(loop.trim()) / before).toBeCloseTo(0.344, 2);
+});
+
+test('after a frozen sum nothing waits for fresh gas; after the trim was let go it does', () => {
+  const frozen = with_({ during: { ...LOOP.during, cut: 'freeze' } });
+  expect(new Looped(frozen).for(0.5, { overrunCut: 1 }).step({}).why).toBe('active');
+  expect(new Looped().for(0.5, { launch: 1 }).step({}).why).toBe('settling');
+});
+
+test('a target that is not known leaves what was wanted', () => {
+  const loop = new Looped().for(1, { lambdaTarget: NaN });
+  expect(loop.trim()).toBe(1);
+  expect(loop.for(1, { lambdaTarget: 0 }).trim()).toBe(1);
+});
+
+test('what was learned has its part of the authority', () => {
+  const loop = new Looped().for(4, (i) => ({ ...lean(1.2)(i), learnedTrim: 1.05 }));
+  expect(loop.why).toBe('atLimit');
+  const state = closedLoop.atRest(LOOP);
+  (state.groups[0] as { trimLn: number }).trimLn = Math.log(1.1);
+  const trim = loopTrim(LOOP, state, 0, frameOf(RUNS), Math.log(1.05));
+  expect(trim * 1.05).toBeCloseTo(1.12, 9);
+  expect(withinAuthority(LOOP, frameOf(RUNS), 0.5)).toBeCloseTo(Math.log(1.12), 9);
+  expect(withinAuthority(LOOP, frameOf(RUNS), -0.5)).toBeCloseTo(-Math.log(1.08), 9);
+  expect(withinAuthority(LOOP, frameOf(RUNS), 0)).toBe(0);
+});
+
+test('what the surface has moved is given back by sum and trim of each mixture', () => {
+  const state = closedLoop.atRest({ ...LOOP, groups: [...LOOP.groups, ...LOOP.groups] });
+  giveBack(state, 0.01);
+  expect(state.groups.map(({ integralLn, trimLn }) => [integralLn, trimLn])).toEqual([
+    [-0.01, -0.01],
+    [-0.01, -0.01],
+  ]);
+});
+
+test('a copy is one of its own', () => {
+  const state = closedLoop.atRest(LOOP);
+  const copy = closedLoop.copied(state);
+  giveBack(state, 0.1);
+  state.aim.three = 1;
+  (state.doubts[0] as { badS: number }).badS = 9;
+  (state.groups[0] as { seen: { one: number } }).seen.one = 7;
+  expect(copy.groups[0]).toEqual({ integralLn: 0, trimLn: 0, seen: { one: 0, two: 0, three: 0 } });
+  expect(copy.aim.three).toBe(0);
+  expect(copy.doubts[0]?.badS).toBe(0);
 });
 
 describe('several sensors', () => {
