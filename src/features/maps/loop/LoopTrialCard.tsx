@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { baseValue, type Calibration } from '@/core/calibration';
 import { deadTimeAtS, loopGains, loopTrial } from '@/core/control';
@@ -69,14 +69,19 @@ interface AnswerProps {
 function Answer({ document, flow, at, gains }: AnswerProps) {
   const wide = useWide();
   const delay = loopDelayOf(document);
-  const plant = { deadS: deadTimeAtS(delay, flow), lagS: delay.lagS };
+  const deadS = deadTimeAtS(delay, flow);
+  const { lagS } = delay;
   const proportional = gains.loopProportional[at] ?? 0;
   const integralPerS = gains.loopIntegral[at] ?? 0;
-  const trial = loopTrial(plant, { proportional, integralPerS });
+  // A loop that swings is followed for a minute of its time: once for each change of a number.
+  const trial = useMemo(
+    () => loopTrial({ deadS, lagS }, { proportional, integralPerS }),
+    [deadS, lagS, proportional, integralPerS],
+  );
   const { tone, text } = trialWords(trial);
-  const until = SHOWN * (plant.deadS + plant.lagS);
+  const until = SHOWN * (deadS + lagS);
   const count = trial.timeS.findLastIndex((time) => time <= until) + 1;
-  const proposed = loopGains(plant.deadS, plant.lagS);
+  const proposed = loopGains(deadS, lagS);
   const same =
     Math.abs(proposed.proportional - proportional) < 0.006 &&
     Math.abs(proposed.integralPerS - integralPerS) < 0.006;
@@ -100,7 +105,7 @@ function Answer({ document, flow, at, gains }: AnswerProps) {
         <StateMark tone={tone} label={text} />
       </View>
       <Text kind="small" colour="muted">
-        {`Lambda is read after ${formatNumber(1000 * plant.deadS, 0)} ms at ${formatNumber(flow, 1)} g/s, with a lag of ${formatNumber(1000 * plant.lagS, 0)} ms.`}
+        {`Lambda is read after ${formatNumber(1000 * deadS, 0)} ms at ${formatNumber(flow, 1)} g/s, with a lag of ${formatNumber(1000 * lagS, 0)} ms.`}
       </Text>
       <View style={{ flexDirection: wide ? 'row' : 'column', flexWrap: 'wrap', gap: SPACE.m }}>
         {GAIN_MAPS.map((id) => (
