@@ -74,8 +74,8 @@ test('files that are not sound are refused with place and reason; what was there
     ],
     [
       'new.json',
-      text.replace('"version": 4', '"version": 9'),
-      /version 9; this Lumbre reads up to version 4/,
+      text.replace('"version": 5', '"version": 9'),
+      /version 9; this Lumbre reads up to version 5/,
     ],
   ];
   let button = 'Open a file';
