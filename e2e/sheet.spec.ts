@@ -99,6 +99,7 @@ test('the whole sheet of a new four-cylinder, from a data sheet, section by sect
   for (const name of [
     'Lambda 2',
     'Knock',
+    'Knock 2',
     'Fuel pressure',
     'Oil pressure',
     'Ethanol content',
