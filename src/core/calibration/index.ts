@@ -52,6 +52,7 @@ export {
   putMap,
   withMapAt,
 } from './mapAccess';
+export { fittedLambdas, lambdaGroupsOf } from './lambdas';
 export { pinFunctions } from './pinFunctions';
 export { baseValue, boreMmOf, sweptVolumePerCylinderCm3 } from './quantities';
 export { type Calibration, calibrationSchema, type StandInId } from './schema';

@@ -1,4 +1,5 @@
 import { CHANNEL_IDS, CHANNELS, PHASE } from '../channel';
+import { leastSquares } from '../numeric';
 import { THRESHOLD_MARGIN, usualNoiseV } from '../sensors';
 import type { Log, LogColumn } from './log';
 
@@ -101,13 +102,11 @@ function envelope(stretches: ReadonlyMap<number, readonly (readonly number[])[]>
 
 /** The power of speed by which noise rises, by the line through logarithms. */
 function risesBy(found: readonly { readonly rpm: number; readonly noiseV: number }[]): number {
-  const x = found.map(({ rpm }) => Math.log(rpm));
-  const y = found.map(({ noiseV }) => Math.log(noiseV));
-  const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
-  const [meanX, meanY] = [mean(x), mean(y)];
-  const across = x.reduce((sum, at) => sum + (at - meanX) ** 2, 0);
-  const both = x.reduce((sum, at, i) => sum + (at - meanX) * ((y[i] as number) - meanY), 0);
-  return Math.min(EXPONENTS.most, Math.max(EXPONENTS.least, both / across));
+  const line = leastSquares(
+    found.map(({ rpm }) => [1, Math.log(rpm)]),
+    found.map(({ noiseV }) => Math.log(noiseV)),
+  );
+  return Math.min(EXPONENTS.most, Math.max(EXPONENTS.least, line?.[1] ?? EXPONENTS.least));
 }
 
 /** A quarter of them are below. */

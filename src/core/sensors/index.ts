@@ -30,6 +30,7 @@ export {
 export {
   combinedLambda,
   type LambdaGroup,
+  type LambdaGroups,
   lambdaGroups,
   type LambdaReading,
   type PlacedLambda,

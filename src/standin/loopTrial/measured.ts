@@ -1,4 +1,4 @@
-import { leastSquaresLine } from './line';
+import { leastSquares } from '@/core/numeric';
 
 /** A step of fuel as a sensor shows it: shares of it, 0 to 1, at equal steps of time. */
 export interface ShownStep {
@@ -47,8 +47,14 @@ export function fittedDelay(
   measured: readonly MeasuredAt[],
 ): { readonly fixedS: number; readonly airG: number; readonly lagS: number } | null {
   if (measured.length === 0) return null;
-  const points = measured.map(({ flowGPerS, deadS }) => [1 / flowGPerS, deadS] as const);
-  const { slope, offset } = leastSquaresLine(points);
-  const lagS = measured.reduce((sum, step) => sum + step.lagS, 0) / measured.length;
+  const mean = (of: (step: MeasuredAt) => number) =>
+    measured.reduce((sum, step) => sum + of(step), 0) / measured.length;
+  const lagS = mean((step) => step.lagS);
+  const line = leastSquares(
+    measured.map(({ flowGPerS }) => [1, 1 / flowGPerS]),
+    measured.map(({ deadS }) => deadS),
+  );
+  // At one flow nothing tells the two parts apart: all of it is taken for fixed.
+  const [offset = 0, slope = 0] = line ?? [mean(({ deadS }) => deadS), 0];
   return { fixedS: Math.max(0, offset), airG: Math.max(0, slope), lagS };
 }

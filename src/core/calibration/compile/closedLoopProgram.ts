@@ -1,21 +1,17 @@
 import { AT, LOST_BIT } from '../../channel';
 import { type ClosedLoop, type LearnedTrims, LOOP_DURING } from '../../control';
-import { lambdaGroups } from '../../sensors';
-import { bankOf } from '../hardware';
+import { fittedLambdas, lambdaGroupsOf } from '../lambdas';
 import { baseValue } from '../quantities';
 import type { Calibration } from '../schema';
 import { authorityMaps, closesLoop, loadAxisOf } from '../strategy';
 import { choiceAt } from '../values';
 import { mapGrid } from './mapGrid';
 
-/** The lambda sensors of a document, in their order, with the channel each fills. */
-const LAMBDAS = ['lambdaOne', 'lambdaTwo'] as const;
-
 /** The closed loop; null while it is off, no sensor is fitted, or something is missing. */
 export function closedLoopOf(document: Calibration, cylinders: number): ClosedLoop | null {
-  const fitted = LAMBDAS.filter((id) => choiceAt(document, `sensors.${id}.fitted`) === 'yes');
+  const fitted = fittedLambdas(document);
   if (!closesLoop(document) || fitted.length === 0) return null;
-  const { groups, groupOf } = groupsOf(document, fitted, cylinders);
+  const { groups, groupOf } = lambdaGroupsOf(document, cylinders);
   const at = (key: string) => baseValue(document, `closedLoop.${key}`);
   const numbers = {
     sensorWarmS: at('sensorWarm'),
@@ -71,19 +67,6 @@ const DURING: Readonly<Record<(typeof LOOP_DURING)[number], string>> = {
   launch: 'duringLaunch',
   protection: 'duringProtection',
 };
-
-/** Which cylinders each sensor may correct. */
-function groupsOf(document: Calibration, fitted: readonly (typeof LAMBDAS)[number][], cylinders: number) {
-  return lambdaGroups(
-    fitted.map((id) => ({
-      place: document.sensors[id].sees?.value ?? 'all',
-      cylinder: baseValue(document, `sensors.${id}.cylinder`),
-    })),
-    document.sensors.lambdaUse.combination?.value ?? 'mean',
-    cylinders,
-    (cylinder) => bankOf(document, cylinder),
-  );
-}
 
 function loopGrids(
   document: Calibration,

@@ -1,7 +1,6 @@
-import { choiceAt } from '../../calibration';
+import { choiceAt, closesLoop } from '../../calibration';
 import { check, foundWhen } from '../entry/check';
 import { choiceEdit } from '../entry/remedy';
-import { loopIsOn } from './parts';
 
 /** States in which what is read has not burned. */
 const UNBURNED = ['closedLoop.duringCut', 'closedLoop.duringLimiter'] as const;
@@ -14,7 +13,8 @@ export const closedLoopFreezes = check({
   why: 'Air and unburned fuel read lean: the loop would add more.',
   find: (document) =>
     UNBURNED.flatMap(
-      (path) => foundWhen(loopIsOn(document) && choiceAt(document, path) === 'freeze', path, { path }) ?? [],
+      (path) =>
+        foundWhen(closesLoop(document) && choiceAt(document, path) === 'freeze', path, { path }) ?? [],
     ),
   say: ({ path }) =>
     `${path === 'closedLoop.duringCut' ? 'While fuel is cut' : 'While a limit cuts'} the sum alone is frozen, and the error still acts at once on a reading of air. Hold, or off.`,

@@ -1,5 +1,5 @@
+import { closesLoop, fittedLambdas } from '../../calibration';
 import { check, foundWhen } from '../entry/check';
-import { fittedLambdas, loopIsOn } from './parts';
 
 export const closedLoopNoSensor = check({
   id: 'closedLoop.noSensor',
@@ -8,6 +8,6 @@ export const closedLoopNoSensor = check({
   reads: ['closedLoop', 'sensors'],
   why: 'Nothing is measured, so nothing is corrected.',
   find: (document) =>
-    foundWhen(loopIsOn(document) && fittedLambdas(document).length === 0, 'closedLoop.use', {}),
+    foundWhen(closesLoop(document) && fittedLambdas(document).length === 0, 'closedLoop.use', {}),
   say: () => 'Closed loop is on, and no lambda sensor is fitted. Describe one, or switch it off.',
 });

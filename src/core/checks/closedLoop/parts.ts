@@ -1,19 +1,7 @@
-import { type Calibration, choiceAt, closesLoop, usedMaps } from '../../calibration';
+import { type Calibration, closesLoop, usedMaps } from '../../calibration';
 import { loopDelayOf } from '../../generators';
 import { deadTimeAtS } from '../../control';
 import { gridOf, lookUpCurve } from '../../numeric';
-
-/** The loop is switched on. */
-export function loopIsOn(document: Calibration): boolean {
-  return closesLoop(document);
-}
-
-/** The lambda sensors that are fitted. */
-export function fittedLambdas(document: Calibration): ('lambdaOne' | 'lambdaTwo')[] {
-  return (['lambdaOne', 'lambdaTwo'] as const).filter(
-    (id) => choiceAt(document, `sensors.${id}.fitted`) === 'yes',
-  );
-}
 
 /** The authority maps in use, with the way each may go. */
 export function authorityInUse(document: Calibration) {
@@ -33,7 +21,7 @@ export function gainsByFlow(document: Calibration) {
   const { loopProportional, loopIntegral } = document.maps;
   const { closedLoop } = document;
   const known = [closedLoop.delayFixed, closedLoop.delayAir, closedLoop.lag].every((field) => field !== null);
-  if (!loopIsOn(document) || loopProportional === null || loopIntegral === null || !known) return [];
+  if (!closesLoop(document) || loopProportional === null || loopIntegral === null || !known) return [];
   const delay = loopDelayOf(document);
   const [proportional, integral] = [gridOf(loopProportional), gridOf(loopIntegral)];
   return loopProportional.x.map((flow) => ({

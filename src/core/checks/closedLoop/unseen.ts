@@ -1,7 +1,5 @@
-import { bankOf, baseValue } from '../../calibration';
-import { lambdaGroups } from '../../sensors';
+import { baseValue, closesLoop, fittedLambdas, lambdaGroupsOf } from '../../calibration';
 import { check } from '../entry/check';
-import { fittedLambdas, loopIsOn } from './parts';
 
 export const closedLoopUnseen = check({
   id: 'closedLoop.unseen',
@@ -12,16 +10,8 @@ export const closedLoopUnseen = check({
   find: (document) => {
     const fitted = fittedLambdas(document);
     const cylinders = baseValue(document, 'engine.cylinders');
-    if (!loopIsOn(document) || fitted.length === 0 || cylinders === null) return null;
-    const { groupOf } = lambdaGroups(
-      fitted.map((id) => ({
-        place: document.sensors[id].sees?.value ?? 'all',
-        cylinder: baseValue(document, `sensors.${id}.cylinder`),
-      })),
-      document.sensors.lambdaUse.combination?.value ?? 'mean',
-      cylinders,
-      (cylinder) => bankOf(document, cylinder),
-    );
+    if (!closesLoop(document) || fitted.length === 0 || cylinders === null) return null;
+    const { groupOf } = lambdaGroupsOf(document, cylinders);
     const unseen = groupOf.flatMap((group, i) => (group < 0 ? [i + 1] : []));
     return unseen.length === 0
       ? null
