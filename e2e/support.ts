@@ -56,6 +56,8 @@ export class Lumbre {
   /** Types into a box and leaves it. */
   async type(label: string | RegExp, text: string): Promise<void> {
     const box = this.page.getByRole('textbox', { name: label });
+    // As a hand does it: a sheet that has just closed has given its focus back by then, and takes it from no box that is filled.
+    await box.click();
     await box.fill(text);
     await box.blur();
   }
