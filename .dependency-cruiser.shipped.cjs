@@ -6,7 +6,7 @@ module.exports = {
       name: 'simulating-workers-carry-no-document',
       comment: 'Neither schemas nor the document, nor the words of fields and maps.',
       severity: 'error',
-      from: { path: '^src/workers/(dryStart|trialDrive|bench|logFit)\\.worker\\.ts$' },
+      from: { path: '^src/workers/(dryStart|trialDrive|logFit)\\.worker\\.ts$' },
       to: {
         path: ['^node_modules/zod/', '^src/core/(field|map|calibration|program/maps)', '/schema\\.ts$'],
         reachable: true,

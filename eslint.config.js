@@ -47,7 +47,7 @@ module.exports = defineConfig([
     },
   },
   {
-    files: ['scripts/**', 'src/server/main.ts', 'tests/**'],
+    files: ['scripts/**', 'src/server/{main,ecuMain}.ts', 'tests/**'],
     rules: { 'no-console': 'off' },
   },
   {

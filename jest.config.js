@@ -20,7 +20,7 @@ module.exports = {
       testEnvironment: 'node',
       setupFiles: ['<rootDir>/tests/setup-properties.cjs'],
       testMatch: [
-        '<rootDir>/src/{core,standin,link,data,server,workers}/**/*.test.ts',
+        '<rootDir>/src/{core,standin,link,hosting,data,server,workers}/**/*.test.ts',
         '<rootDir>/scripts/**/*.test.ts',
       ],
       transform: { '\\.test\\.ts$': '<rootDir>/tests/bundle-transform.cjs' },

@@ -128,7 +128,9 @@ test('by hand: key and starter; the key off loses the link and what was not stor
   await page.getByRole('button', { name: 'Key off' }).click();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('banner').getByText('Link lost')).toBeVisible({ timeout: 15_000 });
-  await expect(page.getByText(/^The link is lost: nobody answers. Is the key on/)).toBeVisible();
+  await expect(
+    page.getByText(/^The link is lost: nobody answers. Not stored was what ran in volumetric efficiency/),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Connect again' }).click();
   await expect(page.getByRole('banner').getByText('Differs')).toBeVisible();
   // The engine is as warm as it was.
@@ -159,7 +161,9 @@ test('another build than the one in the engine computer is said, and goes in who
   await app.type('Rated flow', '650');
   await expect(page.getByRole('banner').getByText('Differs')).toBeVisible();
   await app.goTo('Bench');
-  await expect(page.getByText(/^Another build is in it/)).toBeVisible();
-  await page.getByRole('button', { name: 'Put the whole calibration in' }).click();
+  await expect(page.getByText(/^What runs is another build: .* in injectors/)).toBeVisible();
+  await page.getByRole('button', { name: 'Send the calibration to the ECU' }).click();
+  await expect(page.getByText(/gone with the key: store it/)).toBeVisible();
+  await page.getByRole('button', { name: 'Store in ECU' }).click();
   await expect(page.getByText('What is on the screen runs, and is stored.')).toBeVisible();
 });

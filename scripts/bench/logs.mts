@@ -4,7 +4,7 @@ import { fitLog, fittingLog, type Log, type MapTask } from '@/core/log';
 import { gridOf } from '@/core/numeric';
 import { chunkText } from '@/data/logs/logRecord';
 import { onEverySample, takeRows } from '@/data/ecu/liveFrame';
-import { LinkClient, LinkHost, transportPair } from '@/link';
+import { type EcuMemory, LinkClient, LinkHost, transportPair } from '@/link';
 import { report, timed } from './report.mts';
 
 const SAMPLES = 1_000_000;
@@ -55,14 +55,30 @@ onEverySample((now) => {
   filled = 0;
 });
 const [ours, theirs] = transportPair((deliver) => deliver());
-const memory = { name: '', calibration: '', settings: 0, running: {}, stored: {}, store: () => undefined };
-const host = new LinkHost(memory, theirs, '');
+const memory: EcuMemory = {
+  name: '',
+  serial: '',
+  firmware: '',
+  documentVersion: 0,
+  learns: () => false,
+  contents: () => ({ calibration: null, running: {}, stored: {}, generation: 0, turning: false }),
+  section: () => undefined,
+  sumOf: () => 0,
+  write: () => null,
+  run: () => null,
+  store: () => Promise.resolve(0),
+  learned: () => null,
+  forget: () => undefined,
+};
+const clock = { nowMs: () => performance.now(), after: () => () => undefined };
+const host = new LinkHost(memory, { pairing: '', lock: '' }, clock, () => CHANNEL_IDS);
+host.join(theirs);
 let channels: readonly ChannelId[] = [];
-const client = new LinkClient(
-  ours,
-  { after: () => () => undefined },
-  { onSamples: (_, more) => takeRows(channels, more), onLost: () => undefined },
-);
+const client = new LinkClient(ours, clock, 1, {
+  onSamples: (_, more) => takeRows(channels, more),
+  onLost: () => undefined,
+});
+await client.hello('');
 channels = await client.start(100);
 let timeS = 0;
 const recordMs = timed(

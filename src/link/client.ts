@@ -1,192 +1,230 @@
+import { JSONRPCClient, type JSONRPCResponse } from 'json-rpc-2.0';
 import type { ChannelId } from '@/core/channel';
+import type { LinkClock } from './clock';
+import { Line, type LineEnd } from './line';
 import {
   type CellWrite,
+  type Contents,
   type Identity,
+  isRefusal,
   type LearnedCells,
+  METHODS,
+  type MethodId,
+  MOST_MESSAGE_BYTES,
+  type Params,
   PROTOCOL,
   type Refusal,
   REFUSALS,
-  type Reply,
-  replyOf,
-  type Request,
-  written,
+  type Result,
 } from './messages';
-import { sumOf } from './sums';
+import { sampleRows } from './samples';
 import type { Transport } from './transport';
 
-/** A request that came to nothing: refused with a reason, or the link was lost. */
+/** A request that came to nothing: refused with a reason, not answered, or the link was lost. */
 export class LinkError extends Error {
   constructor(
-    readonly reason: Refusal | 'lost' | 'otherProtocol',
+    readonly reason: Refusal | 'lost' | 'noAnswer',
     message: string,
   ) {
     super(message);
   }
 }
 
-/** Time from outside, so that tests own it. */
-export interface LinkClock {
-  readonly after: (ms: number, run: () => void) => () => void;
-}
-
 /** What a client tells as it comes. */
 export interface LinkEvents {
-  /** Rows as {@link Reply} has them, with the number of the first. */
-  readonly onSamples: (first: number, rows: readonly (readonly (number | null)[])[]) => void;
+  /** Rows of samples, a number a channel, NaN where nothing is known; with the number of the first since they were started. */
+  readonly onSamples: (first: number, rows: readonly Float64Array[]) => void;
   /** The link is lost: nothing was heard for too long, or its way was closed. Told once. */
-  readonly onLost: () => void;
+  readonly onLost: (why: LineEnd) => void;
 }
 
-/** An answer that takes longer than this is none, ms. */
-const ANSWER_MS = 3000;
-/** While nothing else is heard, it is asked whether anybody is there, ms. */
-const ASK_MS = 1000;
-
-type Answer = Exclude<Reply, { readonly samples: object }>;
-type Asked = Request extends infer Each ? (Each extends Request ? Omit<Each, 'n'> : never) : never;
+/** An answer that takes longer than this is none, ms: more than a way that loses frames needs. */
+const ANSWER_MS = 12_000;
+/** While nothing is heard for so long, nobody is there, ms. */
+const SILENT_MS = 3000;
+/** Sections asked for by one message. */
+const SECTIONS_TOGETHER = 8;
+/** Bytes of sections in one message, so that samples are not held up. */
+const TOGETHER_BYTES = 60_000;
 
 /** Our side of the link: asks, waits for the answer, and notices when nobody is there any more. */
 export class LinkClient {
-  private last = 0;
+  private readonly line: Line;
+  private readonly rpc: JSONRPCClient;
   private lost = false;
-  private heard = true;
-  private readonly waiting = new Map<
-    number,
-    { give: (answer: Answer) => void; fail: (error: LinkError) => void }
-  >();
-  private stopWatch: () => void = () => undefined;
+  private channels = 0;
+  private readonly waiting = new Set<(error: LinkError) => void>();
 
+  /** @param session any number up to 2³² − 1, another for each connection. */
   constructor(
-    private readonly transport: Transport,
+    transport: Transport,
     private readonly clock: LinkClock,
+    session: number,
     private readonly events: LinkEvents,
   ) {
-    transport.onText = (text) => this.hear(text);
-    transport.onClosed = () => this.lose();
-    this.watch();
+    this.rpc = new JSONRPCClient((request) => this.line.send(JSON.stringify(request)));
+    const options = { session, mostMessageBytes: MOST_MESSAGE_BYTES, silentMs: SILENT_MS };
+    this.line = new Line(transport, clock, options, {
+      onMessage: (text) => this.hear(text),
+      onSamples: (first, payload) => this.sample(first, payload),
+      onEnd: (why) => {
+        this.end();
+        events.onLost(why);
+      },
+    });
   }
 
   /** Who is there. @throws {LinkError} also where it speaks another protocol. */
-  async identity(): Promise<Identity> {
-    const answer = await this.ask({ ask: 'identity' });
-    const identity = part(answer, 'identity');
-    if (identity.protocol !== PROTOCOL) {
-      throw new LinkError(
-        'otherProtocol',
-        `The engine computer speaks version ${identity.protocol} of the protocol, this is version ${PROTOCOL}.`,
-      );
-    }
-    return identity;
+  async hello(pairing: string): Promise<Identity> {
+    return this.ask('hello', { protocol: PROTOCOL, pairing });
+  }
+
+  /** What is in it now, by sums. */
+  contents(): Promise<Contents> {
+    return this.ask('contents', {});
   }
 
   /** Opens it for writing. */
-  async unlock(key: string): Promise<void> {
-    await this.ask({ ask: 'unlock', key });
+  async unlock(code: string): Promise<void> {
+    await this.ask('unlock', { code });
   }
 
-  /** The cells of a map, row by row. */
-  async read(section: string, of: 'running' | 'stored'): Promise<Float64Array> {
-    return Float64Array.from(part(await this.ask({ ask: 'read', section, of }), 'values'));
+  async lock(): Promise<void> {
+    await this.ask('lock', {});
+  }
+
+  /** Contents of sections, asked for some at a time. */
+  async read(of: 'running' | 'stored', ids: readonly string[]): Promise<Record<string, unknown>> {
+    const asks: Promise<Result<'read'>>[] = [];
+    for (let from = 0; from < ids.length; from += SECTIONS_TOGETHER) {
+      asks.push(this.ask('read', { of, sections: ids.slice(from, from + SECTIONS_TOGETHER) }));
+    }
+    const parts = await Promise.all(asks);
+    return Object.assign({}, ...parts.map(({ sections }) => sections)) as Record<string, unknown>;
   }
 
   /**
-   * Writes cells of the running map and makes sure that the map is then as it is meant to be.
-   * @param after the whole map as it must be after the write.
+   * Writes cells of a map that runs and makes sure that the section then says what it is meant to.
+   * @param sum of the whole section after the write.
    */
-  async write(section: string, cells: readonly CellWrite[], after: ArrayLike<number>): Promise<void> {
-    await this.ask({ ask: 'write', section, cells, sum: sumOf(after) });
+  async write(section: string, cells: readonly CellWrite[], sum: number): Promise<void> {
+    await this.ask('write', { section, cells: [...cells], sum, folds: false });
   }
 
   /** Puts what was learned into a map: the map is written and the learned trims are forgotten, in one moment. */
-  async fold(section: string, cells: readonly CellWrite[], after: ArrayLike<number>): Promise<void> {
-    await this.ask({ ask: 'write', section, cells, sum: sumOf(after), folds: true });
+  async fold(section: string, cells: readonly CellWrite[], sum: number): Promise<void> {
+    await this.ask('write', { section, cells: [...cells], sum, folds: true });
+  }
+
+  /**
+   * Runs these sections in place of its own, all of them or none.
+   * @param sums of each section.
+   * @param onProgress share of what has arrived.
+   */
+  async send(
+    sections: Readonly<Record<string, unknown>>,
+    sums: Readonly<Record<string, number>>,
+    onProgress: (share: number) => void = () => undefined,
+  ): Promise<void> {
+    const ids = Object.keys(sections);
+    const announced = Object.fromEntries(ids.map((id) => [id, sums[id] ?? 0]));
+    await this.ask('begin', { sections: announced });
+    let arrived = 0;
+    let underWay: Promise<void>[] = [];
+    let bytes = 0;
+    for (const section of ids) {
+      const content = sections[section] ?? null;
+      bytes += JSON.stringify(content).length;
+      underWay.push(
+        this.ask('part', { section, content }).then(() => {
+          arrived += 1;
+          onProgress(arrived / ids.length);
+        }),
+      );
+      if (bytes < TOGETHER_BYTES) continue;
+      await Promise.all(underWay);
+      underWay = [];
+      bytes = 0;
+    }
+    await Promise.all(underWay);
+    await this.ask('commit', {});
   }
 
   /** What it has learned, cell by cell. @throws {LinkError} also where it learns nothing. */
-  async learned(): Promise<LearnedCells> {
-    return part(await this.ask({ ask: 'learned' }), 'learned');
+  learned(): Promise<LearnedCells> {
+    return this.ask('learned', {});
   }
 
   /** Has it forget what it learned, in some cells or all. */
   async forget(cells: readonly number[] | null): Promise<void> {
-    await this.ask({ ask: 'forget', cells });
+    await this.ask('forget', { cells: cells === null ? null : [...cells] });
   }
 
-  /** Keeps what runs over key off. */
-  async store(): Promise<void> {
-    await this.ask({ ask: 'store' });
+  /** Keeps what runs over key off. @returns its generation. */
+  async store(): Promise<number> {
+    return (await this.ask('store', {})).generation;
   }
 
   /** Starts samples. @returns their channels, in the order of each row. */
   async start(rateHz: number): Promise<readonly ChannelId[]> {
-    return part(await this.ask({ ask: 'start', rateHz }), 'channels');
+    const { channels } = await this.ask('start', { rateHz });
+    this.channels = channels.length;
+    return channels;
   }
 
   async stop(): Promise<void> {
-    await this.ask({ ask: 'stop' });
+    await this.ask('stop', {});
   }
 
   /** Ends the link from this side; nobody is told that it is lost. */
   close(): void {
     this.end();
-    this.transport.close();
+    this.line.close();
   }
 
-  private ask(asked: Asked): Promise<Answer> {
-    if (this.lost) return Promise.reject(lostError());
-    this.last += 1;
-    const n = this.last;
-    return new Promise((resolve, reject) => {
-      const stop = this.clock.after(ANSWER_MS, () => this.lose());
-      this.waiting.set(n, {
-        give: (answer) => {
-          stop();
-          if ('refused' in answer) reject(new LinkError(answer.refused, REFUSALS[answer.refused]));
-          else resolve(answer);
-        },
-        fail: (error) => {
-          stop();
-          reject(error);
-        },
-      });
-      this.transport.send(written({ n, ...asked } as Request));
-    });
+  private async ask<Id extends MethodId>(id: Id, params: Params<Id>): Promise<Result<Id>> {
+    if (this.lost) throw lostError();
+    let fail: (error: LinkError) => void = () => undefined;
+    const ended = new Promise<never>((_, reject) => (fail = reject));
+    this.waiting.add(fail);
+    const callOff = this.clock.after(ANSWER_MS, () => fail(noAnswer()));
+    try {
+      const answer: unknown = await Promise.race([this.rpc.request(id, params), ended]);
+      const result = METHODS[id].result.safeParse(answer);
+      if (!result.success) throw new LinkError('notUnderstood', OTHER_ANSWER);
+      return result.data as Result<Id>;
+    } catch (error) {
+      throw linkError(error);
+    } finally {
+      callOff();
+      this.waiting.delete(fail);
+    }
   }
 
   private hear(text: string): void {
-    const reply = replyOf(text);
-    if (reply === null || this.lost) return;
-    this.heard = true;
-    if ('samples' in reply) {
-      this.events.onSamples(reply.samples.first, reply.samples.rows);
-      return;
+    try {
+      this.rpc.receive(JSON.parse(text) as JSONRPCResponse);
+    } catch {
+      // What is no answer answers nothing: whoever waits hears so in time.
     }
-    const waiting = this.waiting.get(reply.n);
-    this.waiting.delete(reply.n);
-    waiting?.give(reply);
   }
 
-  /** Asks who is there whenever nothing was heard for a while; the answer that does not come ends the link. */
-  private watch(): void {
-    this.stopWatch = this.clock.after(ASK_MS, () => {
-      if (!this.heard && this.waiting.size === 0) this.ask({ ask: 'identity' }).catch(() => undefined);
-      this.heard = false;
-      this.watch();
-    });
-  }
-
-  private lose(): void {
-    if (this.lost) return;
-    this.end();
-    this.events.onLost();
+  private sample(first: number, payload: Uint8Array): void {
+    const rows = sampleRows(payload, this.channels);
+    if (rows !== null && !this.lost) this.events.onSamples(first, rows);
   }
 
   private end(): void {
     this.lost = true;
-    this.stopWatch();
-    for (const { fail } of this.waiting.values()) fail(lostError());
+    for (const fail of this.waiting) fail(lostError());
     this.waiting.clear();
   }
+}
+
+const OTHER_ANSWER = 'The engine computer gave another answer than was asked for.';
+
+function noAnswer(): LinkError {
+  return new LinkError('noAnswer', 'The engine computer hears, and did not answer. Try again.');
 }
 
 function lostError(): LinkError {
@@ -196,8 +234,18 @@ function lostError(): LinkError {
   );
 }
 
-function part<Key extends string>(answer: Answer, key: Key): Extract<Answer, Record<Key, unknown>>[Key] {
-  if (!(key in answer))
-    throw new LinkError('notUnderstood', 'The engine computer gave another answer than was asked for.');
-  return (answer as Extract<Answer, Record<Key, unknown>>)[key];
+/** What a request came to nothing by, with what the engine computer said about it. */
+function linkError(error: unknown): LinkError {
+  if (error instanceof LinkError) return error;
+  const { reason, detail } = ((error as { data?: unknown } | null)?.data ?? {}) as {
+    reason?: unknown;
+    detail?: unknown;
+  };
+  if (!isRefusal(reason)) return new LinkError('notUnderstood', REFUSALS.notUnderstood);
+  const more = typeof detail === 'string' && reason === 'notUsable' ? ` ${detail}` : '';
+  if (reason !== 'otherProtocol') return new LinkError(reason, `${REFUSALS[reason]}${more}`);
+  return new LinkError(
+    reason,
+    `The engine computer speaks version ${String(detail)} of the protocol, this is version ${PROTOCOL}. Update the older of the two.`,
+  );
 }

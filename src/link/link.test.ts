@@ -1,453 +1,508 @@
-import { type ChildProcess, fork } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import fc from 'fast-check';
-import { AT, CHANNEL_IDS, frameOf, write } from '../core/channel';
-import {
-  type EcuMemory,
-  LinkClient,
-  type LearnedCells,
-  type LinkClock,
-  LinkError,
-  LinkHost,
-  settingsSum,
-  sumOf,
-  type Transport,
-  transportPair,
-} from './index';
-import { replyOf, requestOf, written } from './messages';
-import { REAL_CLOCK } from '@tests/support/realClock';
-import { looped } from '@tests/support/looped';
-import { demo, programOf } from '@tests/support/ventisca';
+import { badWay, type Fate } from '@tests/support/badWay';
+import { smallBox } from '@tests/support/smallBox';
+import { TurnedClock } from '@tests/support/turnedClock';
+import { AT, type ChannelId, frameOf as channelFrame, write } from '@/core/channel';
+import { sectionSum } from '@/core/ecuImage';
+import { FRAME_KIND, frameBytes } from './frames';
+import { LinkClient, LinkError, LinkHost, MOST_RATE_HZ, PROTOCOL } from './index';
+import type { LineEnd } from './line';
+import { METHODS } from './messages';
 
-/** Time that the test turns. */
-class Turned implements LinkClock {
-  private nowMs = 0;
-  private due: { readonly atMs: number; readonly run: () => void }[] = [];
+const CODES = { pairing: 'ROSA', lock: '4711' };
+const CHANNELS: readonly ChannelId[] = ['time', 'speed', 'lambdaOne'];
+const ALWAYS = (): Fate => 'arrives';
 
-  readonly after = (ms: number, run: () => void) => {
-    const entry = { atMs: this.nowMs + ms, run };
-    this.due.push(entry);
-    return () => void (this.due = this.due.filter((other) => other !== entry));
+function linked(delayMs = 0, fate: (frame: number, fromClient: boolean) => Fate = ALWAYS) {
+  const clock = new TurnedClock();
+  const { box, memory } = smallBox();
+  const host = new LinkHost(memory, CODES, clock, () => CHANNELS);
+  const connect = (session: number, becomes = fate) => {
+    const way = badWay(clock, { delayMs, fate: becomes });
+    const samples: { first: number; rows: number[][] }[] = [];
+    const lost: LineEnd[] = [];
+    const client = new LinkClient(way.ours, clock, session, {
+      onSamples: (first, rows) => samples.push({ first, rows: rows.map((row) => Array.from(row)) }),
+      onLost: (why) => lost.push(why),
+    });
+    const isTaken = host.join(way.theirs);
+    return { client, samples, lost, way, isTaken };
   };
-
-  /** Lets time pass, and what waits for an answer go on between. */
-  async pass(ms: number): Promise<void> {
-    const untilMs = this.nowMs + ms;
-    for (;;) {
-      await new Promise((resolve) => setImmediate(resolve));
-      const next = this.due.filter(({ atMs }) => atMs <= untilMs).sort((a, b) => a.atMs - b.atMs)[0];
-      if (next === undefined) break;
-      this.nowMs = next.atMs;
-      this.due = this.due.filter((entry) => entry !== next);
-      next.run();
-    }
-    this.nowMs = untilMs;
-  }
-}
-
-function linked(delayMs = 0) {
-  const clock = new Turned();
-  const [ours, theirs] = transportPair((deliver) => void clock.after(delayMs, deliver));
-  const learnedCells: { now: LearnedCells | null } = { now: null };
-  const forgotten: [cells: readonly number[] | null, folded: boolean][] = [];
-  const memory = {
-    name: 'Box',
-    calibration: 'Trial',
-    settings: 7,
-    running: { ve: Float64Array.of(60, 61, 62, 63), spark: Float64Array.of(10, 20) },
-    stored: { ve: Float64Array.of(60, 61, 62, 63), spark: Float64Array.of(10, 20) } as Record<
-      string,
-      Float64Array
-    >,
-    store() {
-      memory.stored = { ve: memory.running.ve.slice(), spark: memory.running.spark.slice() };
-    },
-    learned: () => learnedCells.now,
-    forget: (cells: readonly number[] | null, folded: boolean) => void forgotten.push([cells, folded]),
-  } satisfies EcuMemory;
-  const host = new LinkHost(memory, theirs, 'ready', ['time', 'speed', 'lambdaOne']);
-  const heard: { first: number; rows: readonly (readonly (number | null)[])[] }[] = [];
-  let lost = 0;
-  const client = new LinkClient(ours, clock, {
-    onSamples: (first, rows) => heard.push({ first, rows }),
-    onLost: () => (lost += 1),
-  });
-  /** Waits for an answer while time passes. */
-  const answered = async <Value>(asked: Promise<Value>): Promise<Value> => {
-    const settled = asked.then(
-      (value) => ({ value }),
-      (error: unknown) => ({ error }),
-    );
-    await clock.pass(2 * delayMs + 1);
-    const outcome = await settled;
-    if ('error' in outcome) throw outcome.error;
-    return outcome.value;
-  };
+  const first = connect(1);
   return {
     clock,
-    ours,
-    theirs,
-    memory,
-    learnedCells,
-    forgotten,
+    box,
     host,
-    client,
-    heard,
-    answered,
-    lost: () => lost,
+    connect,
+    ...first,
+    answered: <Value>(asked: Promise<Value>) => clock.answered(asked),
   };
 }
 
-describe.each([0, 150])('over a way of %d ms', (delayMs) => {
-  test('says who it is and what is in it', async () => {
-    const { client, answered } = linked(delayMs);
-    expect(await answered(client.identity())).toEqual({
-      protocol: 2,
+const cells = [{ index: 2, value: 70 }];
+const veSum = (values: number[]) => sectionSum('ve', { values });
+const MEANT = veSum([60, 61, 70, 63]);
+
+/** With 5 % of frames lost, by a chance of its own. */
+function fivePercent(seed: number): (frame: number) => Fate {
+  let state = seed;
+  return () => {
+    state = (Math.imul(state, 1103515245) + 12345) >>> 0;
+    return state / 0x100000000 < 0.05 ? 'lost' : 'arrives';
+  };
+}
+
+describe.each([
+  ['at once', 0, ALWAYS],
+  ['150 ms away', 150, ALWAYS],
+  ['150 ms away with 5 % lost', 150, fivePercent(3)],
+] as const)('%s', (_, delayMs, fate) => {
+  const open = async () => {
+    const link = linked(delayMs, fate);
+    await link.answered(link.client.hello('ROSA'));
+    return link;
+  };
+
+  test('says who it is to who knows the pairing code, and what is in it', async () => {
+    const { client, answered } = linked(delayMs, fate);
+    await expect(answered(client.contents())).rejects.toMatchObject({ reason: 'notPaired' });
+    await expect(answered(client.hello('other'))).rejects.toMatchObject({ reason: 'notPaired' });
+    await expect(answered(client.read('running', ['ve']))).rejects.toMatchObject({ reason: 'notPaired' });
+    expect(await answered(client.hello('ROSA'))).toEqual({
+      protocol: PROTOCOL,
       name: 'Box',
-      calibration: 'Trial',
-      settings: 7,
-      sections: [
-        { id: 've', cells: 4, running: sumOf([60, 61, 62, 63]), stored: sumOf([60, 61, 62, 63]) },
-        { id: 'spark', cells: 2, running: sumOf([10, 20]), stored: sumOf([10, 20]) },
-      ],
+      serial: 'B-1',
+      firmware: '1',
+      documentVersion: 5,
+      capabilities: { learns: false, locks: true, mostRateHz: MOST_RATE_HZ, channels: CHANNELS },
     });
+    const contents = await answered(client.contents());
+    expect(contents).toMatchObject({ calibration: 'Trial', generation: 1, turning: false });
+    expect(contents.running['ve']).toBe(veSum([60, 61, 62, 63]));
   });
 
   test('is written to once unlocked, and keeps it once stored', async () => {
-    const { client, answered, memory } = linked(delayMs);
-    const cells = [{ index: 2, value: 70 }];
-    await expect(answered(client.write('ve', cells, [60, 61, 70, 63]))).rejects.toMatchObject({
-      reason: 'locked',
+    const { client, answered, box } = await open();
+    const writes: (() => Promise<unknown>)[] = [
+      () => client.write('ve', cells, MEANT),
+      () => client.store(),
+      () => client.forget(null),
+      () => client.send({ ve: { values: [1] } }, { ve: veSum([1]) }),
+    ];
+    for (const asked of writes) {
+      await expect(answered(asked())).rejects.toMatchObject({ reason: 'locked' });
+    }
+    await expect(answered(client.unlock('wrong'))).rejects.toMatchObject({ reason: 'wrongCode' });
+    await answered(client.unlock('4711'));
+    await answered(client.write('ve', cells, MEANT));
+    expect(await answered(client.read('running', ['ve', 'spark']))).toEqual({
+      ve: { values: [60, 61, 70, 63] },
+      spark: { values: [10, 20] },
     });
+    expect(await answered(client.read('stored', ['ve']))).toEqual({ ve: { values: [60, 61, 62, 63] } });
+    expect(await answered(client.store())).toBe(2);
+    expect(box.stored['ve']?.values).toEqual([60, 61, 70, 63]);
+    await answered(client.lock());
     await expect(answered(client.store())).rejects.toMatchObject({ reason: 'locked' });
-    await expect(answered(client.unlock('wrong'))).rejects.toMatchObject({ reason: 'wrongKey' });
-    await answered(client.unlock('ready'));
-    await answered(client.write('ve', cells, [60, 61, 70, 63]));
-    expect(Array.from(await answered(client.read('ve', 'running')))).toEqual([60, 61, 70, 63]);
-    expect(Array.from(await answered(client.read('ve', 'stored')))).toEqual([60, 61, 62, 63]);
-    await answered(client.store());
-    expect(Array.from(await answered(client.read('ve', 'stored')))).toEqual([60, 61, 70, 63]);
-    expect(Array.from(memory.running.spark)).toEqual([10, 20]);
-  });
-
-  test('says what was learned, forgets it, and folds it in the moment a map is written', async () => {
-    const { client, answered, memory, learnedCells, forgotten } = linked(delayMs);
-    await expect(answered(client.learned())).rejects.toMatchObject({ reason: 'noLearned' });
-    learnedCells.now = { ln: [0.01, -0.02], evidenceS: [3, 0] };
-    expect(await answered(client.learned())).toEqual({ ln: [0.01, -0.02], evidenceS: [3, 0] });
-    await expect(answered(client.forget(null))).rejects.toMatchObject({ reason: 'locked' });
-    const cells = [{ index: 2, value: 70 }];
-    await expect(answered(client.fold('ve', cells, [60, 61, 70, 63]))).rejects.toMatchObject({
-      reason: 'locked',
-    });
-    await answered(client.unlock('ready'));
-    await answered(client.forget([1]));
-    await answered(client.forget(null));
-    expect(forgotten).toEqual([
-      [[1], false],
-      [null, false],
-    ]);
-    await expect(answered(client.fold('ve', cells, [0, 0, 0, 0]))).rejects.toMatchObject({
-      reason: 'otherSum',
-    });
-    expect(forgotten).toHaveLength(2);
-    await answered(client.fold('ve', cells, [60, 61, 70, 63]));
-    expect(memory.running.ve[2]).toBe(70);
-    expect(forgotten.at(-1)).toEqual([null, true]);
-    await answered(client.write('ve', cells, [60, 61, 70, 63]));
-    expect(forgotten).toHaveLength(3);
-  });
-
-  test('neither forgets nor folds where nothing is learned, and writes nothing then', async () => {
-    const { client, answered, memory } = linked(delayMs);
-    await answered(client.unlock('ready'));
-    await expect(answered(client.forget(null))).rejects.toMatchObject({ reason: 'noLearned' });
-    const folded = client.fold('ve', [{ index: 2, value: 70 }], [60, 61, 70, 63]);
-    await expect(answered(folded)).rejects.toMatchObject({ reason: 'noLearned' });
-    expect(memory.running.ve[2]).toBe(62);
   });
 
   test('refuses a write that would come to another map, and writes none of it', async () => {
-    const { client, answered, memory } = linked(delayMs);
-    await answered(client.unlock('ready'));
-    memory.running.ve[0] = 59;
-    const cells = [
-      { index: 1, value: 65 },
-      { index: 2, value: 70 },
-    ];
-    await expect(answered(client.write('ve', cells, [60, 65, 70, 63]))).rejects.toMatchObject({
-      reason: 'otherSum',
+    const { client, answered, box } = await open();
+    await answered(client.unlock('4711'));
+    box.running = { ...box.running, ve: { values: [59, 61, 62, 63] } };
+    await expect(answered(client.write('ve', cells, MEANT))).rejects.toMatchObject({ reason: 'otherSum' });
+    const outside = [...cells, { index: 4, value: 1 }];
+    await expect(answered(client.write('ve', outside, MEANT))).rejects.toMatchObject({ reason: 'badCell' });
+    await expect(answered(client.write('nothing', [], 0))).rejects.toMatchObject({ reason: 'noSection' });
+    await expect(answered(client.read('running', ['ve', 'nothing']))).rejects.toMatchObject({
+      reason: 'noSection',
     });
-    await expect(answered(client.write('ve', [{ index: 4, value: 1 }], []))).rejects.toMatchObject({
-      reason: 'badCell',
-    });
-    await expect(answered(client.write('nothing', [], []))).rejects.toMatchObject({ reason: 'noSection' });
-    await expect(answered(client.read('nothing', 'running'))).rejects.toMatchObject({ reason: 'noSection' });
-    expect(Array.from(memory.running.ve)).toEqual([59, 61, 62, 63]);
+    expect(box.running['ve']?.values).toEqual([59, 61, 62, 63]);
   });
 
-  test('sends samples by the engine computer’s own clock, together and numbered, until they are stopped', async () => {
-    const { client, answered, host, heard, clock } = linked(delayMs);
-    const frame = frameOf();
-    const drive = (fromS: number, toS: number) => {
-      for (let i = Math.round(fromS * 100); i <= Math.round(toS * 100); i += 1) {
-        write(frame, AT.time, i / 100);
-        write(frame, AT.speed, 1000 + i);
-        write(frame, AT.lambdaOne, NaN);
-        host.offer(frame);
-      }
-    };
-    drive(0, 1);
-    await clock.pass(2 * delayMs + 1);
-    expect(heard).toEqual([]);
-    expect(await answered(client.start(20))).toEqual(['time', 'speed', 'lambdaOne']);
-    drive(1.01, 2);
-    await answered(client.stop());
-    const rows = heard.flatMap((part) => part.rows);
-    expect(rows[0]).toEqual([1.01, 1101, null]);
-    expect(rows.map(([timeS]) => timeS)).toEqual(
-      Array.from({ length: 20 }, (_, i) => expect.closeTo(1.01 + i * 0.05, 6)),
-    );
-    // Half a second of samples goes together.
-    expect(heard.map(({ first }) => first)).toEqual([0, 10]);
-    drive(2, 3);
-    await clock.pass(2 * delayMs + 1);
-    expect(heard.flatMap((part) => part.rows)).toHaveLength(20);
-    await expect(answered(client.start(0))).rejects.toMatchObject({ reason: 'badRate' });
-    await expect(answered(client.start(101))).rejects.toMatchObject({ reason: 'badRate' });
+  test('sections go in together or not at all', async () => {
+    const { client, answered, box } = await open();
+    await answered(client.unlock('4711'));
+    const before = structuredClone(box.running);
+    const sections = { ve: { values: [1, 2, 3, 4] }, spark: { values: [5, 6] } };
+    const sums = { ve: veSum([1, 2, 3, 4]), spark: sectionSum('spark', { values: [5, 6] }) };
+    await expect(answered(client.send(sections, { ...sums, spark: 1 }))).rejects.toMatchObject({
+      reason: 'otherSum',
+    });
+    expect(box.running).toEqual(before);
+    box.turning = true;
+    await expect(answered(client.send(sections, sums))).rejects.toMatchObject({ reason: 'turning' });
+    box.turning = false;
+    const unusable = { ve: null };
+    await expect(answered(client.send(unusable, { ve: sectionSum('ve', null) }))).rejects.toThrow('Empty.');
+    expect(box.running).toEqual(before);
+    const shares: number[] = [];
+    await answered(client.send(sections, sums, (share) => shares.push(share)));
+    expect(box.running).toEqual({ ...before, ...sections });
+    expect(shares).toEqual([0.5, 1]);
+  });
+
+  test('says what was learned, forgets it, and folds it in the moment a map is written', async () => {
+    const { client, answered, box } = await open();
+    await answered(client.unlock('4711'));
+    await expect(answered(client.learned())).rejects.toMatchObject({ reason: 'noLearned' });
+    await expect(answered(client.forget(null))).rejects.toMatchObject({ reason: 'noLearned' });
+    await expect(answered(client.fold('ve', cells, MEANT))).rejects.toMatchObject({ reason: 'noLearned' });
+    expect(box.running['ve']?.values[2]).toBe(62);
+    box.learned = { ln: [0.01, -0.02], evidenceS: [3, 0] };
+    expect(await answered(client.learned())).toEqual(box.learned);
+    await answered(client.forget([1]));
+    await answered(client.forget(null));
+    await expect(answered(client.fold('ve', cells, 1))).rejects.toMatchObject({ reason: 'otherSum' });
+    expect(box.forgotten).toEqual([[1], null]);
+    await answered(client.fold('ve', cells, MEANT));
+    expect(box.running['ve']?.values[2]).toBe(70);
+    expect(box.forgotten).toEqual([[1], null, null]);
   });
 
   test('a clock that begins anew begins anew', async () => {
-    const { client, answered, host, heard, clock } = linked(delayMs);
+    const { client, answered, host, samples, clock } = await open();
     await answered(client.start(10));
-    const frame = frameOf();
+    const frame = channelFrame();
     for (const timeS of [50, 50.1, 0.1, 0.2, 0.3]) {
       write(frame, AT.time, timeS);
       host.offer(frame);
+      host.flush();
+      await clock.pass(200);
     }
-    host.flush();
-    await clock.pass(2 * delayMs + 1);
-    expect(heard.flatMap((part) => part.rows).map(([timeS]) => timeS)).toEqual([50, 50.1, 0.1, 0.2, 0.3]);
-    host.flush();
-    await clock.pass(2 * delayMs + 1);
-    expect(heard).toHaveLength(1);
+    await clock.pass(1000);
+    const times = samples.flatMap(({ rows }) => rows.map(([timeS]) => timeS));
+    const all = [50, 50.1, 0.1, 0.2, 0.3];
+    // What is lost of samples stays lost, and is seen by their numbers.
+    expect(samples.map(({ first }) => all[first])).toEqual(times);
+    if (fate === ALWAYS) expect(times).toEqual(all);
   });
 });
 
+test('samples go by the engine computer’s own clock, together and numbered, until they are stopped', async () => {
+  const { client, answered, host, samples, clock } = linked(150);
+  await answered(client.hello('ROSA'));
+  const frame = channelFrame();
+  const drive = (fromS: number, toS: number) => {
+    for (let i = Math.round(fromS * 100); i <= Math.round(toS * 100); i += 1) {
+      write(frame, AT.time, i / 100);
+      write(frame, AT.speed, 1000 + i);
+      write(frame, AT.lambdaOne, NaN);
+      host.offer(frame);
+    }
+  };
+  drive(0, 1);
+  await clock.pass(500);
+  expect(samples).toEqual([]);
+  expect(await answered(client.start(20))).toEqual(CHANNELS);
+  drive(1.01, 2);
+  await answered(client.stop());
+  const rows = samples.flatMap((part) => part.rows);
+  expect(rows[0]).toEqual([1.01, 1101, NaN]);
+  expect(rows.map(([timeS]) => timeS)).toEqual(
+    Array.from({ length: 20 }, (_, i) => expect.closeTo(1.01 + i * 0.05, 6)),
+  );
+  // Half a second of samples goes together.
+  expect(samples.map(({ first }) => first)).toEqual([0, 10]);
+  drive(2, 3);
+  await clock.pass(500);
+  expect(samples.flatMap((part) => part.rows)).toHaveLength(20);
+  for (const rateHz of [0, -1, MOST_RATE_HZ + 1]) {
+    await expect(answered(client.start(rateHz))).rejects.toMatchObject({ reason: 'badRate' });
+  }
+});
+
+describe('codes', () => {
+  test('after five wrong ones none is taken for half a minute, from nobody, not even the right one', async () => {
+    const { client, answered, clock, connect } = linked();
+    await answered(client.hello('ROSA'));
+    for (let i = 0; i < 5; i += 1) {
+      await expect(answered(client.unlock(`${i}`))).rejects.toMatchObject({ reason: 'wrongCode' });
+    }
+    await expect(answered(client.unlock('4711'))).rejects.toMatchObject({ reason: 'tooManyTries' });
+    const other = connect(2).client;
+    await expect(answered(other.hello('ROSA'))).rejects.toMatchObject({ reason: 'tooManyTries' });
+    await clock.pass(29_000);
+    await expect(answered(client.unlock('4711'))).rejects.toMatchObject({ reason: 'tooManyTries' });
+    await clock.pass(1500);
+    await answered(client.unlock('4711'));
+    // A right one forgives those before it.
+    for (let i = 0; i < 4; i += 1) {
+      await expect(answered(client.unlock('no'))).rejects.toMatchObject({ reason: 'wrongCode' });
+    }
+    await answered(client.unlock('4711'));
+    await expect(answered(client.unlock('no'))).rejects.toMatchObject({ reason: 'wrongCode' });
+    await answered(client.unlock('4711'));
+  });
+
+  test('a wrong one does not close what was open', async () => {
+    const { client, answered } = linked();
+    await answered(client.hello('ROSA'));
+    await answered(client.unlock('4711'));
+    await expect(answered(client.unlock('no'))).rejects.toMatchObject({ reason: 'wrongCode' });
+    await answered(client.store());
+  });
+
+  test('one at a time writes; the next may once the first has gone, however it went', async () => {
+    const { client, answered, connect, clock } = linked();
+    await answered(client.hello('ROSA'));
+    await answered(client.unlock('4711'));
+    const second = connect(2);
+    await answered(second.client.hello('ROSA'));
+    expect(await answered(second.client.read('running', ['spark']))).toEqual({ spark: { values: [10, 20] } });
+    await expect(answered(second.client.unlock('4711'))).rejects.toMatchObject({ reason: 'writerThere' });
+    await answered(client.lock());
+    await answered(second.client.unlock('4711'));
+    await expect(answered(client.unlock('4711'))).rejects.toMatchObject({ reason: 'writerThere' });
+    // It falls silent without a word.
+    second.way.ours.send = () => undefined;
+    await clock.pass(11_000);
+    await answered(client.unlock('4711'));
+    client.close();
+    const third = connect(3).client;
+    await answered(third.hello('ROSA'));
+    await answered(third.unlock('4711'));
+  });
+
+  test('who does not say the pairing code is sent away, and who says too much before it', async () => {
+    const { client, clock, connect, lost, answered } = linked();
+    await expect(answered(client.contents())).rejects.toMatchObject({ reason: 'notPaired' });
+    await clock.pass(14_000);
+    expect(lost).toEqual([]);
+    await clock.pass(1500);
+    expect(lost).toEqual(['closed']);
+    const second = connect(2);
+    second.client.hello('x'.repeat(5000)).catch(() => undefined);
+    await clock.pass(500);
+    expect(second.lost).toEqual(['closed']);
+  });
+
+  test('so many clients and no more', async () => {
+    const { connect } = linked();
+    const others = Array.from({ length: 8 }, (_, i) => connect(i + 2));
+    expect(others.map(({ isTaken }) => isTaken)).toEqual([true, true, true, true, true, true, true, false]);
+    expect(others[7]?.lost).toEqual(['closed']);
+    others[0]?.client.close();
+    expect(connect(20).isTaken).toBe(true);
+  });
+
+  test('who asks without end is sent away', async () => {
+    const { client, answered, lost, clock } = linked();
+    await answered(client.hello('ROSA'));
+    const asked = Array.from({ length: 500 }, () =>
+      client.contents().catch((error: LinkError) => error.reason),
+    );
+    await clock.pass(3000);
+    expect(lost).toEqual(['closed']);
+    expect((await Promise.all(asked)).at(-1)).toBe('lost');
+  });
+
+  test('another version of the protocol is told by both versions', async () => {
+    const { way, clock } = linked();
+    const told: string[] = [];
+    way.ours.onBytes = (bytes) => told.push(new TextDecoder().decode(bytes.subarray(20, -4)));
+    const text = JSON.stringify({
+      jsonrpc: '2.0',
+      id: 1,
+      method: 'hello',
+      params: { protocol: 9, pairing: 'ROSA' },
+    });
+    way.ours.send(framed(1, text));
+    await clock.pass(100);
+    const answer = JSON.parse(told.find((one) => one !== '') ?? '') as { error: { data: unknown } };
+    expect(answer.error.data).toEqual({ reason: 'otherProtocol', detail: `${PROTOCOL}` });
+  });
+});
+
+function framed(number: number, text: string, session = 1): Uint8Array {
+  return frameBytes({
+    kind: FRAME_KIND.message,
+    more: false,
+    answerMe: false,
+    session,
+    number,
+    heard: 0,
+    heardBits: 0,
+    payload: new TextEncoder().encode(text),
+  });
+}
+
 describe('a lost link', () => {
-  test('is noticed when nobody answers any more, and said once', async () => {
-    const { client, clock, theirs, lost, answered } = linked();
-    await answered(client.identity());
-    theirs.onText = null;
-    await clock.pass(1900);
-    expect(lost()).toBe(0);
-    await clock.pass(4000);
-    expect(lost()).toBe(1);
-    await expect(client.read('ve', 'running')).rejects.toMatchObject({ reason: 'lost' });
-    await clock.pass(10_000);
-    expect(lost()).toBe(1);
-  });
-
-  test('is not seen where somebody is only quiet', async () => {
-    const { clock, lost } = linked(150);
-    await clock.pass(60_000);
-    expect(lost()).toBe(0);
-  });
-
-  test('fails what waits for an answer', async () => {
-    const { client, clock, ours, lost } = linked(150);
-    const asked = client.identity();
-    const failed = expect(asked).rejects.toThrow('lost');
-    ours.close();
-    await clock.pass(400);
+  test('is noticed when nobody answers any more, said once, and fails what waits', async () => {
+    const { client, clock, way, lost, answered } = linked();
+    await answered(client.hello('ROSA'));
+    way.theirs.send = () => undefined;
+    const asked = client.contents();
+    const failed = expect(asked).rejects.toMatchObject({ reason: 'lost' });
+    await clock.pass(2500);
+    expect(lost).toEqual([]);
+    await clock.pass(1500);
+    expect(lost).toEqual(['silent']);
     await failed;
-    expect(lost()).toBe(1);
+    await expect(client.contents()).rejects.toMatchObject({ reason: 'lost' });
   });
 
   test('that was closed on purpose is not said to be lost', async () => {
     const { client, clock, lost } = linked();
     client.close();
     await clock.pass(10_000);
-    expect(lost()).toBe(0);
-    await expect(client.identity()).rejects.toBeInstanceOf(LinkError);
-  });
-});
-
-describe('messages', () => {
-  test('of another protocol end it with the versions named', async () => {
-    const clock = new Turned();
-    const [ours, theirs] = transportPair((deliver) => void clock.after(0, deliver));
-    theirs.onText = (text) => {
-      const { n } = JSON.parse(text) as { n: number };
-      theirs.send(
-        JSON.stringify({
-          n,
-          identity: { protocol: 9, name: 'x', calibration: 'y', settings: 0, sections: [] },
-        }),
-      );
-    };
-    const client = new LinkClient(ours, clock, { onSamples: () => undefined, onLost: () => undefined });
-    const refused = expect(client.identity()).rejects.toThrow('version 9');
-    await clock.pass(1);
-    await refused;
+    expect(lost).toEqual([]);
+    await expect(client.contents()).rejects.toBeInstanceOf(LinkError);
   });
 
-  test('that are none are no request and no reply, and never break either side', () => {
-    const { host, theirs, ours } = linked();
+  test('an engine computer that hears and does not answer is told from one that is gone', async () => {
+    const { client, clock, box, lost, answered, host } = linked();
+    expect(box.generation).toBe(1);
     expect(host).toBeDefined();
-    fc.assert(
-      fc.property(
-        fc.oneof(
-          fc.string(),
-          fc.json(),
-          fc.constant('{"n":1,"ask":"write","section":"ve","cells":[{"index":-1,"value":1}],"sum":0}'),
-        ),
-        (text) => {
-          const request = requestOf(text);
-          if (request !== null) expect(requestOf(written(request))).toEqual(request);
-          const reply = replyOf(text);
-          if (reply !== null) expect(replyOf(written(reply))).toEqual(reply);
-          theirs.onText?.(text);
-          ours.onText?.(text);
-        },
-      ),
+    await answered(client.hello('ROSA'));
+    await answered(client.unlock('4711'));
+    const { memory } = smallBox();
+    expect(memory.name).toBe('Box');
+    const silent = new LinkHost(
+      { ...memory, store: () => new Promise(() => undefined) },
+      CODES,
+      clock,
+      () => CHANNELS,
     );
-  });
-
-  test.each([
-    ['{"n":1,"ask":"read","section":"ve","of":"other"}', null],
-    ['{"n":1.5,"ask":"store"}', null],
-    ['{"n":-1,"ask":"store"}', null],
-    ['{"n":1,"ask":"write","section":"ve","cells":[{"index":0,"value":null}],"sum":0}', null],
-    ['{"n":1,"ask":"write","section":"ve","cells":{},"sum":0}', null],
-    ['{"n":1,"ask":"unlock"}', null],
-    ['{"n":1,"ask":"start","rateHz":"20"}', null],
-    ['[1]', null],
-    ['{"n":1,"ask":"store"}', { n: 1, ask: 'store' }],
-  ])('%s', (text, request) => {
-    expect(requestOf(text)).toEqual(request);
-  });
-
-  test('replies with a part missing are none', () => {
-    expect(replyOf('{"n":1,"channels":["speed","nothing"]}')).toBeNull();
-    expect(replyOf('{"n":1,"refused":"because"}')).toBeNull();
-    expect(replyOf('{"n":1,"values":[1,null]}')).toBeNull();
-    expect(replyOf('{"samples":{"first":0,"rows":[[1,"2"]]}}')).toBeNull();
-    expect(replyOf('{"n":1,"identity":{"protocol":1}}')).toBeNull();
-    expect(replyOf('{"n":1,"done":false}')).toBeNull();
-  });
-
-  test('one that is not understood is said so to who sent it', async () => {
-    const { ours, clock } = linked();
-    const answers: string[] = [];
-    ours.onText = (text) => answers.push(text);
-    ours.send('{"n":12,"ask":"dance"}');
-    ours.send('nothing');
-    await clock.pass(1);
-    expect(answers).toEqual(['{"n":12,"refused":"notUnderstood"}']);
+    const way = badWay(clock, { delayMs: 0, fate: ALWAYS });
+    const other = new LinkClient(way.ours, clock, 9, { onSamples: () => undefined, onLost: () => undefined });
+    silent.join(way.theirs);
+    await answered(other.hello('ROSA'));
+    await answered(other.unlock('4711'));
+    await expect(answered(other.store())).rejects.toMatchObject({ reason: 'noAnswer' });
+    expect((await answered(other.contents())).generation).toBe(1);
+    expect(lost).toEqual([]);
   });
 });
 
-describe('sums', () => {
-  test('tell maps apart by any one cell', () => {
-    fc.assert(
-      fc.property(
-        fc.array(fc.double({ noNaN: true }), { minLength: 1, maxLength: 40 }),
-        fc.nat(),
-        fc.double({ noNaN: true, min: 0.1, max: 5 }),
-        (values, at, by) => {
-          const other = values.map((value, i) => (i === at % values.length ? value + by : value));
-          fc.pre(other[at % values.length] !== values[at % values.length]);
-          expect(sumOf(values)).toBe(sumOf(Float64Array.from(values)));
-          expect(sumOf(other)).not.toBe(sumOf(values));
-        },
-      ),
-    );
-  });
+test('whatever is asked with parts missing is refused as not understood, by each method', async () => {
+  const { way, clock } = linked();
+  const told: { id: number; error?: { code: number; data: { reason: string } } }[] = [];
+  way.ours.onBytes = (bytes) => {
+    const text = new TextDecoder().decode(bytes.subarray(20, -4));
+    if (text !== '') told.push(JSON.parse(text) as (typeof told)[number]);
+  };
+  let number = 0;
+  const say = (message: unknown) => {
+    number += 1;
+    way.ours.send(framed(number, typeof message === 'string' ? message : JSON.stringify(message)));
+  };
+  say({ jsonrpc: '2.0', id: 0, method: 'hello', params: { protocol: PROTOCOL, pairing: 'ROSA' } });
+  const methods = Object.keys(METHODS);
+  methods.forEach((method, i) => say({ jsonrpc: '2.0', id: i + 1, method, params: [1] }));
+  say({ jsonrpc: '2.0', id: 90, method: 'dance', params: {} });
+  say({ id: 91 });
+  say('no JSON');
+  await clock.pass(500);
+  for (const [i] of methods.entries()) {
+    expect(told.find(({ id }) => id === i + 1)?.error?.data.reason).toBe('notUnderstood');
+  }
+  // The codes of JSON-RPC 2.0: no such method, no request, no JSON.
+  expect(told.slice(-3).map(({ error }) => error?.code)).toEqual([-32601, -32600, -32700]);
+});
 
-  test('of settings change with an axis and with the hardware, not with a cell', () => {
-    const program = programOf(demo());
-    const sum = settingsSum(program);
-    const cell = structuredClone(program);
-    cell.tables.ve?.values.fill(1);
-    expect(settingsSum(cell)).toBe(sum);
-    const held = structuredClone(programOf(looped()));
-    const heldSum = settingsSum(held);
-    held.tables.loopRicher?.values.fill(1);
-    expect(held.closedLoop?.richer.values[0]).toBe(1);
-    expect(settingsSum(held)).toBe(heldSum);
-    const axis = structuredClone(program);
-    axis.tables.ve?.x.fill(1);
-    expect(settingsSum(axis)).not.toBe(sum);
-    const flow = { ...program, injector: { ...program.injector, ratedFlowGPerS: 9 } };
-    expect(settingsSum(flow)).not.toBe(sum);
+describe('at every frame', () => {
+  const STORY = async ({ client, answered, host, samples }: ReturnType<typeof linked>) => {
+    await answered(client.hello('ROSA'));
+    await answered(client.unlock('4711'));
+    await answered(client.read('running', ['ve', 'spark', 'engine']));
+    await answered(client.start(50));
+    await answered(client.write('ve', cells, MEANT));
+    const sections = { ve: { values: [1, 2, 3, 4] }, spark: { values: [5, 6] }, engine: { values: [90] } };
+    const sums = Object.fromEntries(Object.entries(sections).map(([id, is]) => [id, sectionSum(id, is)]));
+    await answered(client.send(sections, sums));
+    const frame = channelFrame();
+    for (let i = 0; i < 60; i += 1) {
+      write(frame, AT.time, i / 50);
+      host.offer(frame);
+    }
+    await answered(client.store());
+    await answered(client.write('ve', [{ index: 0, value: 9 }], veSum([9, 2, 3, 4])));
+    return samples.length;
+  };
+  const STATES = [
+    { ve: [60, 61, 62, 63], spark: [10, 20], engine: [86] },
+    { ve: [60, 61, 70, 63], spark: [10, 20], engine: [86] },
+    { ve: [1, 2, 3, 4], spark: [5, 6], engine: [90] },
+    { ve: [9, 2, 3, 4], spark: [5, 6], engine: [90] },
+  ];
+  const valuesOf = (sections: Record<string, { values: number[] }>) =>
+    Object.fromEntries(Object.entries(sections).map(([id, { values }]) => [id, values]));
+
+  test.each<Fate>(['lost', 'spoiled', 'late', 'twice'])(
+    'one that is %s changes nothing in the end',
+    async (becomes) => {
+      const whole = linked(10);
+      await STORY(whole);
+      const frames = whole.way.frames();
+      expect(frames).toBeGreaterThan(25);
+      for (let at = 0; at < frames; at += 1) {
+        const link = linked(10, (frame) => (frame === at ? becomes : 'arrives'));
+        await STORY(link);
+        expect(valuesOf(link.box.running)).toEqual(STATES[3]);
+        expect(valuesOf(link.box.stored)).toEqual(STATES[2]);
+        expect(link.lost).toEqual([]);
+        link.client.close();
+      }
+    },
+  );
+
+  test('a cut leaves one of the states that were meant, and everyone who waits is told', async () => {
+    const whole = linked(10);
+    await STORY(whole);
+    for (let at = 0; at < whole.way.frames(); at += 1) {
+      const link = linked(10, (frame) => (frame === at ? 'cut' : 'arrives'));
+      const outcome = await STORY(link).catch((error: LinkError) => error.reason);
+      // The last answers may be cut when all was done.
+      if (typeof outcome === 'string') expect(outcome).toBe('lost');
+      expect(STATES).toContainEqual(valuesOf(link.box.running));
+      expect([STATES[0], STATES[2]]).toContainEqual(valuesOf(link.box.stored));
+      // Connected anew, nobody is in the way, and it goes on from what is there.
+      const again = link.connect(99, ALWAYS);
+      await link.answered(again.client.hello('ROSA'));
+      await link.answered(again.client.unlock('4711'));
+      again.client.close();
+    }
   });
 });
 
-describe('with the host in another process, 150 ms away', () => {
-  let child: ChildProcess | null = null;
-  const folder = mkdtempSync(join(tmpdir(), 'link-'));
-  beforeAll(() => {
-    // The same bundling as of the tests: the process is plain Node.
-    const { buildSync } = jest.requireActual<typeof import('esbuild')>('esbuild');
-    const root = join(__dirname, '..', '..');
-    const outfile = join(folder, 'host.cjs');
-    buildSync({
-      entryPoints: [join(root, 'tests/link/hostInProcess.ts')],
-      outfile,
-      bundle: true,
-      platform: 'node',
-      format: 'cjs',
-      tsconfig: join(root, 'tsconfig.json'),
-      mainFields: ['module', 'main'],
-    });
-    child = fork(join(root, 'tests/link/hostProcess.mjs'), [outfile], { execArgv: [] });
-  });
-  afterAll(() => {
-    child?.kill();
-    rmSync(folder, { recursive: true, force: true });
-  });
-
-  test('a running car says who it is, is written to, stores, and sends samples', async () => {
-    const process = child as ChildProcess;
-    const transport: Transport = {
-      onText: null,
-      onClosed: null,
-      send: (text) => void process.send(text),
-      close: () => void process.kill(),
-    };
-    process.on('message', (text) => transport.onText?.(String(text)));
-    process.on('exit', () => transport.onClosed?.());
-    const rows: (readonly (number | null)[])[] = [];
-    let lost = false;
-    const client = new LinkClient(transport, REAL_CLOCK, {
-      onSamples: (_, more) => rows.push(...more),
-      onLost: () => (lost = true),
-    });
-    const { sections } = await client.identity();
-    const ve = await client.read('ve', 'running');
-    expect(sections.find(({ id }) => id === 've')).toMatchObject({ cells: ve.length, running: sumOf(ve) });
-    await client.unlock('ready');
-    const after = ve.map((value) => value * 0.95);
-    await client.write(
-      've',
-      Array.from(after, (value, index) => ({ index, value })),
-      after,
-    );
-    await client.store();
-    expect((await client.identity()).sections.find(({ id }) => id === 've')?.stored).toBe(sumOf(after));
-    const channels = await client.start(50);
-    expect(channels).toEqual(CHANNEL_IDS);
-    await new Promise<void>((resolve) => REAL_CLOCK.after(700, resolve));
-    await client.stop();
-    expect(rows.length).toBeGreaterThan(100);
-    const times = rows.map((row) => row[CHANNEL_IDS.indexOf('time')] as number);
-    expect(
-      times.every((timeS, i) => i === 0 || Math.abs(timeS - (times[i - 1] as number) - 0.02) < 1e-6),
-    ).toBe(true);
-    expect(lost).toBe(false);
-    client.close();
-  });
+test('frames of all kinds, made up or spoiled, break neither end, and open nothing', async () => {
+  const { client, way, clock, box, answered } = linked();
+  await answered(client.hello('ROSA'));
+  const before = structuredClone(box);
+  const methods = fc.constantFrom(...Object.keys(METHODS).filter((id) => id !== 'hello'));
+  const message = fc.oneof(
+    fc.json(),
+    fc.string(),
+    fc
+      .record({
+        jsonrpc: fc.constant('2.0'),
+        id: fc.nat(),
+        method: methods,
+        params: fc.json().map((text) => JSON.parse(text) as unknown),
+      })
+      .map((is) => JSON.stringify(is)),
+    fc.constant(
+      '{"jsonrpc":"2.0","id":1,"method":"write","params":{"section":"ve","cells":[{"index":0,"value":1}],"sum":0,"folds":false}}',
+    ),
+    fc
+      .record({ jsonrpc: fc.constant('2.0'), id: fc.nat(9), result: fc.json() })
+      .map((is) => JSON.stringify(is)),
+  );
+  let number = 1;
+  await fc.assert(
+    fc.asyncProperty(
+      fc.oneof(fc.uint8Array({ maxLength: 64 }), message),
+      fc.boolean(),
+      async (made, next) => {
+        if (next) number += 1;
+        const bytes = typeof made === 'string' ? framed(number, made.slice(0, 16_000)) : made;
+        way.theirs.onBytes?.(bytes);
+        way.ours.onBytes?.(bytes);
+        await clock.pass(10);
+      },
+    ),
+    { numRuns: 2000 },
+  );
+  expect(box).toEqual(before);
 });

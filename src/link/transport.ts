@@ -1,8 +1,11 @@
-/** A way for texts between a client and a host, in order: a worker’s port, a socket, a process. */
+/**
+ * A way for frames between a client and a host: a worker’s port, a socket, a process, a cable. It may lose, spoil, delay,
+ * reorder and repeat them; the line over it makes that good.
+ */
 export interface Transport {
-  readonly send: (text: string) => void;
+  readonly send: (bytes: Uint8Array) => void;
   /** Who gets what arrives; one at a time. */
-  onText: ((text: string) => void) | null;
+  onBytes: ((bytes: Uint8Array) => void) | null;
   /** Told once, when nothing more can arrive. */
   onClosed: (() => void) | null;
   readonly close: () => void;
@@ -14,10 +17,10 @@ export function transportPair(later: (deliver: () => void) => void): [Transport,
   const ends: [Transport, Transport] = [end(1), end(0)];
   function end(other: 0 | 1): Transport {
     return {
-      onText: null,
+      onBytes: null,
       onClosed: null,
-      send: (text) => {
-        if (open) later(() => (open ? ends[other].onText?.(text) : undefined));
+      send: (bytes) => {
+        if (open) later(() => (open ? ends[other].onBytes?.(bytes) : undefined));
       },
       close: () => {
         if (!open) return;

@@ -1,35 +1,33 @@
 import { serveStatic } from '@hono/node-server/serve-static';
-import { Hono, type MiddlewareHandler } from 'hono';
+import { Hono } from 'hono';
 import { compress } from 'hono/compress';
 import { secureHeaders } from 'hono/secure-headers';
 import { readFile } from 'node:fs/promises';
 import path from 'node:path';
+import type { EcuHost } from './ecu/ecuHost';
+import { ecuRoutes } from './ecu/ecuRoutes';
+import { knownHost, type Names, OWN_NAMES } from './names';
 
 /** A year, s: files named by their content never change. */
 const FOREVER_S = 31_536_000;
 
-/** Names this server answers to: it serves one machine, and a page of another name must not reach it through this one. */
-const OWN_HOSTS = new Set(['localhost', '127.0.0.1', '[::1]']);
-
-/** Refuses a request that names another host. */
-const knownHost: MiddlewareHandler = async (context, next) => {
-  const host = context.req.header('host') ?? new URL(context.req.url).host;
-  if (!OWN_HOSTS.has(host.replace(/:\d+$/, '').toLowerCase())) {
-    return context.text(
-      `This is Lumbre on localhost, not ${host}. Open http://127.0.0.1 with its port.`,
-      421,
-    );
-  }
-  return next();
-};
-
 /**
  * The app from request to response: serves the built files of a folder, and its page for every other address.
  * @param dist folder of the built app, absolute or relative to the working folder.
+ * @param ecu a car that is hosted beside it; null for none.
+ * @param names that it answers to.
+ * @param ecus names of machines whose engine computers its pages may connect to.
  */
-export function createApp(dist: string): Hono {
+export function createApp(
+  dist: string,
+  ecu: EcuHost | null = null,
+  names: Names = OWN_NAMES,
+  ecus: readonly string[] = ['localhost', '127.0.0.1'],
+): Hono {
   const app = new Hono();
-  app.use(knownHost);
+  app.use(knownHost(names));
+  // Before anything that would touch an answer: a socket’s is none.
+  if (ecu !== null) app.route('/', ecuRoutes(ecu, names));
   app.use(compress());
   app.use(
     secureHeaders({
@@ -38,7 +36,7 @@ export function createApp(dist: string): Hono {
         styleSrc: ["'self'", "'unsafe-inline'"],
         imgSrc: ["'self'", 'data:', 'blob:'],
         workerSrc: ["'self'", 'blob:'],
-        connectSrc: ["'self'"],
+        connectSrc: ["'self'", ...ecus.map((name) => `ws://${name}:*`)],
         frameSrc: ["'self'", 'blob:'],
         baseUri: ["'none'"],
         formAction: ["'none'"],

@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
-import type { BenchWorker } from './benchProtocol';
-import { Bench } from './benchTask';
+import { Bench } from '@/hosting';
+import { type BenchWorker, STAND_IN_CODES } from './benchProtocol';
+import { HOST_CLOCK } from './hostClock';
 import { portTransport } from './portTransport';
 
 /** How often the car is moved on, ms. */
@@ -16,18 +17,23 @@ setInterval(() => {
 }, TICK_MS);
 
 const worker: BenchWorker = {
-  open(request, link, onSeen) {
-    bench = new Bench(request, onSeen);
+  open(request, link, onSeen, onFlash) {
+    bench?.endLinks();
+    bench = new Bench(request, STAND_IN_CODES, HOST_CLOCK, onSeen, onFlash);
     bench.link(portTransport(link));
+    bench.wake();
   },
   relink(link) {
+    bench?.endLinks();
     bench?.link(portTransport(link));
+    bench?.wake();
     return bench !== null;
   },
   take: (part) => bench?.take(part),
   drive: (id) => bench?.drive(id),
   scale: (times) => bench?.scale(times),
   close() {
+    bench?.endLinks();
     bench = null;
   },
 };

@@ -1,12 +1,13 @@
 import { proxy, transfer } from 'comlink';
 import type { Calibration } from '@/core/calibration';
 import type { Transport } from '@/link';
+import { factoryFlash, storedBuild } from '@/standin/ecuBox';
 import type {
   BenchWorker,
   DriveId,
+  Flash,
   HandControls,
   LearnedImage,
-  MapImage,
   StandInSeen,
   TimeScale,
 } from './benchProtocol';
@@ -14,7 +15,7 @@ import { drivable } from './drivable';
 import { keptWorker } from './keptWorker';
 import { portTransport } from './portTransport';
 
-const kept = keptWorker<BenchWorker>(() => new Worker(new URL('./bench.worker.ts', import.meta.url)));
+const worker = keptWorker<BenchWorker>(() => new Worker(new URL('./bench.worker.ts', import.meta.url)));
 
 /** What stands beside the bench, and where. */
 export interface StandInPlace {
@@ -23,49 +24,62 @@ export interface StandInPlace {
   readonly seed: number;
 }
 
+/** What the engine computer of a stand-in kept from before; null for what it never had. */
+export interface StandInMemory {
+  readonly flash: Flash | null;
+  /** What it had learned, and by which build. */
+  readonly learned: (LearnedImage & { readonly build: number }) | null;
+}
+
 /**
- * Puts the car of a document beside the bench, with the document's calibration in its engine computer.
- * @param before what was stored in it, and what it had learned; null for the calibration as it is, and for nothing.
+ * Puts the car of a document beside the bench. Its engine computer wakes with what was stored in it; one that was never there
+ * comes with the document.
+ * @param onFlash told when something is stored.
  * @returns the way to its engine computer.
  * @throws as {@link drivable}; rejects when the worker fails.
  */
 export async function openStandIn(
   document: Calibration,
   place: StandInPlace,
-  before: { readonly stored: MapImage | null; readonly learned: LearnedImage | null },
+  kept: StandInMemory,
   onSeen: (seen: StandInSeen) => void,
+  onFlash: (flash: Flash) => void,
 ): Promise<Transport> {
-  const { program, car } = drivable(document);
+  const { car } = drivable(document);
   const { port1, port2 } = new MessageChannel();
-  const request = { program, car, calibration: document.name, ...before, ...place };
-  await kept.answer((remote) => remote.open(request, transfer(port2, [port2]), proxy(onSeen)));
+  const flash = kept.flash !== null && storedBuild(kept.flash) !== null ? kept.flash : factoryFlash(document);
+  const learned = kept.learned?.build === storedBuild(flash) ? kept.learned : null;
+  const request = { car, flash, learned, ...place };
+  await worker.answer((remote) =>
+    remote.open(request, transfer(port2, [port2]), proxy(onSeen), proxy(onFlash)),
+  );
   return portTransport(port1);
 }
 
 /** Another way to the car that is there, its key on; null where none is. */
 export async function relinkStandIn(): Promise<Transport | null> {
-  if (!kept.isMade()) return null;
+  if (!worker.isMade()) return null;
   const { port1, port2 } = new MessageChannel();
-  const isThere = await kept.answer((remote) => remote.relink(transfer(port2, [port2])));
+  const isThere = await worker.answer((remote) => remote.relink(transfer(port2, [port2])));
   return isThere ? portTransport(port1) : null;
 }
 
 /** Sets what hands do at the stand-in. */
 export function takeStandIn(part: Partial<HandControls>): void {
-  void kept.remote().take(part);
+  void worker.remote().take(part);
 }
 
 /** Lets a driver drive the stand-in. */
 export function driveStandIn(id: DriveId): void {
-  void kept.remote().drive(id);
+  void worker.remote().drive(id);
 }
 
 /** Lets its time pass faster. */
 export function scaleStandIn(times: TimeScale): void {
-  void kept.remote().scale(times);
+  void worker.remote().scale(times);
 }
 
 /** Takes it away, if one was ever there. */
 export function closeStandIn(): void {
-  if (kept.isMade()) void kept.remote().close();
+  if (worker.isMade()) void worker.remote().close();
 }

@@ -3,13 +3,13 @@ import type { Transport } from '@/link';
 /** The link over a message port. */
 export function portTransport(port: MessagePort): Transport {
   const transport: Transport = {
-    onText: null,
+    onBytes: null,
     onClosed: null,
-    send: (text) => port.postMessage(text),
+    send: (bytes) => port.postMessage(bytes),
     close: () => port.close(),
   };
   port.onmessage = ({ data }: MessageEvent<unknown>) => {
-    if (typeof data === 'string') transport.onText?.(data);
+    if (data instanceof Uint8Array) transport.onBytes?.(data);
   };
   return transport;
 }

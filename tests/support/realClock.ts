@@ -1,6 +1,9 @@
+import type { LinkClock } from '@/link';
+
 /** Time as it passes. */
-export const REAL_CLOCK = {
-  after: (ms: number, run: () => void): (() => void) => {
+export const REAL_CLOCK: LinkClock = {
+  nowMs: () => performance.now(),
+  after: (ms, run) => {
     const timer = setTimeout(run, ms);
     return () => clearTimeout(timer);
   },

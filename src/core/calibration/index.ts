@@ -55,7 +55,7 @@ export {
 export { fittedLambdas, lambdaGroupsOf } from './lambdas';
 export { pinFunctions } from './pinFunctions';
 export { baseValue, boreMmOf, sweptVolumePerCylinderCm3 } from './quantities';
-export { type Calibration, calibrationSchema, type StandInId } from './schema';
+export { type Calibration, CALIBRATION_VERSION, calibrationSchema, type StandInId } from './schema';
 export {
   authorityMaps,
   closesLoop,

@@ -1,56 +1,65 @@
-import type { EcuProgram, MapId } from '@/core/program';
-import { type Identity, settingsSum, sumOf } from '@/link';
+import type { Calibration } from '@/core/calibration';
+import {
+  cellsFrom,
+  type CellValue,
+  IMAGE_SECTIONS,
+  imageOf,
+  type ImageSectionId,
+  mapOfSection,
+  sectionSum,
+} from '@/core/ecuImage';
+import type { MapData } from '@/core/map';
+import type { MapId } from '@/core/program';
+import type { Contents } from '@/link';
 
-/** A map that runs with other numbers than the document has. */
+/** A map that runs with other numbers than the document has, on the same breakpoints. */
 export interface MapDifference {
   readonly id: MapId;
-  /** Cells that differ, row by row. */
-  readonly cells: readonly { readonly index: number; readonly value: number }[];
+  /** Cells that differ, row by row, as the document has them. */
+  readonly cells: readonly CellValue[];
   /** The whole map as the document has it. */
-  readonly wanted: Float64Array;
+  readonly wanted: MapData;
 }
 
 /** What differs between the document and what runs in the engine computer, and what runs and is not stored in it. */
 export interface Differences {
-  /** Anything but cells of maps: hardware, axes, strategy. It is put in with the key off. */
-  readonly settings: boolean;
-  /** None in another build: its cells may stand at other places, so none is ever written into it. */
+  /** Sections with anything but cells of maps in another way: hardware, breakpoints, strategy. They go in with the engine off. */
+  readonly parts: readonly ImageSectionId[];
   readonly maps: readonly MapDifference[];
-  readonly unstored: readonly string[];
+  readonly unstored: readonly ImageSectionId[];
 }
-
-/** Numbers closer than this are the same: they went through text. */
-const SAME = 1e-9;
 
 /**
  * Compares.
- * @param running the maps that run, as they were read or written last.
- * @param storedSums of each map, the sum of what is stored.
+ * @param running the sections that run, as they were read or written last.
  */
 export function differencesOf(
-  program: EcuProgram,
-  identity: Pick<Identity, 'settings'>,
-  running: Readonly<Record<string, Float64Array>>,
-  storedSums: Readonly<Record<string, number>>,
+  document: Calibration,
+  contents: Pick<Contents, 'running' | 'stored'>,
+  running: Readonly<Record<string, unknown>>,
 ): Differences {
-  const settings = settingsSum(program) !== identity.settings;
-  const ids = settings ? [] : (Object.keys(program.tables) as MapId[]);
-  const maps = ids.flatMap((id): MapDifference[] => {
-    const wanted = program.tables[id]?.values;
-    const runs = running[id];
-    if (wanted === undefined || runs === undefined || runs.length !== wanted.length) return [];
-    const cells = Array.from(wanted, (value, index) => ({ index, value })).filter(
-      ({ index, value }) => Math.abs(value - (runs[index] as number)) > SAME,
-    );
-    return cells.length === 0 ? [] : [{ id, cells, wanted }];
-  });
-  const unstored = Object.entries(running)
-    .filter(([id, values]) => sumOf(values) !== storedSums[id])
-    .map(([id]) => id);
-  return { settings, maps, unstored };
+  const image = imageOf(document);
+  const parts: ImageSectionId[] = [];
+  const maps: MapDifference[] = [];
+  for (const id of IMAGE_SECTIONS) {
+    if (sectionSum(id, image[id]) === contents.running[id]) continue;
+    const map = mapOfSection(id);
+    const wanted = map === null ? null : document.maps[map];
+    const runs = map === null ? null : (running[id] as MapData | null | undefined);
+    const cells = wanted === null || runs === null || runs === undefined ? null : cellsFrom(wanted, runs);
+    if (map === null || wanted === null || cells === null) parts.push(id);
+    else if (cells.length > 0) maps.push({ id: map, cells, wanted });
+  }
+  const unstored = IMAGE_SECTIONS.filter((id) => contents.running[id] !== contents.stored[id]);
+  return { parts, maps, unstored };
 }
 
 /** Nothing differs. */
-export function isSame({ settings, maps }: Differences): boolean {
-  return !settings && maps.length === 0;
+export function isSame({ parts, maps }: Differences): boolean {
+  return parts.length === 0 && maps.length === 0;
+}
+
+/** How many cells of maps differ. */
+export function cellCount({ maps }: Differences): number {
+  return maps.reduce((sum, { cells }) => sum + cells.length, 0);
 }

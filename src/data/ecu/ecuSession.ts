@@ -1,6 +1,27 @@
 import { create } from 'zustand';
+import type { Calibration } from '@/core/calibration';
 import type { ChannelId } from '@/core/channel';
-import { type Identity, type LearnedCells, LinkClient, LinkError, sumOf, type Transport } from '@/link';
+import {
+  buildSum,
+  documentOf,
+  IMAGE_SECTIONS,
+  imageOf,
+  type ImageSectionId,
+  imageSums,
+  sectionSum,
+  withCells,
+} from '@/core/ecuImage';
+import type { MapData } from '@/core/map';
+import {
+  type Codes,
+  type Contents,
+  type Identity,
+  type LearnedCells,
+  LinkClient,
+  LinkError,
+  type Transport,
+} from '@/link';
+import { linkClock } from './clock';
 import type { MapDifference } from './differences';
 import { keepLearned } from './learnedMemory';
 import { forgetLive, takeRows } from './liveFrame';
@@ -11,29 +32,43 @@ export interface EcuSession {
   /** The calibration it was connected for. */
   readonly calibrationId: string | null;
   readonly identity: Identity | null;
+  /** What is in it, by sums: as it was told last, and as it was written since. */
+  readonly contents: Contents | null;
+  /** It takes what is written: the lock code was said. */
+  readonly unlocked: boolean;
   /** What each sample says. */
   readonly channels: readonly ChannelId[];
-  /** The maps that run, as read or written last. */
-  readonly running: Readonly<Record<string, Float64Array>>;
-  readonly storedSums: Readonly<Record<string, number>>;
+  /** The sections that run, as read or written last. */
+  readonly running: Readonly<Record<string, unknown>>;
   /** What it has learned, as it was read last; null while it learns nothing. */
   readonly learned: LearnedCells | null;
-  /** What is being done at it. */
-  readonly doing: 'sending' | 'storing' | 'forgetting' | 'folding' | null;
+  /** What is being done at it, and how far it is where that is known. */
+  readonly doing: 'sending' | 'verifying' | 'storing' | 'fetching' | 'forgetting' | 'folding' | null;
+  readonly progress: number | null;
   /** Why the last thing came to nothing. */
-  readonly failure: string | null;
+  readonly failure: EcuFailure | null;
+  /** When it was lost: what had not been stored, by section. */
+  readonly notStored: readonly ImageSectionId[];
+}
+
+export interface EcuFailure {
+  readonly reason: LinkError['reason'] | 'address' | 'other' | 'notVerified';
+  readonly message: string;
 }
 
 const NOT_CONNECTED: EcuSession = {
   phase: 'none',
   calibrationId: null,
   identity: null,
+  contents: null,
+  unlocked: false,
   channels: [],
   running: {},
-  storedSums: {},
   learned: null,
   doing: null,
+  progress: null,
   failure: null,
+  notStored: [],
 };
 
 /** Samples a second that are asked for. */
@@ -46,35 +81,52 @@ export const useEcu = create<EcuSession>(() => NOT_CONNECTED);
 
 let client: LinkClient | null = null;
 
-const clock = {
-  after: (ms: number, run: () => void) => {
-    const timer = setTimeout(run, ms);
-    return () => clearTimeout(timer);
-  },
-};
+/** What opens an engine computer: null leaves it locked. */
+export interface OwnCodes {
+  readonly pairing: NonNullable<Codes['pairing']>;
+  readonly lock: string | null;
+}
 
 /** Connects over a way: who is there, what runs in it, and its samples from now on. The link before it is closed. */
-export async function connectEcu(transport: Transport, calibrationId: string, key: string): Promise<void> {
+export async function connectEcu(
+  transport: Transport,
+  calibrationId: string,
+  codes: OwnCodes,
+): Promise<void> {
   disconnectEcu();
   useEcu.setState({ ...NOT_CONNECTED, phase: 'connecting', calibrationId });
-  let channels: Awaited<ReturnType<LinkClient['start']>> = [];
-  const made = new LinkClient(transport, clock, {
-    onSamples: (_, rows) => takeRows(channels, rows),
+  const session = crypto.getRandomValues(new Uint32Array(1))[0] ?? 0;
+  const made: LinkClient = new LinkClient(transport, linkClock, session, {
+    onSamples: (_, rows) => takeRows(useEcu.getState().channels, rows),
     onLost: () => lose(made),
   });
   client = made;
   try {
-    const identity = await made.identity();
-    await made.unlock(key);
-    const running: Record<string, Float64Array> = {};
-    for (const { id } of identity.sections) running[id] = await made.read(id, 'running');
-    const storedSums = Object.fromEntries(identity.sections.map(({ id, stored }) => [id, stored]));
-    channels = await made.start(LIVE_RATE_HZ);
-    if (client === made) useEcu.setState({ phase: 'live', identity, channels, running, storedSums });
+    const identity = await made.hello(codes.pairing);
+    if (codes.lock !== null) await made.unlock(codes.lock);
+    const [contents, running] = await read(made);
+    const channels = await made.start(LIVE_RATE_HZ);
+    if (client !== made) return;
+    useEcu.setState({ phase: 'live', identity, contents, running, channels, unlocked: codes.lock !== null });
     void watchLearned(made);
   } catch (error) {
-    if (client === made) failed(error);
+    if (client !== made) return;
+    made.close();
+    failed(error);
   }
+}
+
+/** What is in it by sums, and all that runs. */
+async function read(from: LinkClient): Promise<[Contents, Record<string, unknown>]> {
+  const contents = await from.contents();
+  return [contents, await from.read('running', Object.keys(contents.running))];
+}
+
+/** It could not even be reached. */
+export function couldNotReach(calibrationId: string, message: string): void {
+  disconnectEcu();
+  const failure: EcuFailure = { reason: 'address', message };
+  useEcu.setState({ ...NOT_CONNECTED, phase: 'lost', calibrationId, failure });
 }
 
 /** Closes the link; nothing is live any more. */
@@ -86,29 +138,116 @@ export function disconnectEcu(): void {
   forgetLive();
 }
 
+/** Opens it for writing. @returns whether it did. */
+export async function unlockEcu(code: string): Promise<boolean> {
+  if (client === null) return false;
+  useEcu.setState({ failure: null });
+  try {
+    await client.unlock(code);
+    useEcu.setState({ unlocked: true });
+    return true;
+  } catch (error) {
+    failed(error);
+    return false;
+  }
+}
+
+/** Locks it again. */
+export async function lockEcu(): Promise<void> {
+  await client?.lock().catch(failed);
+  useEcu.setState({ unlocked: false });
+}
+
 /** Writes what differs into what runs. It acts at once, and is not stored. @returns whether all of it arrived. */
 export function sendMaps(maps: readonly MapDifference[]): Promise<boolean> {
   return doAt('sending', async (at) => {
     for (const { id, cells, wanted } of maps) {
-      const after = (useEcu.getState().running[id] ?? wanted).slice();
       for (let from = 0; from < cells.length; from += CELLS_TOGETHER) {
-        const some = cells.slice(from, from + CELLS_TOGETHER);
-        for (const { index, value } of some) after[index] = value;
-        await at.write(id, some, after);
-        const written = after.slice();
-        useEcu.setState(({ running }) => ({ running: { ...running, [id]: written } }));
+        await writeCells(at, { id, cells: cells.slice(from, from + CELLS_TOGETHER), wanted }, false);
       }
     }
   });
+}
+
+async function writeCells(
+  at: LinkClient,
+  { id, cells, wanted }: MapDifference,
+  folds: boolean,
+): Promise<void> {
+  const section = `maps.${id}` as const;
+  const after = withCells((useEcu.getState().running[section] as MapData | undefined) ?? wanted, cells);
+  if (after === null) throw new LinkError('badCell', 'The map in the engine computer is of another size.');
+  const sum = sectionSum(section, after);
+  await (folds ? at.fold(section, cells, sum) : at.write(section, cells, sum));
+  took({ [section]: after });
+}
+
+/** What runs is this from now on. */
+function took(sections: Readonly<Record<string, unknown>>): void {
+  useEcu.setState(({ running, contents }) => ({
+    running: { ...running, ...sections },
+    contents:
+      contents === null
+        ? null
+        : {
+            ...contents,
+            running: {
+              ...contents.running,
+              ...Object.fromEntries(Object.entries(sections).map(([id, is]) => [id, sectionSum(id, is)])),
+            },
+          },
+  }));
+}
+
+/**
+ * Puts a calibration in, whole: what differs is sent, runs all at once, and is made sure of, by sums and then by every value
+ * read back. @returns whether it is there.
+ */
+export function sendCalibration(document: Calibration): Promise<boolean> {
+  return doAt('sending', async (at) => {
+    const image = imageOf(document);
+    const sums = imageSums(image);
+    const { running } = await at.contents();
+    const ids = IMAGE_SECTIONS.filter((id) => id === 'about' || running[id] !== sums[id]);
+    const sections = Object.fromEntries(ids.map((id) => [id, image[id]]));
+    await at.send(sections, sums, (progress) => useEcu.setState({ progress }));
+    useEcu.setState({ doing: 'verifying', progress: null });
+    const [contents, runs] = await read(at);
+    const other = IMAGE_SECTIONS.find(
+      (id) => contents.running[id] !== sums[id] || sectionSum(id, runs[id]) !== sums[id],
+    );
+    useEcu.setState({ contents, running: runs });
+    if (other !== undefined) throw new NotVerified(other);
+    // Another build may send other channels.
+    useEcu.setState({ channels: await at.start(LIVE_RATE_HZ) });
+  });
+}
+
+/** What was sent is not what was read back. */
+class NotVerified extends Error {
+  constructor(section: string) {
+    super(`What was read back is not what was sent, in ${section}. Send again; nothing was stored.`);
+  }
+}
+
+/** The calibration that runs or is stored in it, as a document; null where it could not be had. */
+export async function fetchCalibration(of: 'running' | 'stored'): Promise<Calibration | null> {
+  let document: Calibration | null = null;
+  await doAt('fetching', async (at) => {
+    const contents = await at.contents();
+    const image = await at.read(of, Object.keys(contents[of]));
+    const read = documentOf(image);
+    if (!read.ok) throw new Error('What the engine computer holds is no calibration that Lumbre reads.');
+    document = read.document;
+  });
+  return document;
 }
 
 /** Has the engine computer keep what runs over key off. @returns whether it did. */
 export function storeInEcu(): Promise<boolean> {
   return doAt('storing', async (at) => {
     await at.store();
-    const { running } = useEcu.getState();
-    const storedSums = Object.fromEntries(Object.entries(running).map(([id, values]) => [id, sumOf(values)]));
-    useEcu.setState({ storedSums });
+    useEcu.setState({ contents: await at.contents() });
   });
 }
 
@@ -120,16 +259,16 @@ let stopAsking: () => void = () => undefined;
 /** Asks for what was learned now and again, and keeps it with the calibration; ends where nothing is learned. */
 async function watchLearned(of: LinkClient): Promise<void> {
   if (!(await readLearned(of)) || client !== of) return;
-  stopAsking = clock.after(LEARNED_EACH_MS, () => void watchLearned(of));
+  stopAsking = linkClock.after(LEARNED_EACH_MS, () => void watchLearned(of));
 }
 
 async function readLearned(of: LinkClient): Promise<boolean> {
   try {
     const learned = await of.learned();
-    const { calibrationId, identity } = useEcu.getState();
-    if (client !== of || calibrationId === null || identity === null) return false;
+    const { calibrationId, running } = useEcu.getState();
+    if (client !== of || calibrationId === null) return false;
     useEcu.setState({ learned });
-    await keepLearned(calibrationId, identity.settings, learned).catch(() => undefined);
+    await keepLearned(calibrationId, buildSum(running), learned).catch(() => undefined);
     return true;
   } catch {
     return false;
@@ -154,9 +293,8 @@ export async function foldLearned(made: (learned: LearnedCells) => MapDifference
   const done = await doAt('folding', async (at) => {
     const map = made(await at.learned());
     if (map === null) return;
-    await at.fold(map.id, map.cells, map.wanted);
+    await writeCells(at, map, true);
     folded = true;
-    useEcu.setState(({ running }) => ({ running: { ...running, [map.id]: map.wanted.slice() } }));
     await readLearned(at);
   });
   return done && folded;
@@ -166,28 +304,40 @@ async function doAt(
   doing: NonNullable<EcuSession['doing']>,
   run: (at: LinkClient) => Promise<void>,
 ): Promise<boolean> {
-  if (client === null) return false;
-  useEcu.setState({ doing, failure: null });
+  const at = client;
+  if (at === null) return false;
+  useEcu.setState({ doing, progress: null, failure: null });
   try {
-    await run(client);
+    await run(at);
     return true;
   } catch (error) {
-    failed(error);
+    if (client === at) failed(error);
     return false;
   } finally {
-    useEcu.setState({ doing: null });
+    if (client === at) useEcu.setState({ doing: null, progress: null });
   }
 }
 
 function failed(error: unknown): void {
-  const failure = error instanceof Error ? error.message : 'The engine computer did not answer.';
-  const lost = error instanceof LinkError && error.reason === 'lost';
-  useEcu.setState(({ phase }) => ({ failure, phase: lost || phase === 'connecting' ? 'lost' : phase }));
+  const message = error instanceof Error ? error.message : 'The engine computer did not answer.';
+  const reason = reasonOf(error);
+  useEcu.setState(({ phase }) => ({
+    failure: { reason, message },
+    phase: reason === 'lost' || phase === 'connecting' ? 'lost' : phase,
+  }));
+}
+
+function reasonOf(error: unknown): EcuFailure['reason'] {
+  if (error instanceof LinkError) return error.reason;
+  return error instanceof NotVerified ? 'notVerified' : 'other';
 }
 
 function lose(of: LinkClient): void {
   if (client !== of) return;
   stopAsking();
   forgetLive();
-  useEcu.setState({ phase: 'lost', doing: null });
+  const { contents } = useEcu.getState();
+  const notStored =
+    contents === null ? [] : IMAGE_SECTIONS.filter((id) => contents.running[id] !== contents.stored[id]);
+  useEcu.setState({ phase: 'lost', doing: null, progress: null, unlocked: false, notStored });
 }

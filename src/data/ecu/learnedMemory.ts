@@ -5,7 +5,7 @@ import { storage } from '../store/browserStorage';
 /** What an engine computer has learned, kept with the calibration it was learned by: as it was read last. */
 const memorySchema = z.object({
   /** A sum of everything but cells: in another build its cells may stand at other places. */
-  settings: z.number(),
+  build: z.number(),
   /** When it was read, ISO. */
   readAt: z.string(),
   ln: z.array(z.number()),
@@ -19,10 +19,10 @@ const keyOf = (calibrationId: string) => `learned/${calibrationId}`;
 /** Keeps what was read. */
 export async function keepLearned(
   calibrationId: string,
-  settings: number,
+  build: number,
   { ln, evidenceS }: LearnedCells,
 ): Promise<void> {
-  const memory = { settings, readAt: new Date().toISOString(), ln, evidenceS };
+  const memory = { build, readAt: new Date().toISOString(), ln, evidenceS };
   await storage.setItem(keyOf(calibrationId), JSON.stringify(memory));
 }
 

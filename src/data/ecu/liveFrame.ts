@@ -25,10 +25,7 @@ const live = {
 };
 
 /** Takes rows of samples in. @param channels of each row, in its order. */
-export function takeRows(
-  channels: readonly ChannelId[],
-  rows: readonly (readonly (number | null)[])[],
-): void {
+export function takeRows(channels: readonly ChannelId[], rows: readonly ArrayLike<number>[]): void {
   for (const row of rows) {
     for (let i = 0; i < channels.length; i += 1) {
       live.frame[AT[channels[i] as ChannelId]] = row[i] ?? NaN;

@@ -1,48 +1,35 @@
 import { z } from '@/core/field/schema';
-import type { EcuProgram } from '@/core/program';
-import { settingsSum } from '@/link';
 import { storage } from '../store/browserStorage';
 
-/** What the engine computer of a stand-in keeps while the page is closed: a sum of its settings, and its maps. */
-const memorySchema = z.object({
-  settings: z.number(),
-  maps: z.record(z.string(), z.array(z.number())),
-});
+/** One of the two places where the engine computer of a stand-in keeps a calibration. */
+const slotSchema = z
+  .object({ generation: z.number(), text: z.string(), sum: z.number().nullable() })
+  .nullable();
 
-/** A sum of everything but cells: what was stored in another build does not fit. */
-export function programSum(program: EcuProgram): number {
-  return settingsSum(program);
-}
+const flashSchema = z.object({ slots: z.tuple([slotSchema, slotSchema]) });
+
+/** What the engine computer of a stand-in keeps while the page is closed. */
+export type KeptFlash = z.infer<typeof flashSchema>;
 
 const keyOf = (calibrationId: string) => `ecu/${calibrationId}`;
 
-/** Keeps what was stored in the engine computer of this calibration’s stand-in. */
-export async function keepStored(
+/** Keeps it, with the stand-in of this calibration. */
+export async function keepFlash(
   calibrationId: string,
-  settings: number,
-  maps: Readonly<Record<string, Float64Array>>,
+  flash: {
+    readonly slots: readonly [KeptFlash['slots'][0], KeptFlash['slots'][1]];
+  },
 ): Promise<void> {
-  const plain = Object.fromEntries(Object.entries(maps).map(([id, values]) => [id, Array.from(values)]));
-  await storage.setItem(keyOf(calibrationId), JSON.stringify({ settings, maps: plain }));
+  await storage.setItem(keyOf(calibrationId), JSON.stringify(flash));
 }
 
-/** What was stored in it, for a car with these settings; null where nothing was, or it cannot be read. */
-export async function readStored(
-  calibrationId: string,
-  settings: number,
-): Promise<Record<string, Float64Array> | null> {
+/** What was kept; null where nothing was, or it cannot be read. */
+export async function keptFlash(calibrationId: string): Promise<KeptFlash | null> {
   const text = await storage.getItem(keyOf(calibrationId));
   if (text === null) return null;
-  const read = memorySchema.safeParse(parsed(text));
-  if (!read.success || read.data.settings !== settings) return null;
-  return Object.fromEntries(
-    Object.entries(read.data.maps).map(([id, values]) => [id, Float64Array.from(values)]),
-  );
-}
-
-function parsed(text: string): unknown {
   try {
-    return JSON.parse(text);
+    const read = flashSchema.safeParse(JSON.parse(text));
+    return read.success ? read.data : null;
   } catch {
     return null;
   }

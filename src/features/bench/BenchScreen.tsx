@@ -24,7 +24,7 @@ export function BenchScreen() {
   const { id } = useGlobalSearchParams<{ id: string }>();
   const { state, differences } = useLinkState(id, document);
   const [controls, setControls] = useState(false);
-  const live = state === 'same' || state === 'differs';
+  const live = differences !== null;
   const compiled = compile(document);
   const mapId = compiled.ok ? fillingMapOf(compiled.program) : null;
   const record = <RecordButton id={id} calibration={document.name} live={live} />;
@@ -41,7 +41,7 @@ export function BenchScreen() {
           Bench
         </Heading>
         <LinkCard
-          id={id}
+          document={document}
           state={state}
           differences={differences}
           onConnect={() => void connectStandIn(id, document)}

@@ -1,17 +1,19 @@
 import { View } from 'react-native';
-import type { Differences } from '@/data/ecu/differences';
-import { sendMaps, storeInEcu, useEcu } from '@/data/ecu/ecuSession';
-import { keepStored } from '@/data/ecu/standInMemory';
+import type { Calibration } from '@/core/calibration';
+import { blockingFindings, findingWords } from '@/core/checks';
+import { cellCount, type Differences } from '@/data/ecu/differences';
+import { sendCalibration, sendMaps, storeInEcu, useEcu } from '@/data/ecu/ecuSession';
 import type { LinkState } from '@/data/ecu/useLinkState';
 import { Button } from '@/ui/button/Button';
 import { Card, Message } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
-import { SPACE, useRoles } from '@/ui/theme';
-import { linkSentence } from './linkWords';
+import { SPACE } from '@/ui/theme';
+import { doingWords, linkSentence, tryWords } from './linkWords';
 import { leaveStandIn, useStandIn } from './standInStore';
+import { ThreeWords } from './ThreeWords';
 
 interface Props {
-  id: string;
+  document: Calibration;
   state: LinkState;
   differences: Differences | null;
   onConnect: () => void;
@@ -19,25 +21,18 @@ interface Props {
 }
 
 /** The link in words: what is on the screen, what runs and what is stored, and what can be done about it. */
-export function LinkCard({ id, state, differences, onConnect, onReconnect }: Props) {
+export function LinkCard({ document, state, differences, onConnect, onReconnect }: Props) {
   const identity = useEcu((ecu) => ecu.identity);
-  const doing = useEcu((ecu) => ecu.doing);
-  const linkFailure = useEcu((ecu) => ecu.failure);
-  const standInFailure = useStandIn((standIn) => standIn.failure);
-  const failure = linkFailure ?? standInFailure;
-  const live = state === 'same' || state === 'differs';
-  const cells = differences?.maps.reduce((sum, { cells: of }) => sum + of.length, 0) ?? 0;
-  const store = async () => {
-    if (!(await storeInEcu()) || identity === null) return;
-    await keepStored(id, identity.settings, useEcu.getState().running);
-  };
+  const notStored = useEcu((ecu) => ecu.notStored);
+  const live = differences !== null;
   return (
     <Card title={live && identity !== null ? identity.name : 'The link'}>
-      {live && differences !== null ? <ThreeWords cells={cells} differences={differences} /> : null}
+      {differences === null ? null : <ThreeWords differences={differences} />}
       <View role="status" aria-label="Link">
-        <Text>{linkSentence(state, differences)}</Text>
+        <Text>{linkSentence(state, differences, notStored)}</Text>
       </View>
-      {failure === null ? null : <Message tone="error">{failure}</Message>}
+      <Doing />
+      <Failure />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         {state === 'none' || state === 'lost' ? (
           <Button
@@ -47,26 +42,7 @@ export function LinkCard({ id, state, differences, onConnect, onReconnect }: Pro
             onPress={state === 'lost' ? onReconnect : onConnect}
           />
         ) : null}
-        {differences?.settings === true ? (
-          <Button label="Put the whole calibration in" icon="key-variant" onPress={onConnect} />
-        ) : null}
-        {cells > 0 && differences !== null ? (
-          <Button
-            label={`Send ${cells} ${cells === 1 ? 'cell' : 'cells'} to the ECU`}
-            kind="primary"
-            icon="send-outline"
-            disabled={doing !== null}
-            onPress={() => void sendMaps(differences.maps)}
-          />
-        ) : null}
-        {differences !== null && differences.unstored.length > 0 ? (
-          <Button
-            label="Store in ECU"
-            icon="content-save-check-outline"
-            disabled={doing !== null}
-            onPress={() => void store()}
-          />
-        ) : null}
+        {differences === null ? null : <Acts document={document} differences={differences} />}
         {live || state === 'lost' ? (
           <Button label="Disconnect" icon="link-variant-off" onPress={leaveStandIn} />
         ) : null}
@@ -75,56 +51,65 @@ export function LinkCard({ id, state, differences, onConnect, onReconnect }: Pro
   );
 }
 
-/** Screen, running and stored, joined where they are the same. */
-function ThreeWords({ cells, differences }: { cells: number; differences: Differences }) {
-  const { settings, unstored } = differences;
-  const toRunning = settings ? 'other build' : cells === 0 ? null : `${cells}`;
-  const toStored =
-    unstored.length === 0 ? null : `${unstored.length} ${unstored.length === 1 ? 'map' : 'maps'}`;
-  return (
-    <View
-      aria-label={[
-        toRunning === null ? 'Screen and running are the same' : `Screen and running differ: ${toRunning}`,
-        toStored === null ? 'running and stored are the same' : `running and stored differ: ${toStored}`,
-      ].join('; ')}
-      role="img"
-      style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}
-    >
-      <Text kind="strong">Screen</Text>
-      <Join broken={toRunning} />
-      <Text kind="strong">Running</Text>
-      <Join broken={toStored} />
-      <Text kind="strong">Stored</Text>
+function Doing() {
+  const doing = useEcu((ecu) => ecu.doing);
+  const progress = useEcu((ecu) => ecu.progress);
+  const words = doingWords({ doing, progress });
+  return words === null ? null : (
+    <View role="status" aria-label="At the engine computer">
+      <Text kind="number">{words}</Text>
     </View>
   );
 }
 
-/** A line where two are the same; broken, with what differs on it, where they are not. */
-function Join({ broken }: { broken: string | null }) {
-  if (broken === null) return <Line whole />;
-  return (
-    <View style={{ flex: 2, flexDirection: 'row', alignItems: 'center', gap: SPACE.xs }}>
-      <Line whole={false} />
-      <Text kind="small" colour="accent">
-        {broken}
-      </Text>
-      <Line whole={false} />
-    </View>
-  );
+function Failure() {
+  const failure = useEcu((ecu) => ecu.failure);
+  const standInFailure = useStandIn((standIn) => standIn.failure);
+  if (failure === null)
+    return standInFailure === null ? null : <Message tone="error">{standInFailure}</Message>;
+  const tried = tryWords(failure);
+  return <Message tone="error">{tried === null ? failure.message : `${tried} ${failure.message}`}</Message>;
 }
 
-function Line({ whole }: { whole: boolean }) {
-  const roles = useRoles();
+/** What can be done about what differs. */
+function Acts({ document, differences }: { document: Calibration; differences: Differences }) {
+  const doing = useEcu((ecu) => ecu.doing);
+  const { parts, maps, unstored } = differences;
+  const cells = cellCount(differences);
+  const [inTheWay] = parts.length > 0 || cells > 0 ? blockingFindings(document) : [];
+  if (inTheWay !== undefined) {
+    return (
+      <Message tone="warning">{`Nothing is sent while something stands in the way. ${findingWords(inTheWay)}`}</Message>
+    );
+  }
   return (
-    <View
-      style={{
-        flex: 1,
-        height: 0,
-        minWidth: 8,
-        borderTopWidth: 2,
-        borderColor: whole ? roles.good : roles.accent,
-        borderStyle: whole ? 'solid' : 'dashed',
-      }}
-    />
+    <>
+      {parts.length > 0 ? (
+        <Button
+          label="Send the calibration to the ECU"
+          kind="primary"
+          icon="send-outline"
+          disabled={doing !== null}
+          onPress={() => void sendCalibration(document)}
+        />
+      ) : null}
+      {parts.length === 0 && cells > 0 ? (
+        <Button
+          label={`Send ${cells} ${cells === 1 ? 'cell' : 'cells'} to the ECU`}
+          kind="primary"
+          icon="send-outline"
+          disabled={doing !== null}
+          onPress={() => void sendMaps(maps)}
+        />
+      ) : null}
+      {unstored.length > 0 ? (
+        <Button
+          label="Store in ECU"
+          icon="content-save-check-outline"
+          disabled={doing !== null}
+          onPress={() => void storeInEcu()}
+        />
+      ) : null}
+    </>
   );
 }

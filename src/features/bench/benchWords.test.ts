@@ -1,7 +1,10 @@
 import { frameOf, type ChannelValues, LOOP_CODE, PHASE } from '@/core/channel';
+import { IMAGE_SECTIONS } from '@/core/ecuImage';
 import type { Differences } from '@/data/ecu/differences';
-import { linkSentence } from './linkWords';
+import type { EcuFailure } from '@/data/ecu/ecuSession';
+import { doingWords, linkSentence, tryWords } from './linkWords';
 import { liveSentences } from './liveWords';
+import { sectionLabel } from './sectionWords';
 
 const running: ChannelValues = {
   phase: PHASE.running,
@@ -80,28 +83,65 @@ describe('what is wrong now', () => {
 
 describe('the state of the link in a sentence', () => {
   const differences = (change: Partial<Differences> = {}): Differences => ({
-    settings: false,
+    parts: [],
     maps: [],
     unstored: [],
     ...change,
   });
-  const map = (id: 've' | 'spark' | 'lambda') => ({ id, cells: [], wanted: new Float64Array(0) });
+  const wanted = { x: [], y: [], values: [], sources: [], cellSources: [] };
+  const map = (id: 've' | 'spark' | 'lambda') => ({ id, cells: [], wanted });
 
   test.each([
     ['none', null, /^Not connected/],
     ['connecting', null, /^Asking who/],
-    ['lost', null, /nobody answers. Is the key on\?/],
+    ['lost', null, /nobody answers. All that ran was stored. Is the key on\?/],
     ['same', differences(), /runs, and is stored/],
-    ['same', differences({ unstored: ['ve'] }), /gone with the key: store it/],
-    ['differs', differences({ settings: true, maps: [map('ve')] }), /^Another build/],
+    ['same', differences({ unstored: ['maps.ve'] }), /gone with the key: store it/],
+    [
+      'differs',
+      differences({ parts: ['injectors', 'trigger'], maps: [map('ve')] }),
+      /another build: .* in injectors, trigger and volumetric efficiency/,
+    ],
     ['differs', differences({ maps: [map('ve')] }), /in volumetric efficiency\.$/],
     [
       'differs',
       differences({ maps: [map('ve'), map('spark'), map('lambda')] }),
       /efficiency, spark advance and lambda target\.$/,
     ],
-    ['differs', null, /not complete/],
+    [
+      'differs',
+      differences({ parts: ['engine', 'cams', 'trigger', 'pins', 'coils'] }),
+      /in engine, cams, trigger and 2 more/,
+    ],
+    ['differs', null, /cannot be compared/],
+    ['locked', differences(), /runs, and is stored/],
+    ['sending', differences(), /On its way/],
   ] as const)('%s', (state, of, words) => {
     expect(linkSentence(state, of)).toMatch(words);
+  });
+
+  test('lost, it names what was not stored', () => {
+    expect(linkSentence('lost', null, ['maps.ve', 'idle'])).toMatch(
+      /Not stored was what ran in volumetric efficiency and idle/,
+    );
+  });
+
+  test('why it did not connect is said as one of address, pairing, version and lock', () => {
+    const tried = (reason: EcuFailure['reason']) => tryWords({ reason, message: '' });
+    expect(tried('address')).toMatch(/the address/);
+    expect(tried('notPaired')).toMatch(/the pairing code/);
+    expect(tried('otherProtocol')).toMatch(/the version/);
+    expect(tried('wrongCode')).toMatch(/the lock/);
+    expect(tried('lost')).toBeNull();
+  });
+
+  test('every section has a name', () => {
+    for (const id of IMAGE_SECTIONS) expect(sectionLabel(id)).toMatch(/^[A-Z]/);
+  });
+
+  test('what is being done is said, with how far it is', () => {
+    expect(doingWords({ doing: 'sending', progress: 0.5 })).toBe('Sending, 50 %');
+    expect(doingWords({ doing: 'verifying', progress: null })).toMatch(/Reading it back/);
+    expect(doingWords({ doing: null, progress: null })).toBeNull();
   });
 });

@@ -1,22 +1,39 @@
-import { inSentence } from '@/core/units';
-import { MAP_DEFINITIONS } from '@/core/program';
 import type { Differences } from '@/data/ecu/differences';
+import type { EcuFailure, EcuSession } from '@/data/ecu/ecuSession';
+import type { ImageSectionId } from '@/core/ecuImage';
 import type { LinkState } from '@/data/ecu/useLinkState';
+import { formatNumber } from '@/core/units';
+import { sectionsNamed } from './sectionWords';
 
 /** The state of the link as a sentence: what it means, and what to do. */
-export function linkSentence(state: LinkState, differences: Differences | null): string {
+export function linkSentence(
+  state: LinkState,
+  differences: Differences | null,
+  notStored: readonly ImageSectionId[] = [],
+): string {
   switch (state) {
     case 'none':
       return 'Not connected. Nothing here is live until an engine computer answers.';
     case 'connecting':
       return 'Asking who is there.';
     case 'lost':
-      return 'The link is lost: nobody answers. Is the key on? Connect again and compare; what was not stored may be gone.';
+      return lostSentence(notStored);
+    case 'sending':
+      return 'On its way. Nothing else is changed meanwhile.';
     case 'same':
+    case 'locked':
       return storedSentence(differences);
     case 'differs':
       return differs(differences);
   }
+}
+
+function lostSentence(notStored: readonly ImageSectionId[]): string {
+  const gone =
+    notStored.length === 0
+      ? 'All that ran was stored.'
+      : `Not stored was what ran in ${sectionsNamed(notStored)}: it is gone if the power is. It is still on the screen.`;
+  return `The link is lost: nobody answers. ${gone} Is the key on? Connect again and compare.`;
 }
 
 function storedSentence(differences: Differences | null): string {
@@ -26,15 +43,44 @@ function storedSentence(differences: Differences | null): string {
 }
 
 function differs(differences: Differences | null): string {
-  if (differences === null) return 'The calibration on the screen is not complete, so it cannot be compared.';
-  if (differences.settings) {
-    return 'Another build is in it: hardware, axes or strategy differ from the screen. The whole calibration goes in with the engine off.';
-  }
-  const names = differences.maps.map(({ id }) => inSentence(MAP_DEFINITIONS[id].label));
-  return `What runs differs from the screen in ${listed(names)}.`;
+  if (differences === null) return 'What runs cannot be compared.';
+  const { parts, maps } = differences;
+  const mapIds = maps.map(({ id }): ImageSectionId => `maps.${id}`);
+  if (parts.length === 0) return `What runs differs from the screen in ${sectionsNamed(mapIds)}.`;
+  return `What runs is another build: it differs from the screen in ${sectionsNamed([...parts, ...mapIds])}. It goes in whole, with the engine standing.`;
 }
 
-function listed(names: readonly string[]): string {
-  if (names.length < 2) return names.join('');
-  return `${names.slice(0, -1).join(', ')} and ${names.at(-1) ?? ''}`;
+/** What is being done at the engine computer. */
+export function doingWords({ doing, progress }: Pick<EcuSession, 'doing' | 'progress'>): string | null {
+  const share = progress === null ? '' : `, ${formatNumber(100 * progress, 0)} %`;
+  switch (doing) {
+    case 'sending':
+      return `Sending${share}`;
+    case 'verifying':
+      return 'Reading it back, to be sure';
+    case 'storing':
+      return 'Storing';
+    case 'fetching':
+      return 'Fetching';
+    default:
+      return null;
+  }
+}
+
+/** What to try when it did not connect, or something came to nothing. */
+export function tryWords({ reason }: EcuFailure): string | null {
+  switch (reason) {
+    case 'address':
+      return 'It was the address: is the engine computer on, and in the same network?';
+    case 'notPaired':
+      return 'It was the pairing code: read it again where the engine computer was started.';
+    case 'otherProtocol':
+      return 'It was the version.';
+    case 'wrongCode':
+    case 'tooManyTries':
+    case 'writerThere':
+      return 'It was the lock.';
+    default:
+      return null;
+  }
 }

@@ -1,8 +1,8 @@
 import { create } from 'zustand';
-import { type Calibration, compile } from '@/core/calibration';
-import { connectEcu, disconnectEcu, useEcu } from '@/data/ecu/ecuSession';
+import type { Calibration } from '@/core/calibration';
+import { connectEcu, disconnectEcu } from '@/data/ecu/ecuSession';
 import { keptLearned } from '@/data/ecu/learnedMemory';
-import { keepStored, programSum, readStored } from '@/data/ecu/standInMemory';
+import { keepFlash, keptFlash } from '@/data/ecu/standInMemory';
 import {
   closeStandIn,
   driveStandIn,
@@ -14,7 +14,7 @@ import {
 import {
   type DriveId,
   type HandControls,
-  STAND_IN_KEY,
+  STAND_IN_CODES,
   type StandInSeen,
   type TimeScale,
 } from '@/workers/benchProtocol';
@@ -44,24 +44,22 @@ export function changeStandIn(part: Partial<Pick<StandInState, 'coolantC' | 'air
 
 /**
  * Puts the car of a calibration beside the bench, key on, and connects to its engine computer. It wakes with what was stored
- * in it; one that has never been there, or was another build, holds the calibration as it is.
+ * in it; one that has never been there comes with the calibration as it is.
  */
 export function connectStandIn(id: string, document: Calibration): Promise<void> {
   return connecting(async () => {
     const { coolantC, airC } = useStandIn.getState();
-    const compiled = compile(document);
-    const settings = compiled.ok ? programSum(compiled.program) : null;
-    const stored = settings === null ? null : await readStored(id, settings);
-    const kept = await keptLearned(id);
-    const learned = kept?.settings === settings ? kept : null;
+    const kept = { flash: await keptFlash(id), learned: await keptLearned(id) };
     const place = { coolantC, airC, seed: 1 };
-    const way = await openStandIn(document, place, { stored, learned }, (seen) =>
-      useStandIn.setState({ seen }),
+    const way = await openStandIn(
+      document,
+      place,
+      kept,
+      (seen) => useStandIn.setState({ seen }),
+      (flash) => void keepFlash(id, flash),
     );
     useStandIn.setState({ times: 1 });
-    await connectEcu(way, id, STAND_IN_KEY);
-    const { identity, running } = useEcu.getState();
-    if (stored === null && identity !== null) await keepStored(id, identity.settings, running);
+    await connectEcu(way, id, STAND_IN_CODES);
   });
 }
 
@@ -70,7 +68,7 @@ export function reconnectStandIn(id: string, document: Calibration): Promise<voi
   return connecting(async () => {
     const way = await relinkStandIn();
     if (way === null) await connectStandIn(id, document);
-    else await connectEcu(way, id, STAND_IN_KEY);
+    else await connectEcu(way, id, STAND_IN_CODES);
   });
 }
 

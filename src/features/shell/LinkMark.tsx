@@ -7,6 +7,8 @@ import { type MarkTone, StateMark } from '@/ui/layout';
 const MARKS: Readonly<Record<LinkState, { tone: MarkTone; label: string; icon: IconName }>> = {
   none: { tone: 'plain', label: 'Not connected', icon: 'link-variant-off' },
   connecting: { tone: 'plain', label: 'Connecting', icon: 'sync' },
+  sending: { tone: 'plain', label: 'Sending', icon: 'send-outline' },
+  locked: { tone: 'good', label: 'Live, locked', icon: 'lock-outline' },
   same: { tone: 'good', label: 'Live', icon: 'link-variant' },
   differs: { tone: 'warning', label: 'Differs', icon: 'compare' },
   lost: { tone: 'error', label: 'Link lost', icon: 'lan-disconnect' },

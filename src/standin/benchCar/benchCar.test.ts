@@ -1,19 +1,21 @@
 import { demo, programOf } from '@tests/support/ventisca';
 import { AT, frameOf, PHASE, read } from '@/core/channel';
-import type { EcuProgram } from '@/core/program';
 import { carOf } from '../carOfDocument';
+import { factoryFlash, type Flash } from '../ecuBox';
 import { controlsAtRest } from '../virtualCar';
-import { BenchCar, type MapImage } from './benchCar';
+import { BenchCar } from './benchCar';
 import { byHand, HANDS_OFF } from './hand';
 
 const document = demo();
 const car = carOf(document, programOf(document));
-const made = (stored: MapImage | null = null, program: EcuProgram = structuredClone(programOf(document))) =>
+const ve = document.maps.ve ?? { x: [], y: [], values: [], sources: [], cellSources: [] };
+const made = (flash = factoryFlash(document), onFlash: (flash: Flash) => void = () => undefined) =>
   new BenchCar(
-    program,
     car,
     { coolantC: 80, batteryV: 12.6, seed: 3, surroundings: { barometricKpa: car.barometricKpa, airC: 10 } },
-    stored,
+    flash,
+    null,
+    onFlash,
   );
 const frame = frameOf();
 const on = (bench: BenchCar, forS: number, each: () => void = () => undefined) =>
@@ -95,39 +97,83 @@ describe('driven', () => {
 });
 
 describe('what runs and what is stored', () => {
-  const leaner = (bench: BenchCar) => bench.running.ve?.forEach((value, i, all) => (all[i] = value * 0.9));
+  const veOf = (bench: BenchCar, of: 'running' | 'stored') =>
+    (bench.memory.section(of, 'maps.ve') as typeof ve).values;
+  const leaner = (bench: BenchCar, share: number) => {
+    const values = ve.values.map((value) => value * share);
+    const cells = values.map((value, index) => ({ index, value }));
+    return bench.memory.write('maps.ve', cells, bench.memory.sumOf('maps.ve', { ...ve, values }), false);
+  };
 
-  test('a write acts at once, and is gone with the key unless it was stored', () => {
+  test('a write acts at once, and is gone with the key unless it was stored', async () => {
     const bench = made();
-    const before = bench.running.ve?.[5] as number;
     bench.drive('idle');
     on(bench, 15);
     const ran = read(frame, AT.injectorOpening);
-    leaner(bench);
+    expect(leaner(bench, 0.9)).toBeNull();
     on(bench, 0.5);
     expect(read(frame, AT.injectorOpening)).toBeLessThan(0.97 * ran);
-    expect(bench.stored.ve?.[5]).toBe(before);
+    expect(veOf(bench, 'stored')).toEqual(ve.values);
     bench.take({ key: false });
     on(bench, 0.1);
-    expect(bench.running.ve?.[5]).toBe(before);
     bench.take({ key: true });
-    leaner(bench);
-    bench.store();
     on(bench, 0.1);
+    expect(veOf(bench, 'running')).toEqual(ve.values);
+    leaner(bench, 0.9);
+    const stored = bench.memory.store();
+    on(bench, 1);
+    expect(await stored).toBe(2);
     bench.take({ key: false });
     on(bench, 0.1);
-    expect(bench.running.ve?.[5]).toBeCloseTo(0.9 * before, 9);
-    expect(bench.stored.ve?.[5]).toBeCloseTo(0.9 * before, 9);
+    bench.take({ key: true });
+    on(bench, 0.1);
+    expect(veOf(bench, 'running')[5]).toBeCloseTo(0.9 * (ve.values[5] as number), 9);
   });
 
-  test('it wakes with what was stored in it, where the maps are as large', () => {
-    const program = structuredClone(programOf(document));
-    const ve = program.tables.ve?.values.map((value) => value + 1) as Float64Array;
-    const bench = made({ ve, spark: new Float64Array(3) }, program);
-    expect(bench.running.ve).toEqual(ve);
-    expect(bench.stored.ve).toEqual(ve);
-    expect(Array.from(bench.running.spark ?? [])).toEqual(
-      Array.from(programOf(document).tables.spark?.values ?? []),
-    );
+  test('the key turned off in the middle of a store leaves what was stored before', () => {
+    let last = factoryFlash(document);
+    const bench = made(last, (flash) => (last = flash));
+    bench.take({ key: true });
+    on(bench, 0.5);
+    leaner(bench, 0.9);
+    void bench.memory.store();
+    on(bench, 0.03);
+    bench.take({ key: false });
+    on(bench, 2);
+    bench.take({ key: true });
+    on(bench, 0.5);
+    expect(veOf(bench, 'running')).toEqual(ve.values);
+    // A page that was closed in that moment finds the same.
+    expect(veOf(made(last), 'running')).toEqual(ve.values);
+  });
+
+  test('another build goes in while it stands, and it starts with it', () => {
+    const bench = made();
+    bench.take({ key: true });
+    on(bench, 0.5);
+    const wheel = bench.memory.section('running', 'engine') as { bore: { amount: number } };
+    const engine = { ...wheel, bore: { ...wheel.bore, amount: wheel.bore.amount * 1.01 } };
+    const ran = bench.timeS;
+    expect(bench.memory.run({ engine })).toBeNull();
+    expect(bench.timeS).toBe(ran);
+    on(bench, 1);
+    bench.take({ starter: true });
+    on(bench, 1.5);
+    bench.take({ starter: false });
+    on(bench, 3);
+    expect(read(frame, AT.phase)).toBe(PHASE.running);
+    expect(bench.memory.run({ engine: wheel })).toEqual({ refused: 'turning' });
+    expect(bench.memory.contents().turning).toBe(true);
+    bench.take({ key: false });
+    on(bench, 4);
+    bench.take({ key: true });
+    on(bench, 0.5);
+    // It was not stored.
+    expect(bench.memory.section('running', 'engine')).toEqual(wheel);
+    bench.take({ starter: true });
+    on(bench, 1.5);
+    bench.take({ starter: false });
+    on(bench, 3);
+    expect(read(frame, AT.phase)).toBe(PHASE.running);
   });
 });

@@ -1,13 +1,12 @@
-import type { Frame } from '@/core/channel';
-import type { EcuProgram, MapId } from '@/core/program';
+import { CALIBRATION_VERSION } from '@/core/calibration';
+import { type ChannelId, channelsFor, type Frame } from '@/core/channel';
+import { type CellValue, sectionSum } from '@/core/ecuImage';
 import type { Car } from '../car';
 import { type DriveId, DRIVES } from '../drives';
 import { type DriverMemory, isOver, scripted } from '../driving';
+import { type BoxRefusal, EcuBox, type Flash } from '../ecuBox';
 import { type CarSetup, type Driver, DRIVER_S, type Felt, VirtualCar } from '../virtualCar';
 import { byHand, type HandControls, HANDS_OFF } from './hand';
-
-/** Values of maps by their ids. */
-export type MapImage = Readonly<Record<string, Float64Array>>;
 
 /** Learned trims by cell, row by row: logarithms, and for how long each was learned, s. */
 export interface LearnedImage {
@@ -15,49 +14,43 @@ export interface LearnedImage {
   readonly evidenceS: number[];
 }
 
+/** The stand-in’s own program: it speaks of itself as of any engine computer. */
+const FIRMWARE = '1.0';
+
+/** Below this speed an engine stands, rev/min. */
+const STANDS_RPM = 1;
+
 /**
- * A car that stands beside the bench, with an engine computer whose maps are written to while it runs: by hand, or with a
- * driver who drives a script. What runs is not what is stored: with the key off what was not stored is gone.
+ * A car that stands beside the bench, with an engine computer that is written to while it runs: by hand, or with a driver who
+ * drives a script. What runs is not what is stored: without power what was not stored is gone.
  */
 export class BenchCar {
-  /** Of each map, what runs: the very numbers the engine computer reads. */
-  readonly running: MapImage;
-  private kept: MapImage;
-  private readonly car: VirtualCar;
+  private readonly box: EcuBox;
+  private car: VirtualCar;
   private hands: HandControls = HANDS_OFF;
   private driven: {
     readonly id: DriveId;
     readonly driver: Driver<DriverMemory>;
     readonly memory: DriverMemory;
   } | null = null;
-  private keyWas = false;
+  private hadPower = false;
 
   /**
-   * @param program its own: its maps are written to.
-   * @param stored what was stored in it before; null for what the program holds.
+   * @param flash what is stored in its engine computer.
    * @param learned what it had learned before.
+   * @param onFlash told when a slot is begun, and when it is whole.
+   * @throws {RangeError} where nothing that runs is stored.
    */
   constructor(
-    program: EcuProgram,
     car: Car,
     setup: CarSetup,
-    stored: MapImage | null,
+    flash: Flash,
     learned: LearnedImage | null = null,
+    onFlash: (flash: Flash) => void = () => undefined,
   ) {
-    const tables = Object.entries(program.tables) as [MapId, { readonly values: Float64Array }][];
-    this.running = Object.fromEntries(tables.map(([id, { values }]) => [id, values]));
-    for (const [id, values] of Object.entries(this.running)) {
-      const before = stored?.[id];
-      if (before !== undefined && before.length === values.length) values.set(before);
-    }
-    this.kept = copied(this.running);
-    this.car = new VirtualCar(program, car, setup);
+    this.box = new EcuBox(flash, (program) => (this.car = this.car.reprogrammed(program)), onFlash);
+    this.car = new VirtualCar(this.box.program, car, setup);
     if (learned !== null) this.car.remember(learned);
-  }
-
-  /** Of each map, what is kept over key off. */
-  get stored(): MapImage {
-    return this.kept;
   }
 
   get timeS(): number {
@@ -84,19 +77,47 @@ export class BenchCar {
     return this.hands;
   }
 
+  /** The memory of its engine computer, as one that is linked to it reaches it. */
+  readonly memory = {
+    firmware: FIRMWARE,
+    documentVersion: CALIBRATION_VERSION,
+    learns: (): boolean => this.car.learned !== null,
+    contents: () => this.box.contents(this.car.felt.speedRpm > STANDS_RPM),
+    section: (of: 'running' | 'stored', id: string): unknown => this.box.section(of, id),
+    sumOf: sectionSum,
+    write: (
+      section: string,
+      cells: readonly CellValue[],
+      sum: number,
+      folds: boolean,
+    ): BoxRefusal | { readonly refused: 'noLearned' } | null => {
+      if (folds && this.car.learned === null) return { refused: 'noLearned' };
+      const refused = this.box.write(section, cells, sum);
+      if (refused === null && folds) this.car.forgetLearned(null, true);
+      return refused;
+    },
+    run: (sections: Readonly<Record<string, unknown>>): BoxRefusal | null =>
+      this.box.run(sections, this.car.felt.speedRpm > STANDS_RPM),
+    store: (): Promise<number> => this.box.store(),
+    learned: (): LearnedImage | null => this.learned,
+    forget: (cells: readonly number[] | null): void => this.car.forgetLearned(cells, false),
+  };
+
   /** What its engine computer has learned; null where it learns nothing. It lasts over key off. */
   get learned(): LearnedImage | null {
-    return this.car.learned;
+    const learned = this.car.learned;
+    return learned === null ? null : { ln: [...learned.ln], evidenceS: [...learned.evidenceS] };
   }
 
-  /** Has it forget that, in some cells or all; folded where a map holds it now. */
-  forgetLearned(cells: readonly number[] | null, folded: boolean): void {
-    this.car.forgetLearned(cells, folded);
+  /** What it sends: cylinders have channels of their own where knock is listened for. */
+  get channels(): readonly ChannelId[] {
+    const { knock, cylinders } = this.box.program;
+    return channelsFor(knock === null ? 0 : cylinders);
   }
 
-  /** Keeps what runs. */
-  store(): void {
-    this.kept = copied(this.running);
+  /** A sum of everything that runs but the cells of its maps. */
+  get build(): number {
+    return this.box.build;
   }
 
   /** Takes it into the hands, from whoever drove. */
@@ -114,14 +135,15 @@ export class BenchCar {
 
   /** Simulates on, by whole hundredths of a second. @param each gets the frame of each of them; it is used again. */
   advance(byS: number, frame: Frame, each: (frame: Frame) => void): void {
-    const { car } = this;
-    const untilS = car.timeS + byS;
-    while (car.timeS < untilS - DRIVER_S / 2) {
+    const untilS = this.car.timeS + byS;
+    while (this.car.timeS < untilS - DRIVER_S / 2) {
+      const { car } = this;
       if (this.driven === null) byHand(this.hands, car.controls, car.felt);
       else this.beDriven(this.driven);
-      this.turnKey(car.controls.key);
       car.advance(DRIVER_S);
-      car.sample(frame);
+      this.seePower();
+      if (this.hasPower) this.box.step();
+      this.car.sample(frame);
       each(frame);
     }
   }
@@ -141,14 +163,11 @@ export class BenchCar {
     this.car.controls.gear = 0;
   }
 
-  private turnKey(key: boolean): void {
-    if (this.keyWas && !key) {
-      for (const [id, values] of Object.entries(this.running)) values.set(this.kept[id] ?? values);
-    }
-    this.keyWas = key;
+  /** Power that comes or goes: with the key, or by a battery that sags. */
+  private seePower(): void {
+    if (this.hasPower === this.hadPower) return;
+    this.hadPower = this.hasPower;
+    if (this.hadPower) this.box.boot();
+    else this.box.powerLost();
   }
-}
-
-function copied(image: MapImage): MapImage {
-  return Object.fromEntries(Object.entries(image).map(([id, values]) => [id, values.slice()]));
 }

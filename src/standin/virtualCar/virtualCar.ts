@@ -250,6 +250,26 @@ export class VirtualCar {
     return copiedCar({ ...this.state, frame: numbersOf(this.frame), random: this.random.getState() });
   }
 
+  /** The same car, standing, with another calibration in its engine computer, which knows nothing yet. */
+  reprogrammed(program: EcuProgram): VirtualCar {
+    const { car, setup } = this;
+    const { teeth } = harnessOf(program, car);
+    const now = this.snapshot();
+    const atRest = carAtRest(program, car, teeth, setup);
+    const { turns } = now.plant;
+    passEdges(teeth, atRest.clock, { ...this.turned, toTurns: turns });
+    return new VirtualCar(program, car, setup, {
+      ...atRest,
+      steps: now.steps,
+      plant: now.plant,
+      controls: now.controls,
+      surroundings: now.surroundings,
+      power: { ...now.power, sinceS: now.plant.timeS },
+      sensorFaults: now.sensorFaults,
+      random: now.random,
+    });
+  }
+
   /** Copies what the engine computer last took things for into a frame of the caller’s. */
   sample(into: Frame): void {
     into.set(this.frame);
@@ -373,7 +393,9 @@ export class VirtualCar {
     if (!state.power.on) return;
     restWhereStopped(state.ecu.crank, state.plant.timeS);
     readCounters(state.ecu.crank, frame);
-    const slow = state.steps % this.slowInputSteps === 0;
+    // What has just woken reads everything: nothing is stepped on what is not known.
+    const sinceS = state.plant.timeS - state.power.sinceS;
+    const slow = state.steps % this.slowInputSteps === 0 || sinceS < OUTPUTS_S - this.stepS / 2;
     this.expose(slow ? out.inputs.slow : out.inputs.outputs);
     outputStep(program, state.ecu, this.senses.signals, frame, out, slow);
     const { output, connected } = harness.pump;
@@ -382,7 +404,6 @@ export class VirtualCar {
     const valve = program.idleAir === 'valve' && harness.drivesIdleValve;
     state.idleValvePercent = valve ? out.idling.openingPercent : 0;
     state.boostValvePercent = harness.drivesBoostValve ? out.boosting.dutyPercent : 0;
-    const sinceS = state.plant.timeS - state.power.sinceS;
     if (!state.primed && sinceS >= PRIME_AFTER_S - this.stepS / 2) {
       state.primed = true;
       if (state.plant.speedRpm === 0) this.prime();

@@ -2,8 +2,9 @@ import { useGlobalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { authorityMaps, type Calibration } from '@/core/calibration';
+import { cellsFrom } from '@/core/ecuImage';
 import { foldedLearned } from '@/core/generators';
-import { type MapDefinition, rangeIndices } from '@/core/map';
+import { type MapData, type MapDefinition, rangeIndices } from '@/core/map';
 import { MAP_DEFINITIONS } from '@/core/program';
 import { formatNumber } from '@/core/units';
 import { foldLearned, forgetLearned, useEcu } from '@/data/ecu/ecuSession';
@@ -71,7 +72,7 @@ function LearnedCells({ document, learned, axes }: Props) {
       <Text kind="number" aria-live="polite">
         {`${cellLabel(definition, shown, corner)}; ${formatNumber(seconds, 0)} s of evidence`}
       </Text>
-      {failure === null ? null : <Message tone="error">{failure}</Message>}
+      {failure === null ? null : <Message tone="error">{failure.message}</Message>}
       {live ? (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
           <Fold document={document} learned={learned} />
@@ -109,12 +110,14 @@ function mostEvident({ evidenceS }: Learned, width: number): { column: number; r
 function Fold({ document, learned }: Pick<Props, 'document' | 'learned'>) {
   const doing = useEcu((state) => state.doing);
   const proposal = foldedLearned(document, learned, today());
-  const running = useEcu((state) => (proposal === null ? undefined : state.running[proposal.mapId]));
-  if (proposal === null || running === undefined) return null;
+  const running = useEcu((state) =>
+    proposal === null ? null : (state.running[`maps.${proposal.mapId}`] as MapData | null | undefined),
+  );
+  if (proposal === null || running === null || running === undefined) return null;
   const { mapId, before, after } = proposal;
   const label = MAP_DEFINITIONS[mapId].label;
   // Fuel stays as it is only where the map that runs is the one that is here.
-  const same = before?.values.every((value, i) => Math.abs(value - (running[i] as number)) < 1e-9) === true;
+  const same = before !== null && cellsFrom(before, running)?.length === 0;
   if (!same) {
     return <Text colour="muted">{`Send ${label} first: another one runs than stands here.`}</Text>;
   }
@@ -124,11 +127,7 @@ function Fold({ document, learned }: Pick<Props, 'document' | 'learned'>) {
       const latest = foldedLearned(document, now, today());
       if (latest === null) return null;
       folded = latest.after;
-      const wanted = Float64Array.from(folded.values);
-      const cells = folded.values.flatMap((value, index) =>
-        value === running[index] ? [] : [{ index, value }],
-      );
-      return { id: mapId, cells, wanted };
+      return { id: mapId, cells: cellsFrom(folded, running) ?? [], wanted: folded };
     });
     if (!done) return;
     await keptEdit(`Put what was learned into ${label}`, (draft) => {

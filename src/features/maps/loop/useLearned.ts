@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
-import { type Calibration, compile } from '@/core/calibration';
+import type { Calibration } from '@/core/calibration';
+import { buildSum, imageOf } from '@/core/ecuImage';
 import { useEcu } from '@/data/ecu/ecuSession';
 import { keptLearned } from '@/data/ecu/learnedMemory';
-import { programSum } from '@/data/ecu/standInMemory';
 
 /** What was learned by an engine computer with this calibration in it. */
 export interface Learned {
@@ -17,8 +17,6 @@ export function useLearned(id: string, document: Calibration): Learned | null {
   const live = useEcu((state) =>
     state.phase === 'live' && state.calibrationId === id ? state.learned : null,
   );
-  const compiled = compile(document);
-  const settings = compiled.ok ? programSum(compiled.program) : null;
   const kept = useQuery({
     queryKey: ['learned', id],
     queryFn: () => keptLearned(id),
@@ -27,5 +25,5 @@ export function useLearned(id: string, document: Calibration): Learned | null {
   });
   if (live !== null) return { ...live, readAt: null };
   const memory = kept.data ?? null;
-  return memory !== null && memory.settings === settings ? memory : null;
+  return memory !== null && memory.build === buildSum(imageOf(document)) ? memory : null;
 }

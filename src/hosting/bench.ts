@@ -1,13 +1,9 @@
-import { type ChannelId, channelsFor, frameOf } from '@/core/channel';
-import { type EcuMemory, LinkHost, settingsSum, type Transport } from '@/link';
+import { frameOf } from '@/core/channel';
+import { type Codes, type LinkClock, LinkHost, type Transport } from '@/link';
 import { BenchCar, type HandControls } from '@/standin/benchCar';
-import {
-  type BenchRequest,
-  type DriveId,
-  STAND_IN_KEY,
-  type StandInSeen,
-  type TimeScale,
-} from './benchProtocol';
+import type { DriveId } from '@/standin/drives';
+import type { Flash } from '@/standin/ecuBox';
+import type { BenchRequest, StandInSeen, TimeScale } from './benchRequest';
 
 /** Battery of the stand-in, V at rest. */
 const BATTERY_V = 12.6;
@@ -19,48 +15,36 @@ const SEEN_EVERY_S = 0.2;
 /** A car beside the bench and the host of its engine computer, moved on by whoever has a clock. */
 export class Bench {
   private readonly car: BenchCar;
-  private readonly memory: EcuMemory;
-  /** What it sends: cylinders have channels of their own where knock is listened for. */
-  private readonly channels: readonly ChannelId[];
-  private host: LinkHost | null = null;
+  private readonly host: LinkHost;
   private readonly frame = frameOf();
   private times: TimeScale = 1;
   private seenS = 0;
+  private hadPower = false;
 
   constructor(
-    { program, car, calibration, stored, learned, coolantC, airC, seed }: BenchRequest,
+    { car, flash, learned, coolantC, airC, seed }: BenchRequest,
+    codes: Codes,
+    clock: LinkClock,
     private readonly onSeen: (seen: StandInSeen) => void,
+    onFlash: (flash: Flash) => void,
   ) {
     const surroundings = { barometricKpa: car.barometricKpa, airC };
     const setup = { coolantC, batteryV: BATTERY_V, seed, surroundings };
-    const bench = new BenchCar(program, car, setup, stored, learned);
-    this.memory = {
-      name: car.engine.label,
-      calibration,
-      settings: settingsSum(program),
-      running: bench.running,
-      get stored() {
-        return bench.stored;
-      },
-      store: () => bench.store(),
-      learned: () => bench.learned,
-      forget: (cells, folded) => bench.forgetLearned(cells, folded),
-    };
+    const bench = new BenchCar(car, setup, flash, learned, onFlash);
+    const memory = { name: car.engine.label, serial: `SI-${seed}`, ...bench.memory };
     this.car = bench;
-    this.channels = channelsFor(program.knock === null ? 0 : program.cylinders);
+    this.host = new LinkHost(memory, codes, clock, () => bench.channels);
   }
 
-  /** Joins its engine computer to another way, in place of the one before; its key is turned on. */
-  link(transport: Transport): void {
-    this.host = new LinkHost(
-      this.memory,
-      onlyWithPower(transport, () => this.car.hasPower),
-      STAND_IN_KEY,
-      this.channels,
-    );
+  /** Joins its engine computer to a way, beside those that there are. @returns false where there are too many. */
+  link(transport: Transport): boolean {
+    return this.host.join(onlyWithPower(transport, () => this.car.hasPower));
+  }
+
+  /** Turns its key on, and waits until it has woken. */
+  wake(): void {
     if (this.car.hasPower) return;
     this.take({ key: true });
-    // It has to wake before it can answer.
     this.advance(MOST_AT_ONCE_S);
   }
 
@@ -81,11 +65,23 @@ export class Bench {
   /** Real time has passed. */
   advance(passedS: number): void {
     this.car.advance(Math.min(MOST_AT_ONCE_S, passedS) * this.times, this.frame, (frame) => {
-      if (this.car.hasPower) this.host?.offer(frame);
+      if (this.car.hasPower) this.host.offer(frame);
     });
-    this.host?.flush();
+    this.host.flush();
+    this.seePower();
     this.seenS += passedS;
     if (this.seenS >= SEEN_EVERY_S) this.see();
+  }
+
+  /** Ends every link: somebody takes the car away, or joins it anew. */
+  endLinks(): void {
+    this.host.endAll();
+  }
+
+  /** Without power it forgets who it was talking to, and who could write. */
+  private seePower(): void {
+    if (this.hadPower && !this.car.hasPower) this.host.endAll();
+    this.hadPower = this.car.hasPower;
   }
 
   private see(): void {
@@ -98,11 +94,12 @@ export class Bench {
 /** The way of an engine computer that hears and says nothing without power. */
 function onlyWithPower(transport: Transport, hasPower: () => boolean): Transport {
   const way: Transport = {
-    onText: null,
+    onBytes: null,
     onClosed: null,
-    send: (text) => (hasPower() ? transport.send(text) : undefined),
+    send: (bytes) => (hasPower() ? transport.send(bytes) : undefined),
     close: transport.close,
   };
-  transport.onText = (text) => (hasPower() ? way.onText?.(text) : undefined);
+  transport.onBytes = (bytes) => (hasPower() ? way.onBytes?.(bytes) : undefined);
+  transport.onClosed = () => way.onClosed?.();
   return way;
 }

@@ -1,0 +1,31 @@
+import type { CellWrite, Contents, LearnedCells, Refused } from './messages';
+
+/** What is behind a host: an engine computer that holds a calibration by sections. */
+export interface EcuMemory {
+  readonly name: string;
+  readonly serial: string;
+  readonly firmware: string;
+  /** Version of the document that it reads. */
+  readonly documentVersion: number;
+  readonly learns: () => boolean;
+  readonly contents: () => Contents;
+  /** Content of a section, plain data; undefined where it has no such section. */
+  readonly section: (of: 'running' | 'stored', id: string) => unknown;
+  /** Cells of a map that runs, and with them what was learned forgotten: all of it or nothing. */
+  readonly write: (
+    section: string,
+    cells: readonly CellWrite[],
+    sum: number,
+    folds: boolean,
+  ) => Refused | null;
+  /** A sum of what a section would say with this content. */
+  readonly sumOf: (section: string, content: unknown) => number;
+  /** Runs these sections in place of its own, all of them or none. */
+  readonly run: (sections: Readonly<Record<string, unknown>>) => Refused | null;
+  /** Keeps what runs over key off; done once it would be there after power was lost. @returns its generation. */
+  readonly store: () => Promise<number>;
+  /** What it has learned; null where it learns nothing. */
+  readonly learned: () => LearnedCells | null;
+  /** Forgets it, in some cells or all. */
+  readonly forget: (cells: readonly number[] | null) => void;
+}

@@ -1,0 +1,54 @@
+import type { Calibration } from '@/core/calibration';
+import type { ChannelId } from '@/core/channel';
+import { CHANNEL_IDS } from '@/core/channel';
+import { sectionSum } from '@/core/ecuImage';
+import { type EcuMemory, type LearnedCells, LinkHost, type Transport, transportPair } from '@/link';
+import { EcuBox, factoryFlash } from '@/standin/ecuBox';
+import { REAL_CLOCK } from './realClock';
+
+export const BOX_CODES = { pairing: 'ROSA', lock: 'ready' };
+
+/** An engine computer with a calibration in it, no car around it, and a way to it. */
+export function documentBox(document: Calibration, channels: readonly ChannelId[] = CHANNEL_IDS) {
+  const box = new EcuBox(
+    factoryFlash(document),
+    () => undefined,
+    () => undefined,
+  );
+  const state = { turning: false, learned: null as LearnedCells | null };
+  const memory: EcuMemory = {
+    name: 'Box',
+    serial: 'B-1',
+    firmware: '1',
+    documentVersion: 5,
+    learns: () => state.learned !== null,
+    contents: () => box.contents(state.turning),
+    section: (of, id) => box.section(of, id),
+    sumOf: sectionSum,
+    write(section, cells, sum, folds) {
+      if (folds && state.learned === null) return { refused: 'noLearned' };
+      const refused = box.write(section, cells, sum);
+      if (refused === null && folds) memory.forget(null);
+      return refused;
+    },
+    run: (sections) => box.run(sections, state.turning),
+    store() {
+      const stored = box.store();
+      for (let i = 0; i < 100; i += 1) box.step();
+      return stored;
+    },
+    learned: () => state.learned && { ln: [...state.learned.ln], evidenceS: [...state.learned.evidenceS] },
+    forget(cells) {
+      if (state.learned === null) return;
+      const ln = state.learned.ln.map((is, i) => (cells === null || cells.includes(i) ? 0 : is));
+      state.learned = { ...state.learned, ln };
+    },
+  };
+  const host = new LinkHost(memory, BOX_CODES, REAL_CLOCK, () => channels);
+  const connect = (): Transport => {
+    const [ours, theirs] = transportPair((deliver) => queueMicrotask(deliver));
+    host.join(theirs);
+    return ours;
+  };
+  return { box, state, memory, host, connect };
+}

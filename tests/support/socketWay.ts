@@ -1,0 +1,41 @@
+import { WebSocket } from 'ws';
+import type { Transport } from '@/link';
+
+/** A way over a socket, as another program than a browser would make it. @throws what the socket is refused with. */
+export async function socketWay(
+  address: string,
+  origin?: string,
+): Promise<Transport & { readonly socket: WebSocket }> {
+  const socket = new WebSocket(address, origin === undefined ? {} : { origin });
+  socket.binaryType = 'arraybuffer';
+  const way = {
+    onBytes: null as Transport['onBytes'],
+    onClosed: null as Transport['onClosed'],
+    send: (bytes: Uint8Array) => (socket.readyState === WebSocket.OPEN ? socket.send(bytes) : undefined),
+    close: () => socket.close(),
+    socket,
+  };
+  socket.on('message', (data) =>
+    data instanceof ArrayBuffer ? way.onBytes?.(new Uint8Array(data)) : undefined,
+  );
+  socket.on('close', () => way.onClosed?.());
+  await new Promise<void>((resolve, reject) => {
+    socket.once('open', resolve);
+    socket.once('error', reject);
+  });
+  socket.on('error', () => undefined);
+  return way;
+}
+
+/** The same way, each frame so much later, and some of them lost. */
+export function slowWay(way: Transport, delayMs: number, isLost: () => boolean): Transport {
+  const slow: Transport = {
+    onBytes: null,
+    onClosed: null,
+    send: (bytes) => (isLost() ? undefined : void setTimeout(() => way.send(bytes), delayMs)),
+    close: way.close,
+  };
+  way.onBytes = (bytes) => (isLost() ? undefined : void setTimeout(() => slow.onBytes?.(bytes), delayMs));
+  way.onClosed = () => slow.onClosed?.();
+  return slow;
+}
