@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import type { Calibration } from '@/core/calibration';
+import { type Calibration, CALIBRATION_VERSION } from '@/core/calibration';
 import type { ChannelId } from '@/core/channel';
 import {
   buildSum,
@@ -52,7 +52,7 @@ export interface EcuSession {
 }
 
 export interface EcuFailure {
-  readonly reason: LinkError['reason'] | 'address' | 'other' | 'notVerified';
+  readonly reason: LinkError['reason'] | 'address' | 'otherVersion' | 'notVerified' | 'other';
   readonly message: string;
 }
 
@@ -93,8 +93,7 @@ export async function connectEcu(
   calibrationId: string,
   codes: OwnCodes,
 ): Promise<void> {
-  disconnectEcu();
-  useEcu.setState({ ...NOT_CONNECTED, phase: 'connecting', calibrationId });
+  reaching(calibrationId);
   const session = crypto.getRandomValues(new Uint32Array(1))[0] ?? 0;
   const made: LinkClient = new LinkClient(transport, linkClock, session, {
     onSamples: (_, rows) => takeRows(useEcu.getState().channels, rows),
@@ -103,6 +102,7 @@ export async function connectEcu(
   client = made;
   try {
     const identity = await made.hello(codes.pairing);
+    if (identity.documentVersion > CALIBRATION_VERSION) throw new NewerDocument(identity.documentVersion);
     if (codes.lock !== null) await made.unlock(codes.lock);
     const [contents, running] = await read(made);
     const channels = await made.start(LIVE_RATE_HZ);
@@ -116,10 +116,25 @@ export async function connectEcu(
   }
 }
 
+/** What it holds may be of a kind that is not known here. */
+class NewerDocument extends Error {
+  constructor(version: number) {
+    super(
+      `The engine computer holds calibrations of version ${version}; this Lumbre reads up to version ${CALIBRATION_VERSION}. Update Lumbre, then connect.`,
+    );
+  }
+}
+
 /** What is in it by sums, and all that runs. */
 async function read(from: LinkClient): Promise<[Contents, Record<string, unknown>]> {
   const contents = await from.contents();
   return [contents, await from.read('running', Object.keys(contents.running))];
+}
+
+/** It is being reached. */
+export function reaching(calibrationId: string): void {
+  disconnectEcu();
+  useEcu.setState({ ...NOT_CONNECTED, phase: 'connecting', calibrationId });
 }
 
 /** It could not even be reached. */
@@ -329,6 +344,7 @@ function failed(error: unknown): void {
 
 function reasonOf(error: unknown): EcuFailure['reason'] {
   if (error instanceof LinkError) return error.reason;
+  if (error instanceof NewerDocument) return 'otherVersion';
   return error instanceof NotVerified ? 'notVerified' : 'other';
 }
 

@@ -9,10 +9,12 @@ import { Button } from '@/ui/button/Button';
 import { Card, Docked, Page, useWide } from '@/ui/layout';
 import { Heading, Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
+import { InItCard } from './InItCard';
 import { LinkCard } from './LinkCard';
 import { LiveNumbers } from './LiveNumbers';
 import { LivePoint } from './LivePoint';
 import { LiveWrong } from './LiveWrong';
+import { connectNetwork, useNetwork } from './networkStore';
 import { RecordButton } from './RecordButton';
 import { StandInSheet } from './StandInSheet';
 import { connectStandIn, reconnectStandIn } from './standInStore';
@@ -25,6 +27,11 @@ export function BenchScreen() {
   const { state, differences } = useLinkState(id, document);
   const [controls, setControls] = useState(false);
   const live = differences !== null;
+  const network = useNetwork();
+  const again = () =>
+    network.address === null
+      ? reconnectStandIn(id, document)
+      : connectNetwork(id, { ...network, address: network.address });
   const compiled = compile(document);
   const mapId = compiled.ok ? fillingMapOf(compiled.program) : null;
   const record = <RecordButton id={id} calibration={document.name} live={live} />;
@@ -44,8 +51,11 @@ export function BenchScreen() {
           document={document}
           state={state}
           differences={differences}
-          onConnect={() => void connectStandIn(id, document)}
-          onReconnect={() => void reconnectStandIn(id, document)}
+          onConnect={() => {
+            useNetwork.setState({ address: null });
+            void connectStandIn(id, document);
+          }}
+          onReconnect={() => void again()}
         />
         <LiveNumbers live={live} />
         {live ? (
@@ -53,6 +63,7 @@ export function BenchScreen() {
             <LiveWrong />
           </Card>
         ) : null}
+        {live ? <InItCard /> : null}
         {wide ? action : <Docked label="Recording">{action}</Docked>}
       </Page>
       <StandInSheet open={controls} onClose={() => setControls(false)} />

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { View } from 'react-native';
 import type { Calibration } from '@/core/calibration';
 import { blockingFindings, findingWords } from '@/core/checks';
@@ -8,9 +9,11 @@ import { Button } from '@/ui/button/Button';
 import { Card, Message } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
+import { ConnectSheet } from './ConnectSheet';
 import { doingWords, linkSentence, tryWords } from './linkWords';
 import { leaveStandIn, useStandIn } from './standInStore';
 import { ThreeWords } from './ThreeWords';
+import { UnlockSheet } from './UnlockSheet';
 
 interface Props {
   document: Calibration;
@@ -24,6 +27,8 @@ interface Props {
 export function LinkCard({ document, state, differences, onConnect, onReconnect }: Props) {
   const identity = useEcu((ecu) => ecu.identity);
   const notStored = useEcu((ecu) => ecu.notStored);
+  const unlocked = useEcu((ecu) => ecu.unlocked);
+  const [sheet, setSheet] = useState<'network' | 'unlock' | null>(null);
   const live = differences !== null;
   return (
     <Card title={live && identity !== null ? identity.name : 'The link'}>
@@ -42,11 +47,19 @@ export function LinkCard({ document, state, differences, onConnect, onReconnect 
             onPress={state === 'lost' ? onReconnect : onConnect}
           />
         ) : null}
-        {differences === null ? null : <Acts document={document} differences={differences} />}
+        {state === 'none' || state === 'lost' ? (
+          <Button label="Over the network" icon="lan-connect" onPress={() => setSheet('network')} />
+        ) : null}
+        {live && !unlocked ? (
+          <Button label="Unlock" kind="primary" icon="lock-open-outline" onPress={() => setSheet('unlock')} />
+        ) : null}
+        {differences === null || !unlocked ? null : <Acts document={document} differences={differences} />}
         {live || state === 'lost' ? (
           <Button label="Disconnect" icon="link-variant-off" onPress={leaveStandIn} />
         ) : null}
       </View>
+      {sheet === 'network' ? <ConnectSheet onClose={() => setSheet(null)} /> : null}
+      {sheet === 'unlock' ? <UnlockSheet onClose={() => setSheet(null)} /> : null}
     </Card>
   );
 }

@@ -75,6 +75,7 @@ export function tryWords({ reason }: EcuFailure): string | null {
     case 'notPaired':
       return 'It was the pairing code: read it again where the engine computer was started.';
     case 'otherProtocol':
+    case 'otherVersion':
       return 'It was the version.';
     case 'wrongCode':
     case 'tooManyTries':

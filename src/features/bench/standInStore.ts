@@ -19,6 +19,17 @@ import {
   type TimeScale,
 } from '@/workers/benchProtocol';
 
+/** Hands at a stand-in, wherever it stands. */
+export interface Hands {
+  readonly take: (part: Partial<HandControls>) => void;
+  readonly drive: (id: DriveId) => void;
+  readonly scale: (times: TimeScale) => void;
+  /** Lets go of it; one of this page is taken away. */
+  readonly leave: () => void;
+}
+
+const HERE: Hands = { take: takeStandIn, drive: driveStandIn, scale: scaleStandIn, leave: closeStandIn };
+
 /** The stand-in beside the bench. It goes on while other screens are looked at. */
 interface StandInState {
   readonly coolantC: number;
@@ -26,6 +37,7 @@ interface StandInState {
   readonly times: TimeScale;
   /** What somebody beside it sees; null while none is there. */
   readonly seen: StandInSeen | null;
+  readonly hands: Hands | null;
   readonly failure: string | null;
 }
 
@@ -34,6 +46,7 @@ export const useStandIn = create<StandInState>(() => ({
   airC: 5,
   times: 1,
   seen: null,
+  hands: null,
   failure: null,
 }));
 
@@ -58,7 +71,7 @@ export function connectStandIn(id: string, document: Calibration): Promise<void>
       (seen) => useStandIn.setState({ seen }),
       (flash) => void keepFlash(id, flash),
     );
-    useStandIn.setState({ times: 1 });
+    useStandIn.setState({ times: 1, hands: HERE });
     await connectEcu(way, id, STAND_IN_CODES);
   });
 }
@@ -85,24 +98,24 @@ async function connecting(run: () => Promise<void>): Promise<void> {
 /** Ends the link and takes the car away. */
 export function leaveStandIn(): void {
   disconnectEcu();
-  closeStandIn();
-  useStandIn.setState({ seen: null });
+  useStandIn.getState().hands?.leave();
+  useStandIn.setState({ seen: null, hands: null });
 }
 
 /** Sets what hands do at it; shown at once, whatever the car makes of it. */
 export function takeHands(part: Partial<HandControls>): void {
-  const { seen } = useStandIn.getState();
+  const { seen, hands } = useStandIn.getState();
   if (seen !== null) {
     useStandIn.setState({ seen: { ...seen, driving: null, wanted: { ...seen.wanted, ...part } } });
   }
-  takeStandIn(part);
+  hands?.take(part);
 }
 
 export function letDrive(drive: DriveId): void {
-  driveStandIn(drive);
+  useStandIn.getState().hands?.drive(drive);
 }
 
 export function scaleTime(times: TimeScale): void {
   useStandIn.setState({ times });
-  scaleStandIn(times);
+  useStandIn.getState().hands?.scale(times);
 }

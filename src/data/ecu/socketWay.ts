@@ -1,0 +1,71 @@
+import type { Transport } from '@/link';
+
+/** Where an engine computer is reached over the network, and the hands of a stand-in beside it. */
+export interface NetworkAddress {
+  readonly ecu: string;
+  readonly standIn: string;
+  /** As it is said to a builder: machine and port. */
+  readonly label: string;
+}
+
+/** The port that is taken where none is typed. */
+const USUAL_PORT = 8790;
+/** A socket that is not open after so long will not be, ms. */
+const OPENS_WITHIN_MS = 5000;
+
+/** An address as it is typed: a machine, with its port or without, with the way before it or without; null where it is none. */
+export function networkAddress(typed: string): NetworkAddress | null {
+  const bare = typed
+    .trim()
+    .replace(/^(wss?|https?):\/\//i, '')
+    .replace(/\/.*$/, '');
+  const parts = /^(\[[0-9a-f:]+\]|[a-z0-9.-]+)(?::(\d{1,5}))?$/i.exec(bare);
+  const machine = parts?.[1]?.toLowerCase();
+  const port = Number(parts?.[2] ?? USUAL_PORT);
+  if (machine === undefined || port < 1 || port > 65_535) return null;
+  const label = `${machine}:${port}`;
+  return { ecu: `ws://${label}/ecu`, standIn: `ws://${label}/stand-in`, label };
+}
+
+/** A way over a socket. @throws {Error} with words, where nobody answers there. */
+export async function socketWay(address: string): Promise<Transport> {
+  const socket = await openSocket(address);
+  const way: Transport = {
+    onBytes: null,
+    onClosed: null,
+    send: (bytes) => (socket.readyState === WebSocket.OPEN ? socket.send(Uint8Array.from(bytes)) : undefined),
+    close: () => socket.close(),
+  };
+  socket.onmessage = ({ data }: MessageEvent<unknown>) => {
+    if (data instanceof ArrayBuffer) way.onBytes?.(new Uint8Array(data));
+  };
+  socket.onclose = () => way.onClosed?.();
+  return way;
+}
+
+/** An open socket. @throws {Error} with words. */
+export function openSocket(address: string): Promise<WebSocket> {
+  return new Promise((resolve, reject) => {
+    const nobody = () => reject(new Error(`Nobody answers at ${address.replace(/^ws:\/\/|\/.*$/g, '')}.`));
+    let socket: WebSocket;
+    try {
+      socket = new WebSocket(address);
+    } catch {
+      nobody();
+      return;
+    }
+    socket.binaryType = 'arraybuffer';
+    const timer = setTimeout(() => {
+      socket.close();
+      nobody();
+    }, OPENS_WITHIN_MS);
+    socket.onopen = () => {
+      clearTimeout(timer);
+      resolve(socket);
+    };
+    socket.onerror = () => {
+      clearTimeout(timer);
+      nobody();
+    };
+  });
+}
