@@ -40,6 +40,10 @@ export interface EcuSession {
   readonly channels: readonly ChannelId[];
   /** The sections that run, as read or written last. */
   readonly running: Readonly<Record<string, unknown>>;
+  /** The sections that are stored, as read or stored last. */
+  readonly stored: Readonly<Record<string, unknown>>;
+  /** Cells that are edited on the screen are written as they are edited. */
+  readonly editsAtOnce: boolean;
   /** What it has learned, as it was read last; null while it learns nothing. */
   readonly learned: LearnedCells | null;
   /** What is being done at it, and how far it is where that is known. */
@@ -64,6 +68,8 @@ const NOT_CONNECTED: EcuSession = {
   unlocked: false,
   channels: [],
   running: {},
+  stored: {},
+  editsAtOnce: false,
   learned: null,
   doing: null,
   progress: null,
@@ -104,10 +110,18 @@ export async function connectEcu(
     const identity = await made.hello(codes.pairing);
     if (identity.documentVersion > CALIBRATION_VERSION) throw new NewerDocument(identity.documentVersion);
     if (codes.lock !== null) await made.unlock(codes.lock);
-    const [contents, running] = await read(made);
+    const { contents, running, stored } = await read(made);
     const channels = await made.start(LIVE_RATE_HZ);
     if (client !== made) return;
-    useEcu.setState({ phase: 'live', identity, contents, running, channels, unlocked: codes.lock !== null });
+    useEcu.setState({
+      phase: 'live',
+      identity,
+      contents,
+      running,
+      stored,
+      channels,
+      unlocked: codes.lock !== null,
+    });
     void watchLearned(made);
   } catch (error) {
     if (client !== made) return;
@@ -125,10 +139,15 @@ class NewerDocument extends Error {
   }
 }
 
-/** What is in it by sums, and all that runs. */
-async function read(from: LinkClient): Promise<[Contents, Record<string, unknown>]> {
+/** What is in it: by sums, all that runs, and all that is stored; what is the same is read once. */
+async function read(
+  from: LinkClient,
+): Promise<Pick<EcuSession, 'running' | 'stored'> & { contents: Contents }> {
   const contents = await from.contents();
-  return [contents, await from.read('running', Object.keys(contents.running))];
+  const ids = Object.keys(contents.running);
+  const others = ids.filter((id) => contents.stored[id] !== contents.running[id]);
+  const [running, stored] = await Promise.all([from.read('running', ids), from.read('stored', others)]);
+  return { contents, running, stored: { ...running, ...stored } };
 }
 
 /** It is being reached. */
@@ -170,7 +189,7 @@ export async function unlockEcu(code: string): Promise<boolean> {
 /** Locks it again. */
 export async function lockEcu(): Promise<void> {
   await client?.lock().catch(failed);
-  useEcu.setState({ unlocked: false });
+  useEcu.setState({ unlocked: false, editsAtOnce: false });
 }
 
 /** Writes what differs into what runs. It acts at once, and is not stored. @returns whether all of it arrived. */
@@ -215,6 +234,26 @@ function took(sections: Readonly<Record<string, unknown>>): void {
 }
 
 /**
+ * Writes cells as they are edited, without a word about it.
+ * @throws {LinkError} where it was refused, or lost.
+ */
+export async function writeEdited(maps: readonly MapDifference[]): Promise<void> {
+  if (client === null) return;
+  for (const map of maps) await writeCells(client, map, false);
+}
+
+/** Cells are written as they are edited, from now on or no more. */
+export function setEditsAtOnce(editsAtOnce: boolean): void {
+  useEcu.setState({ editsAtOnce });
+}
+
+/** An edit could not be written: no other follows it, and why is said. */
+export function stopEditsAtOnce(error: unknown): void {
+  useEcu.setState({ editsAtOnce: false });
+  failed(error);
+}
+
+/**
  * Puts a calibration in, whole: what differs is sent, runs all at once, and is made sure of, by sums and then by every value
  * read back. @returns whether it is there.
  */
@@ -227,11 +266,11 @@ export function sendCalibration(document: Calibration): Promise<boolean> {
     const sections = Object.fromEntries(ids.map((id) => [id, image[id]]));
     await at.send(sections, sums, (progress) => useEcu.setState({ progress }));
     useEcu.setState({ doing: 'verifying', progress: null });
-    const [contents, runs] = await read(at);
+    const now = await read(at);
     const other = IMAGE_SECTIONS.find(
-      (id) => contents.running[id] !== sums[id] || sectionSum(id, runs[id]) !== sums[id],
+      (id) => now.contents.running[id] !== sums[id] || sectionSum(id, now.running[id]) !== sums[id],
     );
-    useEcu.setState({ contents, running: runs });
+    useEcu.setState(now);
     if (other !== undefined) throw new NotVerified(other);
     // Another build may send other channels.
     useEcu.setState({ channels: await at.start(LIVE_RATE_HZ) });
@@ -261,8 +300,9 @@ export async function fetchCalibration(of: 'running' | 'stored'): Promise<Calibr
 /** Has the engine computer keep what runs over key off. @returns whether it did. */
 export function storeInEcu(): Promise<boolean> {
   return doAt('storing', async (at) => {
+    const { running } = useEcu.getState();
     await at.store();
-    useEcu.setState({ contents: await at.contents() });
+    useEcu.setState({ contents: await at.contents(), stored: running });
   });
 }
 
@@ -355,5 +395,12 @@ function lose(of: LinkClient): void {
   const { contents } = useEcu.getState();
   const notStored =
     contents === null ? [] : IMAGE_SECTIONS.filter((id) => contents.running[id] !== contents.stored[id]);
-  useEcu.setState({ phase: 'lost', doing: null, progress: null, unlocked: false, notStored });
+  useEcu.setState({
+    phase: 'lost',
+    doing: null,
+    progress: null,
+    unlocked: false,
+    editsAtOnce: false,
+    notStored,
+  });
 }

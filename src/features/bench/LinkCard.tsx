@@ -4,6 +4,7 @@ import type { Calibration } from '@/core/calibration';
 import { blockingFindings, findingWords } from '@/core/checks';
 import { cellCount, type Differences } from '@/data/ecu/differences';
 import { sendCalibration, sendMaps, storeInEcu, useEcu } from '@/data/ecu/ecuSession';
+import { dropUnstored, followEdits, stopFollowingEdits } from '@/data/ecu/liveEdits';
 import type { LinkState } from '@/data/ecu/useLinkState';
 import { Button } from '@/ui/button/Button';
 import { Card, Message } from '@/ui/layout';
@@ -12,6 +13,7 @@ import { SPACE } from '@/ui/theme';
 import { ConnectSheet } from './ConnectSheet';
 import { doingWords, linkSentence, tryWords } from './linkWords';
 import { leaveStandIn, useStandIn } from './standInStore';
+import { LeaveUnstored } from './LeaveUnstored';
 import { ThreeWords } from './ThreeWords';
 import { UnlockSheet } from './UnlockSheet';
 
@@ -28,7 +30,7 @@ export function LinkCard({ document, state, differences, onConnect, onReconnect 
   const identity = useEcu((ecu) => ecu.identity);
   const notStored = useEcu((ecu) => ecu.notStored);
   const unlocked = useEcu((ecu) => ecu.unlocked);
-  const [sheet, setSheet] = useState<'network' | 'unlock' | null>(null);
+  const [sheet, setSheet] = useState<'network' | 'unlock' | 'leave' | null>(null);
   const live = differences !== null;
   return (
     <Card title={live && identity !== null ? identity.name : 'The link'}>
@@ -55,11 +57,20 @@ export function LinkCard({ document, state, differences, onConnect, onReconnect 
         ) : null}
         {differences === null || !unlocked ? null : <Acts document={document} differences={differences} />}
         {live || state === 'lost' ? (
-          <Button label="Disconnect" icon="link-variant-off" onPress={leaveStandIn} />
+          <Button
+            label="Disconnect"
+            icon="link-variant-off"
+            onPress={() =>
+              differences !== null && differences.unstored.length > 0 ? setSheet('leave') : leaveStandIn()
+            }
+          />
         ) : null}
       </View>
       {sheet === 'network' ? <ConnectSheet onClose={() => setSheet(null)} /> : null}
       {sheet === 'unlock' ? <UnlockSheet onClose={() => setSheet(null)} /> : null}
+      {sheet === 'leave' && differences !== null ? (
+        <LeaveUnstored unstored={differences.unstored} onClose={() => setSheet(null)} />
+      ) : null}
     </Card>
   );
 }
@@ -87,6 +98,7 @@ function Failure() {
 /** What can be done about what differs. */
 function Acts({ document, differences }: { document: Calibration; differences: Differences }) {
   const doing = useEcu((ecu) => ecu.doing);
+  const editsAtOnce = useEcu((ecu) => ecu.editsAtOnce);
   const { parts, maps, unstored } = differences;
   const cells = cellCount(differences);
   const [inTheWay] = parts.length > 0 || cells > 0 ? blockingFindings(document) : [];
@@ -121,6 +133,24 @@ function Acts({ document, differences }: { document: Calibration; differences: D
           icon="content-save-check-outline"
           disabled={doing !== null}
           onPress={() => void storeInEcu()}
+        />
+      ) : null}
+      {unstored.some((section) => section.startsWith('maps.')) ? (
+        <Button
+          label="Back to what is stored"
+          icon="history"
+          disabled={doing !== null}
+          onPress={() => void dropUnstored('Take maps back to what is stored', null)}
+        />
+      ) : null}
+      {editsAtOnce ? (
+        <Button label="Keep edits here" icon="stop" onPress={stopFollowingEdits} />
+      ) : parts.length === 0 && cells === 0 ? (
+        <Button
+          label="Send edits as I make them"
+          icon="pulse"
+          disabled={doing !== null}
+          onPress={followEdits}
         />
       ) : null}
     </>

@@ -1,6 +1,9 @@
 import type { MapKey } from '@/core/calibration';
 import { mapDifference, type ShownAs, shownMap } from '@/core/map';
+import { isMapId } from '@/core/program';
+import { useGlobalSearchParams } from 'expo-router';
 import { type Ref, useMemo } from 'react';
+import { useUnstoredCells } from '@/data/ecu/unstored';
 import { useLater } from '@/data/session/documentParts';
 import {
   type AxisRegion,
@@ -51,6 +54,8 @@ export function EditedGrid({
   const selection = useSelection(editing);
   const marks = useMarks(as);
   const live = useLiveMap(as);
+  const { id } = useGlobalSearchParams<{ id: string }>();
+  const unstored = useUnstoredCells(id, isMapId(mapKey) ? mapKey : null);
   const map = useMemo(() => {
     if (other === null || view === 'now') return shown;
     const compared = mapDifference(shown, shownMap(other.map, as));
@@ -73,6 +78,8 @@ export function EditedGrid({
       point={marks.point}
       trail={marks.trail}
       region={region}
+      marked={unstored}
+      markedWord="not stored"
       live={live}
       onProbe={onProbe}
     />

@@ -35,6 +35,7 @@ import { MapCurve } from './MapCurve';
 import { MapReading } from './MapReading';
 import { MapRegions, useMapRegions } from './MapRegions';
 import { useMarks } from './marks';
+import { NotStored } from './NotStored';
 import { partAt, useOperatingPoint } from './operatingPoint';
 import { ShapeSheet } from './ShapeSheet';
 import { UnitsSheet } from './UnitsSheet';
@@ -182,6 +183,7 @@ export function MapEditor({ mapKey, as, editing, onAxes }: Props) {
         />
       </View>
       <LiveReading mapKey={mapKey} as={as} />
+      <NotStored mapKey={mapKey} name={inSentence(definition.label)} />
       {touch === 'read' ? (
         <ReadAtPoint mapKey={mapKey} as={as} editing={editing} other={other} />
       ) : (

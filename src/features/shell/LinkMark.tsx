@@ -3,6 +3,7 @@ import { type LinkState, useLinkState } from '@/data/ecu/useLinkState';
 import { useDocumentLater } from '@/data/session/documentParts';
 import type { IconName } from '@/ui/icon/Icon';
 import { type MarkTone, StateMark } from '@/ui/layout';
+import { useAskBeforeLeaving } from './useAskBeforeLeaving';
 
 const MARKS: Readonly<Record<LinkState, { tone: MarkTone; label: string; icon: IconName }>> = {
   none: { tone: 'plain', label: 'Not connected', icon: 'link-variant-off' },
@@ -17,6 +18,7 @@ const MARKS: Readonly<Record<LinkState, { tone: MarkTone; label: string; icon: I
 /** The one state of the link to the engine computer, seen from every place. */
 export function LinkMark() {
   const { id } = useGlobalSearchParams<{ id: string }>();
+  useAskBeforeLeaving();
   const { state } = useLinkState(id, useDocumentLater());
   const { tone, label, icon } = MARKS[state];
   return <StateMark tone={tone} label={label} icon={icon} />;

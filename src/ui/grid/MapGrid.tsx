@@ -46,6 +46,9 @@ interface Props {
   trail?: readonly AxisPoint[];
   /** A stretch of the map with a meaning, in units of the axes. */
   region?: AxisRegion | null;
+  /** Cells with a fold at their corner, by index row by row, and what that means in a word. */
+  marked?: ReadonlySet<number>;
+  markedWord?: string;
   /** Where the engine is now; null while nothing is live. */
   live?: LiveSource | null;
   /** When given, a touch reads the surface there instead of selecting. */
@@ -61,6 +64,7 @@ export interface GridHandle {
 }
 
 const NO_TRAIL: readonly AxisPoint[] = [];
+const NO_CELLS: ReadonlySet<number> = new Set();
 const NO_REGION: AxisRegion = { fromX: Infinity, toX: -Infinity, fromY: Infinity, toY: -Infinity };
 
 /** A key pressed in the grid. */
@@ -94,6 +98,8 @@ export function MapGrid({
   point,
   trail = NO_TRAIL,
   region = null,
+  marked = NO_CELLS,
+  markedWord = '',
   live = null,
   onProbe = null,
   handle,
@@ -250,7 +256,8 @@ export function MapGrid({
     event.preventDefault();
   };
 
-  const cellName = cellLabel(definition, map, active);
+  const isMarked = marked.has(active.row * columns + active.column);
+  const cellName = `${cellLabel(definition, map, active)}${isMarked ? `, ${markedWord}` : ''}`;
   const activeCell = { role: 'gridcell', id: `${label}-active`, 'aria-selected': true } as object;
   const web = {
     tabIndex: 0,
@@ -280,7 +287,14 @@ export function MapGrid({
         }
       >
         <GridCanvas picture={picture} />
-        <MarksLayer geometry={geometry} point={ring} trail={way} region={regionCells} />
+        <MarksLayer
+          geometry={geometry}
+          point={ring}
+          trail={way}
+          marked={marked}
+          columns={columns}
+          region={regionCells}
+        />
         {live === null ? null : <LiveLayer geometry={geometry} axes={axes} live={live} />}
         <View role="row" style={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden' }}>
           <View {...activeCell} aria-label={cellName} />

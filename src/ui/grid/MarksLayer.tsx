@@ -1,7 +1,7 @@
 import { memo, useId } from 'react';
 import { useRoles } from '../theme';
 import type { GridGeometry, GridRegion } from './geometry';
-import { regionBox, ringPath, spotOf, trailPath } from './markShapes';
+import { foldsPath, regionBox, ringPath, spotOf, trailPath } from './markShapes';
 import { Outlined } from './Outlined';
 import { OverCells, WHOLE } from './OverCells';
 import type { Place } from './selection';
@@ -12,6 +12,9 @@ interface Props {
   point: Place | null;
   /** Where the point has been, in cells. */
   trail: readonly Place[];
+  /** Cells with a fold at their corner, by index row by row; and how many columns the map has. */
+  marked: ReadonlySet<number>;
+  columns: number;
   /** A stretch of the map with a meaning, in cells from its edges: the overrun cut. */
   region: GridRegion | null;
 }
@@ -20,18 +23,32 @@ interface Props {
 const HATCH = 9;
 
 /** What lies over the cells and stays: a region, the operating point and its trail. */
-export const MarksLayer = memo(function MarksLayer({ geometry, point, trail, region }: Props) {
-  if (point === null && trail.length < 2 && region === null) return null;
+export const MarksLayer = memo(function MarksLayer({
+  geometry,
+  point,
+  trail,
+  marked,
+  columns,
+  region,
+}: Props) {
+  if (point === null && trail.length < 2 && region === null && marked.size === 0) return null;
   return (
     <OverCells geometry={geometry}>
       <svg style={WHOLE}>
         {region === null ? null : <Region geometry={geometry} region={region} />}
+        {marked.size === 0 ? null : <Folds d={foldsPath(geometry, marked, columns)} />}
         {trail.length < 2 ? null : <Outlined colour="steel" width={2} d={trailPath(geometry, trail)} />}
         {point === null ? null : <Outlined colour="steel" width={3} d={ringPath(spotOf(geometry, point))} />}
       </svg>
     </OverCells>
   );
 });
+
+/** Folded corners, told from any colour under them. */
+function Folds({ d }: { d: string }) {
+  const { accent, surface } = useRoles();
+  return <path d={d} fill={accent} stroke={surface} strokeWidth={1} />;
+}
 
 /** A region as a frame, with hatching unless it is open, so that the numbers under it stay readable. */
 function Region({ geometry, region }: { geometry: GridGeometry; region: GridRegion }) {

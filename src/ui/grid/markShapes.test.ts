@@ -1,7 +1,16 @@
 import fc from 'fast-check';
 import { cellOrigin, gridGeometry } from './geometry';
 import { addPlace, noWay } from './live';
-import { LIVE_MARK, liveSpot, regionBox, ringPath, spotOf, trailPath, wayPath } from './markShapes';
+import {
+  foldsPath,
+  LIVE_MARK,
+  liveSpot,
+  regionBox,
+  ringPath,
+  spotOf,
+  trailPath,
+  wayPath,
+} from './markShapes';
 
 /** Three columns of 96 px, two rows of 44 px; the headers are left out of it. */
 const GEOMETRY = gridGeometry(
@@ -74,5 +83,16 @@ describe('marks over the cells', () => {
       width: 144,
       height: 22,
     });
+  });
+
+  // By hand: the upper right corner of the first column's lower row is at 95, 45 within the line; a fold is 11 px.
+  test('folds are at the upper right corner of the cells that are in sight', () => {
+    expect(foldsPath(GEOMETRY, new Set([0]), 3)).toBe('M84 45h11v11z');
+    expect(foldsPath(GEOMETRY, new Set([0, 4]), 3)).toBe('M84 45h11v11zM180 1h11v11z');
+    const window = { width: 160, maxRows: 7 };
+    const scrolled = gridGeometry(window, { columns: 3, rows: 2 }, { column: 1, row: 0 }, false);
+    expect(foldsPath(scrolled, new Set([0, 3]), 3)).toBe('');
+    expect(foldsPath(scrolled, new Set([1]), 3)).not.toBe('');
+    expect(foldsPath(GEOMETRY, new Set(), 3)).toBe('');
   });
 });

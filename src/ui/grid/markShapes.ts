@@ -51,6 +51,24 @@ export function ringPath({ x, y }: Spot): string {
   return `M${tenth(x - RING)} ${tenth(y)}a${RING} ${RING} 0 1 0 ${2 * RING} 0a${RING} ${RING} 0 1 0 ${-2 * RING} 0`;
 }
 
+/** Side of a cell's folded corner, px. */
+const FOLD = 11;
+
+/** The folded corners, upper right, of those of some cells that are in sight. @param columns of the whole map. */
+export function foldsPath(geometry: GridGeometry, cells: ReadonlySet<number>, columns: number): string {
+  const { column, row, columns: wide, rows: high } = geometry.window;
+  let path = '';
+  for (const index of cells) {
+    const at = { column: index % columns, row: Math.floor(index / columns) };
+    const isSeen = at.column >= column && at.column < column + wide && at.row >= row && at.row < row + high;
+    if (!isSeen) continue;
+    const { x, y } = cellOrigin(geometry, at.column, at.row);
+    const [right, top] = [x - geometry.headerWidth + geometry.cellWidth - 1, y - geometry.headerHeight + 1];
+    path += `M${tenth(right - FOLD)} ${tenth(top)}h${FOLD}v${FOLD}z`;
+  }
+  return path;
+}
+
 /** A region's rectangle among the cells, px. */
 export function regionBox(
   geometry: GridGeometry,
