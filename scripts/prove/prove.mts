@@ -12,6 +12,7 @@ import { proveHalved } from './halved.mts';
 import { proveHolding } from './holding.mts';
 import { proveIdle } from './idle.mts';
 import { proveKnock } from './knock.mts';
+import { proveLink } from './link.mts';
 import { proveLoom } from './loom.mts';
 import { proveLoop } from './loop.mts';
 import { missedLines } from './report.mts';
@@ -35,8 +36,9 @@ for (const prove of [
   proveIdle,
   proveLoop,
   proveKnock,
+  proveLink,
 ]) {
-  prove(firstSeed);
+  await prove(firstSeed);
 }
 const missed = missedLines();
 console.log(missed === 0 ? 'all met' : `${missed} missed`);

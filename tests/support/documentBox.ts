@@ -2,14 +2,25 @@ import type { Calibration } from '@/core/calibration';
 import type { ChannelId } from '@/core/channel';
 import { CHANNEL_IDS } from '@/core/channel';
 import { sectionSum } from '@/core/ecuImage';
-import { type EcuMemory, type LearnedCells, LinkHost, type Transport, transportPair } from '@/link';
+import {
+  type EcuMemory,
+  type LearnedCells,
+  type LinkClock,
+  LinkHost,
+  type Transport,
+  transportPair,
+} from '@/link';
 import { EcuBox, factoryFlash } from '@/standin/ecuBox';
 import { REAL_CLOCK } from './realClock';
 
 export const BOX_CODES = { pairing: 'ROSA', lock: 'ready' };
 
 /** An engine computer with a calibration in it, no car around it, and a way to it. */
-export function documentBox(document: Calibration, channels: readonly ChannelId[] = CHANNEL_IDS) {
+export function documentBox(
+  document: Calibration,
+  channels: readonly ChannelId[] = CHANNEL_IDS,
+  clock: LinkClock = REAL_CLOCK,
+) {
   const box = new EcuBox(
     factoryFlash(document),
     () => undefined,
@@ -44,7 +55,7 @@ export function documentBox(document: Calibration, channels: readonly ChannelId[
       state.learned = { ...state.learned, ln };
     },
   };
-  const host = new LinkHost(memory, BOX_CODES, REAL_CLOCK, () => channels);
+  const host = new LinkHost(memory, BOX_CODES, clock, () => channels);
   const connect = (): Transport => {
     const [ours, theirs] = transportPair((deliver) => queueMicrotask(deliver));
     host.join(theirs);

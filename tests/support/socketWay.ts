@@ -1,5 +1,6 @@
 import { WebSocket } from 'ws';
 import type { Transport } from '@/link';
+import type { Fate } from './badWay';
 
 /** A way over a socket, as another program than a browser would make it. @throws what the socket is refused with. */
 export async function socketWay(
@@ -38,4 +39,29 @@ export function slowWay(way: Transport, delayMs: number, isLost: () => boolean):
   way.onBytes = (bytes) => (isLost() ? undefined : void setTimeout(() => slow.onBytes?.(bytes), delayMs));
   way.onClosed = () => slow.onClosed?.();
   return slow;
+}
+
+/** The same way, with what it is told to done to each frame, counted from 0 over both directions. */
+export function fatedWay(
+  way: Transport,
+  fate: (frame: number) => Fate,
+): { transport: Transport; frames: () => number } {
+  let frames = 0;
+  const pass = (bytes: Uint8Array, on: (bytes: Uint8Array) => void) => {
+    const becomes = fate(frames);
+    frames += 1;
+    if (becomes === 'cut') way.close();
+    if (becomes === 'spoiled') bytes[bytes.length - 1] = (bytes[bytes.length - 1] as number) ^ 1;
+    if (becomes !== 'lost' && becomes !== 'cut') on(bytes);
+    if (becomes === 'twice') on(bytes);
+  };
+  const transport: Transport = {
+    onBytes: null,
+    onClosed: null,
+    send: (bytes) => pass(bytes, (is) => way.send(is)),
+    close: way.close,
+  };
+  way.onBytes = (bytes) => pass(bytes, (is) => transport.onBytes?.(is));
+  way.onClosed = () => transport.onClosed?.();
+  return { transport, frames: () => frames };
 }

@@ -130,6 +130,7 @@ function Acts({ document, differences }: { document: Calibration; differences: D
       {unstored.length > 0 ? (
         <Button
           label="Store in ECU"
+          kind={parts.length === 0 && cells === 0 ? 'primary' : 'secondary'}
           icon="content-save-check-outline"
           disabled={doing !== null}
           onPress={() => void storeInEcu()}

@@ -5,8 +5,10 @@ import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { WebSocketServer } from 'ws';
 import { REAL_CLOCK } from '@tests/support/realClock';
-import { slowWay, socketWay } from '@tests/support/socketWay';
+import type { Fate } from '@tests/support/badWay';
+import { fatedWay, slowWay, socketWay } from '@tests/support/socketWay';
 import { demo } from '@tests/support/ventisca';
+import type { MapData } from '@/core/map';
 import { documentOf, imageOf, imageSums, sectionSum } from '@/core/ecuImage';
 import { LinkClient, MOST_FRAME_BYTES, type Transport } from '@/link';
 import { endServer } from '../end';
@@ -93,12 +95,55 @@ describe('a car hosted in this process', () => {
     expect((await closed)[0]).toBe(code);
   });
 
+  test.each<Fate>(['lost', 'spoiled', 'twice', 'cut'])(
+    'a frame that is %s over the socket leaves no mixture, and nobody waiting',
+    async (becomes) => {
+      const ve = document.maps.ve as MapData;
+      const maps = [0.95, 1].map((share) => ({ ...ve, values: ve.values.map((value) => value * share) }));
+      const sums = maps.map((map) => sectionSum('maps.ve', map));
+      const story = async (fate: (frame: number) => Fate, map: MapData) => {
+        const socket = await socketWay(`${address}/ecu`);
+        const way = fatedWay(socket, fate);
+        const { client } = clientOver(way.transport);
+        await client.hello('ROSA');
+        await client.unlock('4711');
+        const { running } = await client.contents();
+        await client.read('running', Object.keys(running));
+        const cells = map.values.map((value, index) => ({ index, value }));
+        await client.write('maps.ve', cells, sectionSum('maps.ve', map));
+        await client.store();
+        const now = await client.contents();
+        client.close();
+        return { now, frames: way.frames() };
+      };
+      const { frames } = await story(() => 'arrives', maps[1] as MapData);
+      // Some of the frames, another share of them for each fate: all of them are gone through in `npm run prove`.
+      for (let at = becomes.length; at < frames; at += 9) {
+        const map = maps[at % 2] as MapData;
+        const outcome = await story((frame) => (frame === at ? becomes : 'arrives'), map).catch(
+          (error: { reason: string }) => error.reason,
+        );
+        if (typeof outcome === 'string') {
+          expect([becomes, outcome]).toEqual(['cut', 'lost']);
+          const { now } = await story(() => 'arrives', map);
+          expect(sums).toContain(now.running['maps.ve']);
+        } else {
+          expect(outcome.now.running['maps.ve']).toBe(sums[at % 2]);
+          expect(outcome.now.stored['maps.ve']).toBe(sums[at % 2]);
+        }
+      }
+    },
+    60_000,
+  );
+
   test('text is no frame, and changes nothing', async () => {
     const way = await socketWay(`${address}/ecu`);
     way.socket.send('{"jsonrpc":"2.0","id":1,"method":"store"}');
     const { client } = clientOver(way);
     await client.hello('ROSA');
-    expect((await client.contents()).generation).toBe(1);
+    const before = (await client.contents()).generation;
+    way.socket.send('{"jsonrpc":"2.0","id":1,"method":"store"}');
+    expect((await client.contents()).generation).toBe(before);
     client.close();
   });
 
