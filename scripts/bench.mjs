@@ -14,6 +14,7 @@ for (const args of [
   await asOne('core'),
   await asOne('controls'),
   await asOne('logs'),
+  await asOne('link'),
   await asOne('files'),
   await asOne('memory'),
   await asOne('checks'),

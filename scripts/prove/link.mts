@@ -47,7 +47,7 @@ function madeUp(draw: (below: number) => number, number: number): Uint8Array {
     `{"code":"${draw(10_000)}"}`,
     `{"section":"ve","cells":[{"index":${draw(9)},"value":${draw(99)}}],"sum":${draw(9)},"folds":false}`,
     `{"sections":{"ve":${draw(9)}}}`,
-    `{"section":"ve","content":{"values":[${draw(9)}]}}`,
+    `{"sections":{"ve":{"values":[${draw(9)}]}}}`,
     '{"cells":null}',
     `{"rateHz":${draw(200) - 50}}`,
   ];

@@ -43,9 +43,9 @@ const ANSWER_MS = 12_000;
 /** While nothing is heard for so long, nobody is there, ms. */
 const SILENT_MS = 3000;
 /** Sections asked for by one message. */
-const SECTIONS_TOGETHER = 8;
-/** Bytes of sections in one message, so that samples are not held up. */
-const TOGETHER_BYTES = 60_000;
+const SECTIONS_TOGETHER = 24;
+/** A message of sections is closed once it has so many bytes. */
+const TOGETHER_BYTES = 30_000;
 
 /** Our side of the link: asks, waits for the answer, and notices when nobody is there any more. */
 export class LinkClient {
@@ -130,23 +130,14 @@ export class LinkClient {
     const announced = Object.fromEntries(ids.map((id) => [id, sums[id] ?? 0]));
     await this.ask('begin', { sections: announced });
     let arrived = 0;
-    let underWay: Promise<void>[] = [];
-    let bytes = 0;
-    for (const section of ids) {
-      const content = sections[section] ?? null;
-      bytes += JSON.stringify(content).length;
-      underWay.push(
-        this.ask('part', { section, content }).then(() => {
-          arrived += 1;
-          onProgress(arrived / ids.length);
-        }),
-      );
-      if (bytes < TOGETHER_BYTES) continue;
-      await Promise.all(underWay);
-      underWay = [];
-      bytes = 0;
-    }
-    await Promise.all(underWay);
+    const parts = partsOf(sections);
+    const asks = parts.map((part) =>
+      this.ask('part', { sections: part }).then(() => {
+        arrived += Object.keys(part).length;
+        onProgress(arrived / ids.length);
+      }),
+    );
+    await Promise.all(asks);
     await this.ask('commit', {});
   }
 
@@ -219,6 +210,22 @@ export class LinkClient {
     for (const fail of this.waiting) fail(lostError());
     this.waiting.clear();
   }
+}
+
+/** Sections by the message they go in, in order. */
+function partsOf(sections: Readonly<Record<string, unknown>>): Record<string, unknown>[] {
+  const parts: Record<string, unknown>[] = [];
+  let bytes = Infinity;
+  for (const [id, given] of Object.entries(sections)) {
+    const content = given ?? null;
+    if (bytes > TOGETHER_BYTES) {
+      parts.push({});
+      bytes = 0;
+    }
+    (parts.at(-1) as Record<string, unknown>)[id] = content;
+    bytes += JSON.stringify(content).length;
+  }
+  return parts;
 }
 
 const OTHER_ANSWER = 'The engine computer gave another answer than was asked for.';

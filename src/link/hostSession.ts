@@ -193,12 +193,14 @@ export class HostSession {
         this.arrived.clear();
         return null;
       }),
-    part: ({ section, content }) =>
+    part: ({ sections }) =>
       this.writing(() => {
-        const wanted = this.announced[section];
-        if (wanted === undefined) return refused('notAnnounced', section);
-        if (this.memory.sumOf(section, content) !== wanted) return refused('otherSum', section);
-        this.arrived.set(section, content);
+        for (const [section, content] of Object.entries(sections)) {
+          const wanted = this.announced[section];
+          if (wanted === undefined) return refused('notAnnounced', section);
+          if (this.memory.sumOf(section, content) !== wanted) return refused('otherSum', section);
+          this.arrived.set(section, content);
+        }
         return null;
       }),
     commit: () =>

@@ -139,7 +139,15 @@ describe.each([
     const shares: number[] = [];
     await answered(client.send(sections, sums, (share) => shares.push(share)));
     expect(box.running).toEqual({ ...before, ...sections });
+    expect(shares).toEqual([1]);
+    // A large one goes in more than one message, and says how far it is.
+    const large = Array.from({ length: 9000 }, (_, i) => i / 7);
+    shares.length = 0;
+    const many = { ve: { values: large }, spark: { values: large } };
+    const manySums = { ve: sectionSum('ve', many.ve), spark: sectionSum('spark', many.spark) };
+    await answered(client.send(many, manySums, (share) => shares.push(share)));
     expect(shares).toEqual([0.5, 1]);
+    expect(box.running).toEqual({ ...before, ...many });
   });
 
   test('says what was learned, forgets it, and folds it in the moment a map is written', async () => {

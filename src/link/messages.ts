@@ -82,7 +82,7 @@ export const METHODS = {
   },
   /** Announces sections that come, each with its sum; those announced before are forgotten. */
   begin: { params: z.object({ sections: sums }), result: nothing },
-  part: { params: z.object({ section, content: z.unknown() }), result: nothing },
+  part: { params: z.object({ sections: z.record(section, z.unknown()) }), result: nothing },
   /** Runs what was announced, all of it or nothing. */
   commit: { params: nothing, result: nothing },
   /** Keeps what runs over key off. */
