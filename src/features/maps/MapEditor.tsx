@@ -29,6 +29,7 @@ import { CellWords } from './CellWords';
 import { ComparedWords } from './ComparedWords';
 import { EditedGrid, type GridView } from './EditedGrid';
 import { EditTray } from './EditTray';
+import { FollowButton } from './FollowButton';
 import { LiveReading } from './LiveReading';
 import { MapCompareSheet, type ComparedWith } from './MapCompare';
 import { MapCurve } from './MapCurve';
@@ -183,6 +184,7 @@ export function MapEditor({ mapKey, as, editing, onAxes }: Props) {
         />
       </View>
       <LiveReading mapKey={mapKey} as={as} />
+      <FollowButton mapKey={mapKey} as={as} editing={editing} />
       <NotStored mapKey={mapKey} name={inSentence(definition.label)} />
       {touch === 'read' ? (
         <ReadAtPoint mapKey={mapKey} as={as} editing={editing} other={other} />

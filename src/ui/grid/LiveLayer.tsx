@@ -1,7 +1,7 @@
 import { memo, useCallback, useRef } from 'react';
 import type { GridGeometry } from './geometry';
 import { type LiveSource, type LiveWay, type PlaceAxes, useLiveWay } from './live';
-import { LIVE_MARK, liveSpot, wayPath } from './markShapes';
+import { LIVE_MARK, liveSpot, usedPath, wayPath } from './markShapes';
 import { Outlined } from './Outlined';
 import { OverCells, WHOLE } from './OverCells';
 
@@ -12,16 +12,19 @@ interface Props {
 }
 
 /**
- * Where the engine is on a map, and its way of the last seconds. The mark is moved, not drawn, and past React: fifty places a
+ * Where the engine is on a map, the cells it reads there, and its way of the last seconds. The mark is moved, not drawn, and past React: fifty places a
  * second repaint no cell. The way is drawn where numbers change too: its end is under the mark.
  */
 export const LiveLayer = memo(function LiveLayer({ geometry, axes, live }: Props) {
   const mark = useRef<HTMLDivElement>(null);
   const line = useRef<SVGPathElement>(null);
+  const used = useRef<SVGPathElement>(null);
   const show = useCallback(
     (way: LiveWay, told: boolean) => {
       if (mark.current !== null) moveMark(mark.current, geometry, way);
-      if (told) line.current?.setAttribute('d', wayPath(geometry, way));
+      if (!told) return;
+      line.current?.setAttribute('d', wayPath(geometry, way));
+      used.current?.setAttribute('d', usedPath(geometry, way));
     },
     [geometry],
   );
@@ -32,6 +35,9 @@ export const LiveLayer = memo(function LiveLayer({ geometry, axes, live }: Props
     <OverCells geometry={geometry}>
       <svg data-live-way="" style={WHOLE}>
         <Outlined colour="text" width={2} path={line} />
+      </svg>
+      <svg data-live-used="" style={WHOLE}>
+        <Outlined colour="steel" width={2} path={used} />
       </svg>
       <div
         ref={mark}

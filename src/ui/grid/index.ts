@@ -1,12 +1,13 @@
 export { MapGrid, type GridHandle, type GridKey, valueRange } from './MapGrid';
 export type { LiveSource } from './live';
-export { type AxisRegion, cellLabel, placeName } from './places';
+export { type AxisPoint, type AxisRegion, cellLabel, placeInCells, placeName } from './places';
 export {
   cellSelection,
   columnSelection,
   movedSelection,
   rangeSize,
   rowSelection,
+  type Place,
   selectionRange,
   wholeSelection,
   type Selection,

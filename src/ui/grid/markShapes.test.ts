@@ -9,6 +9,7 @@ import {
   ringPath,
   spotOf,
   trailPath,
+  usedPath,
   wayPath,
 } from './markShapes';
 
@@ -94,5 +95,24 @@ describe('marks over the cells', () => {
     expect(foldsPath(scrolled, new Set([0, 3]), 3)).toBe('');
     expect(foldsPath(scrolled, new Set([1]), 3)).not.toBe('');
     expect(foldsPath(GEOMETRY, new Set(), 3)).toBe('');
+  });
+
+  // By hand: between 1000 and 2000 rev/min and 20 and 60 kPa are the first two columns and both rows: 192 × 88 px, 2 px in.
+  test('a frame goes round the four cells that are read between, at the ends of the map too', () => {
+    const way = noWay(AXES);
+    expect(usedPath(GEOMETRY, way)).toBe('');
+    addPlace(way, { x: 1500, y: 30 });
+    expect(usedPath(GEOMETRY, way)).toBe('M2 2h188v84h-188z');
+    addPlace(way, { x: 9000, y: 90 });
+    expect(usedPath(GEOMETRY, way)).toBe('M98 2h188v84h-188z');
+    const curve = noWay({ x: AXES.x, y: [] });
+    const low = gridGeometry(
+      { width: 340, maxRows: 7 },
+      { columns: 3, rows: 1 },
+      { column: 0, row: 0 },
+      false,
+    );
+    addPlace(curve, { x: 1500, y: 0 });
+    expect(usedPath(low, curve)).toBe('M2 2h188v40h-188z');
   });
 });

@@ -41,6 +41,22 @@ export function wayPath(geometry: GridGeometry, way: LiveWay): string {
   return linePath(way.length, (k) => spotOf(geometry, wayAt(way, k) as Place));
 }
 
+/** A frame round the four cells that the engine reads between, or the two of a curve; empty while that is not known. */
+export function usedPath(geometry: GridGeometry, way: LiveWay): string {
+  const at = wayAt(way, way.length - 1);
+  if (at === null) return '';
+  const [fromColumn, columns] = between(at.column, way.x.length);
+  const [fromRow, rows] = between(at.row, Math.max(1, way.y.length));
+  const region = { fromColumn, toColumn: fromColumn + columns, fromRow, toRow: fromRow + rows };
+  const { x, y, width, height } = regionBox(geometry, region);
+  return `M${tenth(x + 2)} ${tenth(y + 2)}h${tenth(width - 4)}v${tenth(height - 4)}h${tenth(4 - width)}z`;
+}
+
+/** The first of the two cells that a place lies between, and how many they are: one where there is no other. */
+function between(place: number, count: number): [first: number, cells: number] {
+  return count < 2 ? [0, 1] : [Math.min(count - 2, Math.floor(place)), 2];
+}
+
 /** The way of a point as a path among the cells. */
 export function trailPath(geometry: GridGeometry, trail: readonly Place[]): string {
   return linePath(trail.length, (k) => spotOf(geometry, trail[k] as Place));

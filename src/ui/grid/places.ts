@@ -71,6 +71,11 @@ export function placeOf(map: Pick<MapData, 'x' | 'y'>, point: { x: number; y: nu
   };
 }
 
+/** A point of the axes in cells; null where it is not known. */
+export function placeInCells(map: Pick<MapData, 'x' | 'y'>, point: AxisPoint): Place | null {
+  return Number.isFinite(point.x) && Number.isFinite(point.y) ? placeOf(map, point) : null;
+}
+
 /** A cell in words: "1500 rev/min, 35 kPa abs: 43.1 %". */
 export function cellLabel(
   definition: MapDefinition,
