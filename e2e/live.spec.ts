@@ -69,3 +69,27 @@ test('the chosen cell follows the engine, until another is chosen, and is edited
   await page.waitForTimeout(1500);
   expect(await chosen()).toBe(still);
 });
+
+test('workings open on the running engine, and are frozen where they are', async ({ app, page }) => {
+  test.setTimeout(120_000);
+  await app.openDemo();
+  await app.connectStandIn();
+  await app.openStandIn();
+  await app.choose('Let a driver drive', 'Idle with loads');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('group', { name: /^Engine speed: [1-9][\d,]* rev/ })).toBeVisible({
+    timeout: 40_000,
+  });
+  await app.openItem('Maps', 'Workings');
+  const now = page.getByText(/^[\d,]+ rev\/min, \d+ kPa abs, coolant \d+ °C$/);
+  await expect(now).toBeVisible();
+  // What is worked through here comes to what the engine computer did.
+  const opened = page.getByText(/opened its injectors for [\d.]+ ms/);
+  const [, ecuMs] = /for ([\d.]+) ms/.exec((await opened.textContent()) ?? '') ?? [];
+  expect(Number(ecuMs)).toBeGreaterThan(1);
+  await page.getByRole('button', { name: 'Freeze this point' }).click();
+  await expect(now).toHaveCount(0);
+  await expect(page.getByRole('textbox', { name: /^Engine speed/ })).not.toHaveValue('1050');
+  await page.getByRole('button', { name: 'Go with the engine' }).click();
+  await expect(now).toBeVisible();
+});

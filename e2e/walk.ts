@@ -225,8 +225,24 @@ const SIMULATED: Leg = [
   ],
   ['the bench, not connected', (app) => app.goTo('Bench')],
   [
+    'connecting over the network',
+    async ({ page }) => {
+      await page.getByRole('button', { name: 'Over the network' }).click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+    },
+  ],
+  [
+    'arranging the readouts',
+    async ({ page }) => {
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'Arrange', exact: true }).click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+    },
+  ],
+  [
     'the bench, live',
     async (app) => {
+      await app.page.keyboard.press('Escape');
       await app.connectStandIn();
       await app.page.getByRole('button', { name: 'Record', exact: true }).click();
     },

@@ -773,6 +773,17 @@ export const CHANNELS = {
     logColumn: 'sensors_in_fault_bits',
     rest: 0,
   },
+  sensorsHigh: {
+    label: 'Sensors above their band, as bits',
+    quantity: 'count',
+    min: 0,
+    max: 4095,
+    decimals: 0,
+    group: 'engine',
+    origin: 'decided',
+    logColumn: 'sensors_above_band_bits',
+    rest: 0,
+  },
   idleState: {
     label: 'Idle',
     quantity: 'count',

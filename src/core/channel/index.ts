@@ -18,6 +18,7 @@ export {
   OUTPUT_CHANNELS,
   type OutputChannel,
 } from './channels';
+export type { ChannelInfo } from './channelInfo';
 export {
   GUARD_CODE,
   GUARD_REASONS,

@@ -2,7 +2,7 @@ import { AT, type Frame, read, write } from '../channel';
 import { type EcuProgram, type InputProgram } from '../program';
 import { gearAtSpeeds, gearAtVolts, temperatureAtVolts, valueAtVolts } from '../sensors';
 import { standInFor } from './lostSensors';
-import type { EcuState } from './state';
+import { type EcuState, IN_FAULT } from './state';
 
 /** Manifold pressure is never taken for less, kPa: load would become nothing. */
 const LEAST_MANIFOLD_KPA = 5;
@@ -54,9 +54,10 @@ function readInput(
     state.lastReading[i] = readingOf(input, at);
   }
   const reading = state.lastReading[i] as number;
-  const broken = fault !== null && (at < fault.lowV || at > fault.highV);
-  state.inFault[i] = broken || Number.isNaN(reading) ? 1 : 0;
-  if (state.inFault[i] === 1) {
+  const isHigh = fault !== null && at > fault.highV;
+  const isLow = Number.isNaN(reading) || (fault !== null && at < fault.lowV);
+  state.inFault[i] = isHigh ? IN_FAULT.high : isLow ? IN_FAULT.low : IN_FAULT.none;
+  if (state.inFault[i] !== IN_FAULT.none) {
     const lastGood = state.lastGood[i] as number;
     const standIn = standInFor(program, id, fallback, lastGood, read(frame, place), sinceS, frame);
     if (fallback !== null || !Number.isNaN(standIn)) write(frame, place, standIn);

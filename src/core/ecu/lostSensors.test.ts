@@ -4,7 +4,7 @@ import { gridOf } from '../numeric';
 import { type EcuProgram, NOTHING_LOST } from '../program';
 import { INPUT_IDS } from '../sensors';
 import { standInFor, stepLostSensors } from './lostSensors';
-import { ecuAtKeyOn } from './state';
+import { ecuAtKeyOn, IN_FAULT } from './state';
 
 const PROGRAM: EcuProgram = { ...programOf(demo('ventisca')), sensorLoss: NOTHING_LOST };
 const BY_THROTTLE: EcuProgram = {
@@ -92,9 +92,12 @@ describe('which one is lost', () => {
     for (const id of ['map', 'coolant', 'lambdaOne']) state.inFault[place(id)] = 1;
     stepLostSensors(PROGRAM, state, frame);
     expect(read(frame, AT.sensorsLost)).toBe(LOST_BIT.map | LOST_BIT.coolant);
+    expect(read(frame, AT.sensorsHigh)).toBe(0);
+    state.inFault[place('coolant')] = IN_FAULT.high;
     state.lastGood[place('lambdaOne')] = 1;
     stepLostSensors(PROGRAM, state, frame);
     expect(read(frame, AT.sensorsLost)).toBe(LOST_BIT.map | LOST_BIT.coolant | LOST_BIT.lambdaOne);
+    expect(read(frame, AT.sensorsHigh)).toBe(LOST_BIT.coolant);
   });
 
   test('every sensor that can be in fault has a name here', () => {

@@ -1,7 +1,7 @@
 import { AT, type Frame, LOST_BIT, read, SENSORS_LOST, write } from '../channel';
 import { bisected, type Grid, lookUpMap } from '../numeric';
 import type { EcuProgram } from '../program';
-import type { EcuState } from './state';
+import { type EcuState, IN_FAULT } from './state';
 
 /** How fast the coolant is believed to warm once its sensor is lost, K/s: about as fast as a small engine does. */
 const WARMS_K_PER_S = 0.25;
@@ -13,13 +13,16 @@ const RANK = new Map<string, number>(SENSORS_LOST.map(({ id }, rank) => [id, ran
 export function stepLostSensors(program: EcuProgram, state: EcuState, frame: Frame): void {
   let lost = 0;
   let bits = 0;
+  let high = 0;
   for (let i = 0; i < program.inputs.length; i += 1) {
-    if (state.inFault[i] !== 1) continue;
+    const fault = state.inFault[i];
+    if (fault === IN_FAULT.none) continue;
     const { id } = program.inputs[i] as { id: string };
     const rank = RANK.get(id) ?? 0;
     // A lambda sensor that is not warm yet gives nothing, and that is no fault.
     if (isLambda(id) && Number.isNaN(state.lastGood[i])) continue;
     bits |= 1 << rank;
+    if (fault === IN_FAULT.high) high |= 1 << rank;
     if (rank > 0 && (lost === 0 || rank < lost)) lost = rank;
   }
   if (state.knock.lost.includes(true)) {
@@ -29,6 +32,7 @@ export function stepLostSensors(program: EcuProgram, state: EcuState, frame: Fra
   }
   write(frame, AT.sensorLost, lost);
   write(frame, AT.sensorsLost, bits & ~1);
+  write(frame, AT.sensorsHigh, high & ~1);
   const drives = lost > 0 && lost <= DRIVING_RANK;
   write(frame, AT.sensorLimit, drives ? (program.sensorLoss.limitRpm ?? NaN) : NaN);
 }

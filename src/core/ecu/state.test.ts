@@ -7,7 +7,7 @@ import type { EcuProgram } from '../program';
 import { curveThrough } from '../numeric';
 import { readInputs } from './inputs';
 import { primeAt } from './prime';
-import { copiedEcu, ecuAtKeyOn, type EcuState } from './state';
+import { copiedEcu, ecuAtKeyOn, type EcuState, IN_FAULT } from './state';
 import { ecuOut, eventStep, outputStep } from './step';
 
 const described = programOf(everything());
@@ -173,10 +173,13 @@ describe('inputs', () => {
     const all = new Float64Array(PROGRAM.inputs.length).fill(NaN);
     all[coolant] = 0;
     readInputs(PROGRAM, state, all, frameOf());
-    expect(state.inFault[coolant]).toBe(1);
+    expect(state.inFault[coolant]).toBe(IN_FAULT.low);
+    all[coolant] = 4.99;
+    readInputs(PROGRAM, state, all, frameOf());
+    expect(state.inFault[coolant]).toBe(IN_FAULT.high);
     all[coolant] = 2;
     readInputs(PROGRAM, state, all, frameOf());
-    expect(state.inFault[coolant]).toBe(0);
+    expect(state.inFault[coolant]).toBe(IN_FAULT.none);
   });
 
   const one = (input: EcuProgram['inputs'][number], at: number, program: Partial<EcuProgram> = {}) => {

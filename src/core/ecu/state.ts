@@ -29,6 +29,9 @@ import { copiedDecoder, decoderAtRest, type DecoderState } from '../decoding';
 import type { EcuProgram } from '../program';
 
 /** All that the engine computer remembers from moment to moment: plain data, copied, stored and compared as such. */
+/** What is remembered of an input’s fault: the signal below its band or unreadable, or above it. */
+export const IN_FAULT = { none: 0, low: 1, high: 2 } as const;
+
 export interface EcuState {
   /** One of {@link PHASE}. */
   phase: number;
@@ -43,7 +46,7 @@ export interface EcuState {
   /** The last signal of each input, V or Hz, and what it means. */
   lastSignal: Float64Array;
   lastReading: Float64Array;
-  /** 1 for each input that is in fault. */
+  /** Of each input one of {@link IN_FAULT}. */
   inFault: Float64Array;
   /** What has come of crank and cam. */
   crank: DecoderState;

@@ -25,6 +25,7 @@ import { linkClock } from './clock';
 import type { MapDifference } from './differences';
 import { keepLearned } from './learnedMemory';
 import { forgetLive, takeRows } from './liveFrame';
+import { forgetPeaks } from './peaks';
 
 /** The link to one engine computer, as screens see it. What it says from moment to moment is in the live frame. */
 export interface EcuSession {
@@ -100,6 +101,7 @@ export async function connectEcu(
   codes: OwnCodes,
 ): Promise<void> {
   reaching(calibrationId);
+  forgetPeaks();
   const session = crypto.getRandomValues(new Uint32Array(1))[0] ?? 0;
   const made: LinkClient = new LinkClient(transport, linkClock, session, {
     onSamples: (_, rows) => takeRows(useEcu.getState().channels, rows),

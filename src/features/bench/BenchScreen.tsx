@@ -9,12 +9,13 @@ import { Button } from '@/ui/button/Button';
 import { Card, Docked, Page, useWide } from '@/ui/layout';
 import { Heading, Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
+import { ActingCard } from './ActingCard';
 import { InItCard } from './InItCard';
 import { LinkCard } from './LinkCard';
-import { LiveNumbers } from './LiveNumbers';
 import { LivePoint } from './LivePoint';
 import { LiveWrong } from './LiveWrong';
 import { connectNetwork, useNetwork } from './networkStore';
+import { ReadoutTiles } from './readouts/ReadoutTiles';
 import { RecordButton } from './RecordButton';
 import { StandInSheet } from './StandInSheet';
 import { connectStandIn, reconnectStandIn } from './standInStore';
@@ -57,12 +58,13 @@ export function BenchScreen() {
           }}
           onReconnect={() => void again()}
         />
-        <LiveNumbers live={live} />
+        <ReadoutTiles live={live} />
         {live ? (
           <Card title="Now">
             <LiveWrong />
           </Card>
         ) : null}
+        {live ? <ActingCard /> : null}
         {live ? <InItCard /> : null}
         {wide ? action : <Docked label="Recording">{action}</Docked>}
       </Page>

@@ -4,6 +4,7 @@ import { type Surge, surgeOf } from '@/core/control';
 import { onEverySample } from '@/data/ecu/liveFrame';
 import { useLiveFrame } from '@/data/ecu/useLive';
 import { Sentences } from '@/ui/layout';
+import { nothingFrozen, stepFrozen } from './frozen';
 import { liveSentences } from './liveWords';
 
 /** Speeds a second that an idle is judged by, how long it is looked back on, and how often, s. */
@@ -14,7 +15,8 @@ const JUDGED_EVERY_S = 1;
 /** What is wrong now, in sentences. */
 export function LiveWrong() {
   const surge = useSurge();
-  return <Sentences label="What is wrong now" sentences={liveSentences(useLiveFrame(), surge)} />;
+  const frozen = useFrozen();
+  return <Sentences label="What is wrong now" sentences={liveSentences(useLiveFrame(), surge, frozen)} />;
 }
 
 /** A surge of the last seconds while the engine idled; null while there is none. */
@@ -37,4 +39,22 @@ function useSurge(): Surge | null {
     });
   }, []);
   return surge;
+}
+
+const NONE: readonly string[] = [];
+
+/** Sensors whose numbers do not move though the engine does. */
+function useFrozen(): readonly string[] {
+  const [frozen, setFrozen] = useState(NONE);
+  useEffect(() => {
+    const state = nothingFrozen();
+    let told = '';
+    return onEverySample((frame) => {
+      const found = stepFrozen(state, frame);
+      if (found.join() === told) return;
+      told = found.join();
+      setFrozen(found.length === 0 ? NONE : found);
+    });
+  }, []);
+  return frozen;
 }

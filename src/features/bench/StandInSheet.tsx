@@ -29,6 +29,19 @@ const HELD = {
   max: 15_000,
 } as const;
 const FIRST_HELD_RPM = 2500;
+/** What is switched on besides what the engine computer drives, A. */
+const LOADS = [
+  { id: '0', label: 'None' },
+  { id: '12', label: 'Lights' },
+  { id: '30', label: 'Lights and fan' },
+] as const;
+const OUTSIDE = {
+  label: 'Air outside, °C',
+  quantity: 'temperature',
+  unit: 'degC',
+  min: -45,
+  max: 45,
+} as const;
 
 /** The stand-in’s own controls, on their own ground: what hands and feet would do in the car. */
 export function StandInSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -135,6 +148,7 @@ function KeyAndStarter({ wanted, driven }: HandsProps) {
 }
 
 function Hands({ wanted, driven }: HandsProps) {
+  const came = useStandIn((standIn) => standIn.airC);
   return (
     <>
       <Choice
@@ -158,6 +172,13 @@ function Hands({ wanted, driven }: HandsProps) {
         value={driven ? null : String(wanted.brake)}
         onChange={(id) => takeHands({ brake: Number(id) })}
       />
+      <Choice
+        label="Electrical loads"
+        options={LOADS}
+        value={driven ? null : String(wanted.loadsA)}
+        onChange={(id) => takeHands({ loadsA: Number(id) })}
+      />
+      <NumberBox info={OUTSIDE} value={wanted.airC ?? came} onChange={(airC) => takeHands({ airC })} />
       <Choice
         label="Brake dynamometer"
         options={[

@@ -1,4 +1,4 @@
-import { frameOf, type ChannelValues, LOOP_CODE, PHASE } from '@/core/channel';
+import { frameOf, type ChannelValues, LOOP_CODE, LOST_BIT, PHASE } from '@/core/channel';
 import { IMAGE_SECTIONS } from '@/core/ecuImage';
 import type { Differences } from '@/data/ecu/differences';
 import type { EcuFailure } from '@/data/ecu/ecuSession';
@@ -51,10 +51,30 @@ describe('what is wrong now', () => {
     ]);
   });
 
-  test('what holds it back, and what stands in, by words', () => {
-    expect(text({ sensorLost: 1 })).toEqual([
-      'A sensor is in fault: manifold pressure. What stands in for it is in use.',
+  test('a sensor in fault is said with the engine standing, too', () => {
+    const standing = { phase: PHASE.cranking, speed: 0, battery: 12.6, sensorsLost: LOST_BIT.coolant };
+    expect(said(standing)).toEqual([
+      {
+        tone: 'error',
+        text: 'A sensor is in fault: coolant (shorted to ground). What stands in for it is in use.',
+      },
     ]);
+  });
+
+  test('a number that does not move is said', () => {
+    expect(liveSentences(frameOf(running), null, ['Manifold pressure'])[0]).toEqual({
+      tone: 'error',
+      text: 'Manifold pressure is frozen: it has not moved for five seconds while the engine turns.',
+    });
+  });
+
+  test('what holds it back, and what stands in, by words', () => {
+    expect(text({ sensorsLost: LOST_BIT.map })).toEqual([
+      'A sensor is in fault: manifold pressure (unplugged, or shorted to ground). What stands in for it is in use.',
+    ]);
+    expect(text({ sensorsLost: LOST_BIT.map | LOST_BIT.air })[0]).toMatch(
+      /^Sensors are in fault: .*; intake air/,
+    );
     expect(text({ protection: 1, limiting: 7, limitSpeed: 3500, cutShare: 40, lambdaOne: 1.4 })).toEqual([
       'Protection acts because of oil pressure.',
       'Held back by protection at 3500 rev/min: 40 % of charges are cut.',

@@ -1,18 +1,9 @@
-import {
-  AT,
-  type Frame,
-  GUARD_REASONS,
-  LIMITS,
-  LOOP_CODE,
-  LOOP_STATES,
-  PHASE,
-  read,
-  SENSORS_LOST,
-} from '@/core/channel';
+import { AT, type Frame, GUARD_REASONS, LIMITS, LOOP_CODE, LOOP_STATES, PHASE, read } from '@/core/channel';
 import type { Surge } from '@/core/control';
 import { surgeWords } from '@/core/log';
 import { formatNumber, inSentence } from '@/core/units';
 import type { Sentence } from '@/ui/layout';
+import { sensorFaults } from './sensorWords';
 
 /** Lambda further from its target than this is said, a share. */
 const OFF_TARGET = 0.05;
@@ -22,7 +13,11 @@ const BATTERY = { least: 12, cranking: 9 } as const;
 const HOT_C = 105;
 
 /** What is wrong now, the worst first; what the engine does, where nothing is. */
-export function liveSentences(frame: Frame, surge: Surge | null = null): Sentence[] {
+export function liveSentences(
+  frame: Frame,
+  surge: Surge | null = null,
+  frozen: readonly string[] = [],
+): Sentence[] {
   const at = (id: keyof typeof AT) => read(frame, AT[id]);
   const phase = at('phase');
   const speed = at('speed');
@@ -34,6 +29,9 @@ export function liveSentences(frame: Frame, surge: Surge | null = null): Sentenc
       `The crank’s place was lost ${formatNumber(at('syncLosses'), 0)} times since key on. Look at the trigger.`,
     );
   }
+  sensorsInFault(frame, say);
+  for (const name of frozen)
+    say('error', `${name} is frozen: it has not moved for five seconds while the engine turns.`);
   if (speed > 30 && at('sync') === 0 && phase !== PHASE.running) {
     say('warning', 'It turns, and the engine computer does not know where the crank is.');
   }
@@ -58,13 +56,19 @@ export function liveSentences(frame: Frame, surge: Surge | null = null): Sentenc
   return [{ tone: phase === PHASE.running ? 'good' : 'plain', text: restWords(phase, speed) }];
 }
 
-/** A sensor in fault, protection and limits, by their words. */
+/** Every sensor in fault, whatever the engine does. */
+function sensorsInFault(frame: Frame, say: (tone: Sentence['tone'], text: string) => void): void {
+  const lost = sensorFaults(frame);
+  if (lost.length === 1) say('error', `A sensor is in fault: ${lost[0]}. What stands in for it is in use.`);
+  if (lost.length > 1)
+    say('error', `Sensors are in fault: ${lost.join('; ')}. What stands in for them is in use.`);
+}
+
+/** Protection and limits, by their words. */
 function heldBack(frame: Frame, say: (tone: Sentence['tone'], text: string) => void): void {
   const at = (id: keyof typeof AT) => read(frame, AT[id]);
   const words = (codes: readonly { readonly label: string }[], code: number) =>
     code > 0 ? inSentence(codes[code]?.label ?? `code ${code}`) : null;
-  const lost = words(SENSORS_LOST, at('sensorLost'));
-  if (lost !== null) say('error', `A sensor is in fault: ${lost}. What stands in for it is in use.`);
   const guard = words(GUARD_REASONS, at('protection'));
   if (guard !== null) say('error', `Protection acts because of ${guard}.`);
   const limit = words(LIMITS, at('limiting'));

@@ -14,6 +14,7 @@ const seen = z.object({
     brake: z.number(),
     holdRpm: z.number().nullable(),
     loadsA: z.number(),
+    airC: z.number().nullable(),
   }),
   hasPower: z.boolean(),
 });

@@ -1,17 +1,25 @@
 import { compile } from '@/core/calibration';
-import { frameOf } from '@/core/channel';
+import { AT, frameOf, read } from '@/core/channel';
 import { formatNumber } from '@/core/units';
 import { workingsAt } from '@/core/workings';
 import { useGlobalSearchParams, useRouter } from 'expo-router';
+import { useState } from 'react';
 import { View } from 'react-native';
+import { useSlowFrame } from '@/data/ecu/useLive';
 import { useDocument } from '@/data/session/session';
+import { Button } from '@/ui/button/Button';
 import { BackTitle, Card, Page } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { MissingList } from '@/ui/missing/MissingList';
+import { LivePointCard, pointOf } from './LivePointCard';
 import { useOperatingPoint } from './operatingPoint';
 import { PointFields } from './PointFields';
 import { StepCard } from './StepCard';
+import { useIsLive } from './useLiveMap';
+
+/** Slower than this nothing is injected, rev/min. */
+const TURNS_RPM = 30;
 
 /** An operating point worked through, from air mass to opening, duty and spark. */
 export function WorkingsScreen() {
@@ -19,8 +27,14 @@ export function WorkingsScreen() {
   const router = useRouter();
   const { id } = useGlobalSearchParams<{ id: string }>();
   const point = useOperatingPoint((state) => state.point);
+  const change = useOperatingPoint((state) => state.change);
+  const isLive = useIsLive();
+  const [frozen, setFrozen] = useState(false);
+  const now = useSlowFrame(isLive && !frozen);
+  // An engine that stands is at no operating point.
+  const frame = now !== null && read(now, AT.speed) >= TURNS_RPM ? now : null;
   const result = compile(document);
-  const workings = result.ok ? workingsAt(result.program, frameOf(point)) : null;
+  const workings = result.ok ? workingsAt(result.program, frame ?? frameOf(point)) : null;
   return (
     <Page>
       <BackTitle
@@ -28,7 +42,25 @@ export function WorkingsScreen() {
         backLabel="Back to the maps"
         onBack={() => router.navigate(`/c/${id}/maps`)}
       />
-      <PointFields />
+      {frame === null ? (
+        <>
+          {isLive && frozen ? (
+            <View style={{ flexDirection: 'row' }}>
+              <Button label="Go with the engine" icon="pulse" onPress={() => setFrozen(false)} />
+            </View>
+          ) : null}
+          <PointFields />
+        </>
+      ) : (
+        <LivePointCard
+          id={id}
+          frame={frame}
+          onFreeze={() => {
+            change(pointOf(frame));
+            setFrozen(true);
+          }}
+        />
+      )}
       {workings === null ? (
         result.ok ? null : (
           <MissingList missing={result.missing} onGo={(path) => router.navigate(`/c/${id}/${path}` as '/')} />

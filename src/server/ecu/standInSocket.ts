@@ -17,6 +17,7 @@ const hands = z
     brake: z.number().min(0).max(1),
     holdRpm: z.number().min(0).max(20_000).nullable(),
     loadsA: z.number().min(0).max(200),
+    airC: z.number().min(-60).max(60).nullable(),
   })
   .partial();
 

@@ -40,6 +40,22 @@ describe('by hand', () => {
     expect(bench.hasPower).toBe(false);
   });
 
+  test('the weather turns when it is told to, and stays when somebody else drives', () => {
+    const airAfter = (bench: BenchCar, airC: number) => {
+      bench.take({ key: true, airC });
+      on(bench, 120);
+      return read(frame, AT.air);
+    };
+    const bench = made();
+    // It is warmed by the engine, and colder by about as much as the weather is.
+    const [cold, mild] = [airAfter(bench, -20), airAfter(made(), 10)];
+    expect(mild - cold).toBeGreaterThan(5);
+    expect(mild - cold).toBeLessThan(31);
+    bench.drive('idle');
+    bench.take({});
+    expect(bench.wanted.airC).toBe(-20);
+  });
+
   test('the pedal moves as fast as a foot, and each hundredth of a second gives a frame', () => {
     const bench = made();
     bench.take({ key: true, pedalPercent: 40 });

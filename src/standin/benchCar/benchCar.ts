@@ -124,6 +124,8 @@ export class BenchCar {
   take(part: Partial<HandControls>): void {
     if (this.driven !== null) this.letGo();
     this.hands = { ...this.hands, ...part };
+    const { airC } = part;
+    if (airC !== undefined && airC !== null) this.car.surroundings = { ...this.car.surroundings, airC };
   }
 
   /** Lets a driver drive a script. */
@@ -158,7 +160,7 @@ export class BenchCar {
   private letGo(): void {
     const { key } = this.car.controls;
     this.driven = null;
-    this.hands = { ...HANDS_OFF, key };
+    this.hands = { ...HANDS_OFF, key, airC: this.hands.airC };
     this.car.controls.clutch = 1;
     this.car.controls.gear = 0;
   }

@@ -4,7 +4,10 @@ import type { Controls, Felt } from '../virtualCar';
 export type HandControls = Pick<
   Controls,
   'key' | 'starter' | 'pedalPercent' | 'gear' | 'brake' | 'holdRpm' | 'loadsA'
->;
+> & {
+  /** How cold it is outside, °C; null as it was when the car came. */
+  readonly airC: number | null;
+};
 
 /** Nobody touches anything, and the key is out. */
 export const HANDS_OFF: HandControls = {
@@ -15,6 +18,7 @@ export const HANDS_OFF: HandControls = {
   brake: 0,
   holdRpm: null,
   loadsA: 0,
+  airC: null,
 };
 
 /** Below this speed the clutch is kept down in gear, and from this one on it is let go, rev/min. */

@@ -1,0 +1,184 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { CHANNEL_IDS, type ChannelId, type ChannelInfo, channelQuantity, CHANNELS } from '@/core/channel';
+import { unitOf } from '@/core/units';
+import { Button } from '@/ui/button/Button';
+import { IconButton } from '@/ui/button/IconButton';
+import { TextBox } from '@/ui/field';
+import { Sheet } from '@/ui/sheet/Sheet';
+import { Text } from '@/ui/text/Text';
+import { SPACE } from '@/ui/theme';
+import { readoutLabel } from './readoutWords';
+import { moved, MOST_READOUTS, type Readout } from './sets';
+
+/** Listed at once of what was looked for. */
+const MOST_FOUND = 6;
+
+interface Props {
+  set: readonly Readout[];
+  onArrange: (set: readonly Readout[]) => void;
+  onClose: () => void;
+}
+
+/** Which numbers are shown, in which order, and what each should stay between. */
+export function ArrangeSheet({ set, onArrange, onClose }: Props) {
+  const put = (i: number, readout: Readout) => onArrange(set.map((other, k) => (k === i ? readout : other)));
+  return (
+    <Sheet title="Arrange the readouts" open onClose={onClose}>
+      {set.map((readout, i) => (
+        <Row
+          key={readout.channel}
+          readout={readout}
+          isFirst={i === 0}
+          isLast={i === set.length - 1}
+          onMove={(by) => onArrange(moved(set, i, by))}
+          onChange={(next) => put(i, next)}
+          onRemove={set.length < 2 ? null : () => onArrange(set.filter((_, k) => k !== i))}
+        />
+      ))}
+      {set.length >= MOST_READOUTS ? (
+        <Text kind="small" colour="muted">
+          {`More than ${MOST_READOUTS} are not read. Remove one to add another.`}
+        </Text>
+      ) : (
+        <Add set={set} onAdd={(channel) => onArrange([...set, { channel, low: null, high: null }])} />
+      )}
+    </Sheet>
+  );
+}
+
+interface RowProps {
+  readout: Readout;
+  isFirst: boolean;
+  isLast: boolean;
+  onMove: (by: -1 | 1) => void;
+  onChange: (readout: Readout) => void;
+  onRemove: (() => void) | null;
+}
+
+function Row({ readout, isFirst, isLast, onMove, onChange, onRemove }: RowProps) {
+  const label = readoutLabel(readout.channel);
+  const { quantity, unit } = channelQuantity(readout.channel);
+  const { codes }: ChannelInfo = CHANNELS[readout.channel];
+  const unitLabel = unitOf(quantity, unit).label;
+  return (
+    <View role="group" aria-label={label} style={{ gap: SPACE.xs }}>
+      <View style={{ flexDirection: 'row', alignItems: 'center' }}>
+        <View style={{ flex: 1 }}>
+          <Text kind="strong">{label}</Text>
+        </View>
+        <IconButton
+          icon="chevron-up"
+          label={`Move ${label} up`}
+          disabled={isFirst}
+          onPress={() => onMove(-1)}
+        />
+        <IconButton
+          icon="chevron-down"
+          label={`Move ${label} down`}
+          disabled={isLast}
+          onPress={() => onMove(1)}
+        />
+        <IconButton
+          icon="close"
+          label={`Remove ${label}`}
+          disabled={onRemove === null}
+          onPress={() => onRemove?.()}
+        />
+      </View>
+      {codes === undefined ? (
+        <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+          <Limit
+            label={`${label}, not below${unitLabel === '' ? '' : `, ${unitLabel}`}`}
+            placeholder="not below"
+            value={readout.low}
+            onChange={(low) => onChange({ ...readout, low })}
+          />
+          <Limit
+            label={`${label}, not above${unitLabel === '' ? '' : `, ${unitLabel}`}`}
+            placeholder="not above"
+            value={readout.high}
+            onChange={(high) => onChange({ ...readout, high })}
+          />
+        </View>
+      ) : null}
+    </View>
+  );
+}
+
+interface LimitProps {
+  label: string;
+  placeholder: string;
+  value: number | null;
+  onChange: (value: number | null) => void;
+}
+
+/** A limit as a number, or nothing; text that is none stays, marked, and changes nothing. */
+function Limit({ label, placeholder, value, onChange }: LimitProps) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const text = typed ?? (value === null ? '' : String(value));
+  const number = Number(text.trim().replace(',', '.'));
+  const isNone = text.trim() === '';
+  const invalid = !isNone && !Number.isFinite(number);
+  return (
+    <View style={{ flex: 1, flexDirection: 'row' }}>
+      <TextBox
+        label={label}
+        placeholder={placeholder}
+        value={text}
+        numeric
+        invalid={invalid}
+        maxLength={12}
+        onChangeText={setTyped}
+        onDone={() => {
+          if (invalid) return;
+          setTyped(null);
+          onChange(isNone ? null : number);
+        }}
+      />
+    </View>
+  );
+}
+
+/** Looks for a channel by its name, and adds it. */
+function Add({ set, onAdd }: { set: readonly Readout[]; onAdd: (channel: ChannelId) => void }) {
+  const [text, setText] = useState('');
+  const wanted = text.trim().toLowerCase();
+  const found = CHANNEL_IDS.filter(
+    (id) => !set.some(({ channel }) => channel === id) && CHANNELS[id].label.toLowerCase().includes(wanted),
+  );
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <Text kind="strong">Add</Text>
+      <View style={{ flexDirection: 'row' }}>
+        <TextBox
+          label="Look for a channel"
+          placeholder="Look for a channel"
+          value={text}
+          onChangeText={setText}
+        />
+      </View>
+      {wanted === '' ? null : (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+          {found.slice(0, MOST_FOUND).map((id) => (
+            <Button
+              key={id}
+              label={CHANNELS[id].label}
+              icon="plus"
+              accessibilityLabel={`Add ${CHANNELS[id].label}`}
+              onPress={() => {
+                setText('');
+                onAdd(id);
+              }}
+            />
+          ))}
+          {found.length === 0 ? (
+            <Text kind="small" colour="muted">
+              No channel is called that, or it is shown already.
+            </Text>
+          ) : null}
+        </View>
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,97 @@
+import { useEffect, useRef, useState } from 'react';
+import { type Text as NativeText, View } from 'react-native';
+import { AT, read } from '@/core/channel';
+import { onLive, toldFrame } from '@/data/ecu/liveFrame';
+import { peaksOf } from '@/data/ecu/peaks';
+import { Text } from '@/ui/text/Text';
+import { CORNER, FONT, SIZE, SPACE, useRoles } from '@/ui/theme';
+import { type ReadoutWords, readoutWords } from './readoutWords';
+import type { Readout } from './sets';
+import { TrendLine, type TrendHandle } from './TrendLine';
+
+/**
+ * A live number, large enough to be read from a step away, with its trend. It is written past React ten times a second; only
+ * what is wrong about it draws it anew.
+ */
+export function ReadoutTile({ readout, live }: { readout: Readout; live: boolean }) {
+  const roles = useRoles();
+  const box = useRef<View>(null);
+  const value = useRef<NativeText>(null);
+  const detail = useRef<NativeText>(null);
+  const trend = useRef<TrendHandle>(null);
+  const now = () => readoutWords(readout, toldFrame(), live ? peaksOf(readout.channel) : null);
+  const [tone, setTone] = useState<ReadoutWords['tone']>('plain');
+  const first = now();
+  useEffect(() => {
+    if (!live) {
+      setTone('plain');
+      return;
+    }
+    const show = () => {
+      const said = readoutWords(readout, toldFrame(), peaksOf(readout.channel));
+      write(value.current, said.value);
+      write(detail.current, said.detail === '' ? ' ' : said.detail);
+      (box.current as unknown as HTMLElement | null)?.setAttribute('aria-label', nameOf(said));
+      trend.current?.add(read(toldFrame(), AT[readout.channel]));
+      setTone(said.tone);
+    };
+    show();
+    return onLive(show);
+  }, [readout, live]);
+  const shown = live ? first : { ...first, value: '–', detail: '', tone: 'plain' as const };
+  const colour = tone === 'plain' ? 'text' : tone;
+  return (
+    <View
+      ref={box}
+      role="group"
+      aria-label={nameOf(shown)}
+      style={{
+        flexGrow: 1,
+        flexBasis: '45%',
+        minWidth: 0,
+        padding: SPACE.m,
+        borderRadius: CORNER.field,
+        borderWidth: 1,
+        borderLeftWidth: tone === 'plain' ? 1 : 4,
+        borderColor: tone === 'plain' ? roles.line : roles[tone],
+        backgroundColor: roles.surface,
+      }}
+    >
+      <Text kind="small" colour="muted" numberOfLines={1}>
+        {shown.label}
+      </Text>
+      <View style={{ flexDirection: 'row', alignItems: 'baseline', gap: SPACE.xs }}>
+        <Text
+          ref={value}
+          colour={colour}
+          numberOfLines={1}
+          style={{
+            fontFamily: FONT.number,
+            fontSize: SIZE.live,
+            lineHeight: SIZE.live + 4,
+            fontVariant: ['tabular-nums'],
+          }}
+        >
+          {shown.value}
+        </Text>
+        <Text kind="small" colour="muted">
+          {shown.unit}
+        </Text>
+      </View>
+      <TrendLine handle={trend} />
+      <Text ref={detail} kind="small" colour={colour === 'text' ? 'muted' : colour} numberOfLines={1}>
+        {shown.detail === '' ? ' ' : shown.detail}
+      </Text>
+    </View>
+  );
+}
+
+function nameOf({ label, value, unit, detail }: Omit<ReadoutWords, 'tone'>): string {
+  return `${label}: ${value} ${unit}${detail === '' ? '' : `, ${detail}`}`;
+}
+
+/** Writes a text where it is another than before. */
+function write(text: NativeText | null, words: string): void {
+  const element = text as unknown as HTMLElement | null;
+  if (element !== null && element.textContent !== words) element.textContent = words;
+}
