@@ -1,4 +1,4 @@
-import { useEffect, useState, useSyncExternalStore } from 'react';
+import { useSyncExternalStore } from 'react';
 import type { Frame } from '@/core/channel';
 import { onLive, toldFrame } from './liveFrame';
 
@@ -10,23 +10,27 @@ export function useLiveFrame(): Frame {
 /** What is read as text and changes faster than this is not read, ms. */
 const SLOW_EACH_MS = 500;
 
-/** The last frame, twice a second; null while it is not wanted. */
-export function useSlowFrame(wanted: boolean): Frame | null {
-  const [frame, setFrame] = useState<Frame | null>(null);
-  useEffect(() => {
-    if (!wanted) {
-      setFrame(null);
-      return;
-    }
-    let shownMs = -Infinity;
-    const show = () => {
-      const nowMs = performance.now();
-      if (nowMs - shownMs < SLOW_EACH_MS) return;
-      shownMs = nowMs;
-      setFrame(toldFrame());
-    };
-    show();
-    return onLive(show);
-  }, [wanted]);
-  return frame;
+/** The frame that is shown slowly; the same for all who show it. */
+let slow = toldFrame();
+let slowAtMs = -Infinity;
+
+function onSlow(listener: () => void): () => void {
+  const take = () => {
+    const nowMs = performance.now();
+    if (nowMs - slowAtMs < SLOW_EACH_MS) return;
+    slowAtMs = nowMs;
+    slow = toldFrame();
+    listener();
+  };
+  take();
+  return onLive(take);
+}
+
+function slowFrame(): Frame {
+  return slow;
+}
+
+/** The last frame, twice a second. */
+export function useSlowFrame(): Frame {
+  return useSyncExternalStore(onSlow, slowFrame);
 }

@@ -7,8 +7,7 @@ import { actingNow } from './actingWords';
 
 /** What corrects the maps or holds the engine back now, and why, on one page. */
 export function ActingCard() {
-  const frame = useSlowFrame(true);
-  if (frame === null) return null;
+  const frame = useSlowFrame();
   return (
     <Card title="What acts" intro="Beside the maps: what it does now, and why.">
       <View role="list" aria-label="What acts">

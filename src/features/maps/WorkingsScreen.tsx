@@ -30,9 +30,9 @@ export function WorkingsScreen() {
   const change = useOperatingPoint((state) => state.change);
   const isLive = useIsLive();
   const [frozen, setFrozen] = useState(false);
-  const now = useSlowFrame(isLive && !frozen);
+  const now = useSlowFrame();
   // An engine that stands is at no operating point.
-  const frame = now !== null && read(now, AT.speed) >= TURNS_RPM ? now : null;
+  const frame = isLive && !frozen && read(now, AT.speed) >= TURNS_RPM ? now : null;
   const result = compile(document);
   const workings = result.ok ? workingsAt(result.program, frame ?? frameOf(point)) : null;
   return (

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useSyncExternalStore } from 'react';
 import { type Text as NativeText, View } from 'react-native';
 import { AT, read } from '@/core/channel';
 import { onLive, toldFrame } from '@/data/ecu/liveFrame';
@@ -19,26 +19,23 @@ export function ReadoutTile({ readout, live }: { readout: Readout; live: boolean
   const value = useRef<NativeText>(null);
   const detail = useRef<NativeText>(null);
   const trend = useRef<TrendHandle>(null);
-  const now = () => readoutWords(readout, toldFrame(), live ? peaksOf(readout.channel) : null);
-  const [tone, setTone] = useState<ReadoutWords['tone']>('plain');
-  const first = now();
+  const tone = useSyncExternalStore(onLive, () =>
+    live ? readoutWords(readout, toldFrame(), null).tone : 'plain',
+  );
   useEffect(() => {
-    if (!live) {
-      setTone('plain');
-      return;
-    }
+    if (!live) return;
     const show = () => {
       const said = readoutWords(readout, toldFrame(), peaksOf(readout.channel));
       write(value.current, said.value);
       write(detail.current, said.detail === '' ? ' ' : said.detail);
       (box.current as unknown as HTMLElement | null)?.setAttribute('aria-label', nameOf(said));
       trend.current?.add(read(toldFrame(), AT[readout.channel]));
-      setTone(said.tone);
     };
     show();
     return onLive(show);
   }, [readout, live]);
-  const shown = live ? first : { ...first, value: '–', detail: '', tone: 'plain' as const };
+  const first = readoutWords(readout, toldFrame(), live ? peaksOf(readout.channel) : null);
+  const shown = live ? first : { ...first, value: '–', detail: '' };
   const colour = tone === 'plain' ? 'text' : tone;
   return (
     <View
