@@ -39,7 +39,7 @@ export function InItCard() {
   return (
     <Card
       title="What is in it"
-      intro={`${contents.calibration ?? 'No calibration'}; serial ${identity.serial}, firmware ${identity.firmware}, stored ${contents.generation} ${contents.generation === 1 ? 'time' : 'times'}.`}
+      intro={`${contents.calibration ?? 'No calibration'}; serial ${identity.serial}, firmware ${identity.firmware}, store ${contents.generation}.`}
     >
       {kept === null ? null : (
         <Message tone="plain">{`It is kept as “${kept}”, among the calibrations.`}</Message>

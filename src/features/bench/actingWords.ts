@@ -52,7 +52,7 @@ export function actingNow(frame: Frame): Acting[] {
     {
       label: 'Knock',
       does: retard > 0 ? `spark back by ${formatNumber(retard, 1)}°` : 'spark as mapped',
-      why: `${named(KNOCK_STATES, at('knockState'))}, heard ${times(at('knockCount'))}`,
+      why: `${named(KNOCK_STATES, at('knockState'))}, ${heard(at('knockCount'))}`,
       acts: retard > 0,
     },
     {
@@ -79,7 +79,7 @@ function percent(factor: number): string {
   return `${formatNumber(Math.abs(change), 1)} % ${change > 0 ? 'more' : 'less'} fuel`;
 }
 
-function times(count: number): string {
-  if (!(count > 0)) return 'never';
-  return count === 1 ? 'once' : `${formatNumber(count, 0)} times`;
+function heard(count: number): string {
+  if (!(count > 0)) return 'never heard';
+  return count === 1 ? 'heard once' : `heard ${formatNumber(count, 0)} times`;
 }
