@@ -24,7 +24,9 @@ export const LiveLayer = memo(function LiveLayer({ geometry, axes, live }: Props
       if (mark.current !== null) moveMark(mark.current, geometry, way);
       if (!told) return;
       line.current?.setAttribute('d', wayPath(geometry, way));
-      used.current?.setAttribute('d', usedPath(geometry, way));
+      // The same cells are not drawn again: a picture over the grid costs a frame.
+      const cells = usedPath(geometry, way);
+      if (used.current?.getAttribute('d') !== cells) used.current?.setAttribute('d', cells);
     },
     [geometry],
   );

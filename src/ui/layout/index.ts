@@ -1,7 +1,6 @@
 export { BackTitle } from './BackTitle';
 export { Card } from './Card';
 export { Docked } from './Docked';
-export { FigureTile } from './FigureTile';
 export { LinkRow } from './LinkRow';
 export { ListAndDetail } from './ListAndDetail';
 export { Message } from './Message';
