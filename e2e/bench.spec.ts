@@ -167,3 +167,18 @@ test('another build than the one in the engine computer is said, and goes in who
   await page.getByRole('button', { name: 'Store in ECU' }).click();
   await expect(page.getByText('What is on the screen runs, and is stored.')).toBeVisible();
 });
+
+test('an edit that was never sent is not in the engine computer, on a page that is opened anew either', async ({
+  app,
+  page,
+}) => {
+  await app.openDemo();
+  await app.connectStandIn();
+  await expect(page.getByRole('banner').getByText('Live', { exact: true })).toBeVisible();
+  await app.changeWholeMap('Volumetric efficiency', '4');
+  await expect(page.getByRole('banner').getByText('Differs')).toBeVisible();
+  await app.expectStored();
+  await page.reload();
+  await app.connectStandIn();
+  await expect(page.getByText('What runs differs from the screen in volumetric efficiency.')).toBeVisible();
+});

@@ -41,6 +41,11 @@ export class Bench {
     return this.host.join(onlyWithPower(transport, () => this.car.hasPower));
   }
 
+  /** Whether who says this code may put hands on the car. */
+  isPaired(pairing: string): boolean {
+    return this.host.isPaired(pairing);
+  }
+
   /** Turns its key on, and waits until it has woken. */
   wake(): void {
     if (this.car.hasPower) return;

@@ -39,6 +39,11 @@ export class LinkHost {
     return true;
   }
 
+  /** Whether this is the pairing code: counted with all that is tried over the link, so that nowhere more may be guessed. */
+  isPaired(pairing: string): boolean {
+    return this.doors.tried('pairing', pairing, this.clock.nowMs()) === 'right';
+  }
+
   /** Gives every client the frame of a moment. */
   offer(frame: Frame): void {
     for (const session of this.sessions) session.offer(frame);

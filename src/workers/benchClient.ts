@@ -48,6 +48,8 @@ export async function openStandIn(
   const { car } = drivable(document);
   const { port1, port2 } = new MessageChannel();
   const flash = kept.flash !== null && storedBuild(kept.flash) !== null ? kept.flash : factoryFlash(document);
+  // What it comes with is stored in it from then on: a later edit on the screen is not in it until it is sent.
+  if (flash !== kept.flash) onFlash(flash);
   const learned = kept.learned?.build === storedBuild(flash) ? kept.learned : null;
   const request = { car, flash, learned, ...place };
   await worker.answer((remote) =>

@@ -3,7 +3,7 @@ import { connectEcu, couldNotReach, reaching, useEcu } from '@/data/ecu/ecuSessi
 import { type NetworkAddress, openSocket, socketWay } from '@/data/ecu/socketWay';
 import type { HandControls } from '@/workers/benchProtocol';
 import { seenFromAfar } from './seenFromAfar';
-import { type Hands, useStandIn } from './standInStore';
+import { type Hands, letGoOfStandIn, useStandIn } from './standInStore';
 
 /** What was typed to connect over the network; kept until the page is closed, so that a lost link is found again. */
 interface Network {
@@ -21,7 +21,7 @@ export async function connectNetwork(
   to: Network & { readonly address: NetworkAddress },
 ): Promise<void> {
   useNetwork.setState(to);
-  useStandIn.setState({ failure: null, seen: null, hands: null });
+  letGoOfStandIn();
   reaching(id);
   const { address, pairing, lock } = to;
   let way: Awaited<ReturnType<typeof socketWay>>;
@@ -50,7 +50,9 @@ async function takeHold({ standIn }: NetworkAddress, pairing: string): Promise<v
     const seen = typeof data === 'string' ? seenFromAfar(data) : null;
     if (seen !== null) useStandIn.setState({ seen });
   };
-  socket.onclose = () => useStandIn.setState({ seen: null, hands: null });
+  socket.onclose = () => {
+    if (useStandIn.getState().hands === hands) useStandIn.setState({ seen: null, hands: null });
+  };
   say({ pairing });
   useStandIn.setState({ hands, times: 1 });
 }

@@ -61,6 +61,7 @@ export function changeStandIn(part: Partial<Pick<StandInState, 'coolantC' | 'air
  */
 export function connectStandIn(id: string, document: Calibration): Promise<void> {
   return connecting(async () => {
+    letGoOfStandIn();
     const { coolantC, airC } = useStandIn.getState();
     const kept = { flash: await keptFlash(id), learned: await keptLearned(id) };
     const place = { coolantC, airC, seed: 1 };
@@ -98,8 +99,14 @@ async function connecting(run: () => Promise<void>): Promise<void> {
 /** Ends the link and takes the car away. */
 export function leaveStandIn(): void {
   disconnectEcu();
-  useStandIn.getState().hands?.leave();
-  useStandIn.setState({ seen: null, hands: null });
+  letGoOfStandIn();
+}
+
+/** Lets go of the stand-in that is there, wherever it stands. */
+export function letGoOfStandIn(): void {
+  const { hands } = useStandIn.getState();
+  useStandIn.setState({ failure: null, seen: null, hands: null });
+  hands?.leave();
 }
 
 /** Sets what hands do at it; shown at once, whatever the car makes of it. */

@@ -171,6 +171,13 @@ describe('a car hosted in this process', () => {
   });
 });
 
+test('guessing the pairing code at the hands counts with guessing it over the link', async () => {
+  const host = hostEcu(document, CODES);
+  for (let i = 0; i < 5; i += 1) expect(host.bench.isPaired(`${i}`)).toBe(false);
+  expect(host.bench.isPaired('ROSA')).toBe(false);
+  host.end();
+});
+
 test('codes are those that are given, else made up, of signs that are not mistaken', () => {
   expect(codesFrom({ PAIRING: 'A', LOCK: 'B' })).toEqual({ pairing: 'A', lock: 'B' });
   const made = Array.from({ length: 20 }, () => codesFrom({}));

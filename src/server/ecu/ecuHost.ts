@@ -13,7 +13,6 @@ const PLACE = { coolantC: 20, airC: 5, seed: 1 } as const;
 /** A car that this process hosts, its key on, and moved on until it is ended. */
 export interface EcuHost {
   readonly bench: Bench;
-  readonly codes: Codes;
   /** Who wants to see what somebody beside it sees. @returns the way to end that. */
   readonly onSeen: (see: (seen: StandInSeen) => void) => () => void;
   readonly end: () => void;
@@ -51,7 +50,6 @@ export function hostEcu(document: Calibration, codes: Codes): EcuHost {
   }, TICK_MS);
   return {
     bench,
-    codes,
     onSeen: (see) => {
       seers.add(see);
       return () => void seers.delete(see);

@@ -33,7 +33,7 @@ const said = z.union([
  * Hands at a stand-in that is hosted here: key, starter, pedals, a driver. They are no part of the link: at a real car
  * nobody would be at the other end.
  */
-export function standInLink({ bench, codes, onSeen }: EcuHost): WSEvents {
+export function standInLink({ bench, onSeen }: EcuHost): WSEvents {
   let stopSeeing: (() => void) | null = null;
   return {
     onMessage({ data }, socket) {
@@ -45,7 +45,7 @@ export function standInLink({ bench, codes, onSeen }: EcuHost): WSEvents {
       }
       const what = read.data;
       if ('pairing' in what) {
-        if (what.pairing !== codes.pairing) socket.close(AGAINST_RULES, 'not paired');
+        if (!bench.isPaired(what.pairing)) socket.close(AGAINST_RULES, 'not paired');
         else stopSeeing ??= onSeen((seen) => socket.send(JSON.stringify(seen)));
         return;
       }
