@@ -53,6 +53,8 @@ export class LinkClient {
   private readonly rpc: JSONRPCClient;
   private lost = false;
   private channels = 0;
+  /** Number of the first sample that is read by these channels; none is while others are being agreed on. */
+  private firstRead = Infinity;
   private readonly waiting = new Set<(error: LinkError) => void>();
 
   /** @param session any number up to 2³² − 1, another for each connection. */
@@ -158,9 +160,17 @@ export class LinkClient {
 
   /** Starts samples. @returns their channels, in the order of each row. */
   async start(rateHz: number): Promise<readonly ChannelId[]> {
-    const { channels } = await this.ask('start', { rateHz });
-    this.channels = channels.length;
-    return channels;
+    const before = this.firstRead;
+    this.firstRead = Infinity;
+    try {
+      const { channels, first } = await this.ask('start', { rateHz });
+      this.channels = channels.length;
+      this.firstRead = first;
+      return channels;
+    } catch (error) {
+      this.firstRead = before;
+      throw error;
+    }
   }
 
   async stop(): Promise<void> {
@@ -201,8 +211,8 @@ export class LinkClient {
   }
 
   private sample(first: number, payload: Uint8Array): void {
-    const rows = sampleRows(payload, this.channels);
-    if (rows !== null && !this.lost) this.events.onSamples(first, rows);
+    const rows = first < this.firstRead ? null : sampleRows(payload, this.channels);
+    if (rows !== null && !this.lost) this.events.onSamples(first - this.firstRead, rows);
   }
 
   private end(): void {

@@ -227,11 +227,10 @@ export class HostSession {
       if (!(rateHz > 0 && rateHz <= MOST_RATE_HZ)) return refused('badRate');
       this.everyS = 1 / rateHz;
       this.nextS = null;
-      this.sent = 0;
       this.rows = [];
       this.sending = this.channels();
       this.mostRows = Math.max(1, Math.floor(MOST_PAYLOAD_BYTES / (8 * this.sending.length)));
-      return { channels: [...this.sending] };
+      return { channels: [...this.sending], first: this.sent };
     },
     stop: () => {
       this.flush();

@@ -13,10 +13,14 @@ const CODES = { pairing: 'ROSA', lock: '4711' };
 const CHANNELS: readonly ChannelId[] = ['time', 'speed', 'lambdaOne'];
 const ALWAYS = (): Fate => 'arrives';
 
-function linked(delayMs = 0, fate: (frame: number, fromClient: boolean) => Fate = ALWAYS) {
+function linked(
+  delayMs = 0,
+  fate: (frame: number, fromClient: boolean) => Fate = ALWAYS,
+  channels: () => readonly ChannelId[] = () => CHANNELS,
+) {
   const clock = new TurnedClock();
   const { box, memory } = smallBox();
-  const host = new LinkHost(memory, CODES, clock, () => CHANNELS);
+  const host = new LinkHost(memory, CODES, clock, channels);
   const connect = (session: number, becomes = fate) => {
     const way = badWay(clock, { delayMs, fate: becomes });
     const samples: { first: number; rows: number[][] }[] = [];
@@ -218,6 +222,56 @@ test('samples go by the engine computer’s own clock, together and numbered, un
   for (const rateHz of [0, -1, MOST_RATE_HZ + 1]) {
     await expect(answered(client.start(rateHz))).rejects.toMatchObject({ reason: 'badRate' });
   }
+});
+
+test('each sample is read by the channels it was made with, whatever of the answer and the samples comes first', async () => {
+  const lists: readonly (readonly ChannelId[])[] = [
+    ['time', 'speed'],
+    ['speed', 'time'],
+    ['time', 'lambdaOne', 'speed'],
+  ];
+  await fc.assert(
+    fc.asyncProperty(
+      fc.array(fc.constantFrom<Fate>('arrives', 'arrives', 'late', 'lost', 'twice'), {
+        minLength: 40,
+        maxLength: 40,
+      }),
+      async (fates) => {
+        let list = lists[0] ?? [];
+        let isOpen = false;
+        const fate = (frame: number): Fate => (isOpen ? (fates[frame % fates.length] ?? 'arrives') : 'arrives');
+        const { client, answered, host, samples, clock } = linked(60, fate, () => list);
+        await answered(client.hello('ROSA'));
+        let read: readonly ChannelId[] = await answered(client.start(50));
+        isOpen = true;
+        const frame = channelFrame();
+        let timeS = 0;
+        const rows: { columns: readonly ChannelId[]; row: number[] }[] = [];
+        for (const next of [1, 2, 0, 1]) {
+          list = lists[next] ?? [];
+          const started = client.start(50).then((agreed) => (read = agreed));
+          for (let i = 0; i < 60; i += 1) {
+            timeS += 0.02;
+            write(frame, AT.time, timeS);
+            write(frame, AT.speed, 1000 + timeS);
+            host.offer(frame);
+            host.flush();
+            await clock.pass(20);
+            for (const { rows: arrived } of samples.splice(0))
+              for (const row of arrived) rows.push({ columns: read, row });
+          }
+          await answered(started);
+        }
+        expect(rows.length).toBeGreaterThan(60);
+        for (const { columns, row } of rows) {
+          expect(row).toHaveLength(columns.length);
+          const at = (id: ChannelId) => row[columns.indexOf(id)] ?? NaN;
+          expect(at('speed') - at('time')).toBeCloseTo(1000, 9);
+        }
+      },
+    ),
+    { numRuns: 30 },
+  );
 });
 
 describe('codes', () => {

@@ -2,7 +2,7 @@ import { CHANNEL_IDS, type ChannelId } from '@/core/channel';
 import { z } from '@/core/field/schema';
 
 /** Both sides speak this version, or do not speak. */
-export const PROTOCOL = 3;
+export const PROTOCOL = 4;
 /** An engine computer sends no more samples a second than this. */
 export const MOST_RATE_HZ = 100;
 /** Cells written by one message. */
@@ -90,8 +90,8 @@ export const METHODS = {
   learned: { params: nothing, result: learned },
   /** Forgets what was learned, in these cells or, with null, in all. */
   forget: { params: z.object({ cells: z.array(count).max(MOST_CELLS).nullable() }), result: nothing },
-  /** Samples from now on. @returns the channels of each. */
-  start: { params: z.object({ rateHz: z.number() }), result: z.object({ channels }) },
+  /** Samples from now on. @returns the channels of each, and the number of the first that has these. */
+  start: { params: z.object({ rateHz: z.number() }), result: z.object({ channels, first: count }) },
   stop: { params: nothing, result: nothing },
 } as const;
 
