@@ -70,7 +70,18 @@ test('over the network: what was wrong is said, locked it is read, unlocked it i
   await expect(page.getByText(/^In your hands, [1-9]\d* rev\/min/)).toBeVisible();
   await page.keyboard.press('Escape');
 
-  // Its machine goes, and comes back as it was made: what is on the screen is not in it.
+  // Its machine goes, and comes back as it was made: it is found by itself, and what is gone is said.
+  car.end();
+  await status('Link lost');
+  await expect(page.getByText(/It is being looked for/)).toBeVisible();
+  car = await hostCar(car.port);
+  await status('Differs');
+  await expect(
+    page.getByText(/is there again. It runs something else than before in injectors/),
+  ).toBeVisible();
+  await expect(page.getByText(/^In your hands/)).toHaveCount(0);
+
+  // Asked for while nobody is there, it says so at once.
   car.end();
   await status('Link lost');
   await page.getByRole('button', { name: 'Connect again' }).click();

@@ -239,7 +239,8 @@ test('each sample is read by the channels it was made with, whatever of the answ
       async (fates) => {
         let list = lists[0] ?? [];
         let isOpen = false;
-        const fate = (frame: number): Fate => (isOpen ? (fates[frame % fates.length] ?? 'arrives') : 'arrives');
+        const fate = (frame: number): Fate =>
+          isOpen ? (fates[frame % fates.length] ?? 'arrives') : 'arrives';
         const { client, answered, host, samples, clock } = linked(60, fate, () => list);
         await answered(client.hello('ROSA'));
         let read: readonly ChannelId[] = await answered(client.start(50));

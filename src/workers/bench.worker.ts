@@ -23,10 +23,10 @@ const worker: BenchWorker = {
     bench.link(portTransport(link));
     bench.wake();
   },
-  relink(link) {
+  relink(link, wakes) {
     bench?.endLinks();
     bench?.link(portTransport(link));
-    bench?.wake();
+    if (wakes) bench?.wake();
     return bench !== null;
   },
   take: (part) => bench?.take(part),

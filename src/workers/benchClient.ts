@@ -58,11 +58,14 @@ export async function openStandIn(
   return portTransport(port1);
 }
 
-/** Another way to the car that is there, its key on; null where none is. */
-export async function relinkStandIn(): Promise<Transport | null> {
+/**
+ * Another way to the car that is there; null where none is.
+ * @param wakes its key is turned on; else the way is as dead as its engine computer until somebody does.
+ */
+export async function relinkStandIn(wakes: boolean): Promise<Transport | null> {
   if (!worker.isMade()) return null;
   const { port1, port2 } = new MessageChannel();
-  const isThere = await worker.answer((remote) => remote.relink(transfer(port2, [port2])));
+  const isThere = await worker.answer((remote) => remote.relink(transfer(port2, [port2]), wakes));
   return isThere ? portTransport(port1) : null;
 }
 

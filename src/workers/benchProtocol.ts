@@ -18,8 +18,8 @@ export interface BenchWorker {
     onSeen: (seen: StandInSeen) => void,
     onFlash: (flash: Flash) => void,
   ): void;
-  /** Joins the car that is there to another way, its key on. @returns whether one is. */
-  relink(link: MessagePort): boolean;
+  /** Joins the car that is there to another way. @param wakes its key is turned on. @returns whether one is there. */
+  relink(link: MessagePort, wakes: boolean): boolean;
   take(part: Partial<HandControls>): void;
   drive(id: DriveId): void;
   scale(times: TimeScale): void;

@@ -54,6 +54,10 @@ export interface EcuSession {
   readonly failure: EcuFailure | null;
   /** When it was lost: what had not been stored, by section. */
   readonly notStored: readonly ImageSectionId[];
+  /** It was lost, and is being looked for. */
+  readonly looking: boolean;
+  /** It was lost and found again: the sections that do not run any more as they did. Null where it never was. */
+  readonly gone: readonly ImageSectionId[] | null;
 }
 
 export interface EcuFailure {
@@ -76,6 +80,8 @@ const NOT_CONNECTED: EcuSession = {
   progress: null,
   failure: null,
   notStored: [],
+  looking: false,
+  gone: null,
 };
 
 /** Samples a second that are asked for. */
@@ -87,6 +93,8 @@ const CELLS_TOGETHER = 256;
 export const useEcu = create<EcuSession>(() => NOT_CONNECTED);
 
 let client: LinkClient | null = null;
+/** Counts what was done to the link on purpose: what was begun before that comes to nothing. */
+let turn = 0;
 
 /** What opens an engine computer: null leaves it locked. */
 export interface OwnCodes {
@@ -102,34 +110,72 @@ export async function connectEcu(
 ): Promise<void> {
   reaching(calibrationId);
   forgetPeaks();
-  const session = crypto.getRandomValues(new Uint32Array(1))[0] ?? 0;
-  const made: LinkClient = new LinkClient(transport, linkClock, session, {
-    onSamples: (_, rows) => takeRows(useEcu.getState().channels, rows),
-    onLost: () => lose(made),
-  });
+  const made = clientOver(transport);
   client = made;
   try {
-    const identity = await made.hello(codes.pairing);
-    if (identity.documentVersion > CALIBRATION_VERSION) throw new NewerDocument(identity.documentVersion);
-    if (codes.lock !== null) await made.unlock(codes.lock);
-    const { contents, running, stored } = await read(made);
-    const channels = await made.start(LIVE_RATE_HZ);
+    const opened = await open(made, codes);
     if (client !== made) return;
-    useEcu.setState({
-      phase: 'live',
-      identity,
-      contents,
-      running,
-      stored,
-      channels,
-      unlocked: codes.lock !== null,
-    });
+    useEcu.setState({ phase: 'live', ...opened });
     void watchLearned(made);
   } catch (error) {
     if (client !== made) return;
     made.close();
     failed(error);
   }
+}
+
+/**
+ * Tries to find an engine computer that was lost again: until it answers the link stays lost, with everything that is said of it.
+ * @returns `over` where it does not let us in, which is told, or the link was made otherwise meanwhile.
+ */
+export async function findEcuAgain(
+  transport: Transport,
+  codes: OwnCodes,
+): Promise<'found' | 'over' | 'notYet'> {
+  const begun = turn;
+  const made = clientOver(transport);
+  try {
+    const opened = await open(made, codes);
+    if (begun !== turn) throw new Error('It was connected otherwise meanwhile.');
+    const before = useEcu.getState().contents?.running ?? {};
+    const now = opened.contents.running;
+    const gone = IMAGE_SECTIONS.filter((id) => before[id] !== now[id]);
+    client = made;
+    useEcu.setState({ phase: 'live', ...opened, gone, notStored: [], looking: false, failure: null });
+    void watchLearned(made);
+    return 'found';
+  } catch (error) {
+    made.close();
+    if (begun !== turn) return 'over';
+    const nobody = error instanceof LinkError && (error.reason === 'lost' || error.reason === 'noAnswer');
+    if (nobody) return 'notYet';
+    failed(error);
+    return 'over';
+  }
+}
+
+/** The link was lost, and is being looked for, or not any more. */
+export function setLooking(looking: boolean): void {
+  useEcu.setState({ looking });
+}
+
+function clientOver(transport: Transport): LinkClient {
+  const session = crypto.getRandomValues(new Uint32Array(1))[0] ?? 0;
+  const made: LinkClient = new LinkClient(transport, linkClock, session, {
+    onSamples: (_, rows) => takeRows(useEcu.getState().channels, rows),
+    onLost: () => lose(made),
+  });
+  return made;
+}
+
+/** Who is there, what is in it, and its samples from now on. */
+async function open(at: LinkClient, codes: OwnCodes) {
+  const identity = await at.hello(codes.pairing);
+  if (identity.documentVersion > CALIBRATION_VERSION) throw new NewerDocument(identity.documentVersion);
+  if (codes.lock !== null) await at.unlock(codes.lock);
+  const inIt = await read(at);
+  const channels = await at.start(LIVE_RATE_HZ);
+  return { identity, ...inIt, channels, unlocked: codes.lock !== null };
 }
 
 /** What it holds may be of a kind that is not known here. */
@@ -167,6 +213,7 @@ export function couldNotReach(calibrationId: string, message: string): void {
 
 /** Closes the link; nothing is live any more. */
 export function disconnectEcu(): void {
+  turn += 1;
   stopAsking();
   client?.close();
   client = null;
@@ -363,7 +410,7 @@ async function doAt(
 ): Promise<boolean> {
   const at = client;
   if (at === null) return false;
-  useEcu.setState({ doing, progress: null, failure: null });
+  useEcu.setState({ doing, progress: null, failure: null, gone: null });
   try {
     await run(at);
     return true;

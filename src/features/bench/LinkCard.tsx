@@ -11,7 +11,7 @@ import { Card, Message } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { ConnectSheet } from './ConnectSheet';
-import { doingWords, linkSentence, tryWords } from './linkWords';
+import { doingWords, foundWords, linkSentence, tryWords } from './linkWords';
 import { leaveStandIn, useStandIn } from './standInStore';
 import { LeaveUnstored } from './LeaveUnstored';
 import { ThreeWords } from './ThreeWords';
@@ -30,14 +30,17 @@ export function LinkCard({ document, state, differences, onConnect, onReconnect 
   const identity = useEcu((ecu) => ecu.identity);
   const notStored = useEcu((ecu) => ecu.notStored);
   const unlocked = useEcu((ecu) => ecu.unlocked);
+  const looking = useEcu((ecu) => ecu.looking);
+  const found = foundWords(useEcu((ecu) => ecu.gone));
   const [sheet, setSheet] = useState<'network' | 'unlock' | 'leave' | null>(null);
   const live = differences !== null;
   return (
     <Card title={live && identity !== null ? identity.name : 'The link'}>
       {differences === null ? null : <ThreeWords differences={differences} />}
       <View role="status" aria-label="Link">
-        <Text>{linkSentence(state, differences, notStored)}</Text>
+        <Text>{linkSentence(state, differences, notStored, looking)}</Text>
       </View>
+      {live && found !== null ? <Message tone="plain">{found}</Message> : null}
       <Doing />
       <Failure />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>

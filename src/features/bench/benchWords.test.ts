@@ -2,7 +2,7 @@ import { frameOf, type ChannelValues, LOOP_CODE, LOST_BIT, PHASE } from '@/core/
 import { IMAGE_SECTIONS } from '@/core/ecuImage';
 import type { Differences } from '@/data/ecu/differences';
 import type { EcuFailure } from '@/data/ecu/ecuSession';
-import { doingWords, linkSentence, tryWords } from './linkWords';
+import { doingWords, foundWords, linkSentence, tryWords } from './linkWords';
 import { liveSentences } from './liveWords';
 import { sectionLabel } from './sectionWords';
 
@@ -164,4 +164,12 @@ describe('the state of the link in a sentence', () => {
     expect(doingWords({ doing: 'verifying', progress: null })).toMatch(/Reading it back/);
     expect(doingWords({ doing: null, progress: null })).toBeNull();
   });
+});
+
+test('a lost link says whether it is looked for, and a found one what is gone', () => {
+  expect(linkSentence('lost', null, [], true)).toMatch(/It is being looked for: is the key on\?$/);
+  expect(linkSentence('lost', null, [], false)).toMatch(/Connect again and compare\.$/);
+  expect(foundWords(null)).toBeNull();
+  expect(foundWords([])).toMatch(/All that ran still runs/);
+  expect(foundWords(['maps.ve'])).toMatch(/something else than before in volumetric efficiency/);
 });

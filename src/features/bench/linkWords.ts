@@ -10,6 +10,7 @@ export function linkSentence(
   state: LinkState,
   differences: Differences | null,
   notStored: readonly ImageSectionId[] = [],
+  looking = false,
 ): string {
   switch (state) {
     case 'none':
@@ -17,7 +18,7 @@ export function linkSentence(
     case 'connecting':
       return 'Asking who is there.';
     case 'lost':
-      return lostSentence(notStored);
+      return lostSentence(notStored, looking);
     case 'sending':
       return 'On its way. Nothing else is changed meanwhile.';
     case 'same':
@@ -28,12 +29,23 @@ export function linkSentence(
   }
 }
 
-function lostSentence(notStored: readonly ImageSectionId[]): string {
+function lostSentence(notStored: readonly ImageSectionId[], looking: boolean): string {
   const gone =
     notStored.length === 0
       ? 'All that ran was stored.'
       : `Not stored was what ran in ${sectionsNamed(notStored)}: it is gone if the power is. It is still on the screen.`;
-  return `The link is lost: nobody answers. ${gone} Is the key on? Connect again and compare.`;
+  const next = looking
+    ? 'It is being looked for: is the key on?'
+    : 'Is the key on? Connect again and compare.';
+  return `The link is lost: nobody answers. ${gone} ${next}`;
+}
+
+/** What became of what ran while the link was away; null where it never was. */
+export function foundWords(gone: readonly ImageSectionId[] | null): string | null {
+  if (gone === null) return null;
+  return gone.length === 0
+    ? 'The link was lost and is there again. All that ran still runs.'
+    : `The link was lost and is there again. It runs something else than before in ${sectionsNamed(gone)}: what was not stored is gone. What is on the screen has not changed.`;
 }
 
 function storedSentence(differences: Differences | null): string {

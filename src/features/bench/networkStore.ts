@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import { connectEcu, couldNotReach, reaching, useEcu } from '@/data/ecu/ecuSession';
+import { lookAgainWhenLost } from '@/data/ecu/lookAgain';
 import { type NetworkAddress, openSocket, socketWay } from '@/data/ecu/socketWay';
 import type { HandControls } from '@/workers/benchProtocol';
 import { seenFromAfar } from './seenFromAfar';
@@ -32,7 +33,14 @@ export async function connectNetwork(
     return;
   }
   await connectEcu(way, id, { pairing, lock });
-  if (useEcu.getState().phase === 'live') await takeHold(address, pairing);
+  if (useEcu.getState().phase !== 'live') return;
+  const hold = () => takeHold(address, pairing);
+  lookAgainWhenLost({
+    open: () => socketWay(address.ecu),
+    codes: { pairing, lock },
+    onFound: () => void hold(),
+  });
+  await hold();
 }
 
 /** Takes the hands of the stand-in that is hosted there; an engine computer of metal has none. */

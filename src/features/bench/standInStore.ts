@@ -1,7 +1,8 @@
 import { create } from 'zustand';
 import type { Calibration } from '@/core/calibration';
-import { connectEcu, disconnectEcu } from '@/data/ecu/ecuSession';
+import { connectEcu, disconnectEcu, useEcu } from '@/data/ecu/ecuSession';
 import { keptLearned } from '@/data/ecu/learnedMemory';
+import { lookAgainWhenLost } from '@/data/ecu/lookAgain';
 import { keepFlash, keptFlash } from '@/data/ecu/standInMemory';
 import {
   closeStandIn,
@@ -73,16 +74,26 @@ export function connectStandIn(id: string, document: Calibration): Promise<void>
       (flash) => void keepFlash(id, flash),
     );
     useStandIn.setState({ times: 1, hands: HERE });
-    await connectEcu(way, id, STAND_IN_CODES);
+    await connectHere(way, id);
   });
 }
 
 /** Connects again to the car that is still there, its key turned on; puts it there anew where it is gone. */
 export function reconnectStandIn(id: string, document: Calibration): Promise<void> {
   return connecting(async () => {
-    const way = await relinkStandIn();
+    const way = await relinkStandIn(true);
     if (way === null) await connectStandIn(id, document);
-    else await connectEcu(way, id, STAND_IN_CODES);
+    else await connectHere(way, id);
+  });
+}
+
+async function connectHere(way: Awaited<ReturnType<typeof openStandIn>>, id: string): Promise<void> {
+  await connectEcu(way, id, STAND_IN_CODES);
+  if (useEcu.getState().phase !== 'live') return;
+  lookAgainWhenLost({
+    open: () => relinkStandIn(false),
+    codes: STAND_IN_CODES,
+    onFound: () => undefined,
   });
 }
 
