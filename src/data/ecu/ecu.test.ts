@@ -1,6 +1,7 @@
 import { BOX_CODES, documentBox } from '@tests/support/documentBox';
 import { demo } from '@tests/support/ventisca';
 import { AT, frameOf, write } from '@/core/channel';
+import type { Calibration } from '@/core/calibration';
 import { type CellValue, imageOf, sectionSum } from '@/core/ecuImage';
 import type { MapData } from '@/core/map';
 import type { LearnedCells, LinkHost } from '@/link';
@@ -19,6 +20,7 @@ import {
   unlockEcu,
   useEcu,
 } from './ecuSession';
+import { sendPlaces } from './sendPlaces';
 import { liveFrame, liveSamples, liveValue, onBeat, onEverySample, onLive } from './liveFrame';
 
 const document = demo();
@@ -160,6 +162,48 @@ test('another build goes in whole, while the engine stands, and is read back', a
   // A map on other breakpoints is no matter of cells.
   const moved = { ...both, maps: { ...both.maps, ve: { ...both.maps.ve, x: ve.x.map((x) => x + 1) } } };
   expect(differences(moved)).toMatchObject({ parts: ['maps.ve'], maps: [] });
+});
+
+test('some places are sent alone, all at once, or say what would stand in the way', async () => {
+  const made = await connected();
+  const { engine } = document;
+  const bore = engine.bore as NonNullable<typeof engine.bore>;
+  const stroke = engine.stroke as NonNullable<typeof engine.stroke>;
+  const screen = {
+    ...document,
+    name: 'On the screen',
+    engine: {
+      ...engine,
+      bore: { ...bore, amount: bore.amount + 1 },
+      stroke: { ...stroke, amount: stroke.amount + 1 },
+    },
+    maps: { ...document.maps, ve: { ...ve, values: ve.values.map((value) => value + 1) } },
+  };
+  const sent = await sendPlaces(screen, made.box.document, ['engine.bore']);
+  expect(sent.is).toBe('sent');
+  expect(made.box.document).toMatchObject({
+    name: document.name,
+    engine: { bore: { amount: bore.amount + 1 } },
+  });
+  expect(made.box.document.engine.stroke).toEqual(stroke);
+  expect(made.box.document.maps.ve?.values).toEqual(ve.values);
+  expect(differences(screen)).toMatchObject({ parts: ['engine'], maps: [{ id: 've' }] });
+  expect((await sendPlaces(screen, made.box.document, ['engine.stroke', 'maps.ve'])).is).toBe('sent');
+  expect(isSame(differences(screen))).toBe(true);
+
+  const camSensor = document.trigger.camSensor as NonNullable<typeof document.trigger.camSensor>;
+  const without: Calibration = {
+    ...screen,
+    trigger: { ...screen.trigger, camSensor: { ...camSensor, value: 'none' } },
+  };
+  expect(await sendPlaces(without, made.box.document, ['trigger.camSensor'])).toMatchObject({
+    is: 'blocked',
+    why: expect.stringMatching(/needs a cam signal/),
+  });
+  expect(made.box.document.trigger).toEqual(document.trigger);
+  made.state.turning = true;
+  expect(await sendPlaces(document, made.box.document, ['engine.bore'])).toEqual({ is: 'failed' });
+  expect(useEcu.getState().failure).toMatchObject({ reason: 'turning' });
 });
 
 test('what is read back and is not what was sent is said, and is no success', async () => {

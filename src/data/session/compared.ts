@@ -9,9 +9,11 @@ interface Compared {
   readonly document: Calibration | null;
   /** A state that both come from, by its name; null where none is known. */
   readonly ancestor: { readonly name: string; readonly document: Calibration } | null;
+  /** It is what runs in the engine computer: what is chosen may go there, too. */
+  readonly runs: boolean;
 }
 
-const NOTHING: Compared = { id: null, name: '', document: null, ancestor: null };
+const NOTHING: Compared = { id: null, name: '', document: null, ancestor: null, runs: false };
 
 export const useCompared = create<Compared>(() => NOTHING);
 
@@ -21,8 +23,9 @@ export function compareWith(
   name: string,
   document: Calibration,
   ancestor: Compared['ancestor'],
+  runs = false,
 ): void {
-  useCompared.setState({ id, name, document, ancestor });
+  useCompared.setState({ id, name, document, ancestor, runs });
 }
 
 export function stopComparing(): void {

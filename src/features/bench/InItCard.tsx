@@ -26,7 +26,8 @@ export function InItCard() {
   const compare = async (of: 'running' | 'stored') => {
     const document = await fetchCalibration(of);
     if (document === null) return;
-    compareWith(id, of === 'running' ? 'what runs' : 'what is stored', document, null);
+    const runs = of === 'running';
+    compareWith(id, runs ? 'what runs' : 'what is stored', document, null, runs);
     router.navigate(`/c/${id}/versions/compare` as '/');
   };
   const fetch = async () => {
@@ -65,7 +66,7 @@ export function InItCard() {
         />
       </View>
       <Text kind="small" colour="muted">
-        Take over from it place by place, or send what is on the screen.
+        Compared, either side is taken over place by place or by section.
       </Text>
     </Card>
   );

@@ -3,8 +3,8 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import type { Calibration, MapKey } from '@/core/calibration';
 import type { Place } from '@/core/checks';
-import { differences, mapKeyOf, type Merge, mergeOf, putPlaces } from '@/core/compare';
-import { useCompared } from '@/data/session/compared';
+import { type Difference, differences, mapKeyOf, type Merge, mergeOf, putPlaces } from '@/core/compare';
+import { compareWith, useCompared } from '@/data/session/compared';
 import { keptEdit } from '@/data/session/keptEdit';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
@@ -16,6 +16,7 @@ import { SPACE } from '@/ui/theme';
 import { DifferenceRow } from './DifferenceRow';
 import { FirstSide } from './FirstSide';
 import { MapPairSheet } from './MapPairSheet';
+import { SendPlaces } from './SendPlaces';
 import { countWords, mergeWords } from './versionWords';
 
 /** What differs between the open calibration and another, place by place; what is chosen is taken over. */
@@ -50,6 +51,7 @@ export function CompareScreen() {
       name={compared.name}
       other={compared.document}
       ancestor={compared.ancestor}
+      runs={compared.runs}
     />
   );
 }
@@ -60,9 +62,10 @@ interface ComparedProps {
   name: string;
   other: Calibration;
   ancestor: { readonly name: string; readonly document: Calibration } | null;
+  runs: boolean;
 }
 
-function Compared({ id, title, name, other, ancestor }: ComparedProps) {
+function Compared({ id, title, name, other, ancestor, runs }: ComparedProps) {
   const router = useRouter();
   const document = useDocument();
   const snapshots = useSnapshots(id);
@@ -86,6 +89,15 @@ function Compared({ id, title, name, other, ancestor }: ComparedProps) {
   const toggle = (place: Place) => {
     const next = new Set(chosen);
     if (!next.delete(place)) next.add(place);
+    choose(next);
+  };
+  const toggleAll = (of: readonly Difference[]) => {
+    const next = new Set(chosen);
+    const all = of.every(({ place }) => next.has(place));
+    for (const { place } of of) {
+      if (all) next.delete(place);
+      else next.add(place);
+    }
     choose(next);
   };
   const sections = [...new Set(found.map(({ section }) => section))];
@@ -118,7 +130,12 @@ function Compared({ id, title, name, other, ancestor }: ComparedProps) {
       )}
       {sections.map((section) => (
         <View key={section} role="region" aria-label={section} style={{ gap: SPACE.s }}>
-          <Heading level={3}>{section}</Heading>
+          <SectionHead
+            section={section}
+            found={found.filter((difference) => difference.section === section)}
+            chosen={chosen}
+            onToggle={toggleAll}
+          />
           {found
             .filter((difference) => difference.section === section)
             .map((difference) => {
@@ -143,12 +160,25 @@ function Compared({ id, title, name, other, ancestor }: ComparedProps) {
       ))}
       {there.length === 0 ? null : (
         <Docked label="Take over">
-          <Button
-            label={`Take over ${there.length === 1 ? 'this one' : `these ${there.length}`}`}
-            kind="primary"
-            icon="check"
-            onPress={() => take(there.map(({ place }) => place))}
-          />
+          <View style={{ gap: SPACE.s }}>
+            <Button
+              label={`Take over ${there.length === 1 ? 'this one' : `these ${there.length}`}`}
+              kind="primary"
+              icon="check"
+              onPress={() => take(there.map(({ place }) => place))}
+            />
+            {runs && state === null ? (
+              <SendPlaces
+                screen={document}
+                runs={other}
+                places={there.map(({ place }) => place)}
+                onSent={(now) => {
+                  compareWith(id, name, now, ancestor, true);
+                  choose(new Set());
+                }}
+              />
+            ) : null}
+          </View>
         </Docked>
       )}
       {looked === null || state === null ? null : (
@@ -160,6 +190,33 @@ function Compared({ id, title, name, other, ancestor }: ComparedProps) {
         />
       )}
     </Page>
+  );
+}
+
+/** The name of a section; with several differences, all of them are chosen at once. */
+function SectionHead({
+  section,
+  found,
+  chosen,
+  onToggle,
+}: {
+  section: string;
+  found: readonly Difference[];
+  chosen: ReadonlySet<Place>;
+  onToggle: (of: readonly Difference[]) => void;
+}) {
+  const all = found.every(({ place }) => chosen.has(place));
+  return (
+    <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' }}>
+      <Heading level={3}>{section}</Heading>
+      {found.length < 2 ? null : (
+        <Button
+          label={all ? 'None' : `All ${found.length}`}
+          accessibilityLabel={all ? `Choose none of ${section}` : `Choose all ${found.length} of ${section}`}
+          onPress={() => onToggle(found)}
+        />
+      )}
+    </View>
   );
 }
 
