@@ -182,3 +182,51 @@ test('an edit that was never sent is not in the engine computer, on a page that 
   await app.connectStandIn();
   await expect(page.getByText('What runs differs from the screen in volumetric efficiency.')).toBeVisible();
 });
+
+test('power cut in the middle of a store: it wakes whole, with what was stored before', async ({
+  app,
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await app.openDemo();
+  await app.connectStandIn();
+  await app.changeWholeMap('Volumetric efficiency', '-8');
+  await app.goTo('Bench');
+  await page.getByRole('button', { name: /^Send \d+ cells to the ECU$/ }).click();
+  await expect(page.getByText(/gone with the key: store it/)).toBeVisible();
+  await app.openStandIn();
+  // Storing takes a second; the sheet with the key lies over the button that begins it.
+  const pressed = (name: string) =>
+    page.getByRole('button', { name, includeHidden: true }).evaluate((button: HTMLElement) => button.click());
+  await pressed('Store in ECU');
+  await expect(page.getByRole('status', { name: 'At the engine computer', includeHidden: true })).toHaveText(
+    'Storing',
+  );
+  await pressed('Key off');
+  await expect(page.getByRole('banner', { includeHidden: true }).getByText('Link lost')).toBeVisible({
+    timeout: 15_000,
+  });
+  await page.getByRole('button', { name: 'Key on' }).click();
+  await page.keyboard.press('Escape');
+  await expect(
+    page.getByText(/is there again. It runs something else than before in volumetric/),
+  ).toBeVisible();
+  await expect(page.getByText('What runs differs from the screen in volumetric efficiency.')).toBeVisible();
+  await expect(page.getByRole('banner').getByText('Differs')).toBeVisible();
+
+  // Nothing of the half-written is in the way of the next store.
+  await page.getByRole('button', { name: /^Send \d+ cells to the ECU$/ }).click();
+  await page.getByRole('button', { name: 'Store in ECU' }).click();
+  await expect(page.getByText('What is on the screen runs, and is stored.')).toBeVisible();
+  await app.openStandIn();
+  await page.getByRole('button', { name: 'Key off' }).click();
+  await expect(page.getByRole('banner', { includeHidden: true }).getByText('Link lost')).toBeVisible({
+    timeout: 15_000,
+  });
+  await page.getByRole('button', { name: 'Key on' }).click();
+  await page.keyboard.press('Escape');
+  await expect(
+    page.getByText('The link was lost and is there again. All that ran still runs.'),
+  ).toBeVisible();
+  await expect(page.getByText('What is on the screen runs, and is stored.')).toBeVisible();
+});

@@ -54,7 +54,8 @@ writeFileSync(
     ignorePatterns: ['dist', 'docs', 'e2e', 'public', 'test-results', '.expo', '.cache'],
     tempDirName: path.join('.cache', 'mutation', 'sandboxes'),
     concurrency: Number(process.env.MUTATION_CONCURRENCY ?? 2),
-    timeoutMS: 4000,
+    // A machine that does something else meanwhile is slow, and finds no fault by that.
+    timeoutMS: 15_000,
     warnings: false,
   }),
 );

@@ -45,7 +45,7 @@ export function documentBox(
     run: (sections) => box.run(sections, state.turning),
     store() {
       const stored = box.store();
-      for (let i = 0; i < 100; i += 1) box.step();
+      for (let i = 0; i < 1000; i += 1) box.step();
       return stored;
     },
     learned: () => state.learned && { ln: [...state.learned.ln], evidenceS: [...state.learned.evidenceS] },

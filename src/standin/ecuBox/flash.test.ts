@@ -29,17 +29,17 @@ test('a slot is whole only where its mark is that of its text', () => {
   expect(isWhole({ ...slot, sum: null })).toBe(false);
 });
 
-test('it is written 4096 characters a step and the mark in a step of its own', () => {
+test('it is written 1024 characters a step and the mark in a step of its own', () => {
   const { flash, steps } = stored(flashWith('one'), LONG);
-  // 9600 characters: three steps, and the mark.
-  expect(steps).toBe(4);
+  // 9600 characters: ten steps, and the mark.
+  expect(steps).toBe(11);
   expect(wholeSlots(flash).map(({ generation, text }) => [generation, text])).toEqual([
     [2, LONG],
     [1, 'one'],
   ]);
-  const before = stored(flashWith('one'), LONG, 3).flash.slots[1];
+  const before = stored(flashWith('one'), LONG, 10).flash.slots[1];
   expect(before).toEqual({ generation: 2, text: LONG, sum: null });
-  expect(stored(flashWith('one'), LONG, 2).flash.slots[1]?.text).toHaveLength(8192);
+  expect(stored(flashWith('one'), LONG, 2).flash.slots[1]?.text).toHaveLength(2048);
 });
 
 test('stores go from slot to slot, and never into the last whole one', () => {
@@ -62,7 +62,7 @@ test('stores go from slot to slot, and never into the last whole one', () => {
 test('power lost at any step of any row of stores leaves the last that was whole', () => {
   fc.assert(
     fc.property(
-      fc.array(fc.record({ length: fc.integer({ min: 0, max: 13_000 }), cut: fc.nat(6) }), {
+      fc.array(fc.record({ length: fc.integer({ min: 0, max: 3300 }), cut: fc.nat(6) }), {
         maxLength: 8,
       }),
       (stores) => {
@@ -70,7 +70,7 @@ test('power lost at any step of any row of stores leaves the last that was whole
         let last = 'first';
         stores.forEach(({ length, cut }, i) => {
           const text = String(i).repeat(length);
-          const steps = Math.ceil(length / 4096) + 1;
+          const steps = Math.ceil(length / 1024) + 1;
           ({ flash } = stored(flash, text, cut));
           if (cut >= steps) last = text;
           expect(wholeSlots(flash)[0]?.text).toBe(last);
