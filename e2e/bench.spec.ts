@@ -168,6 +168,25 @@ test('another build than the one in the engine computer is said, and goes in who
   await expect(page.getByText('What is on the screen runs, and is stored.')).toBeVisible();
 });
 
+test('of what differs, some goes to the engine computer, and some comes from it', async ({ app, page }) => {
+  await app.openDemo();
+  await app.connectStandIn();
+  await app.openItem('Build', 'Injectors');
+  await app.type('Rated flow', '650');
+  await app.changeWholeMap('Volumetric efficiency', '3');
+  await app.goTo('Bench');
+  await page.getByRole('button', { name: 'Compare with what runs' }).click();
+  await expect(page.getByText('2 places differ from “what runs”.')).toBeVisible();
+  await page.getByRole('checkbox', { name: 'Rated flow' }).click();
+  await page.getByRole('button', { name: 'Send this one to the ECU' }).click();
+  await expect(page.getByText('1 place differs from “what runs”.')).toBeVisible();
+  await page.getByRole('checkbox', { name: 'Volumetric efficiency' }).click();
+  await page.getByRole('button', { name: 'Take over this one' }).click();
+  await expect(page.getByText('Nothing differs from “what runs”.')).toBeVisible();
+  await app.goTo('Bench');
+  await expect(page.getByText(/gone with the key: store it/)).toBeVisible();
+});
+
 test('an edit that was never sent is not in the engine computer, on a page that is opened anew either', async ({
   app,
   page,
