@@ -29,7 +29,7 @@ test('the engine moves over the map while it is driven, and paints no cell', asy
   const grid = page.getByRole('grid', { name: 'Volumetric efficiency' });
   const mark = grid.locator('[data-live-mark]');
   const place = () => mark.evaluate((element) => getComputedStyle(element).transform);
-  const way = () => grid.locator('[data-live-way] path').getAttribute('d');
+  const way = () => grid.locator('[data-live-way] path').first().getAttribute('d');
   const [words, before, drawn] = [await now.textContent(), await place(), await way()];
   await expect(mark).toBeVisible();
   await expect.poll(place).not.toBe(before);

@@ -30,11 +30,12 @@ function bench() {
     const [ours, theirs] = transportPair((deliver) => void clock.after(0, deliver));
     made.link(theirs);
     let lost = 0;
+    const samples: number[] = [];
     const client = new LinkClient(ours, clock, session, {
-      onSamples: () => undefined,
+      onSamples: (_, rows) => samples.push(rows.length),
       onLost: () => (lost += 1),
     });
-    return { client, lost: () => lost };
+    return { client, lost: () => lost, samples };
   };
   return { made, seen, clock, connect };
 }
@@ -58,6 +59,20 @@ test('a car answers with its key on, and not without; woken anew it knows nobody
   const again = connect(3);
   await clock.answered(again.client.hello('ROSA'));
   await expect(clock.answered(again.client.store())).rejects.toMatchObject({ reason: 'locked' });
+});
+
+test('samples of two moments go together, and no later', async () => {
+  const { made, clock, connect } = bench();
+  made.wake();
+  const { client, samples } = connect(1);
+  await clock.answered(client.hello('ROSA'));
+  await clock.answered(client.start(50));
+  for (let i = 0; i < 50; i += 1) {
+    made.advance(0.02);
+    await clock.pass(20);
+  }
+  expect(samples.length).toBe(25);
+  expect(samples.reduce((sum, rows) => sum + rows, 0)).toBe(50);
 });
 
 test('it goes as fast as it is asked to, and tells what is seen a few times a second', () => {

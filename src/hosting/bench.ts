@@ -9,6 +9,8 @@ import type { BenchRequest, StandInSeen, TimeScale } from './benchRequest';
 const BATTERY_V = 12.6;
 /** No more of its time is made up for at once, s: after a rest the car does not race. */
 const MOST_AT_ONCE_S = 0.1;
+/** Samples go together for so long, s of real time: a message costs a page more than a sample. */
+const SAMPLES_TOGETHER_S = 0.035;
 /** It is looked at so often, s of real time. */
 const SEEN_EVERY_S = 0.2;
 
@@ -19,6 +21,7 @@ export class Bench {
   private readonly frame = frameOf();
   private times: TimeScale = 1;
   private seenS = 0;
+  private waitingS = 0;
   private hadPower = false;
 
   constructor(
@@ -72,7 +75,11 @@ export class Bench {
     this.car.advance(Math.min(MOST_AT_ONCE_S, passedS) * this.times, this.frame, (frame) => {
       if (this.car.hasPower) this.host.offer(frame);
     });
-    this.host.flush();
+    this.waitingS += passedS;
+    if (this.waitingS >= SAMPLES_TOGETHER_S) {
+      this.waitingS = 0;
+      this.host.flush();
+    }
     this.seePower();
     this.seenS += passedS;
     if (this.seenS >= SEEN_EVERY_S) this.see();

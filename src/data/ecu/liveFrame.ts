@@ -1,11 +1,10 @@
 import { AT, CHANNEL_IDS, type ChannelId, type Frame, frameOf } from '@/core/channel';
 
 /**
- * What shows where the engine is, is moved on no more often than this, ms; every so many times the numbers are told too, since
- * numbers that change faster are not read. Both on one beat: each costs the page a frame.
+ * Numbers and what shows where the engine is take turns, a beat each, ms: ten times a second, since numbers that change faster
+ * are not read, and apart, since both in one frame are more than a slow phone does in one.
  */
 const BEAT_MS = 50;
-const TOLD_EVERY = 2;
 
 /**
  * What the engine computer said last, outside React: samples come many times faster than screens are drawn. The frame is the
@@ -17,8 +16,7 @@ const live = {
   told: frameOf(),
   samples: 0,
   listeners: new Set<() => void>(),
-  movers: new Set<(told: boolean) => void>(),
-  beats: 0,
+  movers: new Set<() => void>(),
   /** Who gets every sample: what records. */
   takers: new Set<(frame: Frame) => void>(),
   timer: null as ReturnType<typeof setTimeout> | null,
@@ -33,13 +31,14 @@ export function takeRows(channels: readonly ChannelId[], rows: readonly ArrayLik
     live.samples += 1;
     for (const take of live.takers) take(live.frame);
   }
-  live.timer ??= setTimeout(beat, BEAT_MS);
+  live.timer ??= setTimeout(move, BEAT_MS);
 }
 
 /** Forgets what was live: nothing is known any more. */
 export function forgetLive(): void {
   live.frame.set(frameOf());
   live.samples = 0;
+  for (const mover of live.movers) mover();
   tell();
 }
 
@@ -55,10 +54,10 @@ export function onLive(listener: () => void): () => void {
   return () => void live.listeners.delete(listener);
 }
 
-/** Told at every beat, and whether the numbers are told with it. @returns the way to end that. */
-export function onBeat(move: (told: boolean) => void): () => void {
-  live.movers.add(move);
-  return () => void live.movers.delete(move);
+/** Told when to show anew where the engine is, between the numbers. @returns the way to end that. */
+export function onMove(mover: () => void): () => void {
+  live.movers.add(mover);
+  return () => void live.movers.delete(mover);
 }
 
 /** The frame as screens were told of it last; another object each time. */
@@ -81,19 +80,14 @@ export function liveValue(id: (typeof CHANNEL_IDS)[number]): number {
   return live.frame[AT[id]] as number;
 }
 
-function beat(): void {
-  live.timer = null;
-  live.beats += 1;
-  if (live.beats % TOLD_EVERY === 0) return tell();
-  for (const move of live.movers) move(false);
-  // The numbers follow, even if no sample does.
-  live.timer = setTimeout(beat, BEAT_MS);
+function move(): void {
+  for (const mover of live.movers) mover();
+  live.timer = setTimeout(tell, BEAT_MS);
 }
 
 function tell(): void {
   if (live.timer !== null) clearTimeout(live.timer);
   live.timer = null;
   live.told = live.frame.slice();
-  for (const move of live.movers) move(true);
   for (const listener of live.listeners) listener();
 }

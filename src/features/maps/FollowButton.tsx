@@ -27,7 +27,7 @@ export function FollowButton({ mapKey, as, editing }: Props) {
     let cell: Place | null = null;
     let last: AxisPoint = { x: NaN, y: NaN };
     const stopPlaces = live.onPlace((place) => (last = place));
-    const stopBeats = live.onBeat((told) => {
+    const stopBeats = live.onBeat(() => {
       const { selection, text } = editing.store.getState();
       const { column, row } = selection.corner;
       if (cell !== null && (cell.column !== column || cell.row !== row)) {
@@ -35,7 +35,7 @@ export function FollowButton({ mapKey, as, editing }: Props) {
         return;
       }
       // What is being typed is meant for the cell that is chosen.
-      const at = told ? placeInCells({ x, y }, last) : null;
+      const at = placeInCells({ x, y }, last);
       if (at === null || text !== '') return;
       const next = followed(cell, at, size);
       if (next !== cell) editing.select(cellSelection(next));

@@ -15,13 +15,18 @@ export function LiveText({ words }: { words: (frame: Frame) => string }) {
     const element = text.current as unknown as HTMLElement | null;
     const room = element?.parentElement ?? null;
     if (element === null || room === null) return;
-    const fit = () => holdHeight(element, room);
+    // As many characters as have had their room: to ask the browser each time would have it lay out the page each time.
+    let fitted = 0;
+    const fit = () => {
+      holdHeight(element, room);
+      fitted = element.textContent?.length ?? 0;
+    };
     const write = () => {
-      element.textContent = words(toldFrame());
-      if (element.scrollHeight > element.clientHeight) fit();
+      const now = words(toldFrame());
+      element.textContent = now;
+      if (now.length > fitted) fit();
     };
     write();
-    fit();
     window.addEventListener('resize', fit);
     const deaf = onLive(write);
     return () => {
@@ -44,5 +49,13 @@ function holdHeight(element: HTMLElement, room: HTMLElement): void {
   Object.assign(element.style, { position: 'static', contain: 'none', height: 'auto' });
   const height = `${element.offsetHeight}px`;
   room.style.height = height;
-  Object.assign(element.style, { position: 'absolute', width: '100%', contain: 'strict', height });
+  // Without a place of its own it would be laid out with everything around it after all.
+  Object.assign(element.style, {
+    position: 'absolute',
+    left: '0',
+    top: '0',
+    width: '100%',
+    contain: 'strict',
+    height,
+  });
 }

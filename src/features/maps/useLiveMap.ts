@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { AT, type Frame } from '@/core/channel';
 import type { ShownAs } from '@/core/map';
 import { useEcu } from '@/data/ecu/ecuSession';
-import { liveFrame, onBeat, onEverySample } from '@/data/ecu/liveFrame';
+import { liveFrame, onEverySample, onMove } from '@/data/ecu/liveFrame';
 import type { LiveSource } from '@/ui/grid';
 
 /** Where a frame stands in a map, in the units it is shown in; NaN for an axis it says nothing of. */
@@ -30,7 +30,7 @@ export function useLiveMap(as: ShownAs): LiveSource | null {
               take(placeIn(as, liveFrame()));
               return onEverySample((frame) => take(placeIn(as, frame)));
             },
-            onBeat,
+            onBeat: onMove,
           }
         : null,
     [isLive, as],

@@ -2,7 +2,7 @@ import { memo, useCallback, useRef } from 'react';
 import type { GridGeometry } from './geometry';
 import { type LiveSource, type LiveWay, type PlaceAxes, useLiveWay } from './live';
 import { LIVE_MARK, liveSpot, usedPath, wayPath } from './markShapes';
-import { Outlined } from './Outlined';
+import { Outlined, setOutline } from './Outlined';
 import { OverCells, WHOLE } from './OverCells';
 
 interface Props {
@@ -11,22 +11,25 @@ interface Props {
   live: LiveSource;
 }
 
+/** Its way is drawn at every so many beats of the mark. */
+const WAY_EVERY = 2;
+
 /**
- * Where the engine is on a map, the cells it reads there, and its way of the last seconds. The mark is moved, not drawn, and past React: fifty places a
- * second repaint no cell. The way is drawn where numbers change too: its end is under the mark.
+ * Where the engine is on a map, the cells it reads there, and its way of the last seconds. All of it past React, and the mark
+ * is moved, not drawn: no place repaints a cell.
  */
 export const LiveLayer = memo(function LiveLayer({ geometry, axes, live }: Props) {
   const mark = useRef<HTMLDivElement>(null);
-  const line = useRef<SVGPathElement>(null);
-  const used = useRef<SVGPathElement>(null);
+  const line = useRef<SVGGElement>(null);
+  const used = useRef<SVGGElement>(null);
+  const beats = useRef(0);
   const show = useCallback(
-    (way: LiveWay, told: boolean) => {
+    (way: LiveWay) => {
       if (mark.current !== null) moveMark(mark.current, geometry, way);
-      if (!told) return;
-      line.current?.setAttribute('d', wayPath(geometry, way));
-      // The same cells are not drawn again: a picture over the grid costs a frame.
-      const cells = usedPath(geometry, way);
-      if (used.current?.getAttribute('d') !== cells) used.current?.setAttribute('d', cells);
+      // The end of its way is under the mark: it need not be drawn as often.
+      if (beats.current % WAY_EVERY === 0) setOutline(line.current, wayPath(geometry, way));
+      beats.current += 1;
+      setOutline(used.current, usedPath(geometry, way));
     },
     [geometry],
   );
@@ -36,10 +39,8 @@ export const LiveLayer = memo(function LiveLayer({ geometry, axes, live }: Props
   return (
     <OverCells geometry={geometry}>
       <svg data-live-way="" style={WHOLE}>
-        <Outlined colour="text" width={2} path={line} />
-      </svg>
-      <svg data-live-used="" style={WHOLE}>
-        <Outlined colour="steel" width={2} path={used} />
+        <Outlined colour="text" width={2} outline={line} />
+        <Outlined colour="steel" width={2} outline={used} />
       </svg>
       <div
         ref={mark}
@@ -63,6 +64,7 @@ export const LiveLayer = memo(function LiveLayer({ geometry, axes, live }: Props
 /** Puts the mark where the engine is; away while that is not known. */
 function moveMark(mark: HTMLElement, geometry: GridGeometry, way: LiveWay): void {
   const at = liveSpot(geometry, way);
-  mark.style.visibility = at === null ? 'hidden' : 'visible';
+  const visibility = at === null ? 'hidden' : 'visible';
+  if (mark.style.visibility !== visibility) mark.style.visibility = visibility;
   if (at !== null) mark.style.transform = `translate(${at.x.toFixed(1)}px, ${at.y.toFixed(1)}px)`;
 }

@@ -7,8 +7,8 @@ import type { Place } from './selection';
 export interface LiveSource {
   /** Told of every place, in units of the axes; NaN where it is not known. @returns the way to end that. */
   readonly onPlace: (take: (at: AxisPoint) => void) => () => void;
-  /** Told when to show them, and whether this is a beat at which numbers change too. @returns the way to end that. */
-  readonly onBeat: (beat: (told: boolean) => void) => () => void;
+  /** Told when to show them. @returns the way to end that. */
+  readonly onBeat: (show: () => void) => () => void;
 }
 
 /** Places that are kept of the way: six seconds at fifty a second. */
@@ -76,19 +76,14 @@ export function wayAt(way: LiveWay, k: number): Place | null {
 
 /**
  * Keeps a way as the engine goes, and shows it at every beat, however many places come. Without a source it stays empty.
- * @param show what there is; and whether numbers change at this beat too, for what need not be shown at every one.
  */
-export function useLiveWay(
-  live: LiveSource | null,
-  axes: PlaceAxes,
-  show: (way: LiveWay, told: boolean) => void,
-): void {
+export function useLiveWay(live: LiveSource | null, axes: PlaceAxes, show: (way: LiveWay) => void): void {
   const way = useMemo(() => noWay(axes), [axes]);
   useEffect(() => {
     if (live === null) return;
     const stop = live.onPlace((at) => addPlace(way, at));
-    show(way, true);
-    const rest = live.onBeat((told) => show(way, told));
+    show(way);
+    const rest = live.onBeat(() => show(way));
     return () => {
       stop();
       rest();
