@@ -131,7 +131,7 @@ test('by hand: key and starter; the key off loses the link and what was not stor
   await expect(
     page.getByText(/^The link is lost: nobody answers. Not stored was what ran in volumetric efficiency/),
   ).toBeVisible();
-  await page.getByRole('button', { name: 'Connect again' }).click();
+  await app.connectAgain();
   await expect(page.getByRole('banner').getByText('Differs')).toBeVisible();
   // The engine is as warm as it was.
   await expect(page.getByRole('group', { name: /^Coolant: [789]\d °C/ })).toBeVisible();

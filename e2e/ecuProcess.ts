@@ -12,10 +12,10 @@ export interface EcuProcess {
 /** Codes of every car that tests host. */
 export const CODES = { pairing: 'ROSA', lock: '4711' } as const;
 
-/** Hosts a car, at a port of its own or the one that is given. */
-export function hostCar(port = '0'): Promise<EcuProcess> {
+/** Hosts a car, at a port of its own or the one that is given, its engine so warm. */
+export function hostCar(port = '0', coolantC = '20'): Promise<EcuProcess> {
   const car: ChildProcess = spawn(process.execPath, ['--import', 'tsx', 'src/server/ecuMain.ts'], {
-    env: { ...process.env, PORT: port, PAIRING: CODES.pairing, LOCK: CODES.lock },
+    env: { ...process.env, PORT: port, PAIRING: CODES.pairing, LOCK: CODES.lock, COOLANT: coolantC },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   // Its output is read to the end: a pipe that nobody reads would end the car.

@@ -57,6 +57,6 @@ test('an edit goes to the running engine as it is made, lambda answers, undone i
   await page.getByRole('button', { name: 'Key off' }).click();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('banner').getByText('Link lost')).toBeVisible({ timeout: 15_000 });
-  await page.getByRole('button', { name: 'Connect again' }).click();
+  await app.connectAgain();
   await expect(page.getByText('What is on the screen runs, and is stored.')).toBeVisible();
 });

@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test as base, type Page } from '@playwright/test';
+import { FAR_CODES, FarCar } from './farCar';
 
 /** A calibration’s file, as far as tests change it. */
 export interface CalibrationFile {
@@ -12,7 +13,11 @@ export interface CalibrationFile {
 
 /** What a person does, in the words of the screens. */
 export class Lumbre {
-  constructor(readonly page: Page) {}
+  /** @param far where the car is another process's, far away; null where the page has its own. */
+  constructor(
+    readonly page: Page,
+    private readonly far: FarCar | null = null,
+  ) {}
 
   async visit(path = '/'): Promise<void> {
     await this.page.goto(path);
@@ -100,11 +105,42 @@ export class Lumbre {
   /** Puts the stand-in beside the bench, warm, and connects to its engine computer. */
   async connectStandIn(coolantC = '80'): Promise<void> {
     await this.goTo('Bench');
+    if (this.far !== null) return this.connectFar(this.far, coolantC);
     await this.openStandIn();
     await this.type(/^Coolant when it comes/, coolantC);
     await this.page.keyboard.press('Escape');
     await this.page.getByRole('button', { name: 'Connect to the stand-in' }).click();
     await expect(this.page.getByRole('banner').getByText(/^(Live|Differs)$/)).toBeVisible();
+  }
+
+  /** Connects to a car of another process; a new one gets what is on the screen, as one of this page comes with it. */
+  private async connectFar(far: FarCar, coolantC: string): Promise<void> {
+    const { address, isNew } = await far.host(coolantC);
+    await this.page.getByRole('button', { name: 'Over the network' }).click();
+    await this.type('Address', address);
+    await this.type('Pairing code', FAR_CODES.pairing);
+    await this.type('Lock code', FAR_CODES.lock);
+    await this.page.getByRole('button', { name: 'Connect', exact: true }).click();
+    await expect(this.page.getByRole('banner').getByText(/^(Live|Differs)$/)).toBeVisible({
+      timeout: 20_000,
+    });
+    const send = this.page.getByRole('button', { name: 'Send the calibration to the ECU' });
+    if (!isNew || !(await send.isVisible())) return;
+    await send.click();
+    await this.page.getByRole('button', { name: 'Store in ECU' }).click();
+    await expect(this.page.getByText('What is on the screen runs, and is stored.')).toBeVisible();
+  }
+
+  /** After a lost link: turns the key on, and is connected again. */
+  async connectAgain(): Promise<void> {
+    if (this.far === null) {
+      await this.page.getByRole('button', { name: 'Connect again' }).click();
+      return;
+    }
+    // A car elsewhere has its key turned by hand; then it is found.
+    await this.openStandIn();
+    await this.page.getByRole('button', { name: 'Key on' }).click();
+    await this.page.keyboard.press('Escape');
   }
 
   async openStandIn(): Promise<void> {
@@ -137,13 +173,16 @@ const NOBODY_THERE = /^WebSocket connection to 'ws:[^']+' failed/;
 
 /** A test with the app open in a browser that has never seen it. Anything the page reports as an error fails it. */
 export const test = base.extend<{ app: Lumbre }>({
-  app: async ({ page }, provide) => {
+  app: async ({ page }, provide, { project }) => {
+    const far = project.name === 'far' ? new FarCar(page) : null;
+    await far?.roughen();
     const problems: string[] = [];
     page.on('pageerror', (error) => problems.push(error.message));
     page.on('console', (message) => {
       if (message.type() === 'error' && !NOBODY_THERE.test(message.text())) problems.push(message.text());
     });
-    await provide(new Lumbre(page));
+    await provide(new Lumbre(page, far));
+    far?.end();
     expect(problems).toEqual([]);
   },
 });

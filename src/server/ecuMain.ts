@@ -4,8 +4,9 @@ import type { AddressInfo } from 'node:net';
 import { WebSocketServer } from 'ws';
 import { type Calibration, calibrationFromJson, fileProblemMessage } from '@/core/calibration';
 import { calibrationFromSheet, DEMO_SHEET } from '@/core/starters';
+import { z } from '@/core/field/schema';
 import { codesFrom } from './ecu/codes';
-import { hostEcu } from './ecu/ecuHost';
+import { hostEcu, USUAL_COOLANT_C } from './ecu/ecuHost';
 import { ECU_PATH, ecuRoutes } from './ecu/ecuRoutes';
 import { endServer } from './end';
 import { namesWith } from './names';
@@ -27,9 +28,17 @@ function calibration(): Calibration {
   return read.document;
 }
 
+/** How warm its engine is when it is hosted. @throws {RangeError} for what is no temperature of an engine. */
+function coolantC(): number {
+  const given = process.env['COOLANT'] ?? USUAL_COOLANT_C;
+  const read = z.coerce.number().min(-40).max(120).safeParse(given);
+  if (!read.success) throw new RangeError(`COOLANT is ${given}: give °C from −40 to 120.`);
+  return read.data;
+}
+
 function start(): void {
   const codes = codesFrom(process.env);
-  const ecu = hostEcu(calibration(), codes);
+  const ecu = hostEcu(calibration(), codes, coolantC());
   const sockets = new WebSocketServer({ noServer: true });
   const { fetch } = ecuRoutes(ecu, names);
   const server = serve({ fetch, port, hostname, websocket: { server: sockets } }, () => {

@@ -348,6 +348,21 @@ describe('what was learned', () => {
     expect(useEcu.getState().learned).toEqual({ ln: [0.02, 0, -0.01], evidenceS: [4, 0, 9] });
   });
 
+  test('is read once a build that learns is sent, and no more once one that does not', async () => {
+    const made = await connected();
+    await settled();
+    expect(useEcu.getState().learned).toBeNull();
+    made.state.learned = { ln: [0.02], evidenceS: [4] };
+    const other = { ...document, name: 'Other' };
+    expect(await sendCalibration(other)).toBe(true);
+    await settled();
+    expect(useEcu.getState().learned?.ln).toEqual([0.02]);
+    made.state.learned = null;
+    expect(await sendCalibration(document)).toBe(true);
+    await settled();
+    expect(useEcu.getState().learned).toBeNull();
+  });
+
   test('is forgotten by cells or whole, and folded with a map', async () => {
     const { box } = await connected(learning());
     await settled();

@@ -321,8 +321,10 @@ export function sendCalibration(document: Calibration): Promise<boolean> {
     );
     useEcu.setState(now);
     if (other !== undefined) throw new NotVerified(other);
-    // Another build may send other channels.
-    useEcu.setState({ channels: await at.start(LIVE_RATE_HZ) });
+    // Another build may send other channels, and learn where the one before did not.
+    useEcu.setState({ channels: await at.start(LIVE_RATE_HZ), learned: null });
+    stopAsking();
+    void watchLearned(at);
   });
 }
 

@@ -7,8 +7,10 @@ import { factoryFlash } from '@/standin/ecuBox';
 /** How often the car is moved on, ms. */
 const TICK_MS = 20;
 
-/** How a hosted car stands there. */
-const PLACE = { coolantC: 20, airC: 5, seed: 1 } as const;
+/** How a hosted car stands there, but for how warm it is. */
+const PLACE = { airC: 5, seed: 1 } as const;
+/** How warm its engine is where nobody says, °C. */
+export const USUAL_COOLANT_C = 20;
 
 /** A car that this process hosts, its key on, and moved on until it is ended. */
 export interface EcuHost {
@@ -20,15 +22,17 @@ export interface EcuHost {
 
 /**
  * Hosts the car of a document, with the document in its engine computer.
+ * @param coolantC how warm its engine is.
  * @throws {RangeError} for a document that is not complete.
  */
-export function hostEcu(document: Calibration, codes: Codes): EcuHost {
+export function hostEcu(document: Calibration, codes: Codes, coolantC: number = USUAL_COOLANT_C): EcuHost {
   const compiled = compile(document);
   if (!compiled.ok) throw new RangeError(`The calibration “${document.name}” is not complete.`);
   const request: BenchRequest = {
     car: carOf(document, compiled.program),
     flash: factoryFlash(document),
     learned: null,
+    coolantC,
     ...PLACE,
   };
   const seers = new Set<(seen: StandInSeen) => void>();
