@@ -1,4 +1,5 @@
-import type { Page, WebSocketRoute } from '@playwright/test';
+import type { AddressInfo } from 'node:net';
+import { WebSocket, WebSocketServer } from 'ws';
 import { CODES, type EcuProcess, hostCar } from './ecuProcess';
 
 /** Each way. */
@@ -9,43 +10,51 @@ const LOST = 0.05;
 /** A car in another process, behind a way that delays its link's frames and loses some. */
 export class FarCar {
   private at: { readonly car: EcuProcess; readonly coolantC: string } | null = null;
-
-  constructor(private readonly page: Page) {}
-
-  /** Has the page's frames to and from every engine computer take their time, and some not arrive. */
-  async roughen(): Promise<void> {
-    const isLost = chance(7);
-    await this.page.routeWebSocket(/\/ecu$/, (page) => {
-      const car = page.connectToServer();
-      let isOpen = true;
-      const carry = (from: WebSocketRoute, to: WebSocketRoute) => {
-        from.onMessage((frame) => {
-          if (!isLost()) setTimeout(() => (isOpen ? to.send(frame) : undefined), DELAY_MS);
-        });
-        from.onClose((code, reason) => {
-          isOpen = false;
-          void to.close({
-            ...(code === undefined ? {} : { code }),
-            ...(reason === undefined ? {} : { reason }),
-          });
-        });
-      };
-      carry(page, car);
-      carry(car, page);
-    });
-  }
+  private readonly isLost = chance(7);
+  private way: WebSocketServer | null = null;
 
   /** The car that is there, or another where it is to be warmer or colder. @returns whether it is a new one. */
   async host(coolantC: string): Promise<{ readonly address: string; readonly isNew: boolean }> {
-    if (this.at?.coolantC === coolantC) return { address: this.at.car.address, isNew: false };
-    this.end();
-    this.at = { car: await hostCar('0', coolantC), coolantC };
-    return { address: this.at.car.address, isNew: true };
+    const isNew = this.at?.coolantC !== coolantC;
+    if (isNew) {
+      this.at?.car.end();
+      this.at = { car: await hostCar('0', coolantC), coolantC };
+    }
+    this.way ??= await this.opened();
+    return { address: `127.0.0.1:${(this.way.address() as AddressInfo).port}`, isNew };
   }
 
   end(): void {
     this.at?.car.end();
     this.at = null;
+    for (const socket of this.way?.clients ?? []) socket.terminate();
+    this.way?.close();
+  }
+
+  /** A port of this process that leads to the car’s. */
+  private opened(): Promise<WebSocketServer> {
+    const way = new WebSocketServer({ port: 0, host: '127.0.0.1' });
+    way.on('connection', (page, { url = '/', headers }) => {
+      const car = new WebSocket(`ws://${this.at?.car.address ?? ''}${url}`, { origin: headers.origin ?? '' });
+      const isLink = url === '/ecu';
+      this.carry(page, car, isLink);
+      this.carry(car, page, isLink);
+    });
+    return new Promise((resolve) => way.once('listening', () => resolve(way)));
+  }
+
+  private carry(from: WebSocket, to: WebSocket, isLink: boolean): void {
+    const said: (() => void)[] = [];
+    const say = (send: () => void) => (to.readyState === WebSocket.CONNECTING ? said.push(send) : send());
+    to.once('open', () => {
+      for (const send of said.splice(0)) send();
+    });
+    from.on('message', (frame, binary) => {
+      if (isLink && this.isLost()) return;
+      const send = () => to.readyState === WebSocket.OPEN && to.send(frame, { binary });
+      say(isLink ? () => void setTimeout(send, DELAY_MS) : send);
+    });
+    for (const ends of ['close', 'error']) from.on(ends, () => to.close());
   }
 }
 

@@ -174,8 +174,7 @@ const NOBODY_THERE = /^WebSocket connection to 'ws:[^']+' failed/;
 /** A test with the app open in a browser that has never seen it. Anything the page reports as an error fails it. */
 export const test = base.extend<{ app: Lumbre }>({
   app: async ({ page }, provide, { project }) => {
-    const far = project.name === 'far' ? new FarCar(page) : null;
-    await far?.roughen();
+    const far = project.name === 'far' ? new FarCar() : null;
     const problems: string[] = [];
     page.on('pageerror', (error) => problems.push(error.message));
     page.on('console', (message) => {
