@@ -78,8 +78,8 @@ class Looped {
     return this;
   }
 
-  trim(group = 0, at: ChannelValues = {}): number {
-    return loopTrim(this.settings, this.state, group, frameOf({ ...RUNS, ...at }));
+  trim(group = 0, at: ChannelValues = {}, learnedLn = 0): number {
+    return loopTrim(this.settings, this.state, group, frameOf({ ...RUNS, ...at }), learnedLn);
   }
 
   get why(): string {
@@ -113,6 +113,14 @@ test('the error counts from what was wanted when the gas was made', () => {
   expect(richer.trim()).toBeCloseTo(1, 1);
 });
 
+test('an error is what is read over what is wanted, also where that is not 1', () => {
+  const loop = new Looped().for(20, { lambdaTarget: 0.9, lambdaOne: 0.9 });
+  const before = Math.log(loop.trim());
+  const after = Math.log(loop.step({ lambdaTarget: 0.9, lambdaOne: 0.945 }).trim());
+  // e = ln 1.05: 0.25·e + 1.5·e·0.02.
+  expect(after - before).toBeCloseTo(0.01366, 4);
+});
+
 test('gains follow the air flow', () => {
   const slope = gridOf({ x: [0, 100], y: [], values: [0, 1] });
   const settings = with_({ proportional: slope, integral: curve(0) });
@@ -138,6 +146,33 @@ describe('authority', () => {
     expect(long.trim()).toBeLessThan(1.11);
   });
 
+  test('at an end that comes nearer nothing is said to push further once nothing is off any more', () => {
+    const slope = gridOf({ x: [2000, 3000], y: [0, 200], values: [3, 12, 3, 12] });
+    const loop = (lambda: number) =>
+      new Looped(with_({ richer: slope, leaner: slope }))
+        .for(4, lean(lambda))
+        .for(0.1, { speed: 2000, lambdaOne: 1 });
+    for (const lambda of [1.2, 0.85]) {
+      const pushed = loop(lambda);
+      expect(pushed.why).toBe('active');
+      expect(Math.abs(Math.log(pushed.trim(0, { speed: 2000 })))).toBeCloseTo(Math.log(1.03), 9);
+    }
+    expect(new Looped().for(4, lean(0.85)).why).toBe('atLimit');
+  });
+
+  test('what was learned takes its part at either end, and is given back from there', () => {
+    const learned = { learnedTrim: 1.05 };
+    const at = (lambda: number, back: number) =>
+      new Looped()
+        .for(4, (i) => ({ ...lean(lambda)(i), ...learned }))
+        .for(0.4, (i) => ({ ...lean(back)(i), ...learned }))
+        .trim(0, {}, Math.log(1.05));
+    // Between 1.12 / 1.05 = 1.0667 and 1 / (1.08 · 1.05) = 0.8818.
+    expect(at(1.2, 0.98)).toBeLessThan(1.055);
+    expect(at(0.85, 0.85)).toBeCloseTo(1 / (1.08 * 1.05), 6);
+    expect(at(0.85, 1.02)).toBeGreaterThan(0.89);
+  });
+
   test('zero is not crossed at any speed or load between two steps', () => {
     const richer = gridOf({ x: [1000, 3000], y: [0, 200], values: [0, 12, 0, 12] });
     const loop = new Looped(with_({ richer })).for(3, lean(1.2));
@@ -154,6 +189,7 @@ describe('authority', () => {
     const one = new Looped(with_({ leaner: plane(0) }));
     expect(one.for(1, lean(0.9)).trim()).toBe(1);
     expect(one.for(3, lean(1.1)).trim()).toBeGreaterThan(1.1);
+    expect(new Looped(with_({ richer: plane(0) })).for(3, lean(0.95)).trim()).toBeLessThan(0.95);
   });
 });
 
@@ -289,6 +325,10 @@ test('the strongest of several rules holds', () => {
   expect(said({ warmUp: 1.1, overrunCut: 1 })).toBe(said({ overrunCut: 1 }));
   expect(said({ overrunCut: 1, protectionRicher: 4 })).toBeCloseTo(1, 3);
   expect(said({ protectionRicher: 4, overrunCut: 1, warmUp: 1.1 })).toBeCloseTo(1, 3);
+  const falling = with_({ during: { ...LOOP.during, enrichment: 'off', cut: 'hold', protection: 'freeze' } });
+  const all = { warmUp: 1.1, overrunCut: 1, protectionRicher: 4 };
+  const let_ = new Looped(falling).for(0.3, lean(1.1)).for(1, (i) => ({ ...lean(1.1)(i), ...all }));
+  expect(let_.trim()).toBeCloseTo(1, 3);
 });
 
 test('a trim that is let go falls to a third in 0.15 s and a step', () => {
@@ -375,6 +415,46 @@ describe('several sensors', () => {
     expect(loop.why).toBe('sensorLost');
     expect(loop.trim(0)).toBeGreaterThan(1.1);
     expect(loop.trim(2)).toBe(1);
+    loop.for(3, (i) => ({ ...lean(1)(i), lambdaOne: NaN, lambdaTwo: 1 + 0.003 * Math.sin(i / 2) }));
+    expect(loop.why).toBe('sensorLost');
+  });
+});
+
+describe('a reading is held against what should be read', () => {
+  const far = lean(1.35);
+  /** From one reading to another in a fifth of a second: faster it is noise. */
+  const slide = (from: number, to: number) => (i: number) => ({
+    lambdaOne: from * (to / from) ** Math.min(1, i / 10),
+  });
+
+  test('while the loop acts: too far from it, or not answering it, the sensor is left', () => {
+    expect(new Looped().for(0.5, far).why).toBe('sensorFar');
+    expect(new Looped().for(3, { lambdaOne: 1.1 }).why).toBe('sensorStuck');
+  });
+
+  test.each<[string, ChannelValues]>([
+    ['in a cut', { overrunCut: 1 }],
+    ['outside its speeds', { speed: 599 }],
+  ])('and not %s', (_, change) => {
+    const loop = new Looped()
+      .for(1, lean(1))
+      .for(0.3, (i) => ({ ...slide(1, 1.35)(i), ...change }))
+      .for(1, (i) => ({ ...far(i), ...change }))
+      .for(0.3, (i) => ({ ...slide(1.35, 1)(i), ...change }));
+    expect(loop.for(0.5, lean(1)).why).toBe('active');
+  });
+
+  test('nor before fresh gas has come', () => {
+    const loop = new Looped()
+      .for(1, lean(1))
+      .for(0.3, (i) => ({ ...slide(1, 1.35)(i), overrunCut: 1 }))
+      .for(0.5, (i) => ({ ...far(i), overrunCut: 1 }));
+    expect(loop.for(0.32, far).for(0.3, slide(1.35, 1)).for(0.2, lean(1)).why).toBe('active');
+  });
+
+  test('what would hold it inside does not, outside', () => {
+    const loop = new Looped().for(1, lean(1)).for(1, { speed: 599, warmUp: 1.05 });
+    expect(loop.step({}).why).toBe('active');
   });
 });
 

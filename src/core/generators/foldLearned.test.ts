@@ -39,6 +39,12 @@ test('no further than the authority there', () => {
 test('nothing where nothing was learned, where the cells are others, or where air is measured', () => {
   expect(foldedLearned(DOCUMENT, { ln: none() }, TEST_DAY)).toBeNull();
   expect(foldedLearned(DOCUMENT, { ln: [0.1] }, TEST_DAY)).toBeNull();
+  const ln = none().map(() => 0.05);
+  for (const id of ['ve', 'loopRicher', 'loopLeaner'] as const) {
+    expect(
+      foldedLearned({ ...DOCUMENT, maps: { ...DOCUMENT.maps, [id]: null } }, { ln }, TEST_DAY),
+    ).toBeNull();
+  }
   const byMeter = everyMapWith('airMass');
   const cells = byMeter.maps.loopRicher?.values.length ?? 0;
   expect(foldedLearned(byMeter, { ln: new Array<number>(cells).fill(0.05) }, TEST_DAY)).toBeNull();
