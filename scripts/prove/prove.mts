@@ -14,6 +14,7 @@ import { proveIdle } from './idle.mts';
 import { proveKnock } from './knock.mts';
 import { proveLink } from './link.mts';
 import { proveLoom } from './loom.mts';
+import { proveSocket } from './socket.mts';
 import { proveLoop } from './loop.mts';
 import { missedLines } from './report.mts';
 import { proveStarts } from './starts.mts';
@@ -37,6 +38,7 @@ for (const prove of [
   proveLoop,
   proveKnock,
   proveLink,
+  proveSocket,
 ]) {
   await prove(firstSeed);
 }

@@ -13,7 +13,7 @@ export interface BadWay {
 type Way = { -readonly [Part in keyof Transport]: Transport[Part] };
 
 /** How much later than others a late frame comes, ms. */
-const LATE_MS = 130;
+export const LATE_MS = 130;
 
 /** Two ends of a way that does to each frame what it is told to. */
 export function badWay(

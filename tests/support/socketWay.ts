@@ -1,6 +1,6 @@
 import { WebSocket } from 'ws';
 import type { Transport } from '@/link';
-import type { Fate } from './badWay';
+import { type Fate, LATE_MS } from './badWay';
 
 /** A way over a socket, as another program than a browser would make it. @throws what the socket is refused with. */
 export async function socketWay(
@@ -52,7 +52,8 @@ export function fatedWay(
     frames += 1;
     if (becomes === 'cut') way.close();
     if (becomes === 'spoiled') bytes[bytes.length - 1] = (bytes[bytes.length - 1] as number) ^ 1;
-    if (becomes !== 'lost' && becomes !== 'cut') on(bytes);
+    if (becomes === 'late') setTimeout(() => on(bytes), LATE_MS);
+    if (becomes === 'arrives' || becomes === 'spoiled' || becomes === 'twice') on(bytes);
     if (becomes === 'twice') on(bytes);
   };
   const transport: Transport = {
