@@ -1,12 +1,13 @@
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import type { Calibration } from '@/core/calibration';
-import { AT, read } from '@/core/channel';
+import { AT, type Frame, read } from '@/core/channel';
 import type { MapData } from '@/core/map';
 import { MAP_DEFINITIONS, type MapId } from '@/core/program';
 import { formatNumber } from '@/core/units';
-import { useLiveFrame } from '@/data/ecu/useLive';
-import { EvidenceMap } from '@/ui/evidence';
+import { liveFrame, onLive, onMove, toldFrame } from '@/data/ecu/liveFrame';
+import { EvidenceMap, type MovingPoint } from '@/ui/evidence';
 import { Card } from '@/ui/layout';
+import { LiveText } from '@/ui/text/LiveText';
 import { Text } from '@/ui/text/Text';
 
 /** Where the engine is on the filling map, and what the map says there. */
@@ -16,9 +17,22 @@ export function LivePoint({ document, mapId, live }: { document: Calibration; ma
   return <PointOn map={map} mapId={mapId} live={live} />;
 }
 
+/** Where the engine is on the filling map; null while it stands or is not known. */
+function placeOf(mapId: MapId, frame: Frame): { x: number; y: number } | null {
+  const y = read(frame, mapId === 'veThrottle' ? AT.loadThrottle : AT.manifoldPressure);
+  const x = read(frame, AT.speed);
+  return Number.isFinite(y) && x > 0 ? { x, y } : null;
+}
+
+function placeWords(mapId: MapId, frame: Frame | null): string {
+  const at = frame === null ? null : placeOf(mapId, frame);
+  if (frame === null || at === null) return 'The ring shows where the engine is while it turns.';
+  const load = `${formatNumber(at.y, 0)} ${mapId === 'veThrottle' ? '%' : 'kPa'}`;
+  return `Now ${formatNumber(at.x, 0)} rev/min at ${load}: ${formatNumber(read(frame, AT.vePercent), 1)} %`;
+}
+
 function PointOn({ map, mapId, live }: { map: MapData; mapId: MapId; live: boolean }) {
   const definition = MAP_DEFINITIONS[mapId];
-  const frame = useLiveFrame();
   const [selected, setSelected] = useState(0);
   const whole = useMemo(() => {
     const low = Math.min(...map.values);
@@ -28,10 +42,11 @@ function PointOn({ map, mapId, live }: { map: MapData; mapId: MapId; live: boole
       evidence: map.values.map(() => 1),
     };
   }, [map]);
-  const load = mapId === 'veThrottle' ? read(frame, AT.loadThrottle) : read(frame, AT.manifoldPressure);
-  const speed = read(frame, AT.speed);
-  const known = live && Number.isFinite(load) && speed > 0;
-  const ve = read(frame, AT.vePercent);
+  const moving = useMemo(
+    (): MovingPoint => ({ at: () => (live ? placeOf(mapId, liveFrame()) : null), onMove }),
+    [live, mapId],
+  );
+  const words = useCallback(() => placeWords(mapId, live ? toldFrame() : null), [live, mapId]);
   return (
     <Card title="Where it is" intro={definition.label}>
       <EvidenceMap
@@ -45,15 +60,11 @@ function PointOn({ map, mapId, live }: { map: MapData; mapId: MapId; live: boole
         evidence={whole.evidence}
         enough={1}
         height={190}
-        point={known ? { x: speed, y: load } : null}
+        moving={moving}
         selected={selected}
         onSelect={setSelected}
       />
-      <Text kind="number">
-        {known
-          ? `Now ${formatNumber(speed, 0)} rev/min at ${formatNumber(load, 0)} ${mapId === 'veThrottle' ? '%' : 'kPa'}: ${formatNumber(ve, 1)} %`
-          : 'The ring shows where the engine is while it turns.'}
-      </Text>
+      <LiveText words={words} onChange={onLive} />
       <Text kind="small" colour="muted">
         {`Cell ${formatNumber(map.x[selected % map.x.length], 0)} rev/min, ${formatNumber(map.y[Math.floor(selected / map.x.length)], 0)}: ${formatNumber(map.values[selected], definition.decimals)} ${definition.unit}`}
       </Text>

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { AT, IDLE_CODE, read } from '@/core/channel';
 import { type Surge, surgeOf } from '@/core/control';
 import { onEverySample } from '@/data/ecu/liveFrame';
-import { useLiveFrame } from '@/data/ecu/useLive';
+import { useSlowFrame } from '@/data/ecu/useLive';
 import { Sentences } from '@/ui/layout';
 import { nothingFrozen, stepFrozen } from './frozen';
 import { liveSentences } from './liveWords';
@@ -16,7 +16,7 @@ const JUDGED_EVERY_S = 1;
 export function LiveWrong() {
   const surge = useSurge();
   const frozen = useFrozen();
-  return <Sentences label="What is wrong now" sentences={liveSentences(useLiveFrame(), surge, frozen)} />;
+  return <Sentences label="What is wrong now" sentences={liveSentences(useSlowFrame(), surge, frozen)} />;
 }
 
 /** A surge of the last seconds while the engine idled; null while there is none. */

@@ -1,10 +1,10 @@
 import { gridOf, lookUpCurve, lookUpMap } from '@/core/numeric';
 import type { MapKey } from '@/core/calibration';
 import { axisPlace, type ShownAs } from '@/core/map';
-import type { Frame } from '@/core/channel';
+import { onLive, toldFrame } from '@/data/ecu/liveFrame';
+import { LiveText } from '@/ui/text/LiveText';
 import { formatNumber } from '@/core/units';
 import { useCallback, useMemo } from 'react';
-import { LiveText } from './LiveText';
 import { placeIn, useIsLive } from './useLiveMap';
 import { useShownMapLater } from './useShownMap';
 
@@ -21,18 +21,15 @@ export function LiveReading(props: Props) {
 function Reading({ mapKey, as }: Props) {
   const shown = useShownMapLater(mapKey, as);
   const grid = useMemo(() => gridOf(shown), [shown]);
-  const words = useCallback(
-    (frame: Frame) => {
-      const { x, y, unit, decimals } = as.definition;
-      const at = placeIn(as, frame);
-      if (!Number.isFinite(at.x) || !Number.isFinite(at.y)) {
-        return 'Live; the ring with ticks shows where the engine is once it turns.';
-      }
-      const place = `${axisPlace(x, at.x)}${y === null ? '' : `, ${axisPlace(y, at.y)}`}`;
-      const value = y === null ? lookUpCurve(grid, at.x) : lookUpMap(grid, at.x, at.y);
-      return `Now ${place}: ${formatNumber(value, decimals)}${unit === '' ? '' : ` ${unit}`}`;
-    },
-    [as, grid],
-  );
-  return <LiveText words={words} />;
+  const words = useCallback(() => {
+    const { x, y, unit, decimals } = as.definition;
+    const at = placeIn(as, toldFrame());
+    if (!Number.isFinite(at.x) || !Number.isFinite(at.y)) {
+      return 'Live; the ring with ticks shows where the engine is once it turns.';
+    }
+    const place = `${axisPlace(x, at.x)}${y === null ? '' : `, ${axisPlace(y, at.y)}`}`;
+    const value = y === null ? lookUpCurve(grid, at.x) : lookUpMap(grid, at.x, at.y);
+    return `Now ${place}: ${formatNumber(value, decimals)}${unit === '' ? '' : ` ${unit}`}`;
+  }, [as, grid]);
+  return <LiveText words={words} onChange={onLive} />;
 }

@@ -1,11 +1,12 @@
 import { Fragment, memo, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { View } from 'react-native';
-import Svg, { Circle, Rect } from 'react-native-svg';
+import Svg, { Rect } from 'react-native-svg';
 import { formatNumber } from '@/core/units';
 import { Text } from '../text/Text';
 import { CORNER, SPACE, useRoles, useScheme } from '../theme';
 import { differenceColour, magnitudeColour } from '../theme/ramps';
-import { alongAxis, cellAtPoint, type EvidenceCell, evidenceCells } from './evidenceGeometry';
+import { cellAtPoint, type EvidenceCell, evidenceCells } from './evidenceGeometry';
+import { type MovingPoint, MovingRing } from './MovingRing';
 
 interface Props {
   label: string;
@@ -20,8 +21,8 @@ interface Props {
   /** Evidence that fills a cell. */
   enough: number;
   height: number;
-  /** Where the engine is, in units of the axes. */
-  point?: { readonly x: number; readonly y: number } | null;
+  /** Where the engine is, while something is live. */
+  moving?: MovingPoint;
   selected: number;
   onSelect: (cell: number) => void;
 }
@@ -31,7 +32,7 @@ interface Props {
  * evidence until it fills the cell. Touch it or use the arrows; what a cell says is written by the caller.
  */
 export function EvidenceMap(props: Props) {
-  const { label, x, y, xName, yName, height, selected, onSelect, point } = props;
+  const { label, x, y, xName, yName, height, selected, onSelect, moving } = props;
   const roles = useRoles();
   const [width, setWidth] = useState(320);
   const columns = x.length;
@@ -74,13 +75,8 @@ export function EvidenceMap(props: Props) {
               strokeWidth={2}
             />
           )}
-          {point === undefined || point === null ? null : (
-            <Ring
-              cx={((alongAxis(x, point.x) + 0.5) * width) / columns}
-              cy={height - ((alongAxis(y, point.y) + 0.5) * height) / rows}
-            />
-          )}
         </Svg>
+        {moving === undefined ? null : <MovingRing of={moving} x={x} y={y} width={width} height={height} />}
       </View>
       <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
         <Text kind="small" colour="muted">
@@ -94,17 +90,6 @@ export function EvidenceMap(props: Props) {
         </Text>
       </View>
     </View>
-  );
-}
-
-/** Where the engine is: light on dark and dark on light, so that no colour of a cell hides it. */
-function Ring({ cx, cy }: { cx: number; cy: number }) {
-  const roles = useRoles();
-  return (
-    <>
-      <Circle cx={cx} cy={cy} r={9} fill="none" stroke={roles.ground} strokeWidth={6} />
-      <Circle cx={cx} cy={cy} r={9} fill="none" stroke={roles.text} strokeWidth={2.5} />
-    </>
   );
 }
 

@@ -1,1 +1,2 @@
 export { EvidenceMap } from './EvidenceMap';
+export type { MovingPoint } from './MovingRing';

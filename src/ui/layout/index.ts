@@ -1,3 +1,4 @@
+export { Apart } from './Apart';
 export { BackTitle } from './BackTitle';
 export { Card } from './Card';
 export { Docked } from './Docked';

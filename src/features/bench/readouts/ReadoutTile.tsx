@@ -3,11 +3,15 @@ import { type Text as NativeText, View } from 'react-native';
 import { AT, read } from '@/core/channel';
 import { onLive, toldFrame } from '@/data/ecu/liveFrame';
 import { peaksOf } from '@/data/ecu/peaks';
+import { Apart } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { CORNER, FONT, SIZE, SPACE, useRoles } from '@/ui/theme';
 import { type ReadoutWords, readoutWords } from './readoutWords';
 import type { Readout } from './sets';
 import { TrendLine, type TrendHandle } from './TrendLine';
+
+/** Of the line below the number, px. */
+const DETAIL_HEIGHT = 18;
 
 /**
  * A live number, large enough to be read from a step away, with its trend. It is written past React ten times a second; only
@@ -57,28 +61,32 @@ export function ReadoutTile({ readout, live }: { readout: Readout; live: boolean
       <Text kind="small" colour="muted" numberOfLines={1}>
         {shown.label}
       </Text>
-      <View style={{ flexDirection: 'row', alignItems: 'baseline', gap: SPACE.xs }}>
-        <Text
-          ref={value}
-          colour={colour}
-          numberOfLines={1}
-          style={{
-            fontFamily: FONT.number,
-            fontSize: SIZE.live,
-            lineHeight: SIZE.live + 4,
-            fontVariant: ['tabular-nums'],
-          }}
-        >
-          {shown.value}
-        </Text>
-        <Text kind="small" colour="muted">
-          {shown.unit}
-        </Text>
-      </View>
+      <Apart height={SIZE.live + 4}>
+        <View style={{ flexDirection: 'row', alignItems: 'baseline', gap: SPACE.xs }}>
+          <Text
+            ref={value}
+            colour={colour}
+            numberOfLines={1}
+            style={{
+              fontFamily: FONT.number,
+              fontSize: SIZE.live,
+              lineHeight: SIZE.live + 4,
+              fontVariant: ['tabular-nums'],
+            }}
+          >
+            {shown.value}
+          </Text>
+          <Text kind="small" colour="muted">
+            {shown.unit}
+          </Text>
+        </View>
+      </Apart>
       <TrendLine handle={trend} />
-      <Text ref={detail} kind="small" colour={colour === 'text' ? 'muted' : colour} numberOfLines={1}>
-        {shown.detail === '' ? ' ' : shown.detail}
-      </Text>
+      <Apart height={DETAIL_HEIGHT}>
+        <Text ref={detail} kind="small" colour={colour === 'text' ? 'muted' : colour} numberOfLines={1}>
+          {shown.detail === '' ? ' ' : shown.detail}
+        </Text>
+      </Apart>
     </View>
   );
 }

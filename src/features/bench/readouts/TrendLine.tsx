@@ -1,4 +1,5 @@
 import { type Ref, useImperativeHandle, useRef } from 'react';
+import { Apart } from '@/ui/layout';
 import { useRoles } from '@/ui/theme';
 import { type Trend, trendPath, trendWith } from './trend';
 
@@ -25,13 +26,15 @@ export function TrendLine({ handle }: { handle: Ref<TrendHandle> }) {
     },
   }));
   return (
-    <svg
-      aria-hidden
-      viewBox={`0 -1 ${WIDTH} ${HEIGHT + 2}`}
-      preserveAspectRatio="none"
-      style={{ width: '100%', height: HEIGHT }}
-    >
-      <path ref={path} fill="none" stroke={steel} strokeWidth={1.5} vectorEffect="non-scaling-stroke" />
-    </svg>
+    <Apart height={HEIGHT}>
+      <svg
+        aria-hidden
+        viewBox={`0 -1 ${WIDTH} ${HEIGHT + 2}`}
+        preserveAspectRatio="none"
+        style={{ display: 'block', width: '100%', height: HEIGHT }}
+      >
+        <path ref={path} fill="none" stroke={steel} strokeWidth={1.5} vectorEffect="non-scaling-stroke" />
+      </svg>
+    </Apart>
   );
 }

@@ -1,15 +1,19 @@
 import { useEffect, useRef } from 'react';
 import { View, type Text as NativeText } from 'react-native';
-import type { Frame } from '@/core/channel';
-import { onLive, toldFrame } from '@/data/ecu/liveFrame';
-import { Text } from '@/ui/text/Text';
+import { Text } from './Text';
+
+interface Props {
+  /** What it says now; the same function as long as it says the same. */
+  words: () => string;
+  /** Told when to write it anew. @returns the way to end that. */
+  onChange: (listener: () => void) => () => void;
+}
 
 /**
- * Words about the live frame, written past React ten times a second. The line keeps its height while it is written, so that
- * the browser lays out nothing else for it.
- * @param words of a frame; the same function as long as it says the same.
+ * Words about what is live, written past React. The line keeps its height while it is written, so that the browser lays out
+ * nothing else for it.
  */
-export function LiveText({ words }: { words: (frame: Frame) => string }) {
+export function LiveText({ words, onChange }: Props) {
   const text = useRef<NativeText>(null);
   useEffect(() => {
     const element = text.current as unknown as HTMLElement | null;
@@ -22,18 +26,18 @@ export function LiveText({ words }: { words: (frame: Frame) => string }) {
       fitted = element.textContent?.length ?? 0;
     };
     const write = () => {
-      const now = words(toldFrame());
+      const now = words();
       element.textContent = now;
       if (now.length > fitted) fit();
     };
     write();
     window.addEventListener('resize', fit);
-    const deaf = onLive(write);
+    const deaf = onChange(write);
     return () => {
       deaf();
       window.removeEventListener('resize', fit);
     };
-  }, [words]);
+  }, [words, onChange]);
   return (
     <View>
       <Text ref={text} kind="number" colour="muted" />
