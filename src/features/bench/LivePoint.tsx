@@ -7,7 +7,7 @@ import { formatNumber } from '@/core/units';
 import { liveFrame, onLive, onMove, toldFrame } from '@/data/ecu/liveFrame';
 import { EvidenceMap, type MovingPoint } from '@/ui/evidence';
 import { Card } from '@/ui/layout';
-import { LiveText } from '@/ui/text/LiveText';
+import { LiveText } from '@/ui/live';
 import { Text } from '@/ui/text/Text';
 
 /** Where the engine is on the filling map, and what the map says there. */

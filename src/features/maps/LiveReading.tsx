@@ -2,7 +2,7 @@ import { gridOf, lookUpCurve, lookUpMap } from '@/core/numeric';
 import type { MapKey } from '@/core/calibration';
 import { axisPlace, type ShownAs } from '@/core/map';
 import { onLive, toldFrame } from '@/data/ecu/liveFrame';
-import { LiveText } from '@/ui/text/LiveText';
+import { LiveText } from '@/ui/live';
 import { formatNumber } from '@/core/units';
 import { useCallback, useMemo } from 'react';
 import { placeIn, useIsLive } from './useLiveMap';

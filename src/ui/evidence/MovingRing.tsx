@@ -1,4 +1,5 @@
 import { useEffect, useRef } from 'react';
+import { useOnScreen } from '../layout';
 import { useRoles } from '../theme';
 import { alongAxis } from './evidenceGeometry';
 
@@ -27,7 +28,9 @@ interface Props {
  */
 export function MovingRing({ of, x, y, width, height }: Props) {
   const roles = useRoles();
+  const room = useRef<HTMLDivElement>(null);
   const ring = useRef<HTMLDivElement>(null);
+  const inSight = useOnScreen(room);
   useEffect(() => {
     const show = () => {
       const element = ring.current;
@@ -40,26 +43,30 @@ export function MovingRing({ of, x, y, width, height }: Props) {
       element.style.transform = `translate(${left.toFixed(1)}px, ${top.toFixed(1)}px)`;
     };
     show();
-    return of.onMove(show);
-  }, [of, x, y, width, height]);
+    // What is out of sight is not moved: each time costs the page a frame.
+    return inSight ? of.onMove(show) : undefined;
+  }, [of, x, y, width, height, inSight]);
   return (
     <div
-      ref={ring}
+      ref={room}
       aria-hidden
-      data-moving-ring=""
-      style={{
-        position: 'absolute',
-        left: -SIZE / 2,
-        top: -SIZE / 2,
-        visibility: 'hidden',
-        willChange: 'transform',
-        pointerEvents: 'none',
-      }}
+      style={{ position: 'absolute', left: 0, top: 0, width, height, pointerEvents: 'none' }}
     >
-      <svg width={SIZE} height={SIZE} style={{ display: 'block' }}>
-        <circle cx={SIZE / 2} cy={SIZE / 2} r={9} fill="none" stroke={roles.ground} strokeWidth={6} />
-        <circle cx={SIZE / 2} cy={SIZE / 2} r={9} fill="none" stroke={roles.text} strokeWidth={2.5} />
-      </svg>
+      <div
+        ref={ring}
+        style={{
+          position: 'absolute',
+          left: -SIZE / 2,
+          top: -SIZE / 2,
+          visibility: 'hidden',
+          willChange: 'transform',
+        }}
+      >
+        <svg width={SIZE} height={SIZE} style={{ display: 'block' }}>
+          <circle cx={SIZE / 2} cy={SIZE / 2} r={9} fill="none" stroke={roles.ground} strokeWidth={6} />
+          <circle cx={SIZE / 2} cy={SIZE / 2} r={9} fill="none" stroke={roles.text} strokeWidth={2.5} />
+        </svg>
+      </div>
     </div>
   );
 }

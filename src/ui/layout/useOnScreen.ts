@@ -1,11 +1,10 @@
 import { useEffect, useState, type RefObject } from 'react';
-import type { View } from 'react-native';
 
 /** True while some of an element is in sight; true where the browser cannot tell. */
-export function useOnScreen(box: RefObject<View | null>): boolean {
+export function useOnScreen(box: RefObject<unknown>): boolean {
   const [inSight, setInSight] = useState(true);
   useEffect(() => {
-    const element = box.current as unknown as Element | null;
+    const element = box.current as Element | null;
     if (element === null || typeof IntersectionObserver === 'undefined') return;
     const observer = new IntersectionObserver((entries) =>
       setInSight(entries.at(-1)?.isIntersecting ?? true),

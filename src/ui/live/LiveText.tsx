@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { View, type Text as NativeText } from 'react-native';
-import { Text } from './Text';
+import { Text } from '../text/Text';
 
 interface Props {
   /** What it says now; the same function as long as it says the same. */

@@ -1,0 +1,1 @@
+export { LiveText } from './LiveText';
