@@ -11,7 +11,8 @@ const SHUT_MS = 30_000;
 
 /** Who may do what, of all who are connected to one engine computer. */
 export class Doors<Who extends object> {
-  private wrong = 0;
+  /** Each door counts for itself: whoever has one code would else begin anew with it at the other. */
+  private readonly wrong: Record<keyof Codes, number> = { pairing: 0, lock: 0 };
   private shutUntilMs = -Infinity;
   private writing: Who | null = null;
 
@@ -22,12 +23,12 @@ export class Doors<Who extends object> {
     if (nowMs < this.shutUntilMs) return 'shut';
     const wanted = this.codes[door];
     if (wanted === null || code === wanted) {
-      this.wrong = 0;
+      this.wrong[door] = 0;
       return 'right';
     }
-    this.wrong += 1;
-    if (this.wrong >= TRIES) {
-      this.wrong = 0;
+    this.wrong[door] += 1;
+    if (this.wrong[door] >= TRIES) {
+      this.wrong[door] = 0;
       this.shutUntilMs = nowMs + SHUT_MS;
     }
     return 'wrong';
