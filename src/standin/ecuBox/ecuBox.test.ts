@@ -1,6 +1,6 @@
 import { demo } from '@tests/support/ventisca';
 import { buildSum, cellsFrom, documentOf, imageOf, imageSums, sectionSum } from '@/core/ecuImage';
-import type { EcuProgram } from '@/core/program';
+import { type EcuProgram, MAP_DEFINITIONS, MAP_IDS } from '@/core/program';
 import { EcuBox, factoryFlash } from './ecuBox';
 import { type Flash, isWhole, wholeSlots } from './flash';
 
@@ -79,6 +79,31 @@ test('cells are written into the numbers that are being read, all of them or non
   ]);
   expect(veOf(made, 'running')).toEqual(before);
   expect(Array.from(table ?? [])).toEqual(before);
+});
+
+test('a cell at its very limit is taken, one beyond it takes the others with it, and a map that is not there takes none', () => {
+  const { made } = box();
+  const { min, max } = MAP_DEFINITIONS.ve;
+  const written = (cells: { index: number; value: number }[]) => {
+    const values = [...veOf(made, 'running')];
+    for (const { index, value } of cells) values[index] = value;
+    return made.write('maps.ve', cells, sectionSum('maps.ve', { ...ve, values }))?.refused ?? 'taken';
+  };
+  expect(written([{ index: 0, value: max }])).toBe('taken');
+  expect(
+    written([
+      { index: 1, value: 60 },
+      { index: 2, value: max + 0.1 },
+    ]),
+  ).toBe('badCell');
+  expect(
+    written([
+      { index: 1, value: min - 0.1 },
+      { index: 2, value: 60 },
+    ]),
+  ).toBe('badCell');
+  const absent = MAP_IDS.find((id) => document.maps[id] === null);
+  expect(made.write(`maps.${absent ?? ''}`, [], 1)).toMatchObject({ refused: 'noSection' });
 });
 
 test('another build goes in whole, while the engine stands, and is told', () => {
