@@ -20,4 +20,5 @@ export {
   REFUSALS,
   type Refused,
 } from './messages';
+export { REAL_CLOCK } from './realClock';
 export { type Transport, transportPair } from './transport';

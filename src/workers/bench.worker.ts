@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 import { Bench } from '@/hosting';
+import { REAL_CLOCK } from '@/link';
 import { type BenchWorker, STAND_IN_CODES } from './benchProtocol';
-import { HOST_CLOCK } from './hostClock';
 import { portTransport } from './portTransport';
 
 /** How often the car is moved on, ms. */
@@ -19,7 +19,7 @@ setInterval(() => {
 const worker: BenchWorker = {
   open(request, link, onSeen, onFlash) {
     bench?.endLinks();
-    bench = new Bench(request, STAND_IN_CODES, HOST_CLOCK, onSeen, onFlash);
+    bench = new Bench(request, STAND_IN_CODES, REAL_CLOCK, onSeen, onFlash);
     bench.link(portTransport(link));
     bench.wake();
   },

@@ -7,11 +7,11 @@ import {
   type LearnedCells,
   type LinkClock,
   LinkHost,
+  REAL_CLOCK,
   type Transport,
   transportPair,
 } from '@/link';
 import { EcuBox, factoryFlash } from '@/standin/ecuBox';
-import { REAL_CLOCK } from './realClock';
 
 export const BOX_CODES = { pairing: 'ROSA', lock: 'ready' };
 

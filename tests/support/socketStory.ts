@@ -1,8 +1,7 @@
 import { sectionSum } from '@/core/ecuImage';
 import type { MapData } from '@/core/map';
-import { type Codes, type Contents, LinkClient, type Transport } from '@/link';
+import { type Codes, type Contents, LinkClient, REAL_CLOCK, type Transport } from '@/link';
 import type { Fate } from './badWay';
-import { REAL_CLOCK } from './realClock';
 import { fatedWay, socketWay } from './socketWay';
 
 let session = 1_000_000;

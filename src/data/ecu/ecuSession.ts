@@ -19,9 +19,9 @@ import {
   type LearnedCells,
   LinkClient,
   LinkError,
+  REAL_CLOCK,
   type Transport,
 } from '@/link';
-import { linkClock } from './clock';
 import type { MapDifference } from './differences';
 import { keepLearned } from './learnedMemory';
 import { forgetLive, takeRows } from './liveFrame';
@@ -161,7 +161,7 @@ export function setLooking(looking: boolean): void {
 
 function clientOver(transport: Transport): LinkClient {
   const session = crypto.getRandomValues(new Uint32Array(1))[0] ?? 0;
-  const made: LinkClient = new LinkClient(transport, linkClock, session, {
+  const made: LinkClient = new LinkClient(transport, REAL_CLOCK, session, {
     onSamples: (_, rows) => takeRows(useEcu.getState().channels, rows),
     onLost: () => lose(made),
   });
@@ -365,7 +365,7 @@ let stopAsking: () => void = () => undefined;
 /** Asks for what was learned now and again, and keeps it with the calibration; ends where nothing is learned. */
 async function watchLearned(of: LinkClient): Promise<void> {
   if (!(await readLearned(of)) || client !== of) return;
-  stopAsking = linkClock.after(LEARNED_EACH_MS, () => void watchLearned(of));
+  stopAsking = REAL_CLOCK.after(LEARNED_EACH_MS, () => void watchLearned(of));
 }
 
 async function readLearned(of: LinkClient): Promise<boolean> {

@@ -1,5 +1,4 @@
-import type { Transport } from '@/link';
-import { linkClock } from './clock';
+import { REAL_CLOCK, type Transport } from '@/link';
 import { findEcuAgain, type OwnCodes, setLooking, useEcu } from './ecuSession';
 
 /** The way back to an engine computer that was lost. */
@@ -38,7 +37,7 @@ async function look(way: WayBack): Promise<void> {
   const mine = looks;
   setLooking(true);
   for (let tries = 0; tries < MOST_TRIES; tries += 1) {
-    await new Promise<void>((resolve) => void linkClock.after(EACH_MS, resolve));
+    await new Promise<void>((resolve) => void REAL_CLOCK.after(EACH_MS, resolve));
     if (mine !== looks) return;
     const transport = await way.open().catch(() => null);
     if (transport === null) continue;

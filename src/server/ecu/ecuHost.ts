@@ -1,6 +1,6 @@
 import { type Calibration, compile } from '@/core/calibration';
 import { Bench, type BenchRequest, type StandInSeen } from '@/hosting';
-import type { Codes } from '@/link';
+import { type Codes, REAL_CLOCK } from '@/link';
 import { carOf } from '@/standin/carOfDocument';
 import { factoryFlash } from '@/standin/ecuBox';
 
@@ -39,7 +39,7 @@ export function hostEcu(document: Calibration, codes: Codes, coolantC: number = 
   const bench = new Bench(
     request,
     codes,
-    CLOCK,
+    REAL_CLOCK,
     (seen) => {
       for (const see of seers) see(seen);
     },
@@ -64,11 +64,3 @@ export function hostEcu(document: Calibration, codes: Codes, coolantC: number = 
     },
   };
 }
-
-const CLOCK = {
-  nowMs: () => performance.now(),
-  after: (ms: number, run: () => void) => {
-    const timer = setTimeout(run, ms);
-    return () => clearTimeout(timer);
-  },
-};
