@@ -1,4 +1,4 @@
-import { airComesBackM, falseReading, flowBreakpoints, proposedAuthority } from '.';
+import { airComesBackM, falseReading, flowBreakpoints, proposedAuthority, proposedLoopStartS } from '.';
 
 test('authority: all of it at light load, leaner least at full load', () => {
   expect([proposedAuthority('richer', 40, 100), proposedAuthority('richer', 100, 100)]).toEqual([12, 12]);
@@ -36,4 +36,15 @@ describe('where a reading is false', () => {
     expect(falseReading(race, { ...idle, manifoldKpa: 19 })).toBe('overrun');
     expect(falseReading(race, { ...idle, manifoldKpa: 19.3 })).not.toBe('overrun');
   });
+});
+
+test('flows that gains are laid for lie a tenth of a gram apart at least', () => {
+  expect(flowBreakpoints(200)).toEqual([3, 6, 12, 24, 50, 100, 200]);
+  expect(flowBreakpoints(2)).toEqual([0.03, 0.24, 0.5, 1, 2]);
+});
+
+test('the loop waits by coolant, straight between', () => {
+  expect([-40, -30, -15, 0, 20, 35, 80, 99].map(proposedLoopStartS)).toEqual([
+    120, 120, 98, 75, 45, 33, 10, 10,
+  ]);
 });

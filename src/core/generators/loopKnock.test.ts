@@ -4,8 +4,8 @@ import { baseValue, type Calibration, conversionContext } from '../calibration';
 import type { MapData } from '../map';
 import type { MapId } from '../program';
 import { generatedMap, generatorNeeds } from './generate';
-import { falseReadingAt, loopDelayOf, surroundingsOf } from './loopGenerators';
-import { expectedNoiseV, knockBandHz } from './knockGenerators';
+import { falseReadingAt, LOOP_GENERATORS, loopDelayOf, surroundingsOf } from './loopGenerators';
+import { expectedNoiseV, KNOCK_GENERATORS, knockBandHz } from './knockGenerators';
 import type { GeneratorChoices, OwnAnchors } from './generator';
 
 const CHOICES: GeneratorChoices = { firstRun: false, cams: 'sporting', use: 'sprint' };
@@ -243,4 +243,54 @@ describe('knock', () => {
       ),
     ).toBeNull();
   });
+});
+
+test('authority hangs on two numbers that say why they are as they are; gains hang on none', () => {
+  const anchors = (id: 'loopRicher' | 'loopLeaner') =>
+    LOOP_GENERATORS[id]
+      .anchors(BASE, CHOICES)
+      .map(({ id: at, computed, why, min, max }) => [at, computed, why, min, max]);
+  expect(anchors('loopRicher')).toEqual([
+    ['light', 12, expect.stringContaining('first map'), 0, 30],
+    ['full', 12, expect.stringContaining('costs torque'), 0, 30],
+  ]);
+  expect(anchors('loopLeaner')).toEqual([
+    ['light', 8, expect.stringContaining('only stumbles'), 0, 30],
+    ['full', 3, expect.stringContaining('breaks pistons'), 0, 30],
+  ]);
+  expect(LOOP_GENERATORS.loopProportional.anchors(BASE, CHOICES)).toEqual([]);
+});
+
+test('each says in words why it is so, and lies on axes of its own kind', () => {
+  for (const [id, generator] of Object.entries({ ...LOOP_GENERATORS, ...KNOCK_GENERATORS })) {
+    const { reasons } = generator.generate(BASE, CHOICES, {});
+    expect(reasons.length).toBeGreaterThan(0);
+    for (const { text } of reasons) expect([id, text]).toEqual([id, expect.stringMatching(/^\S.{20,}/)]);
+    const { y } = generator.axes(BASE);
+    expect([id, y.length > 0]).toEqual([id, /Richer|Leaner/.test(id)]);
+  }
+  const throttle = LOOP_GENERATORS.loopRicherThrottle.axes(BASE).y;
+  expect([throttle[0], throttle.at(-1)]).toEqual([0, 100]);
+});
+
+test('what they hang on is followed: the highest speed, the gain, the speed of the idle, the pipe', () => {
+  const slow = { ...BASE, engine: { ...BASE.engine, maxSpeed: null } };
+  const half = with_((draft) => {
+    const { maxSpeed } = draft.engine;
+    if (maxSpeed !== null) maxSpeed.amount /= 2;
+  });
+  const top = (document: Calibration) => LOOP_GENERATORS.loopProportional.axes(document).x.at(-1) ?? NaN;
+  expect(top(half) / top(BASE)).toBeLessThan(0.65);
+  expect(top(slow)).toBeGreaterThan(0);
+  const loud = with_((draft) => {
+    if (draft.knock.gain !== null) draft.knock.gain.amount = 3;
+  });
+  const quiet = with_((draft) => {
+    if (draft.knock.gain !== null) draft.knock.gain.amount = 1.5;
+  });
+  expect(expectedNoiseV(loud)(3000) / expectedNoiseV(quiet)(3000)).toBeCloseTo(2, 9);
+  const typed = with_((draft) => loopNumber(draft, 'pipeBehind', 400, 'mm'));
+  expect(LOOP_GENERATORS.loopRicher.needs(typed)).toContain('closedLoop.pipeBehind');
+  expect(LOOP_GENERATORS.loopRicher.needs(BASE)).not.toContain('closedLoop.pipeBehind');
+  expect(LOOP_GENERATORS.loopRicher.needs(BASE).length).toBeGreaterThan(2);
 });
