@@ -1,3 +1,4 @@
+import { buf } from 'crc-32';
 import fc from 'fast-check';
 import { FRAME_KIND, frameBytes, frameOf, type LinkFrame, MOST_PAYLOAD_BYTES } from './frames';
 import { sampleBytes, sampleRows } from './samples';
@@ -55,6 +56,36 @@ test('one bit that is another makes it none, and so does a byte less or more', (
       expect(frameOf(Uint8Array.from([...bytes, 0]))).toBeNull();
     }),
   );
+});
+
+test('bytes whose sum is right are still none where their shape is another', () => {
+  const summed = (bytes: Uint8Array) => {
+    const all = new Uint8Array(bytes.length + 4);
+    all.set(bytes);
+    new DataView(all.buffer).setInt32(bytes.length, buf(bytes), true);
+    return all;
+  };
+  const head = (change: Readonly<Record<number, number>>, length = 20) => {
+    const bytes = new Uint8Array(length);
+    bytes.set([3, 1, 0, 0].slice(0, length));
+    for (const [at, value] of Object.entries(change)) bytes[Number(at)] = value;
+    return summed(bytes);
+  };
+  expect(frameOf(head({}))).not.toBeNull();
+  expect(frameOf(head({ 2: 3 }))).toMatchObject({ more: true, answerMe: true });
+  const others: [number, number][] = [
+    [0, 2],
+    [0, 4],
+    [1, 0],
+    [1, 4],
+    [2, 4],
+    [3, 1],
+  ];
+  for (const [at, value] of others)
+    expect([at, value, frameOf(head({ [at]: value }))]).toEqual([at, value, null]);
+  for (const length of [0, 4, 16, 19]) expect(frameOf(head({}, length))).toBeNull();
+  expect(frameOf(head({}, 20 + MOST_PAYLOAD_BYTES))).not.toBeNull();
+  expect(frameOf(head({}, 21 + MOST_PAYLOAD_BYTES))).toBeNull();
 });
 
 test('it carries so much and no more', () => {
