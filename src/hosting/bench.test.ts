@@ -61,6 +61,39 @@ test('a car answers with its key on, and not without; woken anew it knows nobody
   await expect(clock.answered(again.client.store())).rejects.toMatchObject({ reason: 'locked' });
 });
 
+test('without power it forgets at once who it was talking to', async () => {
+  const { made, clock, connect } = bench();
+  made.wake();
+  const { client, lost } = connect(1);
+  await clock.answered(client.hello('ROSA'));
+  made.take({ key: false });
+  for (let i = 0; i < 5; i += 1) made.advance(0.1);
+  await clock.pass(50);
+  expect(lost()).toBe(1);
+});
+
+test('its pairing code opens its hands, and every link to it ends when it is taken away', async () => {
+  const { made, clock, connect } = bench();
+  expect([made.isPaired('ROSA'), made.isPaired('other')]).toEqual([true, false]);
+  made.wake();
+  const ends = [connect(1), connect(2)];
+  for (const { client } of ends) await clock.answered(client.hello('ROSA'));
+  made.endLinks();
+  await clock.pass(50);
+  expect(ends.map(({ lost }) => lost())).toEqual([1, 1]);
+});
+
+test('whoever has gone leaves their place to the next', async () => {
+  const { made, clock, connect } = bench();
+  made.wake();
+  for (let i = 1; i <= 12; i += 1) {
+    const { client } = connect(i);
+    expect((await clock.answered(client.hello('ROSA'))).name).toBe('Pardela as built');
+    client.close();
+    await clock.pass(20);
+  }
+});
+
 test('samples of two moments go together, and no later', async () => {
   const { made, clock, connect } = bench();
   made.wake();
