@@ -1,7 +1,7 @@
 import type { Calibration } from '@/core/calibration';
 import { blockingFindings, findingWords, type Place } from '@/core/checks';
 import { putPlaces } from '@/core/compare';
-import { sendCalibration } from './ecuSession';
+import { fetchCalibration, sendCalibration } from './ecuSession';
 
 /** What became of some places that were to be sent: `blocked` says what would stand in the way. */
 export type PlacesSent =
@@ -10,14 +10,12 @@ export type PlacesSent =
   | { readonly is: 'failed' };
 
 /**
- * Sends what the screen has at some places, and nothing else of it: all of them run at once, or none.
- * @param runs what the engine computer runs.
+ * Sends what the screen has at some places, and nothing else of it: all of them run at once, or none. They go into what runs
+ * now, which is read anew: what was compared may be older.
  */
-export async function sendPlaces(
-  screen: Calibration,
-  runs: Calibration,
-  places: readonly Place[],
-): Promise<PlacesSent> {
+export async function sendPlaces(screen: Calibration, places: readonly Place[]): Promise<PlacesSent> {
+  const runs = await fetchCalibration('running');
+  if (runs === null) return { is: 'failed' };
   const made = structuredClone(runs);
   putPlaces(made, screen, places);
   const [inTheWay] = blockingFindings(made);

@@ -169,8 +169,8 @@ function Compared({ id, title, name, other, ancestor, runs }: ComparedProps) {
             />
             {runs && state === null ? (
               <SendPlaces
+                id={id}
                 screen={document}
-                runs={other}
                 places={there.map(({ place }) => place)}
                 onSent={(now) => {
                   compareWith(id, name, now, ancestor, true);

@@ -7,23 +7,24 @@ import { Button } from '@/ui/button/Button';
 import { Message } from '@/ui/layout';
 
 interface Props {
+  /** The calibration whose engine computer it is. */
+  id: string;
   screen: Calibration;
-  runs: Calibration;
   places: readonly Place[];
   /** Told what runs then. */
   onSent: (runs: Calibration) => void;
 }
 
 /** Sends what is chosen, and nothing else, to the engine computer; says what keeps it from going. */
-export function SendPlaces({ screen, runs, places, onSent }: Props) {
-  const live = useEcu((ecu) => ecu.phase === 'live');
+export function SendPlaces({ id, screen, places, onSent }: Props) {
+  const live = useEcu((ecu) => ecu.phase === 'live' && ecu.calibrationId === id);
   const unlocked = useEcu((ecu) => ecu.unlocked);
   const doing = useEcu((ecu) => ecu.doing);
   const failure = useEcu((ecu) => ecu.failure);
   const [blocked, setBlocked] = useState<string | null>(null);
   const send = async () => {
     setBlocked(null);
-    const sent = await sendPlaces(screen, runs, places);
+    const sent = await sendPlaces(screen, places);
     if (sent.is === 'sent') onSent(sent.runs);
     if (sent.is === 'blocked') setBlocked(sent.why);
   };
