@@ -41,6 +41,7 @@ const CORE = [
   'demo',
   'starters',
   'checks',
+  'procedures',
   'whatIf',
   'compare',
   'workings',

@@ -244,6 +244,28 @@ const SIMULATED: Leg = [
     async (app) => {
       await app.page.keyboard.press('Escape');
       await app.connectStandIn();
+    },
+  ],
+  [
+    'a step of a procedure, with the pump running',
+    async ({ page }) => {
+      await page.getByRole('link', { name: 'Fuel pressure', exact: true }).click();
+      await page.getByRole('button', { name: 'Run the pump for 30 s' }).click();
+      await expect(page.getByText(/It acts now/)).toBeVisible();
+    },
+  ],
+  [
+    'how a procedure ended',
+    async ({ page }) => {
+      await page.getByRole('button', { name: 'It leaks' }).click();
+      await expect(page.getByRole('status', { name: 'Outcome' })).toBeVisible();
+    },
+  ],
+  [
+    'the bench, with a procedure that failed',
+    async (app) => {
+      await app.goTo('Bench');
+      await expect(app.page.getByText(/^Failed, /)).toBeVisible();
       await app.page.getByRole('button', { name: 'Record', exact: true }).click();
     },
   ],

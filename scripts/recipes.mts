@@ -18,6 +18,7 @@ const MOST_FILES: Readonly<Record<string, number>> = {
   'A check': 1,
   'A fuel': 1,
   'An engine computer': 1,
+  'A procedure at the engine': 2,
 };
 const WALKS = [
   'everyMap',
@@ -27,6 +28,7 @@ const WALKS = [
   'pins/pins',
   'fuels',
   'startup/startup',
+  'everyProcedure',
 ];
 
 interface Part {

@@ -231,15 +231,15 @@ const SHOTS: readonly Shot[] = [
     },
   },
   {
-    name: 'dry-start-wide',
-    size: 'wide',
-    scheme: 'dark',
+    name: 'procedure',
+    size: 'phone',
+    scheme: 'light',
     go: async (page) => {
-      await openDemo(page);
-      await runDryStart(page);
-      await page.getByRole('slider').focus();
-      await page.keyboard.press('Shift+ArrowRight');
-      for (let i = 0; i < 11; i += 1) await page.keyboard.press('Shift+ArrowRight');
+      await connectWarm(page);
+      await page.getByRole('link', { name: 'Fuel pressure', exact: true }).click();
+      await page.getByRole('button', { name: 'Everything is dry' }).click();
+      await page.getByRole('button', { name: 'Run the pump for 60 s' }).click();
+      await page.waitForTimeout(3000);
     },
   },
 ];

@@ -69,6 +69,9 @@ const memory: EcuMemory = {
   store: () => Promise.resolve(0),
   learned: () => null,
   forget: () => undefined,
+  beginWork: () => null,
+  holdWork: () => undefined,
+  endWork: () => undefined,
 };
 const clock = { nowMs: () => performance.now(), after: () => () => undefined };
 const host = new LinkHost(memory, { pairing: '', lock: '' }, clock, () => CHANNEL_IDS);

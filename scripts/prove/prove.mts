@@ -16,6 +16,7 @@ import { proveLink } from './link.mts';
 import { proveLoom } from './loom.mts';
 import { proveSocket } from './socket.mts';
 import { proveLoop } from './loop.mts';
+import { proveProcedures } from './procedures.mts';
 import { missedLines } from './report.mts';
 import { proveStarts } from './starts.mts';
 import { proveSteady } from './steady.mts';
@@ -24,6 +25,7 @@ const firstSeed = Number(process.argv[2] ?? Date.now() % 100_000);
 console.log(`seeds from ${firstSeed}`);
 for (const prove of [
   proveLoom,
+  proveProcedures,
   proveFit,
   proveFitCar,
   proveStarts,

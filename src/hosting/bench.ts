@@ -36,7 +36,9 @@ export class Bench {
     const bench = new BenchCar(car, setup, flash, learned, onFlash);
     const memory = { name: car.engine.label, serial: `SI-${seed}`, ...bench.memory };
     this.car = bench;
-    this.host = new LinkHost(memory, codes, clock, () => bench.channels);
+    this.host = new LinkHost(memory, codes, clock, (atPins) =>
+      atPins ? [...bench.channels, ...bench.requestedChannels] : bench.channels,
+    );
   }
 
   /** Joins its engine computer to a way, beside those that there are. @returns false where there are too many. */
@@ -63,6 +65,12 @@ export class Bench {
 
   drive(id: DriveId): void {
     this.car.drive(id);
+    this.see();
+  }
+
+  /** Empties the vessels and the can. */
+  emptyVessels(): void {
+    this.car.emptyVessels();
     this.see();
   }
 
@@ -98,8 +106,9 @@ export class Bench {
 
   private see(): void {
     this.seenS = 0;
-    const { timeS, felt, driving, wanted, hasPower } = this.car;
-    this.onSeen({ timeS, speedRpm: felt.speedRpm, kmPerH: felt.kmPerH, driving, wanted, hasPower });
+    const { timeS, felt, driving, wanted, hasPower, heard, readings } = this.car;
+    const { speedRpm, kmPerH } = felt;
+    this.onSeen({ timeS, speedRpm, kmPerH, driving, wanted, hasPower, heard, readings });
   }
 }
 

@@ -1,5 +1,6 @@
 import type { Car } from '@/standin/car';
 import type { DriveId } from '@/standin/drives';
+import type { Readings } from '@/standin/instruments';
 import type { HandControls, LearnedImage } from '@/standin/benchCar';
 import type { Flash } from '@/standin/ecuBox';
 
@@ -27,4 +28,8 @@ export interface StandInSeen {
   readonly driving: DriveId | null;
   readonly wanted: HandControls;
   readonly hasPower: boolean;
+  /** The pin functions whose parts are heard or seen at work. */
+  readonly heard: readonly string[];
+  /** What the instruments show. */
+  readonly readings: Readings;
 }

@@ -16,6 +16,7 @@ import {
   type Refusal,
   REFUSALS,
   type Result,
+  type WorkAsk,
 } from './messages';
 import { sampleRows } from './samples';
 import type { Transport } from './transport';
@@ -158,12 +159,26 @@ export class LinkClient {
     return (await this.ask('store', {})).generation;
   }
 
-  /** Starts samples. @returns their channels, in the order of each row. */
-  async start(rateHz: number): Promise<readonly ChannelId[]> {
+  /** Works one thing at the standing engine; {@link holdWork} has to follow as long as it is meant. */
+  async work(ask: WorkAsk): Promise<void> {
+    await this.ask('work', { ask });
+  }
+
+  /** Still there, and still meant. */
+  async holdWork(): Promise<void> {
+    await this.ask('holdWork', {});
+  }
+
+  async endWork(): Promise<void> {
+    await this.ask('endWork', {});
+  }
+
+  /** Starts samples. @param atPins with what arrives at the pins of sensors. @returns their channels, in the order of each row. */
+  async start(rateHz: number, atPins = false): Promise<readonly ChannelId[]> {
     const before = this.firstRead;
     this.firstRead = Infinity;
     try {
-      const { channels, first } = await this.ask('start', { rateHz });
+      const { channels, first } = await this.ask('start', { rateHz, atPins });
       this.channels = channels.length;
       this.firstRead = first;
       return channels;

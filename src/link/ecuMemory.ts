@@ -1,4 +1,4 @@
-import type { CellWrite, Contents, LearnedCells, Refused } from './messages';
+import type { CellWrite, Contents, LearnedCells, Refused, WorkAsk } from './messages';
 
 /** What is behind a host: an engine computer that holds a calibration by sections. */
 export interface EcuMemory {
@@ -28,4 +28,9 @@ export interface EcuMemory {
   readonly learned: () => LearnedCells | null;
   /** Forgets it, in some cells or all. */
   readonly forget: (cells: readonly number[] | null) => void;
+  /** Works one thing at a standing engine, in place of what was worked before. */
+  readonly beginWork: (ask: WorkAsk) => Refused | null;
+  /** Somebody is still there who watches it: without, it ends by itself. */
+  readonly holdWork: () => void;
+  readonly endWork: () => void;
 }

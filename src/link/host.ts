@@ -16,12 +16,12 @@ export class LinkHost {
   private readonly sessions = new Set<HostSession>();
   private readonly doors: Doors<HostSession>;
 
-  /** @param channels that there are now, in the order of each sample. */
+  /** @param channels that there are now, in the order of each sample; with what arrives at pins where that is asked for. */
   constructor(
     private readonly memory: EcuMemory,
     codes: Codes,
     private readonly clock: LinkClock,
-    private readonly channels: () => readonly ChannelId[],
+    private readonly channels: (atPins: boolean) => readonly ChannelId[],
   ) {
     this.doors = new Doors(codes);
   }

@@ -51,6 +51,8 @@ export class HostSession {
   /** Of sections that are on their way, the sums that were announced and what has arrived. */
   private announced: Readonly<Record<string, number>> = {};
   private readonly arrived = new Map<string, unknown>();
+  /** It had something worked. */
+  private works = false;
   private everyS = 0;
   private nextS: number | null = null;
   private sent = 0;
@@ -70,7 +72,7 @@ export class HostSession {
     transport: Transport,
     private readonly clock: LinkClock,
     private readonly doors: Doors<HostSession>,
-    private readonly channels: () => readonly ChannelId[],
+    private readonly channels: (atPins: boolean) => readonly ChannelId[],
     private readonly onGone: (session: HostSession) => void,
   ) {
     this.asksMs = clock.nowMs();
@@ -113,6 +115,7 @@ export class HostSession {
 
   private gone(): void {
     this.stopPairing();
+    this.stopWork();
     this.doors.leaves(this);
     this.everyS = 0;
     this.onGone(this);
@@ -162,7 +165,7 @@ export class HostSession {
         learns: this.memory.learns(),
         locks: true,
         mostRateHz: MOST_RATE_HZ,
-        channels: [...this.channels()],
+        channels: [...this.channels(false)],
       };
       return { protocol: PROTOCOL, name, serial, firmware, documentVersion, capabilities };
     },
@@ -173,6 +176,7 @@ export class HostSession {
       return this.doors.letWrite(this) ? {} : refused('writerThere');
     },
     lock: () => {
+      this.stopWork();
       this.doors.leaves(this);
       return {};
     },
@@ -223,12 +227,27 @@ export class HostSession {
         this.memory.forget(cells);
         return null;
       }),
-    start: ({ rateHz }) => {
+    work: ({ ask }) =>
+      this.writing(() => {
+        const outcome = this.memory.beginWork(ask);
+        this.works ||= outcome === null;
+        return outcome;
+      }),
+    holdWork: () =>
+      this.writing(() => {
+        if (this.works) this.memory.holdWork();
+        return null;
+      }),
+    endWork: () => {
+      this.stopWork();
+      return {};
+    },
+    start: ({ rateHz, atPins }) => {
       if (!(rateHz > 0 && rateHz <= MOST_RATE_HZ)) return refused('badRate');
       this.everyS = 1 / rateHz;
       this.nextS = null;
       this.rows = [];
-      this.sending = this.channels();
+      this.sending = this.channels(atPins);
       this.mostRows = Math.max(1, Math.floor(MOST_PAYLOAD_BYTES / (8 * this.sending.length)));
       return { channels: [...this.sending], first: this.sent };
     },
@@ -238,6 +257,12 @@ export class HostSession {
       return {};
     },
   };
+
+  /** What this client had worked ends with it; what another has worked goes on. */
+  private stopWork(): void {
+    if (this.works) this.memory.endWork();
+    this.works = false;
+  }
 
   private writing(act: () => Refused | null): Refused | Record<string, never> {
     return this.doors.writes(this) ? (act() ?? {}) : refused('locked');

@@ -19,6 +19,7 @@ export {
   type Refusal,
   REFUSALS,
   type Refused,
+  type WorkAsk,
 } from './messages';
 export { REAL_CLOCK } from './realClock';
 export { type Transport, transportPair } from './transport';

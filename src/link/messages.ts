@@ -2,7 +2,7 @@ import { CHANNEL_IDS, type ChannelId } from '@/core/channel';
 import { z } from '@/core/field/schema';
 
 /** Both sides speak this version, or do not speak. */
-export const PROTOCOL = 4;
+export const PROTOCOL = 5;
 /** An engine computer sends no more samples a second than this. */
 export const MOST_RATE_HZ = 100;
 /** Cells written by one message. */
@@ -57,6 +57,28 @@ const contents = z.object({
 /** Learned trims by cell, row by row: logarithms, and for how long each was learned, s. */
 const learned = z.object({ ln: z.array(z.number()), evidenceS: z.array(z.number()) });
 
+const pinFunction = z.string().min(1).max(80);
+/** What is worked at the engine: an output held on, an injector or coil pulsed, by the function of its pin; or a fixed spark. */
+const workAsk = z.discriminatedUnion('kind', [
+  z.object({
+    kind: z.literal('hold'),
+    function: pinFunction,
+    forS: z.number(),
+    dutyPercent: z.number(),
+  }),
+  z.object({
+    kind: z.literal('pulses'),
+    function: pinFunction,
+    openMs: z.number(),
+    everyMs: z.number(),
+    count: z.number(),
+    /** The fuel pump runs with it. */
+    pump: z.boolean(),
+  }),
+  /** A spark that stays where it is, with or without fuel; at an engine that turns too. */
+  z.object({ kind: z.literal('timing'), sparkDeg: z.number(), fuel: z.boolean(), forS: z.number() }),
+]);
+
 /** What a client asks of a host: of each method, what it is asked with, and what it answers. */
 export const METHODS = {
   /** First of all: who is there, and may it be read. */
@@ -90,8 +112,18 @@ export const METHODS = {
   learned: { params: nothing, result: learned },
   /** Forgets what was learned, in these cells or, with null, in all. */
   forget: { params: z.object({ cells: z.array(count).max(MOST_CELLS).nullable() }), result: nothing },
-  /** Samples from now on. @returns the channels of each, and the number of the first that has these. */
-  start: { params: z.object({ rateHz: z.number() }), result: z.object({ channels, first: count }) },
+  /**
+   * Works one thing at the standing engine: it ends by itself when it is done, when the engine turns, when the link ends or is
+   * locked, and where {@link METHODS.holdWork} does not come for some seconds.
+   */
+  work: { params: z.object({ ask: workAsk }), result: nothing },
+  holdWork: { params: nothing, result: nothing },
+  endWork: { params: nothing, result: nothing },
+  /** Samples from now on, with what arrives at the pins of sensors where that is asked for. @returns the channels of each, and the number of the first that has these. */
+  start: {
+    params: z.object({ rateHz: z.number(), atPins: z.boolean() }),
+    result: z.object({ channels, first: count }),
+  },
   stop: { params: nothing, result: nothing },
 } as const;
 
@@ -102,6 +134,7 @@ export type Result<Id extends MethodId> = z.output<(typeof METHODS)[Id]['result'
 export type Identity = Result<'hello'>;
 export type Contents = Result<'contents'>;
 export type LearnedCells = Result<'learned'>;
+export type WorkAsk = z.output<typeof workAsk>;
 export type CellWrite = Params<'write'>['cells'][number];
 
 /** Why a request was refused. */
@@ -121,6 +154,9 @@ export const REFUSALS = {
   notUsable: 'The engine computer cannot run this calibration.',
   turning: 'The engine turns. Only cells of maps are taken while it does: stop it, then send.',
   noLearned: 'The engine computer learns no trims.',
+  noTarget: 'Nothing of that name hangs on a pin of the engine computer.',
+  workTooMuch: 'That is more than is worked at a standing engine: shorter, or fewer.',
+  workTurning: 'The engine turns. Nothing is worked while it does: stop it first.',
   badRate: 'Samples cannot be sent at that rate.',
   tooFast: 'More was asked than the engine computer answers.',
   notUnderstood: 'The engine computer did not understand the message.',

@@ -31,6 +31,7 @@ const worker: BenchWorker = {
   },
   take: (part) => bench?.take(part),
   drive: (id) => bench?.drive(id),
+  empty: () => bench?.emptyVessels(),
   scale: (times) => bench?.scale(times),
   close() {
     bench?.endLinks();

@@ -79,6 +79,11 @@ export function driveStandIn(id: DriveId): void {
   void worker.remote().drive(id);
 }
 
+/** Empties the vessels and the can at the stand-in. */
+export function emptyStandIn(): void {
+  void worker.remote().empty();
+}
+
 /** Lets its time pass faster. */
 export function scaleStandIn(times: TimeScale): void {
   void worker.remote().scale(times);

@@ -2,9 +2,20 @@ import { type BenchRequest, type StandInSeen, TIME_SCALES, type TimeScale } from
 import { type HandControls, HANDS_OFF, type LearnedImage } from '@/standin/benchCar';
 import { DRIVE_IDS, type DriveId, DRIVES } from '@/standin/drives';
 import type { Flash } from '@/standin/ecuBox';
+import { INSTRUMENT_IDS, type InstrumentId, type InstrumentInfo, INSTRUMENTS } from '@/standin/instruments';
 
-export { DRIVE_IDS, DRIVES, HANDS_OFF, TIME_SCALES };
-export type { BenchRequest, DriveId, Flash, HandControls, LearnedImage, StandInSeen, TimeScale };
+export { DRIVE_IDS, DRIVES, HANDS_OFF, INSTRUMENT_IDS, INSTRUMENTS, TIME_SCALES };
+export type {
+  BenchRequest,
+  DriveId,
+  Flash,
+  HandControls,
+  InstrumentId,
+  InstrumentInfo,
+  LearnedImage,
+  StandInSeen,
+  TimeScale,
+};
 
 /** What opens the engine computer of a stand-in in this browser: nobody else can reach it, and its page knows the codes. */
 export const STAND_IN_CODES = { pairing: 'stand-in', lock: 'stand-in' } as const;
@@ -22,6 +33,8 @@ export interface BenchWorker {
   relink(link: MessagePort, wakes: boolean): boolean;
   take(part: Partial<HandControls>): void;
   drive(id: DriveId): void;
+  /** Empties the vessels under the injectors and the can under the return hose. */
+  empty(): void;
   scale(times: TimeScale): void;
   /** Takes the car away; its link falls silent. */
   close(): void;

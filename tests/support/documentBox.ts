@@ -54,6 +54,9 @@ export function documentBox(
       const ln = state.learned.ln.map((is, i) => (cells === null || cells.includes(i) ? 0 : is));
       state.learned = { ...state.learned, ln };
     },
+    beginWork: () => ({ refused: 'noTarget' }),
+    holdWork: () => undefined,
+    endWork: () => undefined,
   };
   const host = new LinkHost(memory, BOX_CODES, clock, () => channels);
   const connect = (): Transport => {

@@ -1,5 +1,5 @@
 import { sectionSum } from '@/core/ecuImage';
-import type { CellWrite, EcuMemory, LearnedCells } from '@/link';
+import type { CellWrite, EcuMemory, LearnedCells, WorkAsk } from '@/link';
 
 type Sections = Record<string, { values: number[] }>;
 
@@ -17,6 +17,8 @@ export function smallBox() {
     turning: false,
     learned: null as LearnedCells | null,
     forgotten: [] as (readonly number[] | null)[],
+    worked: null as WorkAsk | null,
+    holds: 0,
   };
   const sums = (of: Sections) =>
     Object.fromEntries(Object.entries(of).map(([id, is]) => [id, sectionSum(id, is)]));
@@ -63,6 +65,13 @@ export function smallBox() {
     },
     learned: () => box.learned,
     forget: (cells) => void box.forgotten.push(cells),
+    beginWork(ask) {
+      if (box.turning) return { refused: 'workTurning' };
+      box.worked = ask;
+      return null;
+    },
+    holdWork: () => void (box.holds += 1),
+    endWork: () => void (box.worked = null),
   };
   return { box, memory };
 }

@@ -31,6 +31,8 @@ export interface ChannelInfo {
   readonly codes?: readonly { readonly label: string }[];
   /** The cylinder it is of, for one that there is of each. */
   readonly cylinder?: number;
+  /** Sent to who asks for it only: what a sensor gives, V, before it is a reading. */
+  readonly onRequest?: boolean;
   /** The sensor that must be fitted for it, where it is not always there. */
   readonly needsSensor?: string;
 }

@@ -1,7 +1,16 @@
 import { baseUnit, inSentence, type QuantityId } from '../units';
 import { byCylinder } from './byCylinder';
+import { volts } from './volts';
 import { type ChannelInfo } from './channelInfo';
-import { GUARD_REASONS, IDLE_STATES, KNOCK_STATES, LIMITS, LOOP_STATES, SENSORS_LOST } from './codes';
+import {
+  GUARD_REASONS,
+  IDLE_STATES,
+  KNOCK_STATES,
+  LIMITS,
+  LOOP_STATES,
+  SENSORS_LOST,
+  WORK_STATES,
+} from './codes';
 
 /** Every channel, in the order they are offered. */
 export const CHANNELS = {
@@ -956,19 +965,55 @@ export const CHANNELS = {
     rest: 0,
     output: true,
   },
+  workState: {
+    label: 'Work mode',
+    quantity: 'count',
+    min: 0,
+    max: 5,
+    decimals: 0,
+    group: 'engine',
+    origin: 'decided',
+    logColumn: 'work_mode',
+    rest: 0,
+    codes: WORK_STATES,
+  },
+  workLeft: {
+    label: 'Work mode, time left',
+    quantity: 'seconds',
+    min: 0,
+    max: 60,
+    decimals: 0,
+    group: 'time',
+    origin: 'decided',
+    logColumn: 'work_mode_left_s',
+    rest: 0,
+  },
+  ...volts({
+    map: 'Manifold pressure',
+    throttle: 'Throttle',
+    lambdaOne: 'Lambda 1',
+    lambdaTwo: 'Lambda 2',
+    fuelPressure: 'Fuel pressure',
+    oilPressure: 'Oil pressure',
+    coolant: 'Coolant',
+    air: 'Intake air',
+  }),
 } as const satisfies Record<string, ChannelInfo>;
 
 export type ChannelId = keyof typeof CHANNELS;
 
 export const CHANNEL_IDS = Object.keys(CHANNELS) as [ChannelId, ...ChannelId[]];
 
-/** The channels of an engine: of those that there is one of for each cylinder, as many as it has. @param cylinders 0 for none of them. */
+/** The channels of an engine that are always sent: of those that there is one of for each cylinder, as many as it has. @param cylinders 0 for none of them. */
 export function channelsFor(cylinders: number): ChannelId[] {
   return CHANNEL_IDS.filter((id) => {
-    const { cylinder }: ChannelInfo = CHANNELS[id];
-    return cylinder === undefined || cylinder <= cylinders;
+    const { cylinder, onRequest = false }: ChannelInfo = CHANNELS[id];
+    return !onRequest && (cylinder === undefined || cylinder <= cylinders);
   });
 }
+
+/** The channels that are sent to who asks for them. */
+export const REQUESTED_CHANNELS = CHANNEL_IDS.filter((id) => 'onRequest' in CHANNELS[id]);
 
 type With<Use extends keyof ChannelInfo> = {
   [Id in ChannelId]: (typeof CHANNELS)[Id] extends Record<Use, unknown> ? Id : never;

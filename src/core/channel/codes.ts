@@ -57,6 +57,23 @@ export const LOST_BIT = Object.fromEntries(SENSORS_LOST.map(({ id }, place) => [
   Record<(typeof SENSORS_LOST)[number]['id'], number>
 >;
 
+/** What a work mode does, or why it ended: the number in the channel is the place in this list. */
+export const WORK_STATES = [
+  { id: 'none', label: 'None' },
+  { id: 'working', label: 'At work' },
+  { id: 'done', label: 'Done' },
+  { id: 'ended', label: 'Ended by hand' },
+  { id: 'turning', label: 'Ended: the engine turns' },
+  { id: 'silent', label: 'Ended: nobody holds it' },
+] as const;
+
+export type WorkStateId = (typeof WORK_STATES)[number]['id'];
+
+/** The number that a state of a work mode has in its channel. */
+export const WORK_CODE = Object.fromEntries(WORK_STATES.map(({ id }, code) => [id, code])) as Readonly<
+  Record<WorkStateId, number>
+>;
+
 /** How idle is held: the number in the channel is the place in this list. */
 export const IDLE_STATES = [
   { id: 'off', label: 'Off' },

@@ -12,6 +12,7 @@ import {
   codesText,
   CORRECTION_CHANNELS,
   OUTPUT_CHANNELS,
+  REQUESTED_CHANNELS,
 } from './channels';
 import { CHANNEL_GROUPS } from './channelInfo';
 import { AT, frameOf, read, write } from './frame';
@@ -52,7 +53,8 @@ describe.each(CHANNEL_IDS)('%s', (id) => {
     );
     const places = id.startsWith('knockNoise') ? 'KNOCK_NOISE_PLACES' : 'KNOCK_RETARD_PLACES';
     const byCylinder = 'cylinder' in info && TAKEN.includes(`${places}[i]`);
-    const taken = byCylinder || TAKEN.includes(`AT.${id})`) || TAKEN.includes(`AT.${id},`);
+    const volts = 'onRequest' in info && /\bsignalPlace\b/.test(TAKEN);
+    const taken = byCylinder || volts || TAKEN.includes(`AT.${id})`) || TAKEN.includes(`AT.${id},`);
     expect([id, offered || taken]).toEqual([id, true]);
   });
 
@@ -100,7 +102,7 @@ test('a channel of codes says what they stand for, and has no number beyond them
 });
 
 test('an engine has channels for as many cylinders as it has', () => {
-  const all = CHANNEL_IDS.length;
+  const all = CHANNEL_IDS.length - REQUESTED_CHANNELS.length;
   expect(channelsFor(12)).toHaveLength(all);
   expect(channelsFor(6)).toHaveLength(all - 12);
   expect(channelsFor(0)).toHaveLength(all - 24);

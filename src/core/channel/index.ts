@@ -17,6 +17,7 @@ export {
   type CorrectionChannel,
   OUTPUT_CHANNELS,
   type OutputChannel,
+  REQUESTED_CHANNELS,
 } from './channels';
 export type { ChannelInfo } from './channelInfo';
 export {
@@ -36,6 +37,9 @@ export {
   type LoopStateId,
   LOST_BIT,
   SENSORS_LOST,
+  WORK_CODE,
+  WORK_STATES,
+  type WorkStateId,
 } from './codes';
 export {
   AT,

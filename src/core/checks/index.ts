@@ -16,7 +16,7 @@ export {
   withoutAcceptance,
 } from './accepted';
 export { changesBetween, covered, type PlaceChange } from './covered';
-export { putRemedy, type Remedy } from './entry/remedy';
+export { choiceEdit, type Edit, putRemedy, quantityEdit, type Remedy } from './entry/remedy';
 export { remedyChanges, remedyOf, remedySource } from './remedies';
 export { type Found, type FoundCounts, foundCounts, type FoundIn, foundOn } from './counts';
 export { ledger, type LedgerEntry, valueWords } from './ledger';

@@ -225,6 +225,7 @@ const SETTINGS: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
   idle: anyIdle,
   protection: fc.option(fc.record({ guards: fc.array(anyGuard, { maxLength: 4 }) })),
   switching: anySwitching,
+  work: fc.constant({ targets: [{ function: 'output-fan', kind: 'output', output: 0 }], pump: -1 }),
 };
 
 const CONTROLS = Object.entries(controls as Readonly<Record<string, unknown>>).filter(

@@ -4,6 +4,22 @@
  * Formulas without memory live with their subjects.
  */
 export type { Control } from './control';
+export {
+  beginWork,
+  endWork,
+  holdWork,
+  MOST_HELD_S,
+  PULSE_LIMITS,
+  TIMING_LIMITS,
+  work,
+  WORK_SILENT_S,
+  type WorkAsk,
+  type WorkOut,
+  type WorkRefusal,
+  type WorkSettings,
+  type WorkState,
+  type WorkTarget,
+} from './work';
 export { activation, type ActivationOut, type ActivationState, activeAt } from './activation';
 export { boost, type BoostControl, type BoostOut, type BoostState } from './boost';
 export { idle, type IdleControl, type IdleLoop, type IdleOut, idleSparkDeg, type IdleState } from './idle';

@@ -18,7 +18,7 @@ export interface SwitchingState {
 /** Whether an output is on, and why. */
 export interface SwitchingOut {
   on: boolean;
-  reason: 'noCondition' | 'conditions' | 'key';
+  reason: 'noCondition' | 'conditions' | 'key' | 'work';
 }
 
 /**

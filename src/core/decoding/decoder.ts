@@ -23,6 +23,8 @@ export interface Decoder {
   /** How a gap is confirmed by a whole turn; null where its neighbours alone tell it well enough. */
   readonly confirmed: GapConfirmation | null;
   readonly tdcOffsetDeg: number;
+  /** How late an edge is taken to arrive, s. */
+  readonly delayS: number;
   readonly cam: DecodedCam | null;
   /** Turn of the crank from firing to firing, °, and the tooth places of it, over which speed is measured. */
   readonly segmentDeg: number;
@@ -73,6 +75,7 @@ export const NOMINAL_WHEEL: TriggerWheel = {
 /**
  * A trigger prepared for decoding.
  * @param needsCycle sequential injection or a coil a cylinder: the two turns of a cycle must be told apart.
+ * @param delayS how late an edge of the crank is taken to arrive.
  * @param swingDeg turn after which compressions come alike, °: from firing to firing where those are even.
  */
 export function decoderOf(
@@ -80,6 +83,7 @@ export function decoderOf(
   cylinders: number,
   needsCycle: boolean,
   swingDeg = CYCLE_DEG / cylinders,
+  delayS = 0,
 ): Decoder {
   const { teeth, missing, kind, tdcOffsetDeg } = wheel;
   const places = missing + 1;
@@ -102,6 +106,7 @@ export function decoderOf(
         : { least: SWUNG.least * places, most: SWUNG.most * places, doubtful: Infinity },
     confirmed,
     tdcOffsetDeg,
+    delayS,
     cam: decodedCam(wheel),
     segmentDeg: CYCLE_DEG / cylinders,
     segmentPlaces: Math.ceil(CYCLE_DEG / cylinders / toothAngleDeg(wheel) - 1e-9),

@@ -95,6 +95,14 @@ export function believedDeg(decoder: Decoder, state: DecoderState, timeS: number
   return ((deg % CYCLE_DEG) + CYCLE_DEG) % CYCLE_DEG;
 }
 
+/**
+ * Where the crank is taken to be for a spark: what edges that arrive late leave out is made up for, by the speed that is counted.
+ * Example: 100 µs at 6,000 rev/min are 3.6°.
+ */
+export function sparkedDeg(decoder: Decoder, state: DecoderState, timeS: number): number {
+  return believedDeg(decoder, state, timeS) + 6 * decodedRpm(decoder, state, timeS) * decoder.delayS;
+}
+
 /** Speed as it is counted now, rev/min: no more than the tooth that has not come yet allows. */
 export function decodedRpm(decoder: Decoder, state: DecoderState, timeS: number): number {
   const passedS = timeS - state.edgeS;

@@ -7,6 +7,7 @@ export { countersAtRest, type TriggerCounters } from './counters';
 export { type DecodedCam, type Decoder, decoderOf, NOMINAL_WHEEL, SYNC } from './decoder';
 export {
   believedDeg,
+  sparkedDeg,
   copiedDecoder,
   decodedRpm,
   decoderAtRest,

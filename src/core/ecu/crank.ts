@@ -4,13 +4,15 @@ import { firingRepeatDeg } from '../engine';
 import type { EcuProgram } from '../program';
 
 /** The trigger of a program, prepared; where none is described, one that fits. */
-export function triggerDecoder({ trigger, cylinders, injection, ignition, firing }: EcuProgram): Decoder {
+export function triggerDecoder(program: EcuProgram): Decoder {
+  const { trigger, cylinders, injection, ignition, firing, crankDelayS } = program;
   const needsCycle = injection?.mode === 'sequential' || ignition.mode === 'individual';
   return decoderOf(
     trigger ?? NOMINAL_WHEEL,
     cylinders,
     needsCycle,
     firing === null ? undefined : firingRepeatDeg(firing),
+    crankDelayS,
   );
 }
 

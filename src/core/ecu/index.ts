@@ -14,3 +14,4 @@ export { primeAt } from './prime';
 export { copiedEcu, ecuAtKeyOn, type EcuState } from './state';
 export { ecuOut, type EcuOut, eventStep, knockStep, outputStep, sparkStep, sparkWithheld } from './step';
 export { type FollowUp, injectionLead } from './followUps';
+export { coilGroups, injectorGroups, workTargets } from './work';

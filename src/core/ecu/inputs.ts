@@ -33,6 +33,8 @@ export function readQuickInputs(
     if (Number.isNaN(at)) continue;
     const sinceS = timeS - (state.sampledS[i] as number);
     state.sampledS[i] = timeS;
+    const { signalPlace } = program.inputs[i] as InputProgram;
+    if (signalPlace !== null) write(frame, signalPlace, at);
     readInput(program, i, state, at, sinceS, frame);
   }
   write(frame, AT.manifoldPressure, Math.max(LEAST_MANIFOLD_KPA, read(frame, AT.manifoldPressure)));

@@ -191,6 +191,7 @@ describe('inputs', () => {
   const gearInput = {
     id: 'gear',
     place: AT.gear,
+    signalPlace: null,
     curve: {
       kind: 'gear',
       points: [
@@ -214,6 +215,7 @@ describe('inputs', () => {
     const lambda = {
       id: 'lambdaOne',
       place: AT.lambdaOne,
+      signalPlace: null,
       curve: {
         kind: 'line',
         points: curveThrough([
@@ -244,6 +246,7 @@ describe('inputs', () => {
     const throttle = {
       id: 'throttle',
       place: AT.throttle,
+      signalPlace: null,
       curve,
       fault: null,
       fallback: null,

@@ -24,6 +24,8 @@ import {
   type SpeedLimitState,
   switching,
   type SwitchingState,
+  work,
+  type WorkState,
 } from '../control';
 import { copiedDecoder, decoderAtRest, type DecoderState } from '../decoding';
 import type { EcuProgram } from '../program';
@@ -62,7 +64,11 @@ export interface EcuState {
   film: FilmState;
   idle: IdleState;
   outputs: SwitchingState[];
+  work: WorkState;
 }
+
+/** What can be worked is not looked at before something is. */
+const NO_TARGETS = { targets: [], pump: -1 };
 
 /**
  * The memory when the key is turned on.
@@ -96,6 +102,7 @@ export function ecuAtKeyOn(program: EcuProgram, kept?: Pick<LearnedState, 'ln' |
     film: film.atRest(program.film),
     idle: idle.atRest(program.idle),
     outputs: program.outputs.map((output) => switching.atRest(output)),
+    work: work.atRest(NO_TARGETS),
   };
 }
 
@@ -123,5 +130,6 @@ export function copiedEcu(state: EcuState): EcuState {
     film: film.copied(state.film),
     idle: idle.copied(state.idle),
     outputs: state.outputs.map(switching.copied),
+    work: work.copied(state.work),
   };
 }

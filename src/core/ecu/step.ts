@@ -51,6 +51,9 @@ import {
   type SwitchingOut,
   type SwitchingState,
   withholdsSpark,
+  work,
+  type WorkOut,
+  type WorkSettings,
 } from '../control';
 import type { PreparedCorrection } from '../correction';
 import type { EcuProgram, OutputProgram } from '../program';
@@ -63,6 +66,7 @@ import { targetLoad } from './load';
 import { restPhase, stepPhase } from './phase';
 import { sparkAt } from './sparkAt';
 import type { EcuState } from './state';
+import { stepWork, workSettings } from './work';
 
 /** What the engine computer decided at its last steps, with reasons; the caller owns it and reads from it. */
 export interface EcuOut {
@@ -92,6 +96,9 @@ export interface EcuOut {
   readonly idling: IdleOut;
   /** Of each output, whether it is on. */
   readonly outputs: SwitchingOut[];
+  /** What is worked at a standing engine, and what can be. */
+  readonly working: WorkOut;
+  readonly workable: WorkSettings;
   /** Opening of the cylinder last asked for; the same room from event to event. */
   readonly fuel: FuelRoom;
   /** How many inputs are read at each pace. */
@@ -102,6 +109,7 @@ export interface EcuOut {
 
 /** Room for what steps decide. */
 export function ecuOut(program: EcuProgram): EcuOut {
+  const workable = workSettings(program);
   return {
     corrections: program.corrections.map((correction) => activation.out(correction.activation)),
     opening: opening.out(program.acceleration),
@@ -117,6 +125,8 @@ export function ecuOut(program: EcuProgram): EcuOut {
     followUpCount: 0,
     idling: idle.out(program.idle),
     outputs: program.outputs.map((output) => switching.out(output)),
+    working: work.out(workable),
+    workable,
     fuel: fuelRoom(),
     inputs: inputCounts(program.inputs.map(({ id }) => id)),
     stepped: false,
@@ -154,7 +164,7 @@ export function eventStep(
   const active = activeOf(out);
   const cut = out.cut.cut && state.phase === PHASE.running;
   out.stepped = true;
-  const noFuel = cut || out.limited.cutFuel;
+  const noFuel = cut || out.limited.cutFuel || out.working.noFuel;
   film.step(program.film, state.film, frame, out.film);
   const followed = program.film === null ? null : out.film;
   if (program.knock !== null) {
@@ -267,7 +277,9 @@ export function sparkStep(program: EcuProgram, state: EcuState, frame: Frame, ou
   const knockDeg = knockRetardDeg(program.knock, state.knock, read(frame, AT.cylinder));
   const held = { retardDeg: retardDeg + out.cut.retardDeg + knockDeg, sparkDeg: replacedDeg };
   const decisions = { active, cut: out.cut.cut, held, film: null };
-  const { sparkDeg, idleDeg } = sparkAt(program, frame, load, decisions, []);
+  const { sparkDeg: byMaps, idleDeg } = sparkAt(program, frame, load, decisions, []);
+  const { sparkDeg: fixed } = out.working;
+  const sparkDeg = Number.isNaN(fixed) ? byMaps : fixed;
   write(frame, AT.sparkAdvance, sparkDeg);
   write(frame, AT.idleSpark, idleDeg);
   return sparkDeg;
@@ -326,6 +338,7 @@ export function outputStep(
     const output = program.outputs[i] as Switching;
     switching.step(output, state.outputs[i] as SwitchingState, frame, out.outputs[i] as SwitchingOut);
   }
+  stepWork(out.workable, state, frame, out.outputs, out.working);
   stepIdle(program, state, frame, out);
 }
 

@@ -44,6 +44,7 @@ function model(change: Change = {}, tables: Partial<Record<MapId, Grid | undefin
   return {
     cylinders: 4,
     cylinderVolumeCm3: 500,
+    crankDelayS: 0,
     stoichiometricRatio: 14.7,
     barometricKpa: 100,
     injector: {

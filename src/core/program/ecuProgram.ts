@@ -82,6 +82,8 @@ export interface EcuProgram {
   readonly trigger: TriggerWheel | null;
   /** The sensors at its wheels, as they are described; null while they are not. */
   readonly pickups: TriggerPickups | null;
+  /** How late an edge of the crank is taken to arrive, s: the place of a spark makes up for it. */
+  readonly crankDelayS: number;
   readonly inputs: readonly InputProgram[];
   /** Gears are told by engine and vehicle speed, where no sensor tells them; null where they cannot be. */
   readonly gearing: Gearing | null;
@@ -186,6 +188,8 @@ export interface InputProgram {
   readonly id: InputId;
   /** Of its channel in a frame. */
   readonly place: number;
+  /** Of the channel of what arrives at its pin; null where it has none. */
+  readonly signalPlace: number | null;
   readonly curve: InputCurve;
   /** Outside these, V or Hz, it is taken for broken. */
   readonly fault: FaultBand | null;

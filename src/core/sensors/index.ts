@@ -47,6 +47,7 @@ export {
 export { type PullUp, pullUpVolts, seeingRange, temperatureAtVolts, voltsAtTemperature } from './pullUp';
 export type { SensorId, SensorInfo, SensorSignal } from './sensorSchemas';
 export {
+  GENERIC_THERMISTORS,
   isFalling,
   type SteinhartHart,
   thermistorFit,

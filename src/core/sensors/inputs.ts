@@ -6,21 +6,23 @@ export type InputPace = 'firing' | 'outputs' | 'slow';
 interface InputInfo {
   readonly channel: ChannelId;
   readonly pace: InputPace;
+  /** The channel of what arrives at its pin. */
+  readonly volts?: ChannelId;
 }
 
 /** Each sensor that the engine computer reads, and the channel it fills; the quickest first. */
 export const INPUTS = {
-  map: { channel: 'manifoldPressure', pace: 'firing' },
-  throttle: { channel: 'throttle', pace: 'firing' },
-  lambdaOne: { channel: 'lambdaOne', pace: 'outputs' },
-  lambdaTwo: { channel: 'lambdaTwo', pace: 'outputs' },
-  fuelPressure: { channel: 'fuelPressure', pace: 'outputs' },
-  oilPressure: { channel: 'oilPressure', pace: 'outputs' },
+  map: { channel: 'manifoldPressure', pace: 'firing', volts: 'mapVolts' },
+  throttle: { channel: 'throttle', pace: 'firing', volts: 'throttleVolts' },
+  lambdaOne: { channel: 'lambdaOne', pace: 'outputs', volts: 'lambdaOneVolts' },
+  lambdaTwo: { channel: 'lambdaTwo', pace: 'outputs', volts: 'lambdaTwoVolts' },
+  fuelPressure: { channel: 'fuelPressure', pace: 'outputs', volts: 'fuelPressureVolts' },
+  oilPressure: { channel: 'oilPressure', pace: 'outputs', volts: 'oilPressureVolts' },
   launchSwitch: { channel: 'launchSwitch', pace: 'outputs' },
   shiftSwitch: { channel: 'shiftSwitch', pace: 'outputs' },
   retardSwitch: { channel: 'retardSwitch', pace: 'outputs' },
-  coolant: { channel: 'coolant', pace: 'slow' },
-  air: { channel: 'air', pace: 'slow' },
+  coolant: { channel: 'coolant', pace: 'slow', volts: 'coolantVolts' },
+  air: { channel: 'air', pace: 'slow', volts: 'airVolts' },
   ethanol: { channel: 'ethanol', pace: 'slow' },
   vehicleSpeed: { channel: 'vehicleSpeed', pace: 'slow' },
   gear: { channel: 'gear', pace: 'slow' },

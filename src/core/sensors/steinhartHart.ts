@@ -56,6 +56,14 @@ export function thermistorC({ a, b, c }: SteinhartHart, ohm: number): number {
   return 1 / (a + b * l + c * l ** 3) - ZERO_CELSIUS_K;
 }
 
+/** Generic thermistors, by nominal resistance at 25 °C and B value. */
+export const GENERIC_THERMISTORS = [
+  { id: '2057', label: '2.06 kΩ, B 3500', ohm: 2057, beta: 3500 },
+  { id: '2200', label: '2.2 kΩ, B 3480', ohm: 2200, beta: 3480 },
+  { id: '5000', label: '5 kΩ, B 3950', ohm: 5000, beta: 3950 },
+  { id: '10000', label: '10 kΩ, B 3950', ohm: 10000, beta: 3950 },
+] as const;
+
 const LN_OHM_RANGE = { low: Math.log(0.01), high: Math.log(1e9) } as const;
 const NEWTON_STEPS = 12;
 const SETTLED = 1e-13;

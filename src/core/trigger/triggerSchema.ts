@@ -88,6 +88,20 @@ export const triggerSchema = z.object({
       changes: 'Every spark and every injection, by as much as it is wrong.',
     },
   }),
+  sensorDelay: quantityField({
+    label: 'Sensor delay',
+    quantity: 'duration',
+    unit: 'us',
+    min: -500,
+    max: 500,
+    decimals: 0,
+    required: false,
+    help: {
+      what: 'How late the edge of a tooth arrives: sensor, its filter and the input.',
+      usual: '0 to 150 µs. A strobe at low and at high speed tells it from the offset.',
+      changes: 'Spark at speed: 100 µs are 3.6° at 6,000 rev/min, and nothing while cranking.',
+    },
+  }),
   camSensor: choiceField({
     card: 'Cam',
     label: 'Cam sensor',

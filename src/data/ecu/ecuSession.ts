@@ -96,6 +96,23 @@ let client: LinkClient | null = null;
 /** Counts what was done to the link on purpose: what was begun before that comes to nothing. */
 let turn = 0;
 
+/** What arrives at the pins of sensors is sent too. */
+let pinsAsked = false;
+
+/** The link as it is now, for what is done at the engine; null while there is none. */
+export function linkNow(): LinkClient | null {
+  return client;
+}
+
+/** Asks for what arrives at the pins of sensors, or no more. */
+export async function askPins(asked: boolean): Promise<void> {
+  pinsAsked = asked;
+  const at = client;
+  if (at === null || useEcu.getState().phase !== 'live') return;
+  const channels = await at.start(LIVE_RATE_HZ, asked).catch(() => null);
+  if (channels !== null && client === at) useEcu.setState({ channels });
+}
+
 /** What opens an engine computer: null leaves it locked. */
 export interface OwnCodes {
   readonly pairing: NonNullable<Codes['pairing']>;
@@ -174,7 +191,7 @@ async function open(at: LinkClient, codes: OwnCodes) {
   if (identity.documentVersion > CALIBRATION_VERSION) throw new NewerDocument(identity.documentVersion);
   if (codes.lock !== null) await at.unlock(codes.lock);
   const inIt = await read(at);
-  const channels = await at.start(LIVE_RATE_HZ);
+  const channels = await at.start(LIVE_RATE_HZ, pinsAsked);
   return { identity, ...inIt, channels, unlocked: codes.lock !== null };
 }
 
@@ -296,6 +313,11 @@ export function setEditsAtOnce(editsAtOnce: boolean): void {
   useEcu.setState({ editsAtOnce });
 }
 
+/** Something that was asked came to nothing: why is said. */
+export function cameToNothing(error: unknown): void {
+  failed(error);
+}
+
 /** An edit could not be written: no other follows it, and why is said. */
 export function stopEditsAtOnce(error: unknown): void {
   useEcu.setState({ editsAtOnce: false });
@@ -322,7 +344,7 @@ export function sendCalibration(document: Calibration): Promise<boolean> {
     useEcu.setState(now);
     if (other !== undefined) throw new NotVerified(other);
     // Another build may send other channels, and learn where the one before did not.
-    useEcu.setState({ channels: await at.start(LIVE_RATE_HZ), learned: null });
+    useEcu.setState({ channels: await at.start(LIVE_RATE_HZ, pinsAsked), learned: null });
     stopAsking();
     void watchLearned(at);
   });

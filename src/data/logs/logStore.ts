@@ -1,4 +1,4 @@
-import { CHANNEL_IDS, type ChannelId } from '@/core/channel';
+import { type ChannelId, channelsFor, MOST_CYLINDERS } from '@/core/channel';
 import type { Log } from '@/core/log';
 import type { StringStore } from '../store/keys';
 import { chunkRows, chunkText, type LogEntry, logEntrySchema } from './logRecord';
@@ -109,5 +109,5 @@ function parsed(text: string): unknown {
   }
 }
 
-/** What is recorded: every channel. */
-export const RECORDED: readonly ChannelId[] = CHANNEL_IDS;
+/** What is recorded where nobody says what is sent: every channel that always is. */
+export const RECORDED: readonly ChannelId[] = channelsFor(MOST_CYLINDERS);

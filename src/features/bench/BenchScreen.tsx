@@ -15,6 +15,7 @@ import { LinkCard } from './LinkCard';
 import { LivePoint } from './LivePoint';
 import { LiveWrong } from './LiveWrong';
 import { connectNetwork, useNetwork } from './networkStore';
+import { ProcedureList } from './procedures/ProcedureList';
 import { ReadoutTiles } from './readouts/ReadoutTiles';
 import { RecordButton } from './RecordButton';
 import { StandInSheet } from './StandInSheet';
@@ -64,6 +65,7 @@ export function BenchScreen() {
             <LiveWrong />
           </Card>
         ) : null}
+        {live ? <ProcedureList id={id} /> : null}
         {live ? <ActingCard /> : null}
         {live ? <InItCard /> : null}
         {wide ? action : <Docked label="Recording">{action}</Docked>}

@@ -9,12 +9,13 @@ import {
   TIME_SCALES,
 } from '@/workers/benchProtocol';
 import { Button } from '@/ui/button/Button';
-import { Chips } from '@/ui/button/Chips';
 import { NumberBox } from '@/ui/field';
 import { Message } from '@/ui/layout';
 import { Sheet } from '@/ui/sheet/Sheet';
 import { Text } from '@/ui/text/Text';
 import { SPACE, useRoles } from '@/ui/theme';
+import { Choice } from './Choice';
+import { StandInInstruments } from './StandInInstruments';
 import { changeStandIn, letDrive, scaleTime, takeHands, useStandIn } from './standInStore';
 
 const PEDALS = [0, 10, 20, 35, 50, 75, 100] as const;
@@ -24,7 +25,7 @@ const BRAKES = [0, 0.3, 0.8] as const;
 const HELD = {
   label: 'Brake holds the speed, rev/min',
   quantity: 'rotationalSpeed',
-  unit: 'rpm',
+  unit: 'rev/min',
   min: 500,
   max: 15_000,
 } as const;
@@ -85,6 +86,7 @@ export function StandInSheet({ open, onClose }: { open: boolean; onClose: () => 
               onChange={(id) => scaleTime(TIME_SCALES.find((scale) => String(scale) === id) ?? 1)}
             />
             <Hands wanted={seen.wanted} driven={seen.driving !== null} />
+            <StandInInstruments seen={seen} />
           </>
         )}
       </View>
@@ -192,23 +194,5 @@ function Hands({ wanted, driven }: HandsProps) {
         <NumberBox info={HELD} value={wanted.holdRpm} onChange={(holdRpm) => takeHands({ holdRpm })} />
       )}
     </>
-  );
-}
-
-interface ChoiceProps {
-  label: string;
-  options: readonly { readonly id: string; readonly label: string }[];
-  value: string | null;
-  onChange: (id: string) => void;
-}
-
-function Choice({ label, options, value, onChange }: ChoiceProps) {
-  return (
-    <View style={{ gap: SPACE.xs }}>
-      <Text kind="small" colour="muted">
-        {label}
-      </Text>
-      <Chips label={label} options={options} value={value} onChange={onChange} />
-    </View>
   );
 }

@@ -3,7 +3,7 @@ import { connectEcu, couldNotReach, reaching, useEcu } from '@/data/ecu/ecuSessi
 import { lookAgainWhenLost } from '@/data/ecu/lookAgain';
 import { type NetworkAddress, openSocket, socketWay } from '@/data/ecu/socketWay';
 import type { HandControls } from '@/workers/benchProtocol';
-import { seenFromAfar } from './seenFromAfar';
+import { seenOfText } from '@/workers/seenFromAfar';
 import { type Hands, letGoOfStandIn, useStandIn } from './standInStore';
 
 /** What was typed to connect over the network; kept until the page is closed, so that a lost link is found again. */
@@ -51,11 +51,12 @@ async function takeHold({ standIn }: NetworkAddress, pairing: string): Promise<v
   const hands: Hands = {
     take: (part: Partial<HandControls>) => say({ take: part }),
     drive: (drive) => say({ drive }),
+    empty: () => say({ empties: 'vessels' }),
     scale: (scale) => say({ scale }),
     leave: () => socket.close(),
   };
   socket.onmessage = ({ data }: MessageEvent<unknown>) => {
-    const seen = typeof data === 'string' ? seenFromAfar(data) : null;
+    const seen = typeof data === 'string' ? seenOfText(data) : null;
     if (seen !== null) useStandIn.setState({ seen });
   };
   socket.onclose = () => {

@@ -7,6 +7,7 @@ import { keepFlash, keptFlash } from '@/data/ecu/standInMemory';
 import {
   closeStandIn,
   driveStandIn,
+  emptyStandIn,
   openStandIn,
   relinkStandIn,
   scaleStandIn,
@@ -24,12 +25,19 @@ import {
 export interface Hands {
   readonly take: (part: Partial<HandControls>) => void;
   readonly drive: (id: DriveId) => void;
+  readonly empty: () => void;
   readonly scale: (times: TimeScale) => void;
   /** Lets go of it; one of this page is taken away. */
   readonly leave: () => void;
 }
 
-const HERE: Hands = { take: takeStandIn, drive: driveStandIn, scale: scaleStandIn, leave: closeStandIn };
+const HERE: Hands = {
+  take: takeStandIn,
+  drive: driveStandIn,
+  empty: emptyStandIn,
+  scale: scaleStandIn,
+  leave: closeStandIn,
+};
 
 /** The stand-in beside the bench. It goes on while other screens are looked at. */
 interface StandInState {
@@ -131,6 +139,11 @@ export function takeHands(part: Partial<HandControls>): void {
 
 export function letDrive(drive: DriveId): void {
   useStandIn.getState().hands?.drive(drive);
+}
+
+/** Empties the vessels under the injectors and the can under the return hose. */
+export function emptyVessels(): void {
+  useStandIn.getState().hands?.empty();
 }
 
 export function scaleTime(times: TimeScale): void {

@@ -1,6 +1,7 @@
 import type { WSEvents } from 'hono/ws';
 import { z } from '@/core/field/schema';
 import { TIME_SCALES } from '@/hosting';
+import { handsSchema } from '@/hosting/schema';
 import { DRIVE_IDS } from '@/standin/drives';
 import type { EcuHost } from './ecuHost';
 
@@ -8,24 +9,12 @@ import type { EcuHost } from './ecuHost';
 const MOST_CHARACTERS = 2000;
 const AGAINST_RULES = 1008;
 
-const hands = z
-  .object({
-    key: z.boolean(),
-    starter: z.boolean(),
-    pedalPercent: z.number().min(0).max(100),
-    gear: z.number().int().min(0).max(8),
-    brake: z.number().min(0).max(1),
-    holdRpm: z.number().min(0).max(20_000).nullable(),
-    loadsA: z.number().min(0).max(200),
-    airC: z.number().min(-60).max(60).nullable(),
-  })
-  .partial();
-
 /** What hands at the stand-in say: first the pairing code, then what they do. */
 const said = z.union([
   z.strictObject({ pairing: z.string() }),
-  z.strictObject({ take: hands }),
+  z.strictObject({ take: handsSchema.partial() }),
   z.strictObject({ drive: z.enum(DRIVE_IDS as readonly [string, ...string[]]) }),
+  z.strictObject({ empties: z.literal('vessels') }),
   z.strictObject({ scale: z.literal([...TIME_SCALES]) }),
 ]);
 
@@ -52,6 +41,7 @@ export function standInLink({ bench, onSeen }: EcuHost): WSEvents {
       if (stopSeeing === null) socket.close(AGAINST_RULES, 'not paired');
       else if ('take' in what) bench.take(definedOf(what.take));
       else if ('drive' in what) bench.drive(what.drive as (typeof DRIVE_IDS)[number]);
+      else if ('empties' in what) bench.emptyVessels();
       else bench.scale(what.scale);
     },
     onClose() {

@@ -1,9 +1,11 @@
 import { CALIBRATION_VERSION } from '@/core/calibration';
-import { type ChannelId, channelsFor, type Frame } from '@/core/channel';
+import { type ChannelId, channelsFor, type Frame, REQUESTED_CHANNELS } from '@/core/channel';
+import type { WorkAsk, WorkRefusal } from '@/core/control';
 import { type CellValue, sectionSum } from '@/core/ecuImage';
 import type { Car } from '../car';
 import { type DriveId, DRIVES } from '../drives';
 import { type DriverMemory, isOver, scripted } from '../driving';
+import { instrumentsAtRest, readInstruments, type Readings } from '../instruments';
 import { type BoxRefusal, EcuBox, type Flash } from '../ecuBox';
 import { type CarSetup, type Driver, DRIVER_S, type Felt, VirtualCar } from '../virtualCar';
 import { byHand, type HandControls, HANDS_OFF } from './hand';
@@ -12,6 +14,10 @@ import { byHand, type HandControls, HANDS_OFF } from './hand';
 export interface LearnedImage {
   readonly ln: number[];
   readonly evidenceS: number[];
+}
+
+interface WorkRefused {
+  readonly refused: WorkRefusal;
 }
 
 /** The stand-in’s own program: it speaks of itself as of any engine computer. */
@@ -34,6 +40,8 @@ export class BenchCar {
     readonly memory: DriverMemory;
   } | null = null;
   private hadPower = false;
+  private readonly instruments = instrumentsAtRest();
+  private readonly seed: number;
 
   /**
    * @param flash what is stored in its engine computer.
@@ -42,14 +50,15 @@ export class BenchCar {
    * @throws {RangeError} where nothing that runs is stored.
    */
   constructor(
-    car: Car,
+    private readonly built: Car,
     setup: CarSetup,
     flash: Flash,
     learned: LearnedImage | null = null,
     onFlash: (flash: Flash) => void = () => undefined,
   ) {
     this.box = new EcuBox(flash, (program) => (this.car = this.car.reprogrammed(program)), onFlash);
-    this.car = new VirtualCar(this.box.program, car, setup);
+    this.car = new VirtualCar(this.box.program, built, setup);
+    this.seed = setup.seed;
     if (learned !== null) this.car.remember(learned);
   }
 
@@ -70,6 +79,25 @@ export class BenchCar {
   /** The drive under way; null while hands are on it. */
   get driving(): DriveId | null {
     return this.driven?.id ?? null;
+  }
+
+  /** What the instruments at it show now; those that lag come to it from reading to reading. */
+  get readings(): Readings {
+    const { car } = this;
+    const { handVacuumKpa, holdRpm } = car.controls;
+    const { plant, surroundings, frame, timing } = car;
+    const at = { car: this.built, plant, surroundings, frame, timing, handVacuumKpa, holdRpm };
+    return readInstruments(at, this.instruments, this.seed);
+  }
+
+  /** Empties the vessels and the can. */
+  emptyVessels(): void {
+    this.car.emptyVessels();
+  }
+
+  /** The pin functions whose parts somebody beside it hears and sees at work. */
+  get heard(): string[] {
+    return this.car.heard;
   }
 
   /** What hands want of it now. */
@@ -101,6 +129,12 @@ export class BenchCar {
     store: (): Promise<number> => this.box.store(),
     learned: (): LearnedImage | null => this.learned,
     forget: (cells: readonly number[] | null): void => this.car.forgetLearned(cells, false),
+    beginWork: (ask: WorkAsk): WorkRefused | null => {
+      const refused = this.car.beginWork(ask);
+      return refused === null ? null : { refused };
+    },
+    holdWork: (): void => this.car.holdWork(),
+    endWork: (): void => this.car.endWork(),
   };
 
   /** What its engine computer has learned; null where it learns nothing. It lasts over key off. */
@@ -113,6 +147,11 @@ export class BenchCar {
   get channels(): readonly ChannelId[] {
     const { knock, cylinders } = this.box.program;
     return channelsFor(knock === null ? 0 : cylinders);
+  }
+
+  /** What it sends besides to who asks: what arrives at the pins of its sensors. */
+  get requestedChannels(): readonly ChannelId[] {
+    return REQUESTED_CHANNELS;
   }
 
   /** A sum of everything that runs but the cells of its maps. */
@@ -160,7 +199,8 @@ export class BenchCar {
   private letGo(): void {
     const { key } = this.car.controls;
     this.driven = null;
-    this.hands = { ...HANDS_OFF, key, airC: this.hands.airC };
+    const { airC, regulatorTurns } = this.hands;
+    this.hands = { ...HANDS_OFF, key, airC, regulatorTurns };
     this.car.controls.clutch = 1;
     this.car.controls.gear = 0;
   }

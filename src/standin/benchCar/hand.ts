@@ -3,7 +3,16 @@ import type { Controls, Felt } from '../virtualCar';
 /** What is set by hand at the stand-in; the clutch follows by itself. */
 export type HandControls = Pick<
   Controls,
-  'key' | 'starter' | 'pedalPercent' | 'gear' | 'brake' | 'holdRpm' | 'loadsA'
+  | 'key'
+  | 'starter'
+  | 'pedalPercent'
+  | 'gear'
+  | 'brake'
+  | 'holdRpm'
+  | 'loadsA'
+  | 'railLifted'
+  | 'handVacuumKpa'
+  | 'regulatorTurns'
 > & {
   /** How cold it is outside, °C; null as it was when the car came. */
   readonly airC: number | null;
@@ -18,6 +27,9 @@ export const HANDS_OFF: HandControls = {
   brake: 0,
   holdRpm: null,
   loadsA: 0,
+  railLifted: false,
+  handVacuumKpa: null,
+  regulatorTurns: 0,
   airC: null,
 };
 
@@ -36,6 +48,9 @@ export function byHand(wanted: HandControls, controls: Controls, { speedRpm }: F
   controls.brake = wanted.brake;
   controls.holdRpm = wanted.holdRpm;
   controls.loadsA = wanted.loadsA;
+  controls.railLifted = wanted.railLifted;
+  controls.handVacuumKpa = wanted.handVacuumKpa;
+  controls.regulatorTurns = wanted.regulatorTurns;
   if (changes) controls.clutch = 0;
   controls.gear = wanted.gear;
   const way = wanted.pedalPercent - controls.pedalPercent;

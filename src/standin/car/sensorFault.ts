@@ -9,6 +9,7 @@ export const SENSOR_FAULTS = {
   noisy: { label: 'Noisy', size: 0.3 },
   offset: { label: 'Off by a voltage', size: 0.25 },
   slow: { label: 'Slow', size: 3 },
+  gap: { label: 'A gap in its track', size: 2.2 },
 } as const satisfies Record<string, { readonly label: string; readonly size: number }>;
 
 export type SensorFaultKind = keyof typeof SENSOR_FAULTS;

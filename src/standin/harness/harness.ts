@@ -5,10 +5,18 @@ import type { EcuProgram } from '@/core/program';
 import type { InputId } from '@/core/sensors';
 import { CYCLE_DEG, wrappedDeg } from '@/core/units';
 import type { Car } from '../car';
-import { boostValveDriven, idleValveDriven, isFed, pumpWiring, type PumpWiring } from './outputWiring';
+import { workTargets } from '@/core/ecu';
+import {
+  boostValveDriven,
+  idleValveDriven,
+  isFed,
+  outputThings,
+  pumpWiring,
+  type PumpWiring,
+} from './outputWiring';
 import { type PinSignal, signalsOf } from './signals';
 import { type Teeth, teethOf } from './teeth';
-import { isItself, thingAt } from './wiring';
+import { isItself, thingAt, thingAtOrOwn } from './wiring';
 
 /** Share of the current a coil needs below which its spark does not light the charge. */
 const WEAK_SPARK_SHARE = 0.55;
@@ -29,6 +37,9 @@ export interface Harness {
   /** Of each knock sensor, whether one hangs on the pin that is listened to. */
   readonly hearsKnock: readonly [boolean, boolean];
   readonly pump: PumpWiring;
+  /** Of each output of the program, what hangs on its pin; and of everything that can be worked at a standing engine. */
+  readonly outputThings: readonly (string | null)[];
+  readonly workThings: readonly (string | null)[];
   /** The idle valve hangs on the pin that opens it. */
   readonly drivesIdleValve: boolean;
   /** An output drives the valve of bypass or wastegate. */
@@ -58,6 +69,8 @@ export function harnessOf(program: EcuProgram, car: Car): Harness {
     signals: signalsOf(program, car),
     hearsKnock: [hears(program, car, 'knock'), hears(program, car, 'knockTwo')],
     pump: pumpWiring(program, car),
+    outputThings: outputThings(program, car),
+    workThings: workTargets(program).map((target) => thingAtOrOwn(program, car, target.function)),
     drivesIdleValve: idleValveDriven(program, car),
     drivesBoostValve: boostValveDriven(program, car),
     fed,

@@ -1,13 +1,18 @@
 import { outputFunction } from '@/core/pins';
 import type { EcuProgram } from '@/core/program';
 import type { Car } from '../car';
-import { isItself } from './wiring';
+import { isItself, thingAtOrOwn } from './wiring';
 
 /** Where the fuel pump’s current comes from: an output of the program, or always, where none is there for it. */
 export interface PumpWiring {
   /** Its place among the program’s outputs; null where none is the pump’s, and fuel is taken to be there. */
   readonly output: number | null;
   readonly connected: boolean;
+}
+
+/** Of each output of the program, the function whose part hangs on its pin: its own when all is right, null for nothing. */
+export function outputThings(program: EcuProgram, car: Car): (string | null)[] {
+  return program.outputs.map(({ id }) => thingAtOrOwn(program, car, outputFunction(id)));
 }
 
 /** What drives the fuel pump. */

@@ -69,6 +69,9 @@ export function sampleSignals(
   }
 }
 
+/** Half of what a gap takes of a track, V. */
+const GAP_V = 0.06;
+
 function faulty(
   { open, high }: PinSignal,
   fault: SensorFault,
@@ -92,6 +95,8 @@ function faulty(
       return sound + faultSize(fault);
     case 'noisy':
       return sound;
+    case 'gap':
+      return Math.abs(sound - faultSize(fault)) < GAP_V ? 0 : sound;
     case 'slow': {
       const before = state.lagged[i] as number;
       const sinceS = Math.max(0, timeS - (state.laggedS[i] as number));

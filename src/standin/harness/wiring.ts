@@ -11,6 +11,12 @@ export function thingAt({ pins }: EcuProgram, { loom }: Car, functionId: string)
   return pin === undefined ? null : (loom[pin] ?? null);
 }
 
+/** The same, taken as right where nothing is wired. */
+export function thingAtOrOwn(program: EcuProgram, car: Car, functionId: string): string | null {
+  const thing = thingAt(program, car, functionId);
+  return thing === undefined ? functionId : thing;
+}
+
 /** True where a function’s pin has its own part, or nothing is wired. */
 export function isItself(program: EcuProgram, car: Car, functionId: string): boolean {
   const thing = thingAt(program, car, functionId);

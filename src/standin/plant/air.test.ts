@@ -149,7 +149,8 @@ describe('one step by hand', () => {
   // 14.6 + 0.1·2960 + 20 mm² at 80.5 kPa into a manifold at 30 kPa, choked: for a microsecond that is what flows.
   test('an opening is stop, plate and idle path, and flows as the formula has it', () => {
     const state = plantAtRest(metal, place, 20, 13);
-    Object.assign(state, { boostKpa: 80.5, intakeC: 10, airFlowGPerS: 2 });
+    Object.assign(state, { boostKpa: 80.5, intakeC: 10 });
+    state.plateFlowGPerS[0] = 2;
     state.manifoldMg[0] = (state.manifoldMg[0] ?? 0) * (30 / place.barometricKpa);
     stepAir(metal, state, { share: 0.1, idleMm2: 20 }, 0, 1e-6);
     const flow = throttleFlowGPerS(14.6 + 296 + 20, 80.5, 283.15, 30);
@@ -160,7 +161,7 @@ describe('one step by hand', () => {
 
   test('the smoothed flow is all of it after its time constant or longer', () => {
     const state = plantAtRest(metal, place, 20, 13);
-    state.airFlowGPerS = 7;
+    state.plateFlowGPerS[0] = 7;
     stepAir(metal, state, { share: 0.1, idleMm2: 0 }, 0.5, 0.05);
     expect(state.airFlowGPerS).toBeCloseTo(state.totals.airInMg / 0.05 / 1000, 9);
   });

@@ -48,7 +48,8 @@ export function stepAir(
   if (dtS <= 0) return;
   // Volume swept in a second, over the volume it is drawn from, before the filling.
   const swept = ((metal.cylinderVolumeCm3 / 1000 / volumeL) * drawnShare) / dtS;
-  let flowing = 0;
+  const smoothed = Math.min(1, dtS / FLOW_S);
+  let allGPerS = 0;
   for (let i = 0; i < plates; i += 1) {
     const mass = state.manifoldMg[i] as number;
     const kpa = mass * kpaPerMg;
@@ -68,9 +69,12 @@ export function stepAir(
     state.manifoldMg[i] = after;
     state.drawnMg[i] = (state.drawnMg[i] as number) + out;
     state.totals.airInMg += entered;
-    flowing += entered;
+    const before = state.plateFlowGPerS[i] as number;
+    const through = before + (entered / dtS / 1000 - before) * smoothed;
+    state.plateFlowGPerS[i] = through;
+    allGPerS += through;
   }
-  state.airFlowGPerS += (flowing / dtS / 1000 - state.airFlowGPerS) * Math.min(1, dtS / FLOW_S);
+  state.airFlowGPerS = allGPerS;
 }
 
 /** How well the cylinders fill behind each plate now; it moves with speed and pressure, which a firing or two do not change much. */

@@ -9,7 +9,14 @@ const { place } = built;
 /** Hot petrol of 14.7 to 1 and 43 MJ/kg, in an engine with a bank a lambda sensor. */
 const metal: Metal = {
   ...built.metal,
-  fuel: { stoichiometricRatio: 14.7, heatingMjPerKg: 43, ethanolPercent: 0, octane: 98, coldExcess: 1 },
+  fuel: {
+    stoichiometricRatio: 14.7,
+    heatingMjPerKg: 43,
+    ethanolPercent: 0,
+    octane: 98,
+    densityGPerCm3: 0.745,
+    coldExcess: 1,
+  },
   exhaust: {
     ...built.metal.exhaust,
     lineMg: 1,

@@ -1,5 +1,9 @@
 import fc from 'fast-check';
-import { bandShare, heardKnockV, knockNoiseV, ringingShare } from './knock';
+import { demo, programOf } from '@tests/support/ventisca';
+import { carOf } from '../carOfDocument';
+import { bandShare, heardKnockV, knockNoiseV, knockOf, ringingShare } from './knock';
+
+const DOCUMENT = demo();
 
 const EAR = { startDeg: 12, lengthDeg: 55, bandHz: 6627, gain: 1 };
 const ENGINE = { ringsHz: 6627, valveNoise: 0 };
@@ -51,4 +55,48 @@ test('louder with more knock, never softer', () => {
       expect(at(some + more)).toBeGreaterThanOrEqual(at(some));
     }),
   );
+});
+
+// Cold by 60 K: 1 + 0.004 · 60 = 1.24; a firing 0.5 of the spread louder: 1 + 0.12 · 0.5 = 1.06.
+test('noise rises with cold, not with heat, and spreads from firing to firing', () => {
+  expect(knockNoiseV(4000, 20, 0, 0)).toBeCloseTo(0.92 * 1.24, 9);
+  expect(knockNoiseV(4000, 110, 0, 0)).toBeCloseTo(0.92, 9);
+  expect(knockNoiseV(4000, 80, 0, 0.5)).toBeCloseTo(0.92 * 1.06, 9);
+  expect(knockNoiseV(4000, 80, 0.5, 0.5)).toBeCloseTo(0.92 * 1.06 + 0.9, 9);
+});
+
+// Valves that close are louder by half of what the firing is: 0.8 · (1 + 0.5 / 2) = 1.0, at 72° itself too.
+test('valves that close spread too', () => {
+  const loud = { ...ENGINE, valveNoise: 0.8 };
+  const ear = { ...EAR, startDeg: 72, lengthDeg: 55 };
+  expect(heardKnockV(4000, 80, 0, 0.5, ear, loud)).toBeCloseTo(0.92 * 1.06 * (1.32 + 1), 9);
+});
+
+describe('knock of a charge', () => {
+  const metal = carOf(DOCUMENT, programOf(DOCUMENT)).engine;
+  const volume = metal.cylinderVolumeCm3;
+  /** Air that fills the cylinder at 20 °C to so much, mg: p·V / (R·T). */
+  const airAt = (kpa: number) => (kpa * volume) / (0.287055 * 293.15);
+  const at = (kpa: number, sparkDeg: number, speedRpm: number, octane = metal.fuel.octane) =>
+    knockOf({ ...metal, fuel: { ...metal.fuel, octane } }, airAt(kpa), 20, sparkDeg, speedRpm, 1);
+
+  test('there is none at little load, at a standstill, or with time enough to burn', () => {
+    expect(at(44.9, 80, 1500, 40)).toBe(0);
+    expect(at(45.2, 80, 1500, 40)).toBeGreaterThan(0);
+    expect(at(150, 80, 0, 40)).toBe(0);
+    expect(at(100, 0, 6000, 110)).toBe(0);
+  });
+
+  // What it has of time is to what it needs as (1 + knock): a fuel of other octane needs (other / one)^3.402 times as long.
+  test('by octane as the law says', () => {
+    const [one, other] = [at(170, 45, 1500, 80), at(170, 45, 1500, 70)];
+    expect(one).toBeGreaterThan(0);
+    expect((1 + other) / (1 + one)).toBeCloseTo((80 / 70) ** 3.402, 6);
+  });
+
+  // The time it has falls as speed rises; at best spark, which moves with speed, so at a rise that is at its end either way.
+  test('by speed as time passes', () => {
+    const [slow, fast] = [at(250, 90, 1500, 60), at(250, 90, 3000, 60)];
+    expect((1 + slow) / (1 + fast)).toBeCloseTo(2, 6);
+  });
 });

@@ -33,5 +33,6 @@ export {
   type PlantState,
   REST_DEG,
 } from './plantState';
+export { KPA_EACH_TURN, type Rig } from './rig';
 export { soakedAirC } from './soak';
 export { inject, type Opening, railGaugeKpa, stepSupply } from './supply';

@@ -48,6 +48,8 @@ export interface FuelInTank {
   readonly heatingMjPerKg: number;
   readonly ethanolPercent: number;
   readonly octane: number;
+  /** At 15 °C, g/cm³. */
+  readonly densityGPerCm3: number;
   /** How much harder than petrol it evaporates in the cold: heat of evaporation for each mass of air, against petrol’s. */
   readonly coldExcess: number;
 }

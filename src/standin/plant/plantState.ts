@@ -4,6 +4,7 @@ import { lookUpMap } from '@/core/numeric';
 import { CYCLE_DEG, ZERO_CELSIUS_K } from '@/core/units';
 import { copiedLine, type LambdaLine, lambdaLineAtRest } from './exhaust';
 import { type Metal, plateOf, type Surroundings } from './metal';
+import { copiedRig, type Rig, rigAtRest } from './rig';
 import { oilFactorOf, soakedAirC, soakedRailC } from './soak';
 
 /** Where the crank rests, ° after the firing TDC of cylinder 1. */
@@ -29,8 +30,9 @@ export interface PlantState {
   /** Air at the plates, and in the manifold and the cylinders, °C. */
   intakeC: number;
   chargeC: number;
-  /** Air through the plates, smoothed over some events, g/s. */
+  /** Air through all plates and through each, smoothed over some events, g/s. */
   airFlowGPerS: number;
+  plateFlowGPerS: Float64Array;
   backKpa: number;
   /** Torque that a belt charger takes, N·m. */
   chargerNm: number;
@@ -76,6 +78,7 @@ export interface PlantState {
   /** The clutch holds: engine and wheels turn as one. */
   locked: boolean;
 
+  rig: Rig;
   totals: Totals;
 }
 
@@ -85,7 +88,7 @@ export interface Totals {
   airDrawnMg: number;
   injectedMg: number;
   burnedMg: number;
-  /** Blown through, washed out, passed unburned. */
+  /** Blown through, washed out, passed unburned, caught in vessels. */
   lostMg: number;
   /** Heat of what burned, J. */
   heatJ: number;
@@ -166,6 +169,7 @@ export function plantAtRest(
     intakeC: standingC,
     chargeC,
     airFlowGPerS: 0,
+    plateFlowGPerS: new Float64Array(plates),
     backKpa: barometricKpa,
     chargerNm: 0,
     filmMg: each(),
@@ -189,6 +193,7 @@ export function plantAtRest(
     knockNoiseV: 0,
     vehicleMPerS: 0,
     locked: false,
+    rig: rigAtRest(cylinders),
     totals: { ...NOTHING },
   };
 }
@@ -215,12 +220,14 @@ export function copiedPlant(state: PlantState): PlantState {
     manifoldMg: state.manifoldMg.slice(),
     drawnMg: state.drawnMg.slice(),
     fillingPercent: state.fillingPercent.slice(),
+    plateFlowGPerS: state.plateFlowGPerS.slice(),
     filmMg: state.filmMg.slice(),
     waitingMg: state.waitingMg.slice(),
     plugWetness: state.plugWetness.slice(),
     filmAtS: state.filmAtS.slice(),
     knock: state.knock.slice(),
     lambda: state.lambda.map(copiedLine),
+    rig: copiedRig(state.rig),
     totals: { ...state.totals },
   };
 }

@@ -10,6 +10,7 @@ import { CYCLE_S_AT_1_RPM } from '@/core/units';
 import { sprayed } from './evaporation';
 import type { Metal, Surroundings } from './metal';
 import { manifoldKpa, type PlantState } from './plantState';
+import { KPA_EACH_TURN } from './rig';
 import { soakedRailC } from './soak';
 
 /** What the engine computer opens for one cylinder’s cycle. */
@@ -28,6 +29,8 @@ const PUMP_V = 13.5;
 /** How fast an idle pump brings the pressure up from nothing, and how fast it leaks away, s. */
 const RISE_S = 0.35;
 const LEAK_S = 20;
+/** From this share of its pressure on the regulator lets fuel back. */
+const FULL_RAIL = 0.97;
 /** Fuel that the rail gives between full pressure and none, for each cylinder, mg: what its walls and hoses yield. */
 const YIELD_MG = 120;
 
@@ -46,10 +49,13 @@ export function liquidShare(railC: number): number {
 
 /** Fuel pressure across the injectors now, kPa. */
 export function acrossKpa(metal: Metal, state: PlantState, { barometricKpa }: Surroundings): number {
-  const { regulator, railGaugeKpa } = metal.injector;
-  return (
-    state.railShare * pressureAcrossKpa(regulator, railGaugeKpa, barometricKpa, manifoldKpa(metal, state))
-  );
+  const { regulator, railGaugeKpa: asBuiltKpa } = metal.injector;
+  const { regulatorLineKpa, regulatorTurns } = state.rig;
+  const manifold = manifoldKpa(metal, state);
+  const heldKpa = asBuiltKpa + KPA_EACH_TURN * regulatorTurns;
+  // Where a hand pump holds its line, one that follows the manifold follows the pump.
+  const pumpedKpa = regulator === 'manifold' && regulatorLineKpa !== null ? regulatorLineKpa - manifold : 0;
+  return state.railShare * (pressureAcrossKpa(regulator, heldKpa, barometricKpa, manifold) + pumpedKpa);
 }
 
 /** True fuel pressure against the air outside, kPa. */
@@ -85,6 +91,11 @@ export function inject(
   }
   state.takenMg += mg;
   state.totals.injectedMg += mg;
+  if (state.rig.railLifted) {
+    state.rig.caughtMg[cylinder - 1] = (state.rig.caughtMg[cylinder - 1] as number) + mg;
+    state.totals.lostMg += mg;
+    return mg;
+  }
   state.totals.lostMg += mg * lostShare;
   sprayed(metal, state, cylinder, mg * (1 - lostShare));
   return mg;
@@ -113,4 +124,6 @@ export function stepSupply(
   const balance = (comesMg - takenMg) / yieldMg;
   const next = state.railShare + Math.min(rising, Math.max(balance, -state.railShare));
   state.railShare = Math.min(1, Math.max(0, next));
+  // What the regulator does not let into the rail goes back to the tank.
+  if (state.railShare > FULL_RAIL) state.rig.returnedMg += Math.max(0, comesMg - takenMg);
 }

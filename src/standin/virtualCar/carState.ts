@@ -23,6 +23,8 @@ export interface CarState {
   sampling: SamplingState;
   sensorFaults: SensorFaults;
   primed: boolean;
+  /** What was pulsed last at a standing engine, and when, s; null for nothing. */
+  clicked: { readonly thing: string; readonly atS: number } | null;
   pumpOn: boolean;
   fanOn: boolean;
   idleValvePercent: number;
@@ -90,6 +92,7 @@ export function carAtRest(
     sampling: samplingAtRest(program.inputs.length, setup.seed),
     sensorFaults,
     primed: false,
+    clicked: null,
     pumpOn: false,
     fanOn: false,
     idleValvePercent: 0,

@@ -21,7 +21,7 @@ describe('a car as text', () => {
     expect(() => carOfText('{}')).toThrow(/no car’s state/);
     expect(() => carOfText('{"format":"lumbre-car","version":1}')).toThrow(/no car’s state/);
     expect(() => carOfText('{"format":"other","version":1,"state":{}}')).toThrow(/no car’s state/);
-    expect(() => carOfText('{"format":"lumbre-car","version":1,"state":{}}')).toThrow(/version 1, not 2/);
+    expect(() => carOfText('{"format":"lumbre-car","version":1,"state":{}}')).toThrow(/version 1, not 3/);
     expect(() => carOfText('not')).toThrow(SyntaxError);
   });
 });

@@ -2,7 +2,7 @@ import type { CarState } from './carState';
 
 /** Marks the text of a car, and the version of its shape: raised when a state means something else. */
 const MARK = 'lumbre-car';
-const VERSION = 2;
+const VERSION = 3;
 
 /** How numbers that JSON does not know, and typed arrays, are written. */
 const NOT_NUMBERS: readonly (readonly [string, number])[] = [

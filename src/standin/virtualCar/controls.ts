@@ -24,6 +24,12 @@ export interface Controls {
   wastegateStuck: boolean;
   /** Lamps, heaters and what else is switched on, A. */
   loadsA: number;
+  /** The injectors hang over measuring vessels. */
+  railLifted: boolean;
+  /** A hand vacuum pump on the regulator’s line, kPa under the air outside; null with its hose on. */
+  handVacuumKpa: number | null;
+  /** Turns of the regulator’s screw. */
+  regulatorTurns: number;
 }
 
 /** What a driver hears and sees without an instrument. */
@@ -48,5 +54,8 @@ export function controlsAtRest(): Controls {
     unplugged: null,
     wastegateStuck: false,
     loadsA: 0,
+    railLifted: false,
+    handVacuumKpa: null,
+    regulatorTurns: 0,
   };
 }

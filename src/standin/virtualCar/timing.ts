@@ -1,4 +1,4 @@
-import { believedDeg, type Decoder, type DecoderState, SYNC } from '@/core/decoding';
+import { type Decoder, type DecoderState, sparkedDeg, SYNC } from '@/core/decoding';
 import type { FiringEvent } from '@/core/engine';
 import { CYCLE_DEG } from '@/core/units';
 import type { Timing } from './carState';
@@ -11,7 +11,7 @@ export function timingOf(
   { angleDeg }: FiringEvent,
   out: { -readonly [Part in keyof Timing]: Timing[Part] },
 ): Timing {
-  const earlyDeg = nearest(believedDeg(decoder, state, timeS) - angleDeg, CYCLE_DEG);
+  const earlyDeg = nearest(sparkedDeg(decoder, state, timeS) - angleDeg, CYCLE_DEG);
   if (state.sync === SYNC.cycle) {
     out.earlyDeg = nearest(earlyDeg, CYCLE_DEG / 2);
     out.reversed = Math.abs(earlyDeg - out.earlyDeg) > 1;

@@ -152,8 +152,8 @@ describe('a run', () => {
 
   test('a text that is no car’s, or of another version, is refused by name', () => {
     expect(() => carOfText('{"format":"something"}')).toThrow(/no car’s state/);
-    const text = carText(virtualCar().snapshot()).replace('"version":2', '"version":7');
-    expect(() => carOfText(text)).toThrow(/version 7, not 2/);
+    const text = carText(virtualCar().snapshot()).replace('"version":3', '"version":7');
+    expect(() => carOfText(text)).toThrow(/version 7, not 3/);
   });
 
   test('a snapshot shares nothing with the car', () => {

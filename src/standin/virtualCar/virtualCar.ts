@@ -19,7 +19,17 @@ import {
   sparkWithheld,
   triggerDecoder,
 } from '@/core/ecu';
-import { forgetLearned, knockSensorOf, type LearnedState, type SpeedLimitState } from '@/core/control';
+import {
+  beginWork,
+  endWork,
+  forgetLearned,
+  holdWork,
+  knockSensorOf,
+  type LearnedState,
+  type SpeedLimitState,
+  type WorkAsk,
+  type WorkRefusal,
+} from '@/core/control';
 import { lookUpCurve } from '@/core/numeric';
 import type { EcuProgram } from '@/core/program';
 import { type RandomGenerator, xoroshiro128plus } from 'pure-rand';
@@ -69,6 +79,7 @@ import type { CarEvent } from './event';
 import { loadsA, stepPower } from './power';
 import { exposeNow, exposeSlow, type Senses, sensesOf } from './senses';
 import { timingOf } from './timing';
+import { type DrivenParts, drivenParts, heardNow, isDriven, pulseWorked } from './worked';
 import { passEdges, sendEdges, type Turned } from './toothClock';
 
 /** Length of a step, s. */
@@ -110,6 +121,7 @@ export class VirtualCar {
   private readonly intervals: readonly number[];
   private readonly lead: number;
   private readonly out: EcuOut;
+  private readonly parts: DrivenParts;
   private readonly stepS: number;
   private readonly slowSteps: number;
   private readonly outputSteps: number;
@@ -145,6 +157,7 @@ export class VirtualCar {
     this.intervals = intervalsDeg(this.metal);
     this.lead = injectionLead(this.metal.cylinders);
     this.out = ecuOut(program);
+    this.parts = drivenParts(program);
     this.stepS = setup.stepS ?? STEP_S;
     this.slowSteps = Math.round(SLOW_S / this.stepS);
     this.outputSteps = Math.round(OUTPUTS_S / this.stepS);
@@ -233,6 +246,32 @@ export class VirtualCar {
   /** How often it withheld fuel and spark, and from whom; read only. */
   get limited(): Readonly<SpeedLimitState> {
     return this.state.ecu.limits;
+  }
+
+  /** Empties the vessels under the injectors, and the can under the return hose. */
+  emptyVessels(): void {
+    const { rig } = this.state.plant;
+    rig.caughtMg.fill(0);
+    rig.returnedMg = 0;
+  }
+
+  /** What somebody beside it hears and sees at work: the pin functions whose parts act now. */
+  get heard(): string[] {
+    return heardNow(this.harness, this.out, this.state);
+  }
+
+  /** Has the engine computer work something at the standing engine. @returns why not, where it does not. */
+  beginWork(ask: WorkAsk): WorkRefusal | null {
+    return beginWork(this.out.workable, this.state.ecu.work, this.frame, ask);
+  }
+
+  /** Somebody still holds it. */
+  holdWork(): void {
+    holdWork(this.state.ecu.work, this.frame);
+  }
+
+  endWork(): void {
+    endWork(this.state.ecu.work);
   }
 
   /** Whether the engine computer has power, and how often it lost it with the key on. */
@@ -356,6 +395,7 @@ export class VirtualCar {
     const { state, metal, controls, setup, program, plate } = this;
     const { plant, surroundings } = state;
     stepPower(program, state);
+    this.followRig();
     const { unplugged } = controls;
     if (unplugged !== null && state.sensorFaults[unplugged]?.kind !== 'unplugged') {
       state.sensorFaults = { ...state.sensorFaults, [unplugged]: { kind: 'unplugged' } };
@@ -387,6 +427,16 @@ export class VirtualCar {
     }
   }
 
+  /** What hands have done to the car for a test. */
+  private followRig(): void {
+    const { controls, surroundings } = this.state;
+    const { rig } = this.state.plant;
+    const { handVacuumKpa } = controls;
+    rig.railLifted = controls.railLifted;
+    rig.regulatorTurns = controls.regulatorTurns;
+    rig.regulatorLineKpa = handVacuumKpa === null ? null : surroundings.barometricKpa - handVacuumKpa;
+  }
+
   /** The outputs’ step, and what pump, fan and idle valve make of it; the prime pulse when it is time. */
   private stepOutputs(): void {
     const { harness, out, program, state, frame } = this;
@@ -398,16 +448,23 @@ export class VirtualCar {
     const slow = state.steps % this.slowInputSteps === 0 || sinceS < OUTPUTS_S - this.stepS / 2;
     this.expose(slow ? out.inputs.slow : out.inputs.outputs);
     outputStep(program, state.ecu, this.senses.signals, frame, out, slow);
-    const { output, connected } = harness.pump;
-    state.pumpOn = output === null || (connected && out.outputs[output]?.on === true);
-    state.fanOn = program.outputs.some(({ purpose }, i) => purpose === 'fan' && out.outputs[i]?.on === true);
-    const valve = program.idleAir === 'valve' && harness.drivesIdleValve;
-    state.idleValvePercent = valve ? out.idling.openingPercent : 0;
+    const { parts } = this;
+    state.pumpOn = parts.pump === null || isDriven(harness, out, parts.pump);
+    state.fanOn = parts.fans.some((fan) => isDriven(harness, out, fan));
+    state.idleValvePercent = this.idleValvePercent();
+    if (out.working.pulsed >= 0) pulseWorked(harness, parts, out, this.metal, state);
     state.boostValvePercent = harness.drivesBoostValve ? out.boosting.dutyPercent : 0;
     if (!state.primed && sinceS >= PRIME_AFTER_S - this.stepS / 2) {
       state.primed = true;
       if (state.plant.speedRpm === 0) this.prime();
     }
+  }
+
+  private idleValvePercent(): number {
+    const { program, harness, out, parts } = this;
+    const worked = harness.outputThings[out.working.output] ?? null;
+    if (worked !== null && worked === parts.idleValve) return out.working.dutyPercent;
+    return program.idleAir === 'valve' && harness.drivesIdleValve ? out.idling.openingPercent : 0;
   }
 
   private expose(inputs: number): void {

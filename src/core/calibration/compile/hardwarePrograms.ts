@@ -21,6 +21,7 @@ export function hardwarePrograms(
   | 'firing'
   | 'trigger'
   | 'pickups'
+  | 'crankDelayS'
   | 'injection'
   | 'ignition'
   | 'inputs'
@@ -33,6 +34,7 @@ export function hardwarePrograms(
     firing: firingOf(document),
     trigger: wheelOf(document),
     pickups: pickupsOf(document),
+    crankDelayS: (baseValue(document, 'trigger.sensorDelay') ?? 0) / 1000,
     injection: injection(document),
     ignition: ignition(document),
     inputs: inputPrograms(document),

@@ -50,6 +50,7 @@ export function inputPrograms(document: Calibration): InputProgram[] {
       {
         id,
         place: AT[INPUTS[id].channel],
+        signalPlace: voltsPlace(id),
         curve,
         fault: faultOf(document, id),
         fallback: fallbackOf(document, id),
@@ -57,6 +58,11 @@ export function inputPrograms(document: Calibration): InputProgram[] {
       },
     ];
   });
+}
+
+function voltsPlace(id: InputId): number | null {
+  const info = INPUTS[id];
+  return 'volts' in info ? AT[info.volts] : null;
 }
 
 function isOptional(id: InputId): boolean {

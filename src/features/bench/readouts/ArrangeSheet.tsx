@@ -1,6 +1,13 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { CHANNEL_IDS, type ChannelId, type ChannelInfo, channelQuantity, CHANNELS } from '@/core/channel';
+import {
+  type ChannelId,
+  type ChannelInfo,
+  channelQuantity,
+  CHANNELS,
+  channelsFor,
+  MOST_CYLINDERS,
+} from '@/core/channel';
 import { unitOf } from '@/core/units';
 import { Button } from '@/ui/button/Button';
 import { IconButton } from '@/ui/button/IconButton';
@@ -144,7 +151,7 @@ function Limit({ label, placeholder, value, onChange }: LimitProps) {
 function Add({ set, onAdd }: { set: readonly Readout[]; onAdd: (channel: ChannelId) => void }) {
   const [text, setText] = useState('');
   const wanted = text.trim().toLowerCase();
-  const found = CHANNEL_IDS.filter(
+  const found = channelsFor(MOST_CYLINDERS).filter(
     (id) => !set.some(({ channel }) => channel === id) && CHANNELS[id].label.toLowerCase().includes(wanted),
   );
   return (

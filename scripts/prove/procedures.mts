@@ -1,0 +1,61 @@
+import {
+  HONEST,
+  judgeCoolant,
+  type Judged,
+  judgeFlow,
+  judgeHonest,
+  judgePressure,
+  judgeThrottle,
+  judgeTiming,
+  judgeWiring,
+} from '@tests/support/procedureTruths';
+import { type Demo, DEMOS, say } from './report.mts';
+
+const SEEDS = 20;
+
+/** What each has to come to: its name, how far it may be off, and in what. */
+const ASKED = [
+  ['throttle ends', judgeThrottle, 10, 'mV'],
+  ['fuel pressure and regulator', judgePressure, 3, 'kPa'],
+  ['two parts in each other’s place', judgeWiring, 0, 'pins'],
+  ['one injector blocked', judgeFlow, 3, '% of flow'],
+  ['coolant sensor of another curve', judgeCoolant, 0.001, 'of its resistance'],
+] as const satisfies readonly (readonly [string, (id: Demo, seed: number) => Judged, number, string])[];
+
+/** Every procedure with the engine off, in cars whose truths a seed draws; and what is planted, said. */
+export function proveProcedures(firstSeed: number): void {
+  const seeds = Array.from({ length: SEEDS }, (_, i) => firstSeed + i);
+  for (const id of DEMOS) {
+    for (const [name, judge, most, unit] of ASKED) {
+      const all = seeds.map((seed) => ({ seed, ...judge(id, seed) }));
+      const worst = all.reduce((a, b) => (b.off > a.off ? b : a));
+      const wrong = all.filter(({ isRight }) => !isRight);
+      const words = `${id}, ${name}: off by ${worst.off.toFixed(2)} ${unit} at worst (seed ${worst.seed}), of ${most} asked`;
+      say(worst.off <= most && wrong.length === 0, words);
+      for (const { seed, said } of wrong.slice(0, 2)) console.log(`         seed ${seed}: ${said}`);
+    }
+    const timing = seeds.map((seed) => ({ seed, ...judgeTiming(id, seed) }));
+    const worst = timing.reduce((a, b) => (b.off > a.off ? b : a));
+    const errors = Math.max(
+      ...timing.map(({ offsetErrors, delayErrors }) => Math.max(offsetErrors, delayErrors)),
+    );
+    say(
+      worst.off <= 0.6 && errors <= 2 && timing.every(({ isRight }) => isRight),
+      `${id}, base timing: ${worst.off.toFixed(2)}° off at the highest speed at worst (seed ${worst.seed}), of 0.6 asked; offset and delay within ${errors.toFixed(1)} of their standard errors`,
+    );
+    const honest = HONEST.flatMap((which) =>
+      seeds.map((seed) => ({
+        seed,
+        what: `${which.procedure}, ${which.what}`,
+        ...judgeHonest(id, seed, which),
+      })),
+    );
+    const wrong = honest.filter(({ isRight }) => !isRight);
+    say(
+      wrong.length === 0,
+      `${id}: ${honest.length - wrong.length} of ${honest.length} planted faults fail and are said`,
+    );
+    for (const { seed, what, said } of wrong.slice(0, 4))
+      console.log(`         ${what}, seed ${seed}: ${said}`);
+  }
+}

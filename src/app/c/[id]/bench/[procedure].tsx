@@ -1,0 +1,1 @@
+export { ProcedureScreen as default } from '@/features/bench/procedures/ProcedureScreen';

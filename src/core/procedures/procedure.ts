@@ -1,0 +1,152 @@
+import type { Calibration } from '../calibration';
+import type { ChannelId } from '../channel';
+import type { Remedy } from '../checks';
+import type { WorkAsk } from '../control';
+import type { EcuProgram } from '../program';
+import type { QuantityId } from '../units';
+
+/** What a channel gave while it was captured. */
+export interface Captured {
+  /** Mean of its middle three fifths: what a spike or two do not move. */
+  readonly mean: number;
+  /** Standard deviation of all of it. */
+  readonly spread: number;
+  readonly least: number;
+  readonly most: number;
+  readonly count: number;
+}
+
+/** What one step has brought. */
+export type Answer =
+  | { readonly kind: 'gone' }
+  | { readonly kind: 'choice'; readonly id: string }
+  /** In the base unit of its quantity; null where it was left out. */
+  | {
+      readonly kind: 'number';
+      readonly value: number | null;
+      /** What channels said when it was read. */
+      readonly beside?: Readonly<Partial<Record<ChannelId, number>>>;
+    }
+  | { readonly kind: 'captured'; readonly channels: Readonly<Partial<Record<ChannelId, Captured>>> }
+  /** Samples of each channel, one after the other, so far apart, s. */
+  | {
+      readonly kind: 'traced';
+      readonly eachS: number;
+      readonly channels: Readonly<Partial<Record<ChannelId, readonly number[]>>>;
+    };
+
+/** Answers by the id of their step. */
+export type Answers = Readonly<Record<string, Answer>>;
+
+/** What a step takes before it goes on. */
+export type Takes =
+  | { readonly kind: 'go'; readonly label: string }
+  | { readonly kind: 'choice'; readonly options: readonly { readonly id: string; readonly label: string }[] }
+  | {
+      readonly kind: 'number';
+      readonly label: string;
+      readonly quantity: QuantityId;
+      readonly unit: string;
+      readonly min: number;
+      readonly max: number;
+      readonly decimals: number;
+      /** What it is read on, where a stand-in has one: its id, and which of its readings. */
+      readonly instrument?: { readonly id: string; readonly place: number };
+      /** Channels that are looked at when it is read. */
+      readonly beside?: readonly ChannelId[];
+      /** May be left out, with what that costs. */
+      readonly without?: string;
+    }
+  | {
+      readonly kind: 'capture';
+      readonly channels: readonly ChannelId[];
+      readonly forS: number;
+      /** A channel that has to stand still meanwhile, within so much either way. */
+      readonly still?: { readonly channel: ChannelId; readonly within: number };
+      /** Channels that have to be read by then. */
+      readonly known?: readonly ChannelId[];
+    }
+  | { readonly kind: 'trace'; readonly channels: readonly ChannelId[]; readonly forS: number };
+
+/** What acts on the engine while a step is looked at; ended when the step is left, whichever way. */
+export interface StepWork {
+  readonly ask: WorkAsk;
+  /** What a button says that begins it: "Run the pump". */
+  readonly label: string;
+  /** It goes on without a finger on it: both hands are at the engine. */
+  readonly latched: boolean;
+}
+
+/** One page of a procedure. */
+export interface Step {
+  readonly id: string;
+  /** What to do, in a few words. */
+  readonly title: string;
+  /** What to do at the engine, and what to look at. */
+  readonly words: readonly string[];
+  /** What is seen of it live. */
+  readonly shows: readonly ChannelId[];
+  /** What is expected, where there is something to expect. */
+  readonly expects: string | null;
+  readonly work: StepWork | null;
+  readonly takes: Takes;
+}
+
+/** What a procedure knows while it runs. */
+export interface ProcedureAt {
+  readonly document: Calibration;
+  readonly program: EcuProgram;
+  readonly answers: Answers;
+}
+
+/** One thing that was found. */
+export interface Found {
+  readonly tone: 'good' | 'error' | 'warning' | 'plain';
+  readonly text: string;
+}
+
+/** How a procedure ended: what was found, and what would put it right in the calibration. */
+export interface Outcome {
+  readonly found: readonly Found[];
+  readonly remedy: Remedy | null;
+}
+
+/**
+ * A guided path at the engine that measures, decides and explains. Steps follow from what was answered so far, so that a path may
+ * fork; the next one is the first without an answer, and with none left it is decided.
+ */
+export interface Procedure {
+  readonly id: string;
+  readonly title: string;
+  readonly what: string;
+  readonly minutes: number;
+  /** Why it cannot be done with this calibration; null where it can. */
+  readonly missing: (at: ProcedureAt) => string | null;
+  readonly steps: (at: ProcedureAt) => readonly Step[];
+  readonly decide: (at: ProcedureAt) => Outcome;
+}
+
+/** The step that comes next, and its place; null where everything is answered. */
+export function nextStep(
+  procedure: Procedure,
+  at: ProcedureAt,
+): { readonly step: Step; readonly place: number } | null {
+  const steps = procedure.steps(at);
+  const place = steps.findIndex(({ id }) => at.answers[id] === undefined);
+  const step = steps[place];
+  return step === undefined ? null : { step, place };
+}
+
+/** Answers without the last one given, and what was answered after it. */
+export function withoutLast(procedure: Procedure, at: ProcedureAt): Answers {
+  const answered = procedure.steps(at).filter(({ id }) => at.answers[id] !== undefined);
+  const last = answered.at(-1)?.id;
+  return Object.fromEntries(Object.entries(at.answers).filter(([id]) => id !== last));
+}
+
+/** Passed, failed, or neither: something is left open. What would change the calibration has not passed with it. */
+export function verdictOf({ found, remedy }: Outcome): 'passed' | 'failed' | 'open' {
+  if (found.some(({ tone }) => tone === 'error')) return 'failed';
+  const open = remedy !== null || found.length === 0 || found.some(({ tone }) => tone === 'warning');
+  return open ? 'open' : 'passed';
+}

@@ -1,0 +1,22 @@
+import { baseTiming } from './entries/baseTiming';
+import { fuelPressure } from './entries/fuelPressure';
+import { injectorFlow } from './entries/injectorFlow';
+import { outputs } from './entries/outputs';
+import { sensors } from './entries/sensors';
+import { throttleRange } from './entries/throttleRange';
+import type { Procedure } from './procedure';
+
+/** Every procedure, in the order they are done. */
+export const PROCEDURES = [
+  sensors,
+  throttleRange,
+  fuelPressure,
+  outputs,
+  injectorFlow,
+  baseTiming,
+] as const satisfies readonly Procedure[];
+
+/** A procedure by its id; null where there is none. */
+export function procedureById(id: string): Procedure | null {
+  return PROCEDURES.find((procedure) => procedure.id === id) ?? null;
+}

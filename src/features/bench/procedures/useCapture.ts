@@ -1,0 +1,60 @@
+import { useEffect, useRef, useState } from 'react';
+import { AT, type ChannelId, CHANNELS, read } from '@/core/channel';
+import { type Answer, capturedAnswer, type CaptureFault, type Takes } from '@/core/procedures';
+import { inSentence } from '@/core/units';
+import { LIVE_RATE_HZ } from '@/data/ecu/ecuSession';
+import { onEverySample } from '@/data/ecu/liveFrame';
+
+type Looks = Extract<Takes, { kind: 'capture' | 'trace' }>;
+
+/** A step that looks at channels for a while. */
+export interface Capture {
+  /** How much of it is over; null while nothing is captured. */
+  readonly share: number | null;
+  /** Why what was captured is not taken, and what to do. */
+  readonly fault: string | null;
+  readonly begin: () => void;
+}
+
+/** Looks at channels by the engine computer’s own clock, and hands on what they gave. */
+export function useCapture(takes: Looks, onAnswer: (answer: Answer) => void): Capture {
+  const [share, setShare] = useState<number | null>(null);
+  const [fault, setFault] = useState<string | null>(null);
+  const stop = useRef<() => void>(() => undefined);
+  useEffect(() => () => stop.current(), []);
+  const begin = () => {
+    stop.current();
+    setFault(null);
+    setShare(0);
+    const samples: Partial<Record<ChannelId, number[]>> = {};
+    let [fromS, told] = [NaN, 0];
+    stop.current = onEverySample((frame) => {
+      const timeS = read(frame, AT.time);
+      if (Number.isNaN(fromS)) fromS = timeS;
+      for (const id of takes.channels) (samples[id] ??= []).push(read(frame, AT[id]));
+      const now = (timeS - fromS) / takes.forS;
+      if (now < 1) {
+        if (now - told >= SHOWN_EACH) setShare((told = now));
+        return;
+      }
+      stop.current();
+      setShare(null);
+      const taken = capturedAnswer(takes, samples, 1 / LIVE_RATE_HZ);
+      if ('answer' in taken) onAnswer(taken.answer);
+      else setFault(faultWords(taken.fault));
+    });
+  };
+  return { share, fault, begin };
+}
+
+/** Progress is drawn in such steps. */
+const SHOWN_EACH = 0.1;
+
+function faultWords(fault: CaptureFault): string {
+  if (fault.kind === 'nothing')
+    return 'Nothing came: these sensors are not sent. Look at the link, then capture again.';
+  const name = inSentence(CHANNELS[fault.channel].label);
+  return fault.kind === 'moved'
+    ? `It moved while it was captured (${name}). Hold it still, then capture again.`
+    : `There was nothing to read of ${name} yet. Wait a little, then capture again.`;
+}

@@ -1,0 +1,361 @@
+import { baseValue, type Calibration } from '@/core/calibration';
+import { putRemedy } from '@/core/checks';
+import { frameOf } from '@/core/channel';
+import { inverseOf, lookUpStraightOn } from '@/core/numeric';
+import { type Outcome, type Procedure, procedureById, verdictOf } from '@/core/procedures';
+import type { EcuProgram } from '@/core/program';
+import { GENERIC_THERMISTORS } from '@/core/sensors';
+import type { BenchCar } from '@/standin/benchCar';
+import type { Car, SensorFaults } from '@/standin/car';
+import { carOf } from '@/standin/carOfDocument';
+import { planted } from '@/standin/planted';
+import { rewiredCar } from './car';
+import { benchOf, type Builder, type Place, ran } from './procedureRun';
+import { demo, programOf } from './ventisca';
+
+const MEASURED = { kind: 'measured', date: '2026-11-28' } as const;
+
+/** A procedure that there is. */
+export function procedureOf(id: string): Procedure {
+  const found = procedureById(id);
+  if (found === null) throw new Error(`No procedure ${id}`);
+  return found;
+}
+
+/** A demo’s calibration, in a car of which each seed is another. */
+export function describedDemo(
+  id: 'ventisca' | 'pardela',
+  change: (document: Calibration) => void = () => undefined,
+) {
+  return demo(id, (document) => {
+    document.standIn = 'described';
+    change(document);
+  });
+}
+
+/** The calibration with what a procedure proposes put in. */
+export function proposed(document: Calibration, { remedy }: Outcome): Calibration {
+  const copy = structuredClone(document);
+  if (remedy !== null) putRemedy(copy, remedy, MEASURED);
+  return copy;
+}
+
+/** Numbers of a seed, 0…1 each, one after the other. */
+export function drawsOf(seed: number): () => number {
+  let at = Math.imul(seed + 1, 0x9e3779b1) >>> 0;
+  return () => {
+    at = (Math.imul(at ^ (at >>> 15), 0x2c1b3c6d) + 0x6d2b79f5) >>> 0;
+    return ((at ^ (at >>> 13)) >>> 0) / 0x100000000;
+  };
+}
+
+/** A foot that does what the throttle’s steps say. */
+export const FOOT: Builder = {
+  hands: ({ id }, bench) => bench.take({ pedalPercent: id === 'open' ? 100 : 0 }),
+  during: ({ id }, bench, atS) => {
+    if (id !== 'sweep') return;
+    bench.take({ pedalPercent: Math.max(0, Math.min(100, atS < 4.5 ? 26 * atS : 26 * (8.6 - atS))) });
+  },
+};
+
+/** Hands at the regulator’s line and at the can; a pressure that differs goes into the calibration. */
+export const AT_RAIL: Builder = {
+  choose: ({ id }) => (id === 'which' ? 'change' : null),
+  hands: ({ id }, bench) => {
+    if (id === 'vacuum') bench.take({ handVacuumKpa: 50 });
+    if (id !== 'can') return;
+    bench.take({ handVacuumKpa: null });
+    bench.emptyVessels();
+  },
+};
+
+/** Hands that lift the rail over empty vessels. */
+export const OVER_VESSELS: Builder = {
+  hands: ({ id }, bench) => {
+    if (id !== 'lift') return;
+    bench.take({ railLifted: true });
+    bench.emptyVessels();
+  },
+};
+
+/** What the throttle’s sensor gives let go and at the pedal’s stop, V, without noise. */
+export function trueEnds({ throttle }: Car): { readonly closedV: number; readonly openV: number } {
+  const at = (percent: number) => (throttle === null ? NaN : lookUpStraightOn(inverseOf(throttle), percent));
+  return { closedV: at(0), openV: at(100) };
+}
+
+/** How far a procedure ended from a truth that a seed drew; and whether all that has to be said was. */
+export interface Judged {
+  readonly off: number;
+  readonly isRight: boolean;
+  readonly said: string;
+}
+
+const said = ({ found }: Outcome) => found.map(({ text }) => text).join(' | ');
+
+interface Case {
+  readonly document: Calibration;
+  readonly program: EcuProgram;
+  readonly car: Car;
+  readonly draw: () => number;
+  readonly seed: number;
+}
+
+function caseOf(id: 'ventisca' | 'pardela', seed: number, change?: (document: Calibration) => void): Case {
+  const document = describedDemo(id, change);
+  const program = programOf(document);
+  return { document, program, car: carOf(document, program, seed), draw: drawsOf(seed), seed };
+}
+
+function bench({ document, seed }: Case, car: Car, place: Place = {}): BenchCar {
+  return benchOf(document, car, { seed, ...place });
+}
+
+/** The throttle’s ends anywhere, rising or falling: how far each is found from the truth, mV. */
+export function judgeThrottle(id: 'ventisca' | 'pardela', seed: number): Judged {
+  const at = caseOf(id, seed);
+  const [low, high] = [0.35 + 0.6 * at.draw(), 3.9 + 0.55 * at.draw()];
+  const falls = at.draw() < 0.4;
+  const throttle = { x: Float64Array.of(low, high), values: Float64Array.from(falls ? [98, 0] : [0, 98]) };
+  const built = { ...at.car, throttle };
+  const { outcome } = ran(procedureOf('throttle'), at.document, bench(at, built), FOOT);
+  const after = proposed(at.document, outcome);
+  const { closedV, openV } = trueEnds(built);
+  const off = (path: 'closedVolts' | 'openVolts', truth: number) =>
+    1000 * Math.abs((baseValue(after, `sensors.throttle.${path}`) ?? 9) - truth);
+  return {
+    off: Math.max(off('closedVolts', closedV), off('openVolts', openV)),
+    isRight: verdictOf(outcome) === (outcome.remedy === null ? 'passed' : 'open'),
+    said: said(outcome),
+  };
+}
+
+/** Any pressure held by any regulator: how far the calibration is from the truth afterwards, kPa, and whether its kind is right. */
+export function judgePressure(id: 'ventisca' | 'pardela', seed: number): Judged {
+  const at = caseOf(id, seed);
+  const { injector } = at.car.engine;
+  const railGaugeKpa = at.program.injector.railGaugeKpa - 80 + 160 * at.draw();
+  const regulator = at.draw() < 0.5 ? 'manifold' : 'fixed';
+  const built = {
+    ...at.car,
+    engine: { ...at.car.engine, injector: { ...injector, railGaugeKpa, regulator } },
+  } as Car;
+  const { outcome } = ran(procedureOf('fuelPressure'), at.document, bench(at, built), AT_RAIL);
+  const after = proposed(at.document, outcome);
+  const kind = after.injectors.regulator?.value;
+  return {
+    off: Math.abs((baseValue(after, 'injectors.railPressure') ?? 0) - railGaugeKpa),
+    isRight: kind === regulator || kind === 'measured',
+    said: said(outcome),
+  };
+}
+
+/** Two injectors or coils anywhere in each other’s place: whether the proposal puts exactly those right. */
+export function judgeWiring(id: 'ventisca' | 'pardela', seed: number): Judged {
+  const at = caseOf(id, seed);
+  const kind = at.draw() < 0.5 ? 'injector' : 'coil';
+  const wired = Object.keys(at.program.pins).filter((one) => one.startsWith(`${kind}-`));
+  const one = wired[Math.floor(at.draw() * wired.length)] ?? '';
+  const other =
+    wired.filter((candidate) => candidate !== one)[Math.floor(at.draw() * (wired.length - 1))] ?? '';
+  const built = rewiredCar(at.program, at.car, { [one]: other, [other]: one });
+  const { outcome } = ran(procedureOf('outputs'), at.document, bench(at, built));
+  const { pins } = programOf(proposed(at.document, outcome));
+  const wanted = { ...at.program.pins, [one]: at.program.pins[other], [other]: at.program.pins[one] };
+  const off = Object.keys(wanted).filter((key) => wanted[key] !== pins[key]).length;
+  return { off, isRight: verdictOf(outcome) === 'failed', said: said(outcome) };
+}
+
+/** An injector blocked by a tenth to a half: whether it alone is named. */
+export function judgeFlow(id: 'ventisca' | 'pardela', seed: number): Judged {
+  const at = caseOf(id, seed);
+  const cylinder = 1 + Math.floor(at.draw() * at.program.cylinders);
+  const size = 12 + 40 * at.draw();
+  const even = { ...at.car, engine: { ...at.car.engine, fuelShare: at.car.engine.fuelShare.map(() => 1) } };
+  const built = planted(even, [{ id: 'injectorBlocked', size, cylinder }]);
+  const { outcome } = ran(procedureOf('injectorFlow'), at.document, bench(at, built), OVER_VESSELS);
+  const named = outcome.found.flatMap(
+    ({ text }) => /^Injector (\d+) passed .* (\d+) % less/.exec(text)?.slice(1) ?? [],
+  );
+  const isRight = named.length === 2 && Number(named[0]) === cylinder;
+  return { off: Math.abs(Number(named[1] ?? 0) - size), isRight, said: said(outcome) };
+}
+
+/** A coolant sensor of one of the generic curves, typed as another: how far it reads off afterwards, K. */
+export function judgeCoolant(id: 'ventisca' | 'pardela', seed: number): Judged {
+  const isTrue =
+    GENERIC_THERMISTORS[Math.floor(drawsOf(seed)() * GENERIC_THERMISTORS.length)] ?? GENERIC_THERMISTORS[0];
+  const at = caseOf(id, seed, (document) => {
+    document.sensors.coolant.form = { value: 'library', source: MEASURED };
+    document.sensors.coolant.nominal = { amount: 30_000, unit: 'ohm', source: MEASURED };
+    document.sensors.coolant.beta = { amount: 3950, unit: '1', source: MEASURED };
+  });
+  at.draw();
+  const place = -25 + 30 * at.draw();
+  const { ohm, beta } = isTrue;
+  const coolant = { a: 1 / 298.15 - Math.log(ohm) / beta, b: 1 / beta, c: 0 };
+  const built = { ...at.car, coolant };
+  const { outcome } = ran(
+    procedureOf('sensors'),
+    at.document,
+    bench(at, built, { coolantC: place, airC: place }),
+  );
+  const after = proposed(at.document, outcome);
+  return {
+    off: Math.abs((baseValue(after, 'sensors.coolant.nominal') ?? 0) / ohm - 1),
+    isRight: verdictOf(outcome) === 'failed',
+    said: said(outcome),
+  };
+}
+
+/** Hands that crank, start it, and hold it at the speed that a step names. */
+export const WITH_STROBE: Builder = {
+  hands: ({ id }, bench) => {
+    const rpm = Number(/^at-(\d+)$/.exec(id)?.[1] ?? NaN);
+    if (id === 'cranking') bench.take({ starter: true });
+    else if (Number.isFinite(rpm)) bench.take({ starter: false, holdRpm: rpm, pedalPercent: 12 });
+    else {
+      bench.take({ starter: false });
+      started(bench);
+    }
+  },
+};
+
+/** The starter held until it runs, for some seconds at most. */
+function started(bench: BenchCar): void {
+  const frame = frameOf();
+  for (let i = 0; i < 12 && bench.felt.speedRpm < 600; i += 1) {
+    bench.take({ starter: true });
+    bench.advance(1, frame, () => undefined);
+  }
+  bench.take({ starter: false });
+  bench.advance(3, frame, () => undefined);
+}
+
+/** What a timing procedure left over: at the limiter’s speed, and of offset and delay in their own standard errors. */
+export interface JudgedTiming extends Judged {
+  readonly offsetErrors: number;
+  readonly delayErrors: number;
+}
+
+/** A wheel and a sensor that are any amount off: how far the spark is off at the highest speed afterwards, °. */
+export function judgeTiming(id: 'ventisca' | 'pardela', seed: number): JudgedTiming {
+  const at = caseOf(id, seed);
+  const [offsetDeg, delayUs] = [-9 + 18 * at.draw(), 20 + 140 * at.draw()];
+  const built = planted(at.car, [
+    { id: 'tdcOffset', size: offsetDeg },
+    { id: 'crankDelay', size: delayUs },
+  ]);
+  const place = { coolantC: 70, airC: 10 };
+  const { outcome } = ran(procedureOf('baseTiming'), at.document, bench(at, built, place), WITH_STROBE);
+  const after = proposed(at.document, outcome);
+  const moved = (path: 'trigger.tdcOffset' | 'trigger.sensorDelay') =>
+    (baseValue(after, path) ?? 0) - (baseValue(at.document, path) ?? 0);
+  const wrongDeg = moved('trigger.tdcOffset') - offsetDeg;
+  const wrongUs = 1000 * moved('trigger.sensorDelay') - delayUs;
+  const topRpm = baseValue(at.document, 'engine.maxSpeed') ?? 7000;
+  const words = said(outcome);
+  const [offsetError, delayError] = [/([\d.]+)° (?:early|late)/, /± (\d+) µs/].map((pattern) =>
+    Number(pattern.exec(words)?.[1] ?? NaN),
+  ) as [number, number];
+  return {
+    off: Math.abs(wrongDeg - 6e-6 * topRpm * wrongUs),
+    offsetErrors: Math.abs(wrongDeg) / offsetError,
+    delayErrors: Math.abs(wrongUs) / delayError,
+    isRight: verdictOf(outcome) !== 'failed',
+    said: words,
+  };
+}
+
+/** Faults that each procedure must fail honestly on; with what it has to say. */
+export const HONEST: readonly {
+  readonly procedure: string;
+  readonly what: string;
+  readonly faults?: SensorFaults;
+  readonly car?: (at: { readonly car: Car; readonly program: EcuProgram }) => Car;
+  readonly builder?: Builder;
+  readonly says: RegExp;
+}[] = [
+  {
+    procedure: 'sensors',
+    what: 'coolant unplugged',
+    faults: { coolant: { kind: 'unplugged' } },
+    says: /Coolant is unplugged/,
+  },
+  {
+    procedure: 'sensors',
+    what: 'air shorted',
+    faults: { air: { kind: 'shortedLow' } },
+    says: /Intake air is shorted to ground/,
+  },
+  {
+    procedure: 'sensors',
+    what: 'manifold unplugged',
+    faults: { map: { kind: 'unplugged' } },
+    says: /Manifold pressure/,
+  },
+  {
+    procedure: 'throttle',
+    what: 'unplugged',
+    faults: { throttle: { kind: 'unplugged' } },
+    builder: FOOT,
+    says: /unplugged/,
+  },
+  {
+    procedure: 'throttle',
+    what: 'shorted',
+    faults: { throttle: { kind: 'shortedHigh' } },
+    builder: FOOT,
+    says: /shorted to supply/,
+  },
+  {
+    procedure: 'throttle',
+    what: 'a gap',
+    faults: { throttle: { kind: 'gap' } },
+    builder: FOOT,
+    says: /has a gap at/,
+  },
+  {
+    procedure: 'fuelPressure',
+    what: 'weak pump',
+    car: ({ car }) => planted(car, [{ id: 'pumpWeak', size: 85 }]),
+    builder: AT_RAIL,
+    says: /the pressure will fall under load/,
+  },
+  {
+    procedure: 'fuelPressure',
+    what: 'pump without its wire',
+    car: ({ car, program }) => {
+      const pump = program.outputs.find(({ purpose }) => purpose === 'fuelPump')?.id ?? '';
+      return rewiredCar(program, car, { [`output-${pump}`]: null });
+    },
+    builder: AT_RAIL,
+    says: /The pump does not run/,
+  },
+  {
+    procedure: 'outputs',
+    what: 'an injector without its wire',
+    car: ({ car, program }) => rewiredCar(program, car, { 'injector-1': null }),
+    says: /Injector 1 on pin \S+ does nothing/,
+  },
+  {
+    procedure: 'injectorFlow',
+    what: 'an injector without its wire',
+    car: ({ car, program }) => rewiredCar(program, car, { 'injector-1': null }),
+    builder: OVER_VESSELS,
+    says: /Injector 1 passed 0\.\d cm³/,
+  },
+];
+
+/** Whether a procedure failed and said why. */
+export function judgeHonest(
+  id: 'ventisca' | 'pardela',
+  seed: number,
+  which: (typeof HONEST)[number],
+): Judged {
+  const at = caseOf(id, seed);
+  const built = { ...(which.car?.(at) ?? at.car), sensorFaults: which.faults ?? {} };
+  const { outcome } = ran(procedureOf(which.procedure), at.document, bench(at, built), which.builder);
+  const isRight = verdictOf(outcome) === 'failed' && which.says.test(said(outcome));
+  return { off: isRight ? 0 : 1, isRight, said: said(outcome) };
+}
