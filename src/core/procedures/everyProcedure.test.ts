@@ -78,6 +78,7 @@ describe.each(PROCEDURES)('$id', (procedure) => {
       expect(title).toMatch(/^[A-Z]/);
       for (const id of shows) expect(CHANNEL_IDS).toContain(id);
       if (takes.kind === 'choice') expect(takes.options.length).toBeGreaterThan(1);
+      if (takes.kind === 'number' && takes.whileWorked) expect([title, work]).not.toEqual([title, null]);
       if (work === null) continue;
       const { ask } = work;
       if (ask.kind === 'timing') {

@@ -28,7 +28,7 @@ export type Answer =
       readonly beside?: Readonly<Partial<Record<ChannelId, number>>>;
     }
   | { readonly kind: 'captured'; readonly channels: Readonly<Partial<Record<ChannelId, Captured>>> }
-  /** Samples of each channel, one after the other, so far apart, s. */
+  /** Samples of each channel, one after the other, so far apart, s; NaN for one that never came. */
   | {
       readonly kind: 'traced';
       readonly eachS: number;
@@ -54,6 +54,8 @@ export type Takes =
       readonly instrument?: { readonly id: string; readonly place: number };
       /** Channels that are looked at when it is read. */
       readonly beside?: readonly ChannelId[];
+      /** Read while the step’s work acts, and at no other time. */
+      readonly whileWorked?: true;
       /** May be left out, with what that costs. */
       readonly without?: string;
     }
@@ -66,6 +68,7 @@ export type Takes =
       /** Channels that have to be read by then. */
       readonly known?: readonly ChannelId[];
     }
+  /** Ended by hand, or after so long. */
   | { readonly kind: 'trace'; readonly channels: readonly ChannelId[]; readonly forS: number };
 
 /** What acts on the engine while a step is looked at; ended when the step is left, whichever way. */

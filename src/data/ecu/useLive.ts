@@ -10,23 +10,42 @@ export function useLiveFrame(): Frame {
 /** What is read as text and changes faster than this is not read, ms. */
 const SLOW_EACH_MS = 500;
 
-/** The frame that is shown slowly; the same for all who show it. */
+/** The frame that is shown slowly: the same for all who show it, who are told of it together. */
 let slow = toldFrame();
 let slowAtMs = -Infinity;
+const slowly = new Set<() => void>();
+let stopSlow: () => void = () => undefined;
 
-function onSlow(listener: () => void): () => void {
-  const take = () => {
-    const nowMs = performance.now();
-    if (nowMs - slowAtMs < SLOW_EACH_MS) return;
-    slowAtMs = nowMs;
-    slow = toldFrame();
-    listener();
-  };
-  take();
-  return onLive(take);
+let waiting: ReturnType<typeof setTimeout> | null = null;
+
+/** Shows what came last, now or as soon as it may be shown: the last of a link that fell silent too. */
+function takeSlow(): void {
+  if (waiting !== null) return;
+  const inMs = slowAtMs + SLOW_EACH_MS - performance.now();
+  if (inMs <= 0) showSlow();
+  else waiting = setTimeout(showSlow, inMs);
 }
 
-function slowFrame(): Frame {
+function showSlow(): void {
+  waiting = null;
+  slowAtMs = performance.now();
+  slow = toldFrame();
+  for (const listener of slowly) listener();
+}
+
+/** Told at most twice a second when there is something new to read. @returns the way to end that. */
+export function onSlow(listener: () => void): () => void {
+  if (slowly.size === 0) stopSlow = onLive(takeSlow);
+  slowly.add(listener);
+  takeSlow();
+  return () => {
+    slowly.delete(listener);
+    if (slowly.size === 0) stopSlow();
+  };
+}
+
+/** The frame as it is read slowly; another object each time. */
+export function slowFrame(): Frame {
   return slow;
 }
 

@@ -60,6 +60,7 @@ function lightStep(part: Pick<Step, 'id' | 'title' | 'words' | 'expects' | 'work
       decimals: 1,
       instrument: { id: 'strobe', place: 0 },
       beside: ['speed'],
+      whileWorked: true,
     },
   });
 }

@@ -58,6 +58,7 @@ function gauge(at: ProcedureAt, part: Pick<Step, 'id' | 'title' | 'words'> & Par
       max: 1500,
       decimals: 1,
       instrument: { id: 'fuelGauge', place: 0 },
+      whileWorked: true,
     },
     ...part,
   });

@@ -46,10 +46,12 @@ export const throttleRange: Procedure = {
     step({
       id: 'sweep',
       title: 'Press it slowly, and let it back',
-      words: ['Begin with the pedal let go. Take about four seconds down to the stop and four back.'],
+      words: [
+        'Begin with the pedal let go. Take about four seconds down to the stop and four back, then say that it is done.',
+      ],
       shows: ['throttleVolts', 'throttle'],
       expects: 'It moves without a jump.',
-      takes: { kind: 'trace', channels: ['throttleVolts'], forS: 9 },
+      takes: { kind: 'trace', channels: ['throttleVolts'], forS: 20 },
     }),
   ],
   decide,

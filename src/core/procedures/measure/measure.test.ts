@@ -57,6 +57,14 @@ describe('the track of a throttle', () => {
     expect(sweepOf([NaN, 0.6, NaN, 0.7], 0.6, 4.2)).toEqual({ seenShare: 0.05, gaps: [] });
   });
 
+  // Of 20 parts the ninth and tenth lie in the hole both ways.
+  test('samples that never came are no gap, and what they would have shown is not seen', () => {
+    const holed = whole.map((v, i) => (i % 200 > 80 && i % 200 < 120 ? NaN : v));
+    const { seenShare, gaps } = sweepOf(holed, 0.6, 4.2);
+    expect(gaps).toEqual([]);
+    expect(seenShare).toBe(0.9);
+  });
+
   test('its last part is its end, and what lies beyond an end counts with it', () => {
     expect(sweepOf([4.2, 4.25, 4.1], 0.6, 4.2).seenShare).toBe(0.05);
     expect(sweepOf([0.6, 0.55], 0.6, 4.2).seenShare).toBe(0.05);

@@ -15,10 +15,10 @@ export interface Sweep {
   readonly gaps: readonly number[];
 }
 
-/** The track of a throttle, of its volts in a slow sweep between two ends. */
+/** The track of a throttle, of its volts in a slow sweep between two ends; what lies either side of one that never came is not compared. */
 export function sweepOf(volts: readonly number[], closedV: number, openV: number): Sweep {
   const span = openV - closedV;
-  const shares = volts.filter(Number.isFinite).map((v) => (v - closedV) / span);
+  const shares = volts.map((v) => (v - closedV) / span);
   const beyond = BEYOND_V / Math.abs(span);
   const isInside = (share: number) => share >= -beyond && share <= 1 + beyond;
   const inside = shares.filter(isInside);
@@ -26,6 +26,10 @@ export function sweepOf(volts: readonly number[], closedV: number, openV: number
   const gaps: number[] = [];
   let last: number | null = null;
   for (const share of shares) {
+    if (Number.isNaN(share)) {
+      last = null;
+      continue;
+    }
     const steps = last === null ? 0 : Math.abs(share - last);
     if (last !== null && (!isInside(share) || steps > LARGEST_STEP)) gaps.push(last);
     if (isInside(share)) last = share;

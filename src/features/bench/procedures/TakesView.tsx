@@ -1,9 +1,10 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { AT, type ChannelId, read } from '@/core/channel';
+import { AT, type ChannelId, read, WORK_CODE } from '@/core/channel';
 import type { Answer, Step, Takes } from '@/core/procedures';
 import { formatNumber, unitOf } from '@/core/units';
 import { toldFrame } from '@/data/ecu/liveFrame';
+import { useSlowFrame } from '@/data/ecu/useLive';
 import { Button } from '@/ui/button/Button';
 import { NumberBox } from '@/ui/field';
 import { Message } from '@/ui/layout';
@@ -65,9 +66,13 @@ function TypeNumber({
   onAnswer: Props['onAnswer'];
 }) {
   const [{ value, beside }, setRead] = useState<Pick<NumberAnswer, 'value' | 'beside'>>({ value: null });
+  const acts = read(useSlowFrame(), AT.workState) === WORK_CODE.working;
   // What stands beside it is what was there when it was read, not when it is handed on.
   const setValue = (typed: number) => setRead({ value: typed, beside: seenBeside(takes.beside ?? []) });
   const give = (number: number | null) => onAnswer({ kind: 'number', value: number, beside: beside ?? {} });
+  if (takes.whileWorked && !acts && value === null) {
+    return <Text colour="muted">It is read while it acts: begin it first.</Text>;
+  }
   return (
     <View style={{ gap: SPACE.s }}>
       <NumberBox info={takes} value={value} onChange={setValue} />
@@ -117,16 +122,17 @@ function Capturing({
   takes: Extract<Takes, { kind: 'capture' | 'trace' }>;
   onAnswer: Props['onAnswer'];
 }) {
-  const { share, fault, begin } = useCapture(takes, onAnswer);
+  const { share, fault, begin, done } = useCapture(takes, onAnswer);
+  const endsByHand = takes.kind === 'trace' && share !== null;
   return (
     <View style={{ gap: SPACE.s }}>
       {fault === null ? null : <Message tone="warning">{fault}</Message>}
       <Button
-        label={takes.kind === 'trace' ? `Begin, ${takes.forS} s` : 'Capture'}
+        label={endsByHand ? 'Done' : takes.kind === 'trace' ? `Begin, ${takes.forS} s at most` : 'Capture'}
         kind="primary"
-        icon="crosshairs"
-        disabled={share !== null}
-        onPress={begin}
+        icon={endsByHand ? 'check' : 'crosshairs'}
+        disabled={share !== null && !endsByHand}
+        onPress={endsByHand ? done : begin}
       />
       <Progress share={share} />
     </View>

@@ -14,6 +14,8 @@ export interface Capture {
   /** Why what was captured is not taken, and what to do. */
   readonly fault: string | null;
   readonly begin: () => void;
+  /** Takes what was seen so far; nothing while nothing is captured. */
+  readonly done: () => void;
 }
 
 /** Looks at channels by the engine computer’s own clock, and hands on what they gave. */
@@ -21,30 +23,38 @@ export function useCapture(takes: Looks, onAnswer: (answer: Answer) => void): Ca
   const [share, setShare] = useState<number | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const stop = useRef<() => void>(() => undefined);
+  const take = useRef<() => void>(() => undefined);
   useEffect(() => () => stop.current(), []);
   const begin = () => {
     stop.current();
     setFault(null);
     setShare(0);
     const samples: Partial<Record<ChannelId, number[]>> = {};
-    let [fromS, told] = [NaN, 0];
-    stop.current = onEverySample((frame) => {
-      const timeS = read(frame, AT.time);
-      if (Number.isNaN(fromS)) fromS = timeS;
-      for (const id of takes.channels) (samples[id] ??= []).push(read(frame, AT[id]));
-      const now = (timeS - fromS) / takes.forS;
-      if (now < 1) {
-        if (now - told >= SHOWN_EACH) setShare((told = now));
-        return;
-      }
+    let [fromS, lastS, told] = [NaN, NaN, 0];
+    take.current = () => {
       stop.current();
       setShare(null);
       const taken = capturedAnswer(takes, samples, 1 / LIVE_RATE_HZ);
       if ('answer' in taken) onAnswer(taken.answer);
       else setFault(faultWords(taken.fault));
+    };
+    stop.current = onEverySample((frame) => {
+      const timeS = read(frame, AT.time);
+      if (Number.isNaN(fromS)) fromS = lastS = timeS;
+      const missing = Math.max(0, Math.round((timeS - lastS) * LIVE_RATE_HZ) - 1);
+      lastS = timeS;
+      for (const id of takes.channels) {
+        (samples[id] ??= []).push(...new Array<number>(missing).fill(NaN), read(frame, AT[id]));
+      }
+      const now = (timeS - fromS) / takes.forS;
+      if (now < 1) {
+        if (now - told >= SHOWN_EACH) setShare((told = now));
+        return;
+      }
+      take.current();
     });
   };
-  return { share, fault, begin };
+  return { share, fault, begin, done: () => (share === null ? undefined : take.current()) };
 }
 
 /** Progress is drawn in such steps. */

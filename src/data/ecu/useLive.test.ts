@@ -1,0 +1,48 @@
+import { AT, frameOf, read } from '@/core/channel';
+import { forgetLive, takeRows } from './liveFrame';
+import { onSlow, slowFrame } from './useLive';
+
+beforeAll(() => jest.useFakeTimers());
+afterAll(() => jest.useRealTimers());
+afterEach(() => {
+  forgetLive();
+  jest.runOnlyPendingTimers();
+});
+
+const seen = () => read(slowFrame(), AT.speed);
+
+function comes(speed: number): void {
+  takeRows(['speed'], [[speed]]);
+  jest.advanceTimersByTime(120);
+}
+
+test('all who read slowly are told of the same frame, at most twice a second', () => {
+  const told = [0, 0];
+  const ends = told.map((_, i) => onSlow(() => void (told[i] = (told[i] ?? 0) + 1)));
+  jest.advanceTimersByTime(600);
+  told.fill(0);
+  for (let i = 1; i <= 20; i += 1) comes(1000 + i);
+  jest.advanceTimersByTime(600);
+  expect(told[0]).toBe(told[1]);
+  expect(told[0]).toBeGreaterThanOrEqual(4);
+  expect(told[0]).toBeLessThanOrEqual(6);
+  expect(seen()).toBe(1020);
+  for (const end of ends) end();
+});
+
+test('of a link that falls silent the last is shown, and one that left is told nothing', () => {
+  let told = 0;
+  const end = onSlow(() => void (told += 1));
+  comes(900);
+  comes(905);
+  jest.advanceTimersByTime(600);
+  expect(seen()).toBe(905);
+  forgetLive();
+  jest.advanceTimersByTime(600);
+  expect(seen()).toBe(read(frameOf(), AT.speed));
+  end();
+  const before = told;
+  comes(910);
+  jest.advanceTimersByTime(600);
+  expect(told).toBe(before);
+});
