@@ -349,3 +349,58 @@ test('base timing: injectors off and the starter held, then held speeds; offset 
   // The demo’s own wheel stands a little off its sheet, which the light finds too.
   expect(Math.abs(Number(await offset.inputValue()) - typed)).toBeLessThan(1);
 });
+
+/** Holds the starter at the stand-in until the engine runs, or for so long. */
+async function crank(app: Lumbre, forMs: number): Promise<void> {
+  const { page } = app;
+  await app.openStandIn();
+  await press(page, 'Hold the starter');
+  await page.keyboard.press('Escape');
+  await page.waitForTimeout(forMs);
+  await app.openStandIn();
+  await press(page, 'Let go of the starter');
+  await page.keyboard.press('Escape');
+}
+
+test('first fire: it is cranked, what comes is said in its order, and it idles', async ({ app, page }) => {
+  test.setTimeout(120_000);
+  await app.openDemo();
+  await app.connectStandIn('5');
+  await open(page, 'First fire');
+  await press(page, 'Ready');
+  await press(page, /^Begin, \d+ s/);
+  await crank(app, 1500);
+  await expect(page.getByRole('group', { name: /^Engine speed: [1-9][\d,]{2,}/ })).toBeVisible();
+  await page.waitForTimeout(3500);
+  await press(page, 'Done');
+  await step(page, 'It runs: look round it');
+  await capture(page);
+  await expect(outcome(page)).toContainText(/It ran after \d\.\d s, and runs/);
+  await expect(outcome(page)).toContainText(/Oil pressure is \d+ kPa/);
+  await expect(outcome(page)).toContainText(/It idles at [\d,]+ rev\/min/);
+});
+
+test('first fire: what does not catch is started in simulation, which says whether it is the calibration', async ({
+  app,
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await atCar(
+    app,
+    ({ maps }) => {
+      for (const id of ['cranking', 'prime']) {
+        const map = maps[id];
+        if (map) map.values = map.values.map((value) => (value ?? 0) * 0.4);
+      }
+    },
+    '-20',
+  );
+  await open(page, 'First fire');
+  await press(page, 'Ready');
+  await press(page, /^Begin, \d+ s/);
+  await crank(app, 5000);
+  await press(page, 'Done');
+  await step(page, 'Failed');
+  await expect(outcome(page)).toContainText('It never ran by itself');
+  await expect(outcome(page)).toContainText(/In simulation it does not either: .*Give more cranking fuel/);
+});

@@ -1,6 +1,7 @@
 import {
   HONEST,
   judgeCoolant,
+  judgeFire,
   type Judged,
   judgeFlow,
   judgeHonest,
@@ -20,6 +21,7 @@ const ASKED = [
   ['two parts in each other’s place', judgeWiring, 0, 'pins'],
   ['one injector blocked', judgeFlow, 3, '% of flow'],
   ['coolant sensor of another curve', judgeCoolant, 0.001, 'of its resistance'],
+  ['first fire in the cold', judgeFire, 0, 'starts that do not run'],
 ] as const satisfies readonly (readonly [string, (id: Demo, seed: number) => Judged, number, string])[];
 
 /** Every procedure with the engine off, in cars whose truths a seed draws; and what is planted, said. */

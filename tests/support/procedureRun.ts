@@ -8,12 +8,15 @@ import {
   nextStep,
   type Outcome,
   type Procedure,
+  type SimulatedStart,
   type Step,
 } from '@/core/procedures';
 import { BenchCar } from '@/standin/benchCar';
 import type { Car } from '@/standin/car';
+import { DryStart, explainStart, START_LENGTH_S } from '@/standin/dryStart';
 import { factoryFlash } from '@/standin/ecuBox';
 import type { InstrumentId } from '@/standin/instruments';
+import { drivable } from '@/workers/drivable';
 import { programOf } from './ventisca';
 
 const SAMPLE_S = 0.02;
@@ -84,23 +87,29 @@ export function ran(
       return { outcome: procedure.decide({ document, program, answers }), answers, steps, worked };
     steps.push(next.step.id);
     if (next.step.work !== null) worked.push({ step: next.step.id, ask: next.step.work.ask });
-    answers = { ...answers, [next.step.id]: answerOf(next.step, bench, builder) };
+    answers = { ...answers, [next.step.id]: answerOf(document, next.step, bench, builder) };
   }
   throw new Error(`${procedure.id} does not end`);
 }
 
-function answerOf(step: Step, bench: BenchCar, builder: Builder): Answer {
+function answerOf(document: Calibration, step: Step, bench: BenchCar, builder: Builder): Answer {
   builder.hands?.(step, bench);
   const before = new Set(bench.heard);
   const refused = step.work === null ? null : bench.memory.beginWork(step.work.ask);
   if (refused !== null) throw new Error(`${step.id} is refused: ${refused.refused}`);
-  const answer = seen(step, bench, builder, before);
+  const answer = seen(document, step, bench, builder, before);
   bench.memory.endWork();
   pass(bench, 0.1);
   return answer;
 }
 
-function seen(step: Step, bench: BenchCar, builder: Builder, before: ReadonlySet<string>): Answer {
+function seen(
+  document: Calibration,
+  step: Step,
+  bench: BenchCar,
+  builder: Builder,
+  before: ReadonlySet<string>,
+): Answer {
   const { takes, work } = step;
   switch (takes.kind) {
     case 'go':
@@ -137,7 +146,20 @@ function seen(step: Step, bench: BenchCar, builder: Builder, before: ReadonlySet
       }
       throw new Error(`${step.id} is never still`);
     }
+    case 'dryStart':
+      return { kind: 'dryStart', started: simulatedAt(document, takes) };
   }
+}
+
+/** The start that is asked for, of the car as it is described. */
+function simulatedAt(
+  document: Calibration,
+  { coolantC, batteryV }: Extract<Step['takes'], { kind: 'dryStart' }>,
+): SimulatedStart {
+  const { program, car } = drivable(document);
+  const start = new DryStart(program, car, { coolantC, batteryV, seed: 1 });
+  start.advance(START_LENGTH_S);
+  return explainStart(program, start.result());
 }
 
 function sampled(

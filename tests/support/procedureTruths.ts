@@ -221,6 +221,16 @@ export const WITH_STROBE: Builder = {
   },
 };
 
+/** Hands that hold the starter while it cranks, and let go as soon as it runs. */
+export const AT_STARTER: Builder = {
+  during: ({ id }, bench, atS) => {
+    if (id !== 'crank') return;
+    const runs = bench.felt.speedRpm > 600;
+    if (runs || atS > 12) bench.take({ starter: false });
+    else if (atS > 0.5 && !bench.wanted.starter && atS < 1) bench.take({ starter: true });
+  },
+};
+
 /** The starter held until it runs, for some seconds at most. */
 function started(bench: BenchCar): void {
   const frame = frameOf();
@@ -345,7 +355,39 @@ export const HONEST: readonly {
     builder: OVER_VESSELS,
     says: /Injector 1 passed 0\.\d cm³/,
   },
+  {
+    procedure: 'firstFire',
+    what: 'the crank sensor’s two wires changed',
+    car: ({ car }) => planted(car, [{ id: 'crankSwapped' }]),
+    builder: AT_STARTER,
+    says: /its position was never found|no tooth came/,
+  },
+  {
+    procedure: 'firstFire',
+    what: 'no injector plugged in',
+    car: ({ car, program }) => {
+      const wired = Object.keys(program.pins).filter((pin) => pin.startsWith('injector-'));
+      return rewiredCar(program, car, Object.fromEntries(wired.map((pin) => [pin, null])));
+    },
+    builder: AT_STARTER,
+    says: /It never ran by itself.*In simulation the same start does/,
+  },
 ];
+
+/** The first start of a car as a seed makes it, in the cold: it has to run, and no error may be found. */
+export function judgeFire(id: 'ventisca' | 'pardela', seed: number): Judged {
+  const at = caseOf(id, seed);
+  const airC = -5 + 20 * at.draw();
+  const { outcome, steps } = ran(
+    procedureOf('firstFire'),
+    at.document,
+    bench(at, at.car, { coolantC: airC, airC }),
+    AT_STARTER,
+  );
+  const words = said(outcome);
+  const isRight = steps.at(-1) === 'runs' && verdictOf(outcome) !== 'failed' && /and runs/.test(words);
+  return { off: isRight ? 0 : 1, isRight, said: words };
+}
 
 /** Whether a procedure failed and said why. */
 export function judgeHonest(

@@ -1,5 +1,5 @@
 import type { ChannelId } from '../channel';
-import type { Answers, Captured, Step } from './procedure';
+import type { Answers, Captured, SimulatedStart, Step } from './procedure';
 
 /** What was chosen at a step; null before. */
 export function chosen(answers: Answers, id: string): string | null {
@@ -31,6 +31,12 @@ export function captured(answers: Answers, id: string, channel: ChannelId): Capt
 export function traced(answers: Answers, id: string, channel: ChannelId): readonly number[] {
   const answer = answers[id];
   return answer?.kind === 'traced' ? (answer.channels[channel] ?? []) : [];
+}
+
+/** How the start of a step ended in simulation; null before, and where it was left out. */
+export function simulated(answers: Answers, id: string): SimulatedStart | null {
+  const answer = answers[id];
+  return answer?.kind === 'dryStart' ? answer.started : null;
 }
 
 type Plain = Pick<Step, 'id' | 'title' | 'takes'> & Partial<Omit<Step, 'id' | 'title' | 'takes'>>;

@@ -29,6 +29,11 @@ function anyAnswer({ takes }: Step, option: number): Answer {
         eachS: 0.02,
         channels: Object.fromEntries(takes.channels.map((id) => [id, [1, 2]])),
       };
+    case 'dryStart':
+      return {
+        kind: 'dryStart',
+        started: option === 0 ? null : { good: option === 1, headline: 'One', reason: 'Two.' },
+      };
   }
 }
 

@@ -13,6 +13,7 @@ export {
   type Outcome,
   type Procedure,
   type ProcedureAt,
+  type SimulatedStart,
   type Step,
   type StepWork,
   type Takes,

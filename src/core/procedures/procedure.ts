@@ -33,7 +33,15 @@ export type Answer =
       readonly kind: 'traced';
       readonly eachS: number;
       readonly channels: Readonly<Partial<Record<ChannelId, readonly number[]>>>;
-    };
+    }
+  | { readonly kind: 'dryStart'; readonly started: SimulatedStart | null };
+
+/** How a start ended in simulation: whether it caught and held, and in words what happened and why. */
+export interface SimulatedStart {
+  readonly good: boolean;
+  readonly headline: string;
+  readonly reason: string;
+}
 
 /** Answers by the id of their step. */
 export type Answers = Readonly<Record<string, Answer>>;
@@ -69,7 +77,9 @@ export type Takes =
       readonly known?: readonly ChannelId[];
     }
   /** Ended by hand, or after so long. */
-  | { readonly kind: 'trace'; readonly channels: readonly ChannelId[]; readonly forS: number };
+  | { readonly kind: 'trace'; readonly channels: readonly ChannelId[]; readonly forS: number }
+  /** The same start with this calibration in simulation, as warm as the engine and with its battery. */
+  | { readonly kind: 'dryStart'; readonly coolantC: number; readonly batteryV: number };
 
 /** What acts on the engine while a step is looked at; ended when the step is left, whichever way. */
 export interface StepWork {

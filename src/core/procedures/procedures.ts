@@ -1,4 +1,5 @@
 import { baseTiming } from './entries/baseTiming';
+import { firstFire } from './entries/firstFire';
 import { fuelPressure } from './entries/fuelPressure';
 import { injectorFlow } from './entries/injectorFlow';
 import { outputs } from './entries/outputs';
@@ -14,6 +15,7 @@ export const PROCEDURES = [
   outputs,
   injectorFlow,
   baseTiming,
+  firstFire,
 ] as const satisfies readonly Procedure[];
 
 /** A procedure by its id; null where there is none. */

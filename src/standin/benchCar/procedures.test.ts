@@ -1,6 +1,7 @@
-import { benchOf, type Builder, ran } from '@tests/support/procedureRun';
+import { benchOf, type Builder, type Place, ran } from '@tests/support/procedureRun';
 import {
   AT_RAIL,
+  AT_STARTER,
   FOOT,
   HONEST,
   judgeCoolant,
@@ -314,5 +315,50 @@ describe.each(['ventisca', 'pardela'] as const)('%s, truths drawn by seed', (id)
   test.each(HONEST)('$procedure fails on $what, and says so', (which) => {
     const { isRight, said } = judgeHonest(id, 11, which);
     expect([said, isRight]).toEqual([said, true]);
+  });
+});
+
+describe('first fire', () => {
+  const fire = (built: Car, of = document, place: Place = {}) =>
+    ran(procedureOf('firstFire'), of, benchOf(of, built, { coolantC: 5, airC: 5, ...place }), AT_STARTER);
+
+  test('what came is said in its order, and that it runs as it was asked', () => {
+    const { outcome, steps } = fire(car);
+    expect(steps).toEqual(['ready', 'crank', 'runs']);
+    expect([texts(outcome), verdictOf(outcome)]).toEqual([texts(outcome), 'passed']);
+    expect(texts(outcome)).toMatch(
+      /cranked at 2\d\d rev.*position was known after 0\.\d s.*prime pulse, \d+\.\d ms at 5 °C.*Fuel came after.*and runs.*Oil pressure is.*idles at/,
+    );
+  });
+
+  test.each<[string, Car, RegExp]>([
+    ['the crank sensor has no wire', rewired({ crank: null }), /The starter drew, .* and no tooth came/],
+    [
+      'its two wires are changed',
+      wrong([{ id: 'crankSwapped', size: 1 }]),
+      /its position was never found.*|It never ran/,
+    ],
+    [
+      'no injector is plugged in',
+      rewired(Object.fromEntries([1, 2, 3, 4, 5, 6].map((i) => [`injector-${i}`, null]))),
+      /In simulation the same start does: Caught/,
+    ],
+  ])('%s: it fails, and says where to look', (_, built, words) => {
+    const { outcome } = fire(built);
+    expect(verdictOf(outcome)).toBe('failed');
+    expect(texts(outcome)).toMatch(words);
+  });
+
+  test('curves that are too lean for the frost are found in simulation too', () => {
+    const lean = demo('ventisca', ({ maps }) => {
+      for (const id of ['cranking', 'prime'] as const) {
+        const map = maps[id];
+        if (map) map.values = map.values.map((value) => (value ?? 0) * 0.15);
+      }
+    });
+    const built = carOf(lean, programOf(lean));
+    const { outcome, steps } = fire(built, lean, { coolantC: -20, airC: -20 });
+    expect(steps).toEqual(['ready', 'crank', 'simulated']);
+    expect(texts(outcome)).toMatch(/In simulation it does not either: /);
   });
 });

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import { ProgressBar } from 'react-native-paper';
 import { AT, type ChannelId, read, WORK_CODE } from '@/core/channel';
 import type { Answer, Step, Takes } from '@/core/procedures';
 import { formatNumber, unitOf } from '@/core/units';
@@ -9,9 +10,10 @@ import { Button } from '@/ui/button/Button';
 import { NumberBox } from '@/ui/field';
 import { Message } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
-import { SPACE, useRoles } from '@/ui/theme';
+import { SPACE } from '@/ui/theme';
 import { INSTRUMENTS, type InstrumentId } from '@/workers/benchProtocol';
 import { useStandIn } from '../standInStore';
+import { SimulatedStartView } from './SimulatedStartView';
 import { useCapture } from './useCapture';
 
 const CHOICES = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s } as const;
@@ -55,6 +57,8 @@ export function TakesView({ step, onAnswer }: Props) {
     case 'capture':
     case 'trace':
       return <Capturing takes={takes} onAnswer={onAnswer} />;
+    case 'dryStart':
+      return <SimulatedStartView takes={takes} onAnswer={onAnswer} />;
   }
 }
 
@@ -134,25 +138,7 @@ function Capturing({
         disabled={share !== null && !endsByHand}
         onPress={endsByHand ? done : begin}
       />
-      <Progress share={share} />
-    </View>
-  );
-}
-
-/** How much of a capture is over. */
-function Progress({ share }: { share: number | null }) {
-  const roles = useRoles();
-  const percent = Math.round(100 * (share ?? 0));
-  return (
-    <View
-      role="progressbar"
-      aria-label="Captured"
-      aria-valuemin={0}
-      aria-valuemax={100}
-      aria-valuenow={percent}
-      style={{ height: 8, borderRadius: 4, backgroundColor: roles.line, opacity: share === null ? 0 : 1 }}
-    >
-      <View style={{ height: 8, borderRadius: 4, width: `${percent}%`, backgroundColor: roles.accent }} />
+      {share === null ? null : <ProgressBar progress={share} aria-label="Captured" />}
     </View>
   );
 }
