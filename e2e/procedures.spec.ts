@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { demo } from '../tests/support/ventisca';
 import { type CalibrationFile, expect, type Lumbre, test } from './support';
 
 type File = CalibrationFile & {
@@ -403,4 +404,88 @@ test('first fire: what does not catch is started in simulation, which says wheth
   await step(page, 'Failed');
   await expect(outcome(page)).toContainText('It never ran by itself');
   await expect(outcome(page)).toContainText(/In simulation it does not either: .*Give more cranking fuel/);
+});
+
+/** Turns the air screw of a throttle at the stand-in until the meter on it reads what is asked, kg/h. */
+async function turnTo(app: Lumbre, throttle: string, wanted: number): Promise<void> {
+  const { page } = app;
+  await app.openStandIn();
+  await app.choose('The balance meter is held to', `Throttle ${throttle}`);
+  const screw = page.getByRole('group', { name: 'Its air screw' });
+  for (let turns = 0; turns < 12; turns += 1) {
+    await page.waitForTimeout(1500);
+    const reads = Number.parseFloat(
+      await page.getByRole('status', { name: 'The balance meter' }).innerText(),
+    );
+    if (Math.abs(reads - wanted) < 0.05) break;
+    await screw.getByRole('button', { name: reads < wanted ? '+1/8' : '−1/8' }).click();
+  }
+  await page.keyboard.press('Escape');
+}
+
+/** Turns the one stop of all throttles at the stand-in until it idles about so fast. */
+async function idleTo(app: Lumbre, rpm: number): Promise<void> {
+  const { page } = app;
+  const tile = page.getByRole('group', { name: /^Engine speed: / });
+  for (let turns = 0; turns < 10; turns += 1) {
+    await page.waitForTimeout(2500);
+    const label = (await tile.getAttribute('aria-label')) ?? '';
+    const speed = Number(/: ([\d,]+)/.exec(label)?.[1]?.replace(',', ''));
+    if (Math.abs(speed / rpm - 1) < 0.04) return;
+    await app.openStandIn();
+    const stop = page.getByRole('group', { name: 'The one stop of all' });
+    await stop.getByRole('button', { name: speed < rpm ? '+1/8' : '−1/8' }).click();
+    await page.keyboard.press('Escape');
+  }
+}
+
+test('throttle balance: air screws by the meter until all are even, then at speed, and the idle speed', async ({
+  app,
+  page,
+}) => {
+  test.setTimeout(300_000);
+  await app.visit();
+  await app.openFile(demo('pardela'));
+  await app.connectStandIn('80');
+  await open(page, 'Throttle balance');
+  await crank(app, 1500);
+  await press(page, 'It idles');
+  const title = page.getByRole('heading', { level: 3 });
+  for (let steps = 0; steps < 24; steps += 1) {
+    const words = await title.innerText();
+    if (/^Hold about/.test(words)) break;
+    const [, throttle, wanted] = /^Throttle (\d) to ([\d.]+)/.exec(words) ?? [];
+    if (throttle !== undefined) await turnTo(app, throttle, Number(wanted));
+    await takeOver(page, 1200);
+    await expect(title).not.toHaveText(words);
+  }
+  await app.openStandIn();
+  await app.choose('Pedal', '10 %');
+  await app.choose('Brake dynamometer', 'Holds a speed');
+  await app.type(/^Brake holds the speed/, '2500');
+  await page.keyboard.press('Escape');
+  await page.waitForTimeout(4000);
+  await press(page, 'It is held');
+  for (let i = 1; i <= 4; i += 1) {
+    await step(page, `Throttle ${i}, at 2500 rev/min`);
+    await takeOver(page, 500);
+  }
+  await step(page, 'Let it idle again');
+  await app.openStandIn();
+  await app.choose('Brake dynamometer', 'Off');
+  await app.choose('Pedal', '0 %');
+  await page.keyboard.press('Escape');
+  await page.waitForTimeout(4000);
+  await capture(page);
+  const stop = page.getByRole('heading', { level: 3, name: /^To 1100 rev\/min by the idle stop/ });
+  await expect(stop.or(outcome(page))).toBeVisible();
+  if (await stop.isVisible()) {
+    await idleTo(app, 1100);
+    await capture(page);
+  }
+  await expect(outcome(page)).toContainText(
+    /Even at idle: (\d\.\d, ){3}\d\.\d kg\/h, none more than [0-2]\.\d % off/,
+  );
+  await expect(outcome(page)).toContainText('Even at 2500 rev/min');
+  await expect(outcome(page)).toContainText(/It idles at 1[01]\d\d rev\/min, 1100 rev\/min asked/);
 });

@@ -40,6 +40,12 @@ export class Lumbre {
     change(content);
     content.name = name;
     await this.page.getByRole('button', { name: 'All calibrations' }).click();
+    await this.openFile(content);
+  }
+
+  /** Opens a file from the list of calibrations. */
+  async openFile(content: { readonly name: string }): Promise<void> {
+    const { name } = content;
     const chooser = this.page.waitForEvent('filechooser');
     await this.page.getByRole('button', { name: 'Open a file' }).click();
     const buffer = Buffer.from(JSON.stringify(content));

@@ -1,5 +1,6 @@
 import {
   HONEST,
+  judgeBalance,
   judgeCoolant,
   judgeFire,
   type Judged,
@@ -21,6 +22,7 @@ const ASKED = [
   ['two parts in each other’s place', judgeWiring, 0, 'pins'],
   ['one injector blocked', judgeFlow, 3, '% of flow'],
   ['coolant sensor of another curve', judgeCoolant, 0.001, 'of its resistance'],
+  ['throttle balance, Pardela’s throttles at idle and 2,500 rev/min', judgeBalance, 3, '% of air'],
   ['first fire in the cold', judgeFire, 0, 'starts that do not run'],
 ] as const satisfies readonly (readonly [string, (id: Demo, seed: number) => Judged, number, string])[];
 

@@ -26,5 +26,10 @@ test('what is seen is read, a reading of nothing too, and nothing else', () => {
 test('hands that let go of everything are what a car takes, and a screw has its ends', () => {
   expect(handsSchema.parse(HANDS_OFF)).toEqual(HANDS_OFF);
   expect(handsSchema.safeParse({ ...HANDS_OFF, regulatorTurns: 13 }).success).toBe(false);
+  const screws = { airScrewTurns: [0.5], rodTurns: [], idleStopTurns: 0 };
+  expect(handsSchema.safeParse({ ...HANDS_OFF, plateScrews: screws }).success).toBe(true);
+  expect(handsSchema.safeParse({ ...HANDS_OFF, plateScrews: { ...screws, rodTurns: [13] } }).success).toBe(
+    false,
+  );
   expect(handsSchema.safeParse({ ...HANDS_OFF, handVacuumKpa: 96 }).success).toBe(false);
 });

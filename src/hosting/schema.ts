@@ -3,6 +3,8 @@ import { DRIVE_IDS, type DriveId } from '@/standin/drives';
 import { INSTRUMENT_IDS } from '@/standin/instruments';
 import type { StandInSeen } from './benchRequest';
 
+const turns = z.number().min(-12).max(12);
+
 /** What hands may want of a stand-in, with the limits of what a car takes. */
 export const handsSchema = z.object({
   key: z.boolean(),
@@ -14,7 +16,12 @@ export const handsSchema = z.object({
   loadsA: z.number().min(0).max(200),
   railLifted: z.boolean(),
   handVacuumKpa: z.number().min(0).max(95).nullable(),
-  regulatorTurns: z.number().min(-12).max(12),
+  regulatorTurns: turns,
+  plateScrews: z.object({
+    airScrewTurns: z.array(turns).max(16),
+    rodTurns: z.array(turns).max(16),
+    idleStopTurns: turns,
+  }),
   airC: z.number().min(-60).max(60).nullable(),
 });
 

@@ -11,6 +11,7 @@ import {
   type SimulatedStart,
   type Step,
 } from '@/core/procedures';
+import { toBase } from '@/core/units';
 import { BenchCar } from '@/standin/benchCar';
 import type { Car } from '@/standin/car';
 import { DryStart, explainStart, START_LENGTH_S } from '@/standin/dryStart';
@@ -129,7 +130,8 @@ function seen(
       watched(bench, 4, (frame) => (last = frame));
       const { instrument, beside = [] } = takes;
       const shown = instrument === undefined ? [] : bench.readings[instrument.id as InstrumentId];
-      const value = shown[instrument?.place ?? 0] ?? null;
+      const reads = shown[instrument?.place ?? 0] ?? null;
+      const value = reads === null ? null : toBase(takes.quantity, { amount: reads, unit: takes.unit });
       return {
         kind: 'number',
         value,

@@ -242,6 +242,94 @@ function started(bench: BenchCar): void {
   bench.advance(3, frame, () => undefined);
 }
 
+/** Hands that turn a throttle’s screw or rod until the meter on it shows what a step asks, and the stop of all until the speed is right. */
+export const AT_THROTTLES: Builder = {
+  hands: (step, bench) => {
+    const { id } = step;
+    if (id === 'warm') started(bench);
+    if (id === 'pedal') bench.take({ pedalPercent: 10, holdRpm: 2500 });
+    if (id === 'speed') bench.take({ pedalPercent: 0, holdRpm: null });
+    const [, place, throttle] = /^(idle|part)-\d-set-(\d+)$/.exec(id) ?? [];
+    const wanted = Number(/to ([\d.]+)/.exec(step.title)?.[1] ?? NaN);
+    if (throttle !== undefined)
+      turned(bench, place === 'idle' ? 'airScrewTurns' : 'rodTurns', Number(throttle) - 1, wanted);
+    if (id === 'stop') {
+      const rpm = Number(/To ([\d,]+) /.exec(step.title)?.[1]?.replace(',', '') ?? NaN);
+      for (let tries = 0; tries < 30; tries += 1) {
+        waits(bench, 3);
+        const off = rpm / bench.felt.speedRpm - 1;
+        const { plateScrews } = bench.wanted;
+        bench.take({
+          plateScrews: {
+            ...plateScrews,
+            idleStopTurns: limited(plateScrews.idleStopTurns + eighths(0.8 * off)),
+          },
+        });
+      }
+      waits(bench, 4);
+    }
+  },
+};
+
+const limited = (turns: number) => Math.max(-11, Math.min(11, turns));
+/** Screws are turned by eighths. */
+const eighths = (turns: number) => Math.round(8 * turns) / 8;
+
+function waits(bench: BenchCar, forS: number): void {
+  bench.advance(forS, frameOf(), () => undefined);
+  void bench.readings;
+}
+
+function turned(bench: BenchCar, which: 'airScrewTurns' | 'rodTurns', place: number, wanted: number): void {
+  for (let tries = 0; tries < 25; tries += 1) {
+    for (let i = 0; i < 4; i += 1) waits(bench, 0.5);
+    const all = bench.readings.balanceMeter;
+    const off = wanted / (all[place] ?? NaN) - 1;
+    const { plateScrews } = bench.wanted;
+    const before = plateScrews[which][place] ?? 0;
+    const turns = limited(before + eighths((which === 'airScrewTurns' ? 2.5 : 4) * off));
+    if (turns === before) return;
+    const next = all.map((_, i) => (i === place ? turns : (plateScrews[which][i] ?? 0)));
+    bench.take({ plateScrews: { ...plateScrews, [which]: next } });
+  }
+}
+
+/** Throttles anywhere apart at their stops and rods: how uneven they truly breathe afterwards at idle, %. */
+export function judgeBalance(_: 'ventisca' | 'pardela', seed: number): Judged {
+  const at = caseOf('pardela', seed);
+  const { engine } = at.car;
+  const apart = engine.throttle.stopMm2.map(() => ({
+    stop: 0.8 + 0.4 * at.draw(),
+    rod: 1.6 * at.draw() - 0.8,
+  }));
+  const built: Car = {
+    ...at.car,
+    engine: {
+      ...engine,
+      throttle: {
+        ...engine.throttle,
+        stopMm2: engine.throttle.stopMm2.map((mm2, i) => mm2 * (apart[i]?.stop ?? 1)),
+        rodPercent: apart.map(({ rod }) => rod),
+      },
+    },
+  };
+  const car = bench(at, built, { coolantC: 85, airC: 15 });
+  const { outcome } = ran(procedureOf('throttleBalance'), at.document, car, AT_THROTTLES);
+  const uneven = (forS: number) => {
+    const sums = apart.map(() => 0);
+    for (let i = 0; i < 50 * forS; i += 1) {
+      car.advance(0.02, frameOf(), () => undefined);
+      Array.from(car.breathes).forEach((flow, j) => (sums[j] = (sums[j] ?? 0) + flow));
+    }
+    const mean = sums.reduce((sum, one) => sum + one, 0) / sums.length;
+    return 100 * Math.max(...sums.map((one) => Math.abs(one / mean - 1)));
+  };
+  const idle = uneven(3);
+  car.take({ pedalPercent: 10, holdRpm: 2500 });
+  waits(car, 5);
+  return { off: Math.max(idle, uneven(3)), isRight: verdictOf(outcome) === 'passed', said: said(outcome) };
+}
+
 /** What a timing procedure left over: at the limiter’s speed, and of offset and delay in their own standard errors. */
 export interface JudgedTiming extends Judged {
   readonly offsetErrors: number;
@@ -284,6 +372,8 @@ export const HONEST: readonly {
   readonly faults?: SensorFaults;
   readonly car?: (at: { readonly car: Car; readonly program: EcuProgram }) => Car;
   readonly builder?: Builder;
+  /** The demo that it can be done with; either where none is named. */
+  readonly only?: 'ventisca' | 'pardela';
   readonly says: RegExp;
 }[] = [
   {
@@ -372,6 +462,14 @@ export const HONEST: readonly {
     builder: AT_STARTER,
     says: /It never ran by itself.*In simulation the same start does/,
   },
+  {
+    procedure: 'throttleBalance',
+    what: 'a gasket that leaks behind one throttle',
+    only: 'pardela',
+    car: ({ car }) => leaking(car, 2),
+    builder: AT_THROTTLES,
+    says: /throttle 2 breathes .* more than the middle .* it does not shut as far/,
+  },
 ];
 
 /** The first start of a car as a seed makes it, in the cold: it has to run, and no error may be found. */
@@ -389,13 +487,20 @@ export function judgeFire(id: 'ventisca' | 'pardela', seed: number): Judged {
   return { off: isRight ? 0 : 1, isRight, said: words };
 }
 
+/** A car whose gasket leaks behind one throttle, more than its screw could ever take back. */
+function leaking(car: Car, throttle: number): Car {
+  const { stopMm2 } = car.engine.throttle;
+  const leak = stopMm2.map((mm2, i) => (i === throttle - 1 ? mm2 + 25 : mm2));
+  return { ...car, engine: { ...car.engine, throttle: { ...car.engine.throttle, stopMm2: leak } } };
+}
+
 /** Whether a procedure failed and said why. */
 export function judgeHonest(
   id: 'ventisca' | 'pardela',
   seed: number,
   which: (typeof HONEST)[number],
 ): Judged {
-  const at = caseOf(id, seed);
+  const at = caseOf(which.only ?? id, seed);
   const built = { ...(which.car?.(at) ?? at.car), sensorFaults: which.faults ?? {} };
   const { outcome } = ran(procedureOf(which.procedure), at.document, bench(at, built), which.builder);
   const isRight = verdictOf(outcome) === 'failed' && which.says.test(said(outcome));

@@ -4,6 +4,7 @@ import { fuelPressure } from './entries/fuelPressure';
 import { injectorFlow } from './entries/injectorFlow';
 import { outputs } from './entries/outputs';
 import { sensors } from './entries/sensors';
+import { throttleBalance } from './entries/throttleBalance';
 import { throttleRange } from './entries/throttleRange';
 import type { Procedure } from './procedure';
 
@@ -16,6 +17,7 @@ export const PROCEDURES = [
   injectorFlow,
   baseTiming,
   firstFire,
+  throttleBalance,
 ] as const satisfies readonly Procedure[];
 
 /** A procedure by its id; null where there is none. */

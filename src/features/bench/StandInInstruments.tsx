@@ -13,6 +13,7 @@ import {
 } from '@/workers/benchProtocol';
 import { Choice } from './Choice';
 import { heardWords } from './heardWords';
+import { StandInThrottles } from './StandInThrottles';
 import { emptyVessels, takeHands } from './standInStore';
 
 /** A hand turns a regulator’s screw so far at a time. */
@@ -32,6 +33,7 @@ export function StandInInstruments({ seen }: { seen: StandInSeen }) {
           <Reading key={id} info={INSTRUMENTS[id]} values={seen.readings[id]} />
         ))}
       </View>
+      <StandInThrottles seen={seen} />
       <Fuel wanted={wanted} />
     </View>
   );

@@ -90,6 +90,11 @@ export class BenchCar {
     return readInstruments(at, this.instruments, this.seed);
   }
 
+  /** Air through each throttle as it truly is, g/s. */
+  get breathes(): Float64Array {
+    return this.car.plant.plateFlowGPerS;
+  }
+
   /** Empties the vessels and the can. */
   emptyVessels(): void {
     this.car.emptyVessels();
@@ -199,8 +204,8 @@ export class BenchCar {
   private letGo(): void {
     const { key } = this.car.controls;
     this.driven = null;
-    const { airC, regulatorTurns } = this.hands;
-    this.hands = { ...HANDS_OFF, key, airC, regulatorTurns };
+    const { airC, regulatorTurns, plateScrews } = this.hands;
+    this.hands = { ...HANDS_OFF, key, airC, regulatorTurns, plateScrews };
     this.car.controls.clutch = 1;
     this.car.controls.gear = 0;
   }

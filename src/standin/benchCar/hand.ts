@@ -1,3 +1,4 @@
+import { AS_THEY_CAME } from '../plant';
 import type { Controls, Felt } from '../virtualCar';
 
 /** What is set by hand at the stand-in; the clutch follows by itself. */
@@ -13,6 +14,7 @@ export type HandControls = Pick<
   | 'railLifted'
   | 'handVacuumKpa'
   | 'regulatorTurns'
+  | 'plateScrews'
 > & {
   /** How cold it is outside, °C; null as it was when the car came. */
   readonly airC: number | null;
@@ -30,6 +32,7 @@ export const HANDS_OFF: HandControls = {
   railLifted: false,
   handVacuumKpa: null,
   regulatorTurns: 0,
+  plateScrews: AS_THEY_CAME,
   airC: null,
 };
 
@@ -51,6 +54,7 @@ export function byHand(wanted: HandControls, controls: Controls, { speedRpm }: F
   controls.railLifted = wanted.railLifted;
   controls.handVacuumKpa = wanted.handVacuumKpa;
   controls.regulatorTurns = wanted.regulatorTurns;
+  controls.plateScrews = wanted.plateScrews;
   if (changes) controls.clutch = 0;
   controls.gear = wanted.gear;
   const way = wanted.pedalPercent - controls.pedalPercent;

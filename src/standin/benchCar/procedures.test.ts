@@ -4,7 +4,9 @@ import {
   AT_STARTER,
   FOOT,
   HONEST,
+  judgeBalance,
   judgeCoolant,
+  judgeFire,
   judgeFlow,
   judgeHonest,
   judgePressure,
@@ -306,6 +308,7 @@ describe.each(['ventisca', 'pardela'] as const)('%s, truths drawn by seed', (id)
     expect(judgeWiring(id, seed)).toMatchObject({ isRight: true, off: 0 });
     expect(judgeFlow(id, seed)).toMatchObject({ isRight: true });
     expect(judgeCoolant(id, seed)).toMatchObject({ isRight: true, off: 0 });
+    expect(judgeFire(id, seed)).toMatchObject({ isRight: true });
     const timing = judgeTiming(id, seed);
     expect([timing.said, timing.isRight]).toEqual([timing.said, true]);
     expect(timing.off).toBeLessThan(0.6);
@@ -361,4 +364,15 @@ describe('first fire', () => {
     expect(steps).toEqual(['ready', 'crank', 'simulated']);
     expect(texts(outcome)).toMatch(/In simulation it does not either: /);
   });
+});
+
+describe('throttle balance', () => {
+  test.each([21, 22])(
+    'seed %d: stops and rods that are apart come within 3 % of air, at idle and at speed',
+    (seed) => {
+      const { off, isRight, said } = judgeBalance('pardela', seed);
+      expect([said, isRight]).toEqual([said, true]);
+      expect(off).toBeLessThan(3);
+    },
+  );
 });

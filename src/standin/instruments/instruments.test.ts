@@ -89,6 +89,14 @@ test('instruments, and the places of one, are off each by their own', () => {
   expect(new Set(offs.map((one) => one.toFixed(1))).size).toBeGreaterThan(4);
 });
 
+test('one that is held to each in turn is off by the same everywhere', () => {
+  for (let seed = 0; seed < 20; seed += 1) {
+    const { balanceMeter } = readInstruments(measured(), instrumentsAtRest(), seed);
+    const offs = balanceMeter.map((value, i) => value - (TRUTH.balanceMeter[i] ?? NaN));
+    expect(Math.max(...offs) - Math.min(...offs)).toBeLessThan(INSTRUMENTS.balanceMeter.step + 1e-9);
+  }
+});
+
 test('without a brake, a hand pump or a spark there is nothing to read', () => {
   const read = readInstruments(
     measured({ holdRpm: null, handVacuumKpa: null, timing: null }),

@@ -27,6 +27,8 @@ export interface InstrumentInfo {
   readonly fromZero?: boolean;
   /** What each of its readings is of, where it has several. */
   readonly each?: 'cylinder' | 'throttle';
+  /** One instrument that is held to each in turn: off by the same everywhere. */
+  readonly inTurn?: true;
   /** What there is to be read; NaN where there is nothing. */
   readonly truth: (at: Measured) => readonly number[];
 }
@@ -102,6 +104,7 @@ export const INSTRUMENTS = {
     step: 0.1,
     lagS: 0.5,
     each: 'throttle',
+    inTurn: true,
     truth: ({ plant }) => Array.from(plant.plateFlowGPerS, (gPerS) => KG_PER_H_EACH_G_PER_S * gPerS),
   },
   dynamometer: {

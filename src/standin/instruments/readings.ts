@@ -31,13 +31,15 @@ export function readInstruments(at: Measured, state: InstrumentsState, seed: num
   state.atS = timeS;
   const read = INSTRUMENT_IDS.map((id, place) => {
     const info: InstrumentInfo = INSTRUMENTS[id];
-    const { error, step, lagS, truth, fromZero = false } = info;
+    const { error, step, lagS, truth, fromZero = false, inTurn = false } = info;
     const before = state.shown[id] ?? [];
     const now = truth(at).map((value, i) => lagged(before[i] ?? NaN, value, lagS, sinceS));
     state.shown[id] = now;
     // Less than what it states by half a step, which rounding may add.
     const most = Math.max(0, error - step / 2);
-    const shown = now.map((value, i) => step * Math.round((value + most * drawn(seed, place, i)) / step));
+    const shown = now.map(
+      (value, i) => step * Math.round((value + most * drawn(seed, place, inTurn ? 0 : i)) / step),
+    );
     return [id, fromZero ? shown.map((value) => Math.max(0, value)) : shown] as const;
   });
   return Object.fromEntries(read) as unknown as Readings;

@@ -8,6 +8,8 @@ import { massMg, pressureKpa, type PlantState } from './plantState';
 /** Angle of a plate on its stop, °; at 90° it is wide open. */
 const STOP_DEG = 6;
 const COS_STOP = Math.cos((STOP_DEG * Math.PI) / 180);
+/** What a plate lets through with its screw shut, mm². */
+const SHUT_MM2 = 0.2;
 /** Time constant of the smoothed air flow, s. */
 const FLOW_S = 0.02;
 
@@ -53,7 +55,8 @@ export function stepAir(
   for (let i = 0; i < plates; i += 1) {
     const mass = state.manifoldMg[i] as number;
     const kpa = mass * kpaPerMg;
-    const area = (stopMm2[i] as number) + fullMm2 * plate.share + plate.idleMm2 / plates;
+    const closed = Math.max(SHUT_MM2, (stopMm2[i] as number) + (state.rig.plateAddsMm2[i] as number));
+    const area = closed + fullMm2 * plate.share + plate.idleMm2 / plates;
     flowBetween(area, state.boostKpa, intakeK, kpa, chargeK, flow);
     const cylinder = plates === 1 ? (metal.firing[state.nextFiring] as { cylinder: number }).cylinder : i + 1;
     const drawn =

@@ -3,6 +3,7 @@
  * Sees no engine computer: openings and sparks come in, speeds, pressures and temperatures go out.
  * Trial values stand here with what they make believable; docs/physics.md says where each comes from.
  */
+export { AS_THEY_CAME, EACH_TURN, plateAdds, type PlateScrews } from './plates';
 export { drawingDeg, plateShare, stepAir, stepChargeTemperature, stepFilling } from './air';
 export { type Breathing, trueVePercent, trueVeGrid } from './breathing';
 export { chargedAirC, stepCharger } from './charger';

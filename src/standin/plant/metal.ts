@@ -60,6 +60,8 @@ export interface Throttle {
   readonly fullMm2: number;
   /** What each plate lets through on its stop, mm², with the screw beside it: one entry a plate. */
   readonly stopMm2: readonly number[];
+  /** How much earlier than the pedal each plate’s rod opens it, % of travel; as the pedal where none is given. */
+  readonly rodPercent?: readonly number[];
 }
 
 /** What lets air past the closed throttle beside its stop, all plates together. */

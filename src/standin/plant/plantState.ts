@@ -193,7 +193,7 @@ export function plantAtRest(
     knockNoiseV: 0,
     vehicleMPerS: 0,
     locked: false,
-    rig: rigAtRest(cylinders),
+    rig: rigAtRest(cylinders, plates),
     totals: { ...NOTHING },
   };
 }

@@ -9,23 +9,26 @@ export interface Rig {
   regulatorLineKpa: number | null;
   /** Turns of the regulator’s screw since the car came: in is more. */
   regulatorTurns: number;
+  /** What screws and rods make of each throttle plate’s opening, mm². */
+  plateAddsMm2: Float64Array;
 }
 
 /** What a turn of the regulator’s screw makes of its pressure, kPa. */
 export const KPA_EACH_TURN = 28;
 
 /** Everything fitted, vessels empty. */
-export function rigAtRest(cylinders: number): Rig {
+export function rigAtRest(cylinders: number, plates: number): Rig {
   return {
     railLifted: false,
     caughtMg: new Float64Array(cylinders),
     returnedMg: 0,
     regulatorLineKpa: null,
     regulatorTurns: 0,
+    plateAddsMm2: new Float64Array(plates),
   };
 }
 
 /** A copy that shares nothing with its original. */
 export function copiedRig(rig: Rig): Rig {
-  return { ...rig, caughtMg: rig.caughtMg.slice() };
+  return { ...rig, caughtMg: rig.caughtMg.slice(), plateAddsMm2: rig.plateAddsMm2.slice() };
 }

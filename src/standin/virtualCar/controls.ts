@@ -1,4 +1,5 @@
 import type { InputId } from '@/core/sensors';
+import { AS_THEY_CAME, type PlateScrews } from '../plant';
 
 /** What a driver does, and what a test bench does to a car; changed in place from moment to moment. */
 export interface Controls {
@@ -30,6 +31,8 @@ export interface Controls {
   handVacuumKpa: number | null;
   /** Turns of the regulator’s screw. */
   regulatorTurns: number;
+  /** Screws and rods of the throttles. */
+  plateScrews: PlateScrews;
 }
 
 /** What a driver hears and sees without an instrument. */
@@ -57,5 +60,6 @@ export function controlsAtRest(): Controls {
     railLifted: false,
     handVacuumKpa: null,
     regulatorTurns: 0,
+    plateScrews: AS_THEY_CAME,
   };
 }

@@ -52,6 +52,7 @@ import {
   type Metal,
   type Opening,
   type PlantState,
+  plateAdds,
   plateShare,
   starterTorqueNm,
   stepAir,
@@ -430,10 +431,12 @@ export class VirtualCar {
   /** What hands have done to the car for a test. */
   private followRig(): void {
     const { controls, surroundings } = this.state;
+    const { plateScrews, pedalPercent } = controls;
     const { rig } = this.state.plant;
     const { handVacuumKpa } = controls;
     rig.railLifted = controls.railLifted;
     rig.regulatorTurns = controls.regulatorTurns;
+    plateAdds(this.metal, plateScrews, pedalPercent, rig.plateAddsMm2);
     rig.regulatorLineKpa = handVacuumKpa === null ? null : surroundings.barometricKpa - handVacuumKpa;
   }
 

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { ProgressBar } from 'react-native-paper';
 import { AT, type ChannelId, read, WORK_CODE } from '@/core/channel';
 import type { Answer, Step, Takes } from '@/core/procedures';
-import { formatNumber, unitOf } from '@/core/units';
+import { formatNumber, toBase, unitOf } from '@/core/units';
 import { toldFrame } from '@/data/ecu/liveFrame';
 import { useSlowFrame } from '@/data/ecu/useLive';
 import { Button } from '@/ui/button/Button';
@@ -115,8 +115,9 @@ function TakeOver({
   if (id === undefined || shown === null || Number.isNaN(shown)) return null;
   const { error } = INSTRUMENTS[id];
   const unit = unitOf(takes.quantity, takes.unit).label;
+  const base = toBase(takes.quantity, { amount: shown, unit: takes.unit });
   const reading = `${formatNumber(shown, takes.decimals)} ${unit} ± ${error}`;
-  return <Button label={`Stand-in: take over ${reading}`} icon="gauge" onPress={() => onTake(shown)} />;
+  return <Button label={`Stand-in: take over ${reading}`} icon="gauge" onPress={() => onTake(base)} />;
 }
 
 function Capturing({
