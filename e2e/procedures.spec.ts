@@ -443,6 +443,7 @@ test('throttle balance: air screws by the meter until all are even, then at spee
   app,
   page,
 }) => {
+  test.skip(test.info().project.name === 'far', 'The car of the other process has one throttle');
   test.setTimeout(300_000);
   await app.visit();
   await app.openFile(demo('pardela'));
