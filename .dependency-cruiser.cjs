@@ -41,12 +41,12 @@ const CORE = [
   'demo',
   'starters',
   'checks',
-  'procedures',
   'whatIf',
   'compare',
   'workings',
   'meaning',
   'log',
+  'procedures',
 ];
 
 /** A folder of src may import itself, the named folders and the named packages, and nothing else of src. */

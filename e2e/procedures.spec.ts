@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { listening } from '../tests/support/knocking';
 import { demo } from '../tests/support/ventisca';
 import { type CalibrationFile, expect, type Lumbre, test } from './support';
 
@@ -489,4 +490,47 @@ test('throttle balance: air screws by the meter until all are even, then at spee
   );
   await expect(outcome(page)).toContainText('Even at 2500 rev/min');
   await expect(outcome(page)).toContainText(/It idles at 1[01]\d\d rev\/min, 1100 rev\/min asked/);
+});
+
+test('knock baseline: a clean pull on the brake gives thresholds; a pull that is none is refused', async ({
+  app,
+  page,
+}) => {
+  test.skip(test.info().project.name === 'far', 'What is heard by cylinder is sent alike');
+  test.setTimeout(180_000);
+  await app.visit();
+  await app.openFile(listening());
+  await app.connectStandIn('85');
+  await open(page, 'Knock baseline');
+  await crank(app, 1500);
+  await app.openStandIn();
+  await app.choose('Pedal', '10 %');
+  await app.choose('Brake dynamometer', 'Holds a speed');
+  await app.type(/^Brake holds the speed/, '1800');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('group', { name: /^Engine speed: 1[78]\d\d/ })).toBeVisible({
+    timeout: 20_000,
+  });
+  await page.waitForTimeout(2000);
+  await capture(page);
+  await step(page, 'Pull cleanly, at full throttle');
+  await press(page, /^Begin, \d+ s/);
+  await page.waitForTimeout(500);
+  await press(page, 'Done');
+  await expect(outcome(page)).toContainText('That was no pull');
+  await press(page, 'Back one');
+  await app.openStandIn();
+  await app.choose('Pedal', '100 %');
+  await app.type(/^Brake holds the speed/, '2000');
+  await page.keyboard.press('Escape');
+  await page.waitForTimeout(2000);
+  await press(page, /^Begin, \d+ s/);
+  await app.openStandIn();
+  await app.type(/^Brake holds the speed/, '6400');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('group', { name: /^Engine speed: 6[34]\d\d/ })).toBeVisible({
+    timeout: 20_000,
+  });
+  await press(page, 'Done');
+  await expect(outcome(page)).toContainText(/The pull is clean from \d+ to \d+ rev\/min/);
 });

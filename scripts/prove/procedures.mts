@@ -6,6 +6,7 @@ import {
   type Judged,
   judgeFlow,
   judgeHonest,
+  judgeKnock,
   judgePressure,
   judgeThrottle,
   judgeTiming,
@@ -23,6 +24,7 @@ const ASKED = [
   ['one injector blocked', judgeFlow, 3, '% of flow'],
   ['coolant sensor of another curve', judgeCoolant, 0.001, 'of its resistance'],
   ['throttle balance, Pardela’s throttles at idle and 2,500 rev/min', judgeBalance, 3, '% of air'],
+  ['knock thresholds of Ventisca’s clean pull', judgeKnock, 10, '% of other pulls’'],
   ['first fire in the cold', judgeFire, 0, 'starts that do not run'],
 ] as const satisfies readonly (readonly [string, (id: Demo, seed: number) => Judged, number, string])[];
 
@@ -46,6 +48,11 @@ export function proveProcedures(firstSeed: number): void {
     say(
       worst.off <= 0.6 && errors <= 2 && timing.every(({ isRight }) => isRight),
       `${id}, base timing: ${worst.off.toFixed(2)}° off at the highest speed at worst (seed ${worst.seed}), of 0.6 asked; offset and delay within ${errors.toFixed(1)} of their standard errors`,
+    );
+    const knocking = seeds.filter((seed) => judgeKnock(id, seed, { earlierDeg: 24 }).isRight);
+    say(
+      knocking.length === 0,
+      `${seeds.length - knocking.length} of ${seeds.length} pulls that knock are refused as a baseline`,
     );
     const honest = HONEST.flatMap((which) =>
       seeds.map((seed) => ({

@@ -1,6 +1,7 @@
 import { baseValue, type Calibration } from '@/core/calibration';
 import { putRemedy } from '@/core/checks';
 import { frameOf } from '@/core/channel';
+import { knockBaseline as knockBaselineOf, thresholdFrom } from '@/core/log';
 import { inverseOf, lookUpStraightOn } from '@/core/numeric';
 import { type Outcome, type Procedure, procedureById, verdictOf } from '@/core/procedures';
 import type { EcuProgram } from '@/core/program';
@@ -8,8 +9,9 @@ import { GENERIC_THERMISTORS } from '@/core/sensors';
 import type { BenchCar } from '@/standin/benchCar';
 import type { Car, SensorFaults } from '@/standin/car';
 import { carOf } from '@/standin/carOfDocument';
-import { planted } from '@/standin/planted';
+import { type Planted, planted } from '@/standin/planted';
 import { rewiredCar } from './car';
+import { earlier, listening, pulled } from './knocking';
 import { benchOf, type Builder, type Place, ran } from './procedureRun';
 import { demo, programOf } from './ventisca';
 
@@ -328,6 +330,66 @@ export function judgeBalance(_: 'ventisca' | 'pardela', seed: number): Judged {
   car.take({ pedalPercent: 10, holdRpm: 2500 });
   waits(car, 5);
   return { off: Math.max(idle, uneven(3)), isRight: verdictOf(outcome) === 'passed', said: said(outcome) };
+}
+
+/** Hands that hold a low speed, then pull through all speeds at full throttle on the brake. */
+export const AT_PULL: Builder = {
+  hands: ({ id, title }, bench) => {
+    if (id === 'hold') {
+      started(bench);
+      bench.take({ holdRpm: Number(/about ([\d,]+)/.exec(title)?.[1]?.replace(',', '')), pedalPercent: 15 });
+    }
+    if (id === 'pull') bench.take({ holdRpm: 1800, pedalPercent: 100 });
+    waits(bench, 5);
+  },
+  during: ({ id }, bench, atS) => {
+    if (id === 'pull') bench.take({ holdRpm: Math.min(6600, 1800 + 230 * atS) });
+  },
+};
+
+/** As warm as the reference pulls are. */
+const PULL_PLACE = { coolantC: 85, airC: 20 } as const;
+const REFERENCE_SEEDS = [9001, 9002, 9003, 9004];
+
+/** Thresholds by speed over pulls of the same car that nobody measures, each with noise of its own, V. */
+function referenceThresholds(
+  document: Calibration,
+  speedsRpm: readonly number[],
+  errors: readonly Planted[],
+): number[] {
+  const pulls = REFERENCE_SEEDS.map((seed) => knockBaselineOf(pulled(document, { seed, errors }).log));
+  return speedsRpm.map((rpm) => {
+    const all = pulls.flatMap((one) => (one.ok ? [thresholdFrom(one.noise, rpm)] : []));
+    return all.reduce((sum, volts) => sum + volts, 0) / all.length;
+  });
+}
+
+/** A pull of Ventisca with its noise by seed: how far its thresholds are off those of other pulls at most, %; or why it was refused. */
+export function judgeKnock(
+  _: 'ventisca' | 'pardela',
+  seed: number,
+  {
+    earlierDeg = 0,
+    errors = [],
+  }: { readonly earlierDeg?: number; readonly errors?: readonly Planted[] } = {},
+): Judged {
+  const document = earlier(listening(), earlierDeg);
+  const program = programOf(document);
+  const car = planted(carOf(document, program), errors);
+  const { outcome } = ran(
+    procedureOf('knockBaseline'),
+    document,
+    benchOf(document, car, { seed, ...PULL_PLACE }),
+    AT_PULL,
+  );
+  const after = proposed(document, outcome).maps.knockThreshold;
+  const pulledRpm = (after?.x ?? []).filter((rpm) => rpm >= 2200 && rpm <= 6400);
+  const wanted = referenceThresholds(document, pulledRpm, errors);
+  const offs = pulledRpm.map((rpm, i) => {
+    const is = after?.values[after.x.indexOf(rpm)] ?? NaN;
+    return 100 * Math.abs(is / (wanted[i] ?? NaN) - 1);
+  });
+  return { off: Math.max(...offs), isRight: verdictOf(outcome) !== 'failed', said: said(outcome) };
 }
 
 /** What a timing procedure left over: at the limiter’s speed, and of offset and delay in their own standard errors. */

@@ -1,3 +1,4 @@
+import { listening } from '@tests/support/knocking';
 import { demo, programOf } from '@tests/support/ventisca';
 import { CHANNEL_IDS } from '../channel';
 import { PULSE_LIMITS, TIMING_LIMITS } from '../control';
@@ -8,7 +9,7 @@ import { procedureById, PROCEDURES } from './procedures';
 
 /** A demo that a procedure can be done with: one has no single throttle, the other no other. */
 function demoFor({ missing }: Procedure): Omit<ProcedureAt, 'answers'> {
-  const all = (['ventisca', 'pardela'] as const).map((id) => demo(id));
+  const all = [demo('ventisca'), demo('pardela'), listening()];
   const able = all
     .map((document) => ({ document, program: programOf(document) }))
     .find((one) => missing({ ...one, answers: {} }) === null);

@@ -2,6 +2,7 @@ import { baseTiming } from './entries/baseTiming';
 import { firstFire } from './entries/firstFire';
 import { fuelPressure } from './entries/fuelPressure';
 import { injectorFlow } from './entries/injectorFlow';
+import { knockBaseline } from './entries/knockBaseline';
 import { outputs } from './entries/outputs';
 import { sensors } from './entries/sensors';
 import { throttleBalance } from './entries/throttleBalance';
@@ -18,6 +19,7 @@ export const PROCEDURES = [
   baseTiming,
   firstFire,
   throttleBalance,
+  knockBaseline,
 ] as const satisfies readonly Procedure[];
 
 /** A procedure by its id; null where there is none. */

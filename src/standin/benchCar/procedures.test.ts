@@ -9,6 +9,7 @@ import {
   judgeFire,
   judgeFlow,
   judgeHonest,
+  judgeKnock,
   judgePressure,
   judgeThrottle,
   judgeTiming,
@@ -375,4 +376,20 @@ describe('throttle balance', () => {
       expect(off).toBeLessThan(3);
     },
   );
+});
+
+describe('knock baseline', () => {
+  test('thresholds come within 10 % of those of other pulls, with a loud valve train too', () => {
+    for (const errors of [[], [{ id: 'valvesLoud', size: 100 }]] as const) {
+      const { off, isRight, said } = judgeKnock('ventisca', 31, { errors });
+      expect([said, isRight]).toEqual([said, true]);
+      expect(off).toBeLessThan(10);
+    }
+  });
+
+  test('a pull with knock in it is refused', () => {
+    const { isRight, said } = judgeKnock('ventisca', 31, { earlierDeg: 24 });
+    expect(isRight).toBe(false);
+    expect(said).toMatch(/The pull was not clean: .* Nothing is taken from it/);
+  });
 });

@@ -164,7 +164,7 @@ function firstOf(answers: ProcedureAt['answers'], id: ChannelId): number | null 
 }
 
 function lastOf(answers: ProcedureAt['answers'], id: ChannelId): number | null {
-  return traced(answers, 'crank', id).findLast(Number.isFinite) ?? null;
+  return traced(answers, 'crank', id).filter(Number.isFinite).at(-1) ?? null;
 }
 
 function decide(at: ProcedureAt): Outcome {

@@ -49,8 +49,8 @@ export function fireOf(seen: SeenStart): Fire {
     return at === undefined ? null : (at - first) * eachS;
   };
   const runs = (i: number) => phase[i] === PHASE.running && (speed[i] ?? 0) >= TURNS_RPM;
-  const lastRan = turning.findLast(runs);
-  const beforeIt = turning.findLast((i) => i < (lastRan ?? 0) && !runs(i)) ?? first;
+  const lastRan = turning.filter(runs).at(-1);
+  const beforeIt = turning.filter((i) => i < (lastRan ?? 0) && !runs(i)).at(-1) ?? first;
   const ranForS = lastRan === undefined ? 0 : (lastRan - beforeIt) * eachS;
   const runsNow = lastRan !== undefined && lastRan === turning.at(-1) && ranForS >= RUNS_FOR_S;
   return {
