@@ -193,3 +193,17 @@ describe('what runs and what is stored', () => {
     expect(read(frame, AT.phase)).toBe(PHASE.running);
   });
 });
+
+test('a brake sweeps from one speed to the next, 500 rev/min a second, and begins where it is wanted first', () => {
+  const controls = controlsAtRest();
+  const felt = { speedRpm: 1800, kmPerH: 0 };
+  const held = (holdRpm: number | null, steps: number) => {
+    for (let i = 0; i < steps; i += 1) byHand({ ...HANDS_OFF, holdRpm }, controls, felt);
+    return controls.holdRpm;
+  };
+  expect(held(1800, 1)).toBe(1800);
+  expect(held(2800, 100)).toBe(2300);
+  expect(held(2800, 200)).toBe(2800);
+  expect(held(2300, 50)).toBe(2550);
+  expect(held(null, 1)).toBeNull();
+});

@@ -43,13 +43,22 @@ const CLUTCH = { up: 0.008, down: 0.04 } as const;
 /** A hand moves a pedal as fast as a foot, % in a hundredth of a second. */
 const FOOT = { down: 2, off: 6 } as const;
 
+/** A brake goes from one speed to another by so much in a hundredth of a second, rev/min. */
+const SWEEPS_RPM = 5;
+
+/** What a brake holds next on its way to a speed; it begins where it is wanted first. */
+function swept(now: number | null, wanted: number | null): number | null {
+  if (now === null || wanted === null) return wanted;
+  return now + Math.max(-SWEEPS_RPM, Math.min(SWEEPS_RPM, wanted - now));
+}
+
 /** Puts what hands want onto the car for the next hundredth of a second: pedals take their time, the clutch keeps it alive. */
 export function byHand(wanted: HandControls, controls: Controls, { speedRpm }: Felt): void {
   const changes = wanted.gear !== controls.gear;
   controls.key = wanted.key;
   controls.starter = wanted.starter;
   controls.brake = wanted.brake;
-  controls.holdRpm = wanted.holdRpm;
+  controls.holdRpm = swept(controls.holdRpm, wanted.holdRpm);
   controls.loadsA = wanted.loadsA;
   controls.railLifted = wanted.railLifted;
   controls.handVacuumKpa = wanted.handVacuumKpa;
