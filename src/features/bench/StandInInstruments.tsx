@@ -52,7 +52,7 @@ function Heard({ heard }: { heard: readonly string[] }) {
 
 function Reading({ info, values }: { info: InstrumentInfo; values: readonly number[] }) {
   const { label, unit, error, step, each } = info;
-  const decimals = step < 1 ? 1 : 0;
+  const decimals = step < 0.1 ? 2 : step < 1 ? 1 : 0;
   const shown = values.map((value) => formatNumber(value, decimals));
   const said =
     shown.length === 0 || values.every(Number.isNaN) ? 'nothing to read' : `${shown.join(', ')} ${unit}`;

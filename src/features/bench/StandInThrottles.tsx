@@ -33,7 +33,7 @@ export function StandInThrottles({ seen }: { seen: StandInSeen }) {
         onChange={(id) => setPlace(Number(id))}
       />
       <View role="status" aria-label="The balance meter">
-        <Text kind="number">{`${formatNumber(breathes[place] ?? NaN, 1)} kg/h`}</Text>
+        <Text kind="number">{`${formatNumber(breathes[place] ?? NaN, 2)} kg/h`}</Text>
       </View>
       <Screw
         label="Its air screw"

@@ -101,7 +101,7 @@ export const INSTRUMENTS = {
     label: 'Balance meter, air into each throttle',
     unit: 'kg/h',
     error: 0.15,
-    step: 0.1,
+    step: 0.05,
     lagS: 0.5,
     each: 'throttle',
     inTurn: true,

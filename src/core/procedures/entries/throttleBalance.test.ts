@@ -78,14 +78,14 @@ describe('its path', () => {
     const one = { ...warm, ...round('idle', 1, [3, 3.4, 3.23, 3.17]) };
     const steps = throttleBalance.steps(asked(one, document));
     expect(steps.slice(5).map(({ title }) => title)).toEqual([
-      'Throttle 1 to 3.2 kg/h',
-      'Throttle 2 to 3.2 kg/h',
+      'Throttle 1 to 3.20 kg/h',
+      'Throttle 2 to 3.20 kg/h',
     ]);
     expect(steps[5]?.words[0]).toMatch(
-      /^It breathes 3\.0 kg\/h, 6\.3 % less than the middle of all\. Turn its air screw out/,
+      /^It breathes 3\.00 kg\/h, 6\.3 % less than the middle of all\. Turn its air screw out/,
     );
     expect(steps[6]?.words[0]).toMatch(
-      /^It breathes 3\.4 kg\/h, 6\.3 % more than the middle of all\. Turn its air screw in/,
+      /^It breathes 3\.40 kg\/h, 6\.3 % more than the middle of all\. Turn its air screw in/,
     );
     expect(titled({ ...one, ...set('idle', 1, [1], 3.2) })?.id).toBe('idle-1-set-2');
     expect(titled({ ...one, ...set('idle', 1, [1, 2], 3.2) })?.id).toBe('idle-2-4');
@@ -110,8 +110,8 @@ describe('its path', () => {
 describe('what is found', () => {
   test('even at both, at its speed', () => {
     expect(found({ ...even, speed: idles(1010) })).toEqual([
-      'good: Even at idle: 3.2, 3.2, 3.2, 3.2 kg/h, none more than 0.0 % off.',
-      'good: Even at 2500 rev/min: 9.0, 9.0, 9.0, 9.0 kg/h, none more than 0.0 % off.',
+      'good: Even at idle: 3.20, 3.20, 3.20, 3.20 kg/h, none more than 0.0 % off.',
+      'good: Even at 2500 rev/min: 9.00, 9.00, 9.00, 9.00 kg/h, none more than 0.0 % off.',
       'good: It idles at 1010 rev/min, 1000 rev/min asked.',
     ]);
     expect(found({ ...even, speed: idles(1100), stop: idles(1080) }).at(-1)).toMatch(
@@ -131,7 +131,7 @@ describe('what is found', () => {
     }
     expect(stepsOf(throttleBalance, answers, document).at(-1)).toBe('part-1-4');
     expect(found(answers)[0]).toMatch(
-      /^error: Not even at idle: throttle 1 breathes 25\.0 % more than the middle of 3\.2 kg\/h .* its air screw did not bring it there; it does not shut as far/,
+      /^error: Not even at idle: throttle 1 breathes 25\.0 % more than the middle of 3\.20 kg\/h .* its air screw did not bring it there; it does not shut as far/,
     );
     expect(found({ ...warm, ...round('idle', 1, [2.8, 3.4, 3.4, 3.4]) })[0]).toMatch(
       /throttle 1 breathes 17\.6 % less .* it does not open as far/,

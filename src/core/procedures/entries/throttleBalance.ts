@@ -42,7 +42,7 @@ const PART: Place = {
 };
 
 /** A meter shows kg/h. */
-const shown = (gPerS: number) => formatNumber(3.6 * gPerS, 1);
+const shown = (gPerS: number) => formatNumber(3.6 * gPerS, 2);
 const flow = (gPerS: number) => `${shown(gPerS)} kg/h`;
 const percent = (share: number) => `${formatNumber(100 * Math.abs(share), 1)} %`;
 const rpm = (value: number) => `${formatNumber(value, 0)} rev/min`;
@@ -144,7 +144,7 @@ function read(part: Pick<Step, 'id' | 'title' | 'words'> & Partial<Step>, thrott
       unit: 'kg/h',
       min: 0,
       max: 200,
-      decimals: 1,
+      decimals: 2,
       instrument: { id: 'balanceMeter', place: throttle - 1 },
     },
     ...part,
