@@ -3,7 +3,13 @@
  * A log is columns of channels. Nothing here knows where they came from, or keeps them.
  * Files of logs are read and written in data; drives are recorded in standin and data.
  */
-export { type CleanNoise, knockBaseline, type KnockBaseline, thresholdFrom } from './knockBaseline';
+export {
+  type CleanNoise,
+  knockBaseline,
+  type KnockBaseline,
+  thresholdCells,
+  thresholdFrom,
+} from './knockBaseline';
 export { correctedCells, type CorrectionChoice, MOST_AT_ONCE } from './corrected';
 export { delayAtS, type LambdaDelay } from './delay';
 export { type Coverage, coverageOf, DRIVEN_WITHIN, EVIDENCE_S, RIGHT_WITHIN, TOUCHED_S } from './evidence';

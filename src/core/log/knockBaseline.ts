@@ -1,5 +1,6 @@
 import { CHANNEL_IDS, CHANNELS, PHASE } from '../channel';
 import { leastSquares } from '../numeric';
+import { MAP_DEFINITIONS } from '../program';
 import { THRESHOLD_MARGIN, usualNoiseV } from '../sensors';
 import type { Log, LogColumn } from './log';
 
@@ -132,4 +133,16 @@ export function thresholdFrom({ speedsRpm, noiseV }: CleanNoise, speedRpm: numbe
   const [from, to] = [speedsRpm[next - 1] as number, speedsRpm[next] as number];
   const share = (speedRpm - from) / (to - from);
   return THRESHOLD_MARGIN * (at(next - 1) * (1 - share) + at(next) * share);
+}
+
+/** What each cell of a threshold map is over clean noise, V, within the limits and decimals of the map: by its speeds, rev/min. */
+export function thresholdCells(
+  noise: CleanNoise,
+  speedsRpm: readonly number[],
+): { readonly index: number; readonly value: number }[] {
+  const { min, max, decimals } = MAP_DEFINITIONS.knockThreshold;
+  return speedsRpm.map((rpm, index) => ({
+    index,
+    value: Number(Math.min(max, Math.max(min, thresholdFrom(noise, rpm))).toFixed(decimals)),
+  }));
 }

@@ -50,6 +50,15 @@ test('a gain that is off is put right first: by as much as it is', () => {
   expect(at(held(1)).edits).toEqual([]);
 });
 
+test('what is expected at the low speed is said for the gain there is', () => {
+  const expects = (gain: number) => {
+    const draft = structuredClone(document);
+    draft.knock.gain = { amount: gain, unit: '1', source: { kind: 'measured', date: '2026-11-28' } };
+    return Number(/About ([\d.]+) V/.exec(knockBaseline.steps(asked({}, draft))[0]?.expects ?? '')?.[1]);
+  };
+  expect(expects(2)).toBeCloseTo(2 * expects(1), 1);
+});
+
 test('nothing heard is a wire, not an engine', () => {
   expect(at(held(0)).found[0]).toMatch(/^error: Nothing is heard: look at the knock sensor/);
 });

@@ -1,9 +1,9 @@
 import { baseValue, type Calibration } from '../../calibration';
 import { type ChannelId, channelsFor } from '../../channel';
 import { type Edit, quantityEdit } from '../../checks';
+import { expectedNoiseV } from '../../generators';
 import { gridOf, lookUpCurve } from '../../numeric';
-import { type CleanNoise, knockBaseline as baselineOf, type Log, thresholdFrom } from '../../log';
-import { MAP_DEFINITIONS } from '../../program';
+import { type CleanNoise, knockBaseline as baselineOf, type Log, thresholdCells } from '../../log';
 import { usualNoiseV } from '../../sensors';
 import { formatNumber } from '../../units';
 import { captured, step, traced } from '../answers';
@@ -51,7 +51,7 @@ function steps(at: ProcedureAt): Step[] {
     title: `Warm, hold about ${formatNumber(low, 0)} rev/min`,
     words: ['Without load, by the pedal or on the brake. The gain is looked at before the engine is loud.'],
     shows: ['speed', 'coolant', 'knockNoise'],
-    expects: `About ${formatNumber(usualNoiseV(low), 2)} V.`,
+    expects: `About ${formatNumber(expectedNoiseV(at.document)(low), 2)} V.`,
     takes: {
       kind: 'capture',
       channels: ['speed', ...heard],
@@ -151,12 +151,10 @@ function thresholds({ document }: ProcedureAt, noise: CleanNoise, good: Found): 
   };
   const map = document.maps.knockThreshold;
   if (map === null) return { found: [good, clean], remedy: null };
-  const { min, max, decimals } = MAP_DEFINITIONS.knockThreshold;
   const grid = gridOf(map);
-  const changes = map.x.flatMap((rpm, index) => {
-    const value = Number(Math.min(max, Math.max(min, thresholdFrom(noise, rpm))).toFixed(decimals));
-    return Math.abs(value / lookUpCurve(grid, rpm) - 1) <= SAME ? [] : [{ index, value }];
-  });
+  const changes = thresholdCells(noise, map.x).filter(
+    ({ index, value }) => Math.abs(value / lookUpCurve(grid, map.x[index] ?? 0) - 1) > SAME,
+  );
   if (changes.length === 0) {
     return {
       found: [good, clean, { tone: 'good', text: 'The thresholds stand a third over it as they are.' }],

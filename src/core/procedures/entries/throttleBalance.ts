@@ -245,12 +245,11 @@ function balanceFound(place: Place, { worst, middle, each }: Balance): Found {
   };
 }
 
-function speedFound({ answers, document }: ProcedureAt): Found[] {
+function speedFound({ answers }: ProcedureAt): Found[] {
   const last = speedOff(answers, 'stop') ?? speedOff(answers, 'speed');
   if (last === null) return [];
-  const hot = baseValue(document, 'idle.hotSpeed');
   const near = Math.abs(last.share) <= SPEED_NEAR;
-  const asked = hot === null ? rpm(last.target) : `${rpm(last.target)} asked`;
+  const asked = `${rpm(last.target)} asked`;
   return [
     near
       ? { tone: 'good', text: `It idles at ${rpm(last.speed)}, ${asked}.` }

@@ -1,7 +1,7 @@
 import { type Calibration, usedMaps } from '@/core/calibration';
 import type { Source } from '@/core/field';
 import { generatedMap, usualChoices } from '@/core/generators';
-import { type CleanNoise, thresholdFrom } from '@/core/log';
+import { type CleanNoise, thresholdCells } from '@/core/log';
 import { withCells } from '@/core/map';
 import { MAP_DEFINITIONS } from '@/core/program';
 import { today } from '@/data/today';
@@ -10,11 +10,7 @@ import { today } from '@/data/today';
 export function putThreshold(draft: Calibration, noise: CleanNoise, source: Source): void {
   const { knockThreshold } = draft.maps;
   if (knockThreshold === null) return;
-  const { min, max, decimals } = MAP_DEFINITIONS.knockThreshold;
-  const changes = knockThreshold.x.map((rpm, index) => ({
-    index,
-    value: Number(Math.min(max, Math.max(min, thresholdFrom(noise, rpm))).toFixed(decimals)),
-  }));
+  const changes = thresholdCells(noise, knockThreshold.x);
   draft.maps.knockThreshold = withCells(knockThreshold, changes, source);
 }
 
