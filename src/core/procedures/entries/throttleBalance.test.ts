@@ -150,6 +150,22 @@ describe('what is found', () => {
   });
 });
 
+test('a reading at a standing engine, or at another speed, is none', () => {
+  const besides = (answers: Answers, id: string, speed: number): Answers => ({
+    ...answers,
+    [id]: { kind: 'number', value: 3.2 / KG_PER_H, beside: { speed } },
+  });
+  expect(found(besides(even, 'idle-1-3', 0))[0]).toBe(
+    'error: Throttle 3, at idle, was read at 0 rev/min: nothing of it counts. Begin again.',
+  );
+  expect(found(besides(even, 'idle-1-3', 300))[0]).toMatch(/^good: Even at idle/);
+  const part = (speed: number) =>
+    found({ ...even, 'part-1-2': { kind: 'number', value: 9 / KG_PER_H, beside: { speed } } })[1];
+  expect(part(1800)).toMatch(/^error: Throttle 2, at 2500 rev\/min, was read at 1800 rev\/min/);
+  expect(part(1900)).toMatch(/^good: Even at 2500/);
+  expect(part(3200)).toMatch(/^error/);
+});
+
 test('one throttle for all is not balanced', () => {
   expect(throttleBalance.missing(asked({}))).toMatch(/^One throttle feeds all cylinders/);
 });

@@ -1,6 +1,6 @@
 import { baseValue, type Calibration } from '../../calibration';
 import { formatNumber } from '../../units';
-import { captured, step, typed } from '../answers';
+import { besideIt, captured, step, typed } from '../answers';
 import { type Balance, balanceOf, type OffBalance } from '../measure/throttleBalance';
 import type { Answers, Found, Outcome, Procedure, ProcedureAt, Step } from '../procedure';
 
@@ -15,6 +15,9 @@ const SPEED_NEAR = 0.05;
 const LOOKS_S = 3;
 /** The speed at which rods show more than stops, rev/min. */
 const PART_RPM = 2500;
+/** Below this an engine stands, or is cranked; and so far off a speed is another one, as a share. */
+const RUNS_RPM = 300;
+const OTHER_SPEED = 0.25;
 
 /** A place at which throttles are made even: by what, and how it is said. */
 interface Place {
@@ -146,6 +149,7 @@ function read(part: Pick<Step, 'id' | 'title' | 'words'> & Partial<Step>, thrott
       max: 200,
       decimals: 2,
       instrument: { id: 'balanceMeter', place: throttle - 1 },
+      beside: ['speed'],
     },
     ...part,
   });
@@ -223,9 +227,25 @@ function lastRound({ answers, document }: ProcedureAt, place: Place): Balance | 
 function decide(at: ProcedureAt): Outcome {
   const found = [IDLE, PART].flatMap((place) => {
     const balance = lastRound(at, place);
-    return balance === null ? [] : [balanceFound(place, balance)];
+    if (balance === null) return [];
+    return [elsewhereFound(at, place) ?? balanceFound(place, balance)];
   });
   return { found: [...found, ...speedFound(at)], remedy: null };
+}
+
+/** A reading that was taken at a standing engine, or at another speed than was asked; null where none was. */
+function elsewhereFound({ answers, document }: ProcedureAt, place: Place): Found | null {
+  for (let round = 1; round <= ROUNDS; round += 1) {
+    for (let throttle = 1; throttle <= throttlesOf(document); throttle += 1) {
+      const speed = besideIt(answers, readId(place, round, throttle), 'speed');
+      if (speed === null) continue;
+      const isOther = place.id === 'part' && Math.abs(speed / PART_RPM - 1) > OTHER_SPEED;
+      if (speed >= RUNS_RPM && !isOther) continue;
+      const text = `Throttle ${throttle}, ${place.where}, was read at ${rpm(speed)}: nothing of it counts. Begin again.`;
+      return { tone: 'error', text };
+    }
+  }
+  return null;
 }
 
 function balanceFound(place: Place, { worst, middle, each }: Balance): Found {
