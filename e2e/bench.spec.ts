@@ -143,7 +143,7 @@ test('by hand: key and starter; the key off loses the link and what was not stor
   await app.changeWholeMap('Volumetric efficiency', '3');
   await app.expectStored();
   await page.reload();
-  await app.connectStandIn('20');
+  await app.connectStandIn();
   await expect(page.getByText('What runs differs from the screen in volumetric efficiency.')).toBeVisible();
 
   await page.getByRole('button', { name: 'Disconnect' }).click();

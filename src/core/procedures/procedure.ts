@@ -77,7 +77,16 @@ export type Takes =
       readonly known?: readonly ChannelId[];
     }
   /** Ended by hand, or after so long. */
-  | { readonly kind: 'trace'; readonly channels: readonly ChannelId[]; readonly forS: number }
+  | {
+      readonly kind: 'trace';
+      readonly channels: readonly ChannelId[];
+      readonly forS: number;
+      /** How much of what is wanted its samples show so far, 0…1, told while they come: what was missed is done again before it ends. */
+      readonly seen?: {
+        readonly label: string;
+        readonly shareOf: (samples: Readonly<Partial<Record<ChannelId, readonly number[]>>>) => number;
+      };
+    }
   /** The same start with this calibration in simulation, as warm as the engine and with its battery. */
   | { readonly kind: 'dryStart'; readonly coolantC: number; readonly batteryV: number };
 

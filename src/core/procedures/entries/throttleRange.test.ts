@@ -1,4 +1,4 @@
-import { decided, gave, sampled, stepsOf } from '@tests/support/answers';
+import { asked, decided, gave, sampled, stepsOf } from '@tests/support/answers';
 import { demo } from '@tests/support/ventisca';
 import type { Answers } from '../procedure';
 import { throttleRange } from './throttleRange';
@@ -101,6 +101,24 @@ test('a track with a gap, or half of one, or none', () => {
   );
   const { sweep: _, ...without } = ends(0.6, 4.2);
   expect(at(without).found.at(-1)).toBe('warning: The track between the ends was not swept.');
+});
+
+test('while it is swept, what was seen of the travel is told; samples that never came are not', () => {
+  const [closed, open] = [gave({ throttleVolts: 0.6 }), gave({ throttleVolts: 4.2 })];
+  const takes = (answers: Answers) => throttleRange.steps(asked(answers, document))[2]?.takes;
+  const seenOf = (answers: Answers, throttleVolts?: number[]) => {
+    const found = takes(answers);
+    return found?.kind === 'trace' ? found.seen?.shareOf({ throttleVolts }) : undefined;
+  };
+  const all = sweep(0.6, 4.2);
+  expect(seenOf({ closed, open })).toBe(0);
+  expect(seenOf({ closed, open }, all)).toBe(1);
+  expect(seenOf({ closed, open }, sweep(0.6, 2.39))).toBe(0.5);
+  const lost = all.map((v) => (v > 2.4 && v < 2.76 ? NaN : v));
+  expect(seenOf({ closed, open }, lost)).toBe(0.9);
+  expect(seenOf({ closed, open }, [...lost, NaN, ...all])).toBe(1);
+  expect(seenOf({ closed, open: closed }, all)).toBe(0);
+  expect(seenOf({ closed }, all)).toBe(0);
 });
 
 test('stopped before both ends are there, nothing is found', () => {

@@ -24,7 +24,7 @@ export const throttleRange: Procedure = {
   what: 'Both ends, their room, and the track.',
   minutes: 1,
   missing: () => null,
-  steps: () => [
+  steps: (at) => [
     step({
       id: 'closed',
       title: 'Let the pedal go',
@@ -47,15 +47,28 @@ export const throttleRange: Procedure = {
       id: 'sweep',
       title: 'Press it slowly, and let it back',
       words: [
-        'Begin with the pedal let go. Take about four seconds down to the stop and four back, then say that it is done.',
+        'Begin with the pedal let go. Take about four seconds down to the stop and four back; again, where not all of its travel was seen. Then say that it is done.',
       ],
       shows: ['throttleVolts', 'throttle'],
       expects: 'It moves without a jump.',
-      takes: { kind: 'trace', channels: ['throttleVolts'], forS: 20 },
+      takes: {
+        kind: 'trace',
+        channels: ['throttleVolts'],
+        forS: 40,
+        seen: { label: 'Of its travel', shareOf: ({ throttleVolts = [] }) => travelSeen(at, throttleVolts) },
+      },
     }),
   ],
   decide,
 };
+
+/** How much of the travel between the ends that were captured was seen, 0…1. */
+function travelSeen({ answers }: ProcedureAt, volts: readonly number[]): number {
+  const closed = captured(answers, 'closed', 'throttleVolts');
+  const open = captured(answers, 'open', 'throttleVolts');
+  if (closed === null || open === null || Math.abs(open.mean - closed.mean) < LEAST_SPAN_V) return 0;
+  return sweepOf(volts, closed.mean, open.mean).seenShare;
+}
 
 function decide(at: ProcedureAt): Outcome {
   const closed = captured(at.answers, 'closed', 'throttleVolts');

@@ -127,7 +127,7 @@ function Capturing({
   takes: Extract<Takes, { kind: 'capture' | 'trace' }>;
   onAnswer: Props['onAnswer'];
 }) {
-  const { share, fault, begin, done } = useCapture(takes, onAnswer);
+  const { share, seen, fault, begin, done } = useCapture(takes, onAnswer);
   const endsByHand = takes.kind === 'trace' && share !== null;
   return (
     <View style={{ gap: SPACE.s }}>
@@ -140,6 +140,9 @@ function Capturing({
         onPress={endsByHand ? done : begin}
       />
       {share === null ? null : <ProgressBar progress={share} aria-label="Captured" />}
+      {share === null || seen === null || takes.kind !== 'trace' ? null : (
+        <Text>{`${takes.seen?.label ?? ''} ${formatNumber(100 * seen, 0)} % was seen.`}</Text>
+      )}
     </View>
   );
 }

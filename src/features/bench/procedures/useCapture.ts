@@ -11,6 +11,8 @@ type Looks = Extract<Takes, { kind: 'capture' | 'trace' }>;
 export interface Capture {
   /** How much of it is over; null while nothing is captured. */
   readonly share: number | null;
+  /** How much of what a trace wants was seen so far, 0…1; null where it wants nothing but time. */
+  readonly seen: number | null;
   /** Why what was captured is not taken, and what to do. */
   readonly fault: string | null;
   readonly begin: () => void;
@@ -21,6 +23,7 @@ export interface Capture {
 /** Looks at channels by the engine computer’s own clock, and hands on what they gave. */
 export function useCapture(takes: Looks, onAnswer: (answer: Answer) => void): Capture {
   const [share, setShare] = useState<number | null>(null);
+  const [seen, setSeen] = useState<number | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const stop = useRef<() => void>(() => undefined);
   const take = useRef<() => void>(() => undefined);
@@ -29,6 +32,8 @@ export function useCapture(takes: Looks, onAnswer: (answer: Answer) => void): Ca
     stop.current();
     setFault(null);
     setShare(0);
+    const wants = takes.kind === 'trace' ? takes.seen : undefined;
+    setSeen(wants === undefined ? null : 0);
     const samples: Partial<Record<ChannelId, number[]>> = {};
     let [fromS, lastS, told] = [NaN, NaN, 0];
     take.current = () => {
@@ -48,17 +53,22 @@ export function useCapture(takes: Looks, onAnswer: (answer: Answer) => void): Ca
       }
       const now = (timeS - fromS) / takes.forS;
       if (now < 1) {
-        if (now - told >= SHOWN_EACH) setShare((told = now));
+        if (now - told >= (wants === undefined ? SHOWN_EACH : SEEN_EACH)) {
+          setShare((told = now));
+          setSeen(wants?.shareOf(samples) ?? null);
+        }
         return;
       }
       take.current();
     });
   };
-  return { share, fault, begin, done: () => (share === null ? undefined : take.current()) };
+  return { share, seen, fault, begin, done: () => (share === null ? undefined : take.current()) };
 }
 
 /** Progress is drawn in such steps. */
 const SHOWN_EACH = 0.1;
+/** What a hand works towards is told more often. */
+const SEEN_EACH = 0.02;
 
 function faultWords(fault: CaptureFault): string {
   if (fault.kind === 'nothing')
