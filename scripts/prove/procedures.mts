@@ -6,6 +6,7 @@ import {
   type Judged,
   judgeFlow,
   judgeHonest,
+  judgeIdle,
   judgeKnock,
   judgePressure,
   judgeThrottle,
@@ -48,6 +49,14 @@ export function proveProcedures(firstSeed: number): void {
     say(
       worst.off <= 0.6 && errors <= 2 && timing.every(({ isRight }) => isRight),
       `${id}, base timing: ${worst.off.toFixed(2)}° off at the highest speed at worst (seed ${worst.seed}), of 0.6 asked; offset and delay within ${errors.toFixed(1)} of their standard errors`,
+    );
+    const idles = seeds.map((seed) => ({ seed, ...judgeIdle(id, seed) }));
+    const worstIdle = idles.reduce((a, b) => (b.off > a.off ? b : a));
+    const measuredOff = Math.max(...idles.map((one) => one.measuredOff));
+    const speedOff = Math.max(...idles.map((one) => one.speedOff));
+    say(
+      worstIdle.off <= 0.02 && measuredOff <= 0.01 && idles.every(({ isRight }) => isRight),
+      `${id}, idle trim: ${worstIdle.off.toFixed(4)} of lambda off its own optimum at worst (seed ${worstIdle.seed}), of 0.02 asked; measured within ${(100 * measuredOff).toFixed(2)} % of the target, of 1; speed within ${(100 * speedOff).toFixed(1)} %`,
     );
     const knocking = seeds.filter((seed) => judgeKnock(id, seed, { earlierDeg: 24 }).isRight);
     say(

@@ -58,7 +58,7 @@ const contents = z.object({
 const learned = z.object({ ln: z.array(z.number()), evidenceS: z.array(z.number()) });
 
 const pinFunction = z.string().min(1).max(80);
-/** What is worked at the engine: an output held on, an injector or coil pulsed, by the function of its pin; or a fixed spark. */
+/** What is worked at the engine: an output held on, an injector or coil pulsed, by the function of its pin; a fixed spark; or an idle tried with something moved. */
 const workAsk = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('hold'),
@@ -77,6 +77,16 @@ const workAsk = z.discriminatedUnion('kind', [
   }),
   /** A spark that stays where it is, with or without fuel; at an engine that turns too. */
   z.object({ kind: z.literal('timing'), sparkDeg: z.number(), fuel: z.boolean(), forS: z.number() }),
+  /** An idle with something moved: what is null stays with what holds it. */
+  z.object({
+    kind: z.literal('idle'),
+    lambda: z.number().nullable(),
+    fuelShare: z.number(),
+    sparkDeg: z.number().nullable(),
+    sparkAddsDeg: z.number(),
+    airPercent: z.number().nullable(),
+    forS: z.number(),
+  }),
 ]);
 
 /** What a client asks of a host: of each method, what it is asked with, and what it answers. */
@@ -157,6 +167,7 @@ export const REFUSALS = {
   noTarget: 'Nothing of that name hangs on a pin of the engine computer.',
   workTooMuch: 'That is more than is worked at a standing engine: shorter, or fewer.',
   workTurning: 'The engine turns. Nothing is worked while it does: stop it first.',
+  workNotIdling: 'The engine does not idle: let it run, and let the pedal go.',
   badRate: 'Samples cannot be sent at that rate.',
   tooFast: 'More was asked than the engine computer answers.',
   notUnderstood: 'The engine computer did not understand the message.',

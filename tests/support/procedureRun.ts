@@ -8,6 +8,8 @@ import {
   nextStep,
   type Outcome,
   type Procedure,
+  type SearchPoint,
+  searchPoint,
   type SimulatedStart,
   type Step,
 } from '@/core/procedures';
@@ -30,6 +32,8 @@ const SETTLES_S = 8;
 export interface Builder {
   readonly hands?: (step: Step, bench: BenchCar) => void;
   readonly choose?: (step: Step, bench: BenchCar) => string | null;
+  /** What hands do while a step’s work acts, before it looks. */
+  readonly meanwhile?: (step: Step, bench: BenchCar) => void;
   /** What hands do while a step looks, by the time in it, s. */
   readonly during?: (step: Step, bench: BenchCar, atS: number) => void;
 }
@@ -98,6 +102,7 @@ function answerOf(document: Calibration, step: Step, bench: BenchCar, builder: B
   const before = new Set(bench.heard);
   const refused = step.work === null ? null : bench.memory.beginWork(step.work.ask);
   if (refused !== null) throw new Error(`${step.id} is refused: ${refused.refused}`);
+  builder.meanwhile?.(step, bench);
   const answer = seen(document, step, bench, builder, before);
   bench.memory.endWork();
   pass(bench, 0.1);
@@ -148,9 +153,31 @@ function seen(
       }
       throw new Error(`${step.id} is never still`);
     }
+    case 'search':
+      return { kind: 'searched', points: searchedAt(bench, takes) };
     case 'dryStart':
       return { kind: 'dryStart', started: simulatedAt(document, takes) };
   }
+}
+
+/** One trial after the other, as they are asked for; one that the engine computer ends is kept as that. */
+function searchedAt(bench: BenchCar, takes: Extract<Step['takes'], { kind: 'search' }>): SearchPoint[] {
+  const points: SearchPoint[] = [];
+  for (let i = 0; i < 40; i += 1) {
+    const trial = takes.next(points);
+    if (trial === null) return points;
+    const refused = bench.memory.beginWork(trial.ask);
+    if (refused !== null) throw new Error(`${trial.label} is refused: ${refused.refused}`);
+    const samples: Partial<Record<ChannelId, number[]>> = {};
+    let ended = false;
+    watched(bench, takes.settlesS + takes.forS, (frame, atS) => {
+      ended ||= atS > 0.1 && read(frame, AT.workState) !== WORK_CODE.working;
+      if (atS < takes.settlesS) return;
+      for (const id of takes.channels) (samples[id] ??= []).push(read(frame, AT[id]));
+    });
+    points.push(searchPoint(trial.ask, takes, samples, ended));
+  }
+  throw new Error('A search does not end');
 }
 
 /** The start that is asked for, of the car as it is described. */
@@ -195,7 +222,7 @@ function watched(bench: BenchCar, forS: number, each: (frame: Float64Array, atS:
 
 /** The function of the pin that a step works. */
 function functionOf(work: Step['work']): string | null {
-  return work === null || work.ask.kind === 'timing' ? null : work.ask.function;
+  return work !== null && 'function' in work.ask ? work.ask.function : null;
 }
 
 /** What somebody chooses who hears and sees the car, and wants it as the calibration says. */

@@ -1,6 +1,6 @@
 import { baseValue, type Calibration } from '@/core/calibration';
 import { putRemedy } from '@/core/checks';
-import { frameOf } from '@/core/channel';
+import { AT, frameOf, read } from '@/core/channel';
 import { knockBaseline as knockBaselineOf, thresholdFrom } from '@/core/log';
 import { inverseOf, lookUpStraightOn } from '@/core/numeric';
 import { type Outcome, type Procedure, procedureById, verdictOf } from '@/core/procedures';
@@ -8,9 +8,11 @@ import type { EcuProgram } from '@/core/program';
 import { GENERIC_THERMISTORS } from '@/core/sensors';
 import type { BenchCar } from '@/standin/benchCar';
 import type { Car, SensorFaults } from '@/standin/car';
+import { freedShare, thinShare } from '@/standin/plant';
 import { carOf } from '@/standin/carOfDocument';
 import { type Planted, planted } from '@/standin/planted';
 import { rewiredCar } from './car';
+import { choose } from './everything';
 import { earlier, listening, pulled } from './knocking';
 import { benchOf, type Builder, type Place, ran } from './procedureRun';
 import { demo, programOf } from './ventisca';
@@ -103,7 +105,11 @@ interface Case {
   readonly seed: number;
 }
 
-function caseOf(id: 'ventisca' | 'pardela', seed: number, change?: (document: Calibration) => void): Case {
+export function caseOf(
+  id: 'ventisca' | 'pardela',
+  seed: number,
+  change?: (document: Calibration) => void,
+): Case {
   const document = describedDemo(id, change);
   const program = programOf(document);
   return { document, program, car: carOf(document, program, seed), draw: drawsOf(seed), seed };
@@ -256,22 +262,29 @@ export const AT_THROTTLES: Builder = {
     if (throttle !== undefined)
       turned(bench, place === 'idle' ? 'airScrewTurns' : 'rodTurns', Number(throttle) - 1, wanted);
     if (id === 'stop') {
-      const rpm = Number(/To ([\d,]+) /.exec(step.title)?.[1]?.replace(',', '') ?? NaN);
-      for (let tries = 0; tries < 30; tries += 1) {
-        waits(bench, 3);
-        const off = rpm / bench.felt.speedRpm - 1;
-        const { plateScrews } = bench.wanted;
-        bench.take({
-          plateScrews: {
-            ...plateScrews,
-            idleStopTurns: limited(plateScrews.idleStopTurns + eighths(0.8 * off)),
-          },
-        });
-      }
-      waits(bench, 4);
+      byIdleStop(bench, step.title);
     }
   },
 };
+
+/** Turns the one stop of all plates to the speed that a title names, and holds what acts meanwhile. */
+function byIdleStop(bench: BenchCar, title: string): void {
+  const rpm = Number(/[Tt]o ([\d,]+) /.exec(title)?.[1]?.replace(',', '') ?? NaN);
+  const waitsHeld = (forS: number) => {
+    for (let i = 0; i < forS; i += 1) {
+      bench.memory.holdWork();
+      waits(bench, 1);
+    }
+  };
+  for (let tries = 0; tries < 30; tries += 1) {
+    waitsHeld(3);
+    const off = rpm / bench.felt.speedRpm - 1;
+    const { plateScrews } = bench.wanted;
+    const idleStopTurns = limited(plateScrews.idleStopTurns + eighths(2 * off));
+    bench.take({ plateScrews: { ...plateScrews, idleStopTurns } });
+  }
+  waitsHeld(4);
+}
 
 const limited = (turns: number) => Math.max(-11, Math.min(11, turns));
 /** Screws are turned by eighths. */
@@ -346,6 +359,87 @@ export const AT_PULL: Builder = {
     if (id === 'pull') bench.take({ holdRpm: Math.min(6600, 1800 + 230 * atS) });
   },
 };
+
+/** Hands that start it and let it idle; that turn its screw to the speed it is asked; and that switch lamps on and off. */
+export const AT_IDLE: Builder = {
+  hands: ({ id }, bench) => {
+    if (id === 'warm') {
+      started(bench);
+      waits(bench, 25);
+    }
+  },
+  meanwhile: ({ title }, bench) => {
+    if (title.startsWith('The idle screw')) byIdleStop(bench, title);
+  },
+  during: ({ id }, bench, atS) => {
+    if (id === 'loads') bench.take({ loadsA: atS < 5 || atS > 15 ? 0 : atS < 10 ? 12 : 25 });
+  },
+};
+
+/** An engine that idles warm, as nobody’s hands are on it yet. */
+const WARM_PLACE = { coolantC: 84, airC: 15 } as const;
+
+/** Lambda at which an engine needs least air at an idle of this pressure, over all its cylinders; by the laws of the stand-in’s burn. */
+function bestIdleLambda({ engine, barometricKpa }: Car, idleKpa: number): number {
+  const share = idleKpa / barometricKpa;
+  const freed = (lambda: number) =>
+    engine.airShare.reduce((sum, air, i) => {
+      const own = (lambda * air) / (engine.fuelShare[i] ?? 1);
+      return sum + freedShare(own) * thinShare(own, engine.thinBestLambda, share);
+    }, 0);
+  const all = Array.from({ length: 500 }, (_, i) => 0.8 + 0.0005 * i);
+  return all.reduce((a, b) => (freed(b) > freed(a) ? b : a));
+}
+
+/** What a trimmed idle left over: how far measured is off its target, as a share, and off the speed that is asked. */
+export interface JudgedIdle extends Judged {
+  readonly measuredOff: number;
+  readonly speedOff: number;
+}
+
+/** An idle as it was described, in a car as a seed makes it: how far it idles off its own optimum afterwards, in lambda. */
+export function judgeIdle(id: 'ventisca' | 'pardela', seed: number): JudgedIdle {
+  const at = caseOf(id, seed, (document) => choose(document, 'closedLoop.use', 'no'));
+  const car = bench(at, at.car, WARM_PLACE);
+  const { outcome } = ran(procedureOf('idleTrim'), at.document, car, AT_IDLE);
+  const after = proposed(at.document, outcome);
+  const trimmed = benchOf(after, at.car, { seed: seed + 1, ...WARM_PLACE });
+  trimmed.take({ plateScrews: car.wanted.plateScrews });
+  started(trimmed);
+  waits(trimmed, 20);
+  const seen = seenAtIdle(trimmed, 12);
+  const measured = meanOf([seen.lambdaOne, seen.lambdaTwo].filter((value) => !Number.isNaN(value)));
+  return {
+    off: Math.abs(measured - bestIdleLambda(at.car, seen.manifoldPressure)),
+    measuredOff: Math.abs(measured / seen.lambdaTarget - 1),
+    speedOff: Math.abs(seen.speed / seen.idleTarget - 1),
+    isRight: verdictOf(outcome) === 'open' && outcome.remedy !== null,
+    said: said(outcome),
+  };
+}
+
+const IDLE_SEEN = [
+  'lambdaOne',
+  'lambdaTwo',
+  'lambdaTarget',
+  'manifoldPressure',
+  'speed',
+  'idleTarget',
+] as const;
+
+/** Means of an idle that is looked at for so long, s. */
+function seenAtIdle(bench: BenchCar, forS: number): Record<(typeof IDLE_SEEN)[number], number> {
+  const frame = frameOf();
+  const all = Array.from({ length: 50 * forS }, () => {
+    bench.advance(0.02, frame, () => undefined);
+    return IDLE_SEEN.map((id) => read(frame, AT[id]));
+  });
+  return Object.fromEntries(
+    IDLE_SEEN.map((id, i) => [id, meanOf(all.map((row) => row[i] ?? NaN))]),
+  ) as Record<(typeof IDLE_SEEN)[number], number>;
+}
+
+const meanOf = (values: readonly number[]) => values.reduce((sum, one) => sum + one, 0) / values.length;
 
 /** As warm as the reference pulls are. */
 const PULL_PLACE = { coolantC: 85, airC: 20 } as const;
@@ -434,6 +528,7 @@ export const HONEST: readonly {
   readonly faults?: SensorFaults;
   readonly car?: (at: { readonly car: Car; readonly program: EcuProgram }) => Car;
   readonly builder?: Builder;
+  readonly place?: Place;
   /** The demo that it can be done with; either where none is named. */
   readonly only?: 'ventisca' | 'pardela';
   readonly says: RegExp;
@@ -525,6 +620,26 @@ export const HONEST: readonly {
     says: /It never ran by itself.*In simulation the same start does/,
   },
   {
+    procedure: 'idleTrim',
+    what: 'a lambda sensor that is stuck',
+    faults: { lambdaOne: { kind: 'stuck' }, lambdaTwo: { kind: 'stuck' } },
+    builder: AT_IDLE,
+    place: WARM_PLACE,
+    says: /does not come to the target by fuel|No lambda sensor reads/,
+  },
+  {
+    procedure: 'idleTrim',
+    what: 'an engine that is cold yet',
+    builder: AT_IDLE,
+    says: /It is \d+ °C warm: .* Let it warm up/,
+  },
+  {
+    procedure: 'idleTrim',
+    what: 'no start before it',
+    place: WARM_PLACE,
+    says: /It does not run: first fire comes before this/,
+  },
+  {
     procedure: 'throttleBalance',
     what: 'a gasket that leaks behind one throttle',
     only: 'pardela',
@@ -564,7 +679,12 @@ export function judgeHonest(
 ): Judged {
   const at = caseOf(which.only ?? id, seed);
   const built = { ...(which.car?.(at) ?? at.car), sensorFaults: which.faults ?? {} };
-  const { outcome } = ran(procedureOf(which.procedure), at.document, bench(at, built), which.builder);
+  const { outcome } = ran(
+    procedureOf(which.procedure),
+    at.document,
+    bench(at, built, which.place),
+    which.builder,
+  );
   const isRight = verdictOf(outcome) === 'failed' && which.says.test(said(outcome));
   return { off: isRight ? 0 : 1, isRight, said: said(outcome) };
 }

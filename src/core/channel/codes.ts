@@ -65,6 +65,7 @@ export const WORK_STATES = [
   { id: 'ended', label: 'Ended by hand' },
   { id: 'turning', label: 'Ended: the engine turns' },
   { id: 'silent', label: 'Ended: nobody holds it' },
+  { id: 'leftIdle', label: 'Ended: it no longer idles' },
 ] as const;
 
 export type WorkStateId = (typeof WORK_STATES)[number]['id'];

@@ -1,4 +1,4 @@
-import { AT, type Frame, LOOP_CODE, type LoopStateId, PHASE, read } from '../channel';
+import { AT, type Frame, LOOP_CODE, type LoopStateId, PHASE, read, WORK_CODE } from '../channel';
 import { deadTimeAtS, type LoopDelay } from './loopGains';
 import { type Grid, lookUpCurve, lookUpMap } from '../numeric';
 import type { LambdaGroup } from '../sensors';
@@ -124,7 +124,9 @@ export const closedLoop: Control<ClosedLoop | null, ClosedLoopState, ClosedLoopO
     if (target > 0) stepLags(state.aim, Math.log(target), SHARES);
     const outside = outsideOf(settings, frame);
     const rule = outside === null ? ruleOf(settings, frame) : null;
-    if (rule === 'off' || rule === 'hold') state.settlesUntilS = timeS + deadS + FRESH_AFTER_LAGS * lagS;
+    const worked = read(frame, AT.workState) === WORK_CODE.working;
+    if (worked || rule === 'off' || rule === 'hold')
+      state.settlesUntilS = timeS + deadS + FRESH_AFTER_LAGS * lagS;
     const settling = timeS < state.settlesUntilS - TIME_SLACK_S;
     const compares = outside === null && rule === null && !settling;
     // What was learned has its part of the authority: together they never go beyond it.
@@ -206,7 +208,9 @@ function outsideOf(settings: ClosedLoop, frame: Frame): LoopStateId | null {
     speedRpm <= settings.speedToRpm &&
     !(read(frame, AT.manifoldPressure) > settings.pressureToKpa) &&
     !(read(frame, AT.throttle) > settings.throttleToPercent);
-  return within ? null : 'outside';
+  if (!within) return 'outside';
+  // What is tried is not to be corrected away.
+  return read(frame, AT.workState) === WORK_CODE.working ? 'waiting' : null;
 }
 
 const STRENGTH: Readonly<Record<DuringRule, number>> = { freeze: 1, hold: 2, off: 3 };

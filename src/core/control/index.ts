@@ -5,6 +5,9 @@
  */
 export type { Control } from './control';
 export {
+  IDLE_TRIAL_LIMITS,
+  type OnPin,
+  type IdleAsk,
   beginWork,
   endWork,
   holdWork,

@@ -1,6 +1,16 @@
 import fc from 'fast-check';
-import { AT, frameOf, write } from '../channel';
-import { beginWork, endWork, holdWork, PULSE_LIMITS, work, type WorkAsk, type WorkTarget } from './work';
+import { AT, type Frame, frameOf, PHASE, write } from '../channel';
+import {
+  beginWork,
+  endWork,
+  holdWork,
+  IDLE_TRIAL_LIMITS,
+  type IdleAsk,
+  PULSE_LIMITS,
+  work,
+  type WorkAsk,
+  type WorkTarget,
+} from './work';
 
 const TARGETS: readonly WorkTarget[] = [
   { function: 'output-lamp', kind: 'output', output: 0 },
@@ -8,7 +18,7 @@ const TARGETS: readonly WorkTarget[] = [
   { function: 'injector-2', kind: 'injector', output: -1 },
   { function: 'coil-1', kind: 'coil', output: -1 },
 ];
-const SETTINGS = { targets: TARGETS, pump: 1 };
+const SETTINGS = { targets: TARGETS, pump: 1, idleThrottlePercent: 2 };
 const PUMP: WorkAsk = { kind: 'hold', function: 'output-pump', forS: 10, dutyPercent: 100 };
 const CLICKS: WorkAsk = {
   kind: 'pulses',
@@ -233,5 +243,97 @@ describe('a spark that is held', () => {
   test('at its limits it is taken', () => {
     expect(made().begin({ ...HELD, sparkDeg: 25, forS: 300 } as WorkAsk)).toBeNull();
     expect(made().begin({ ...HELD, sparkDeg: -10 } as WorkAsk)).toBeNull();
+  });
+});
+
+describe('an idle that is tried', () => {
+  const TRIED: IdleAsk = {
+    kind: 'idle',
+    lambda: 0.9,
+    fuelShare: 1.1,
+    sparkDeg: 12,
+    sparkAddsDeg: 3,
+    airPercent: 20,
+    forS: 30,
+  };
+  const idling = () => {
+    const one = made();
+    write(one.frame, AT.phase, PHASE.running);
+    write(one.frame, AT.speed, 950);
+    return one;
+  };
+
+  test('acts with all it names, and with nothing of it before and after', () => {
+    const one = idling();
+    const none = { lambda: NaN, sparkDeg: NaN, airPercent: NaN, fuelShare: 1, sparkAddsDeg: 0 };
+    expect(one.run(0.1)[0]).toMatchObject(none);
+    expect(one.begin(TRIED)).toBeNull();
+    const seen = one.run(31);
+    const { lambda, sparkDeg, airPercent, fuelShare, sparkAddsDeg } = TRIED;
+    const all = { lambda, sparkDeg, airPercent, fuelShare, sparkAddsDeg, output: -1, pulsed: -1 };
+    expect(seen[0]).toMatchObject({ ...all, noFuel: false });
+    expect(seen[1400]).toMatchObject({ ...all, reason: 'working' });
+    expect(seen.at(-1)).toMatchObject({ ...none, reason: 'done' });
+  });
+
+  test('what is null is not held', () => {
+    const one = idling();
+    one.begin({ ...TRIED, lambda: null, sparkDeg: null, airPercent: null });
+    expect(one.run(0.1).at(-1)).toMatchObject({ lambda: NaN, sparkDeg: NaN, airPercent: NaN });
+  });
+
+  test.each<[string, (frame: Frame) => void]>([
+    ['a foot opens the throttle', (frame) => write(frame, AT.throttle, 2)],
+    ['it dies', (frame) => write(frame, AT.phase, PHASE.off)],
+  ])('%s: it ends at once, and says so', (_, happens) => {
+    const one = idling();
+    one.begin(TRIED);
+    one.run(1);
+    happens(one.frame);
+    const [first] = one.run(0.02);
+    expect(first).toMatchObject({ lambda: NaN, airPercent: NaN, fuelShare: 1, reason: 'leftIdle' });
+    expect(one.begin(TRIED)).toBe('workNotIdling');
+  });
+
+  test('a throttle that is nearly closed still idles', () => {
+    const one = idling();
+    write(one.frame, AT.throttle, 1.99);
+    expect(one.begin(TRIED)).toBeNull();
+    expect(one.run(0.02)[0]?.reason).toBe('working');
+  });
+
+  const { lambda, fuelShare, sparkDeg, sparkAddsDeg, airPercent, forS } = IDLE_TRIAL_LIMITS;
+  test.each<Partial<IdleAsk>>([
+    { lambda: lambda.min - 0.001 },
+    { lambda: lambda.max + 0.001 },
+    { fuelShare: fuelShare.min - 0.001 },
+    { fuelShare: fuelShare.max + 0.001 },
+    { sparkDeg: sparkDeg.min - 0.1 },
+    { sparkDeg: sparkDeg.max + 0.1 },
+    { sparkAddsDeg: sparkAddsDeg.min - 0.1 },
+    { sparkAddsDeg: sparkAddsDeg.max + 0.1 },
+    { airPercent: -0.1 },
+    { airPercent: 100.1 },
+    { forS: 0 },
+    { forS: forS + 1 },
+    { fuelShare: NaN },
+  ])('refused beyond its limits: %j', (part) => {
+    const one = idling();
+    expect(one.begin({ ...TRIED, ...part })).toBe('workTooMuch');
+    expect(one.run(0.1).every(({ reason }) => reason === 'none')).toBe(true);
+  });
+
+  test('taken at its limits', () => {
+    for (const end of ['min', 'max'] as const) {
+      const at = {
+        lambda: lambda[end],
+        fuelShare: fuelShare[end],
+        sparkDeg: sparkDeg[end],
+        sparkAddsDeg: sparkAddsDeg[end],
+        airPercent: airPercent[end],
+        forS,
+      };
+      expect(idling().begin({ ...TRIED, ...at })).toBeNull();
+    }
   });
 });

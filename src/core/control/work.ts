@@ -1,4 +1,4 @@
-import { AT, type Frame, read, type WorkStateId } from '../channel';
+import { AT, type Frame, PHASE, read, type WorkStateId } from '../channel';
 import { type Control, TIME_SLACK_S } from './control';
 
 /** Something that can be worked at a standing engine: what hangs on one pin. */
@@ -35,13 +35,31 @@ export type WorkAsk =
       /** Injectors open as ever, or not at all. */
       readonly fuel: boolean;
       readonly forS: number;
-    };
+    }
+  | IdleAsk;
+
+/** An idle tried with something moved, its closed loop open: what is null stays with what holds it. */
+export interface IdleAsk {
+  readonly kind: 'idle';
+  /** In place of the map’s target. */
+  readonly lambda: number | null;
+  /** Of the fuel that the filling asks for. */
+  readonly fuelShare: number;
+  /** Held, ° BTDC, whatever map and idle control say; and what is added to theirs where it is not. */
+  readonly sparkDeg: number | null;
+  readonly sparkAddsDeg: number;
+  /** Opening of the idle valve, held, %. */
+  readonly airPercent: number | null;
+  readonly forS: number;
+}
 
 /** What can be worked. */
 export interface WorkSettings {
   readonly targets: readonly WorkTarget[];
   /** Place of the fuel pump among the outputs; −1 where none is there for it. */
   readonly pump: number;
+  /** A throttle below this idles, %. */
+  readonly idleThrottlePercent: number;
 }
 
 /** What is being worked, and how it ended. */
@@ -68,6 +86,12 @@ export interface WorkOut {
   sparkDeg: number;
   /** Injectors stay shut. */
   noFuel: boolean;
+  /** Lambda target and opening of the idle valve that are held; NaN while none is. */
+  lambda: number;
+  airPercent: number;
+  /** What fuel is multiplied by, and what is added to the spark, °. */
+  fuelShare: number;
+  sparkAddsDeg: number;
   /** Time that is left of it, s. */
   leftS: number;
 }
@@ -80,21 +104,33 @@ const PUMP_LEADS_S = 2;
 export const MOST_HELD_S = 60;
 /** A spark is held no longer than this, s, and only between these, ° BTDC. */
 export const TIMING_LIMITS = { forS: 300, leastDeg: -10, mostDeg: 25 } as const;
+/** An idle is tried no longer than this, s, and only between these: ° BTDC, and ° that are added or taken. */
+export const IDLE_TRIAL_LIMITS = {
+  forS: 300,
+  lambda: { min: 0.75, max: 1.15 },
+  fuelShare: { min: 0.7, max: 1.4 },
+  sparkDeg: { min: -5, max: 45 },
+  sparkAddsDeg: { min: -25, max: 25 },
+  airPercent: { min: 0, max: 100 },
+} as const;
 /** Pulses: the longest, the shortest rest after one and time between two, ms; how many; and how long all of them are open, ms. */
 export const PULSE_LIMITS = {
   injector: { openMs: 20, restMs: 4, everyMs: 20, count: 1000, totalMs: 6000 },
   coil: { openMs: 8, restMs: 40, everyMs: 100, count: 50, totalMs: 400 },
 } as const;
 
+/** What is worked on one pin. */
+export type OnPin = Extract<WorkAsk, { readonly function: string }>;
+
 /** Why work is not begun. */
-export type WorkRefusal = 'noTarget' | 'workTooMuch' | 'workTurning';
+export type WorkRefusal = 'noTarget' | 'workTooMuch' | 'workTurning' | 'workNotIdling';
 
 /**
  * Begins what is asked, in place of what was worked before.
  * @returns why it is not: nothing has changed then.
  */
 export function beginWork(
-  { targets, pump }: WorkSettings,
+  { targets, pump, idleThrottlePercent }: WorkSettings,
   state: WorkState,
   frame: Frame,
   ask: WorkAsk,
@@ -105,6 +141,10 @@ export function beginWork(
     const fits = forS > 0 && forS <= TIMING_LIMITS.forS && sparkDeg >= leastDeg && sparkDeg <= mostDeg;
     if (!fits) return 'workTooMuch';
     return begun(state, frame, ask);
+  }
+  if (ask.kind === 'idle') {
+    if (!isTriedWithin(ask)) return 'workTooMuch';
+    return isIdling(idleThrottlePercent, frame) ? begun(state, frame, ask) : 'workNotIdling';
   }
   const target = targets.find((one) => one.function === ask.function);
   if (target === undefined) return 'noTarget';
@@ -120,7 +160,23 @@ function begun(state: WorkState, frame: Frame, ask: WorkAsk): null {
   return null;
 }
 
-function isWithinLimits({ kind }: WorkTarget, ask: Exclude<WorkAsk, { kind: 'timing' }>): boolean {
+/** Every number of a trial lies between its limits; those that are null are not held. */
+function isTriedWithin(ask: IdleAsk): boolean {
+  const parts = ['lambda', 'fuelShare', 'sparkDeg', 'sparkAddsDeg', 'airPercent'] as const;
+  const within = parts.every((part) => {
+    const value = ask[part];
+    const { min, max } = IDLE_TRIAL_LIMITS[part];
+    return value === null || (value >= min && value <= max);
+  });
+  return within && ask.forS > 0 && ask.forS <= IDLE_TRIAL_LIMITS.forS;
+}
+
+/** It runs by itself, and nobody opens the throttle. */
+function isIdling(throttleBelowPercent: number, frame: Frame): boolean {
+  return read(frame, AT.phase) === PHASE.running && read(frame, AT.throttle) < throttleBelowPercent;
+}
+
+function isWithinLimits({ kind }: WorkTarget, ask: OnPin): boolean {
   if (ask.kind === 'hold') {
     const inReach = ask.dutyPercent > 0 && ask.dutyPercent <= 100;
     return kind === 'output' && ask.forS > 0 && ask.forS <= MOST_HELD_S && inReach;
@@ -156,8 +212,9 @@ function finish(state: WorkState, reason: WorkStateId): void {
 }
 
 /**
- * Work at the engine, for a time, and only while somebody holds it: one thing on one pin while it stands, or a spark that stays
- * where it is. It ends by itself: when it is done, when an engine turns that has to stand, and when nobody was heard of for {@link WORK_SILENT_S}.
+ * Work at the engine, for a time, and only while somebody holds it: one thing on one pin while it stands, a spark that stays
+ * where it is, or an idle with something moved. It ends by itself: when it is done, when an engine turns that has to stand, when one
+ * no longer idles that has to, and when nobody was heard of for {@link WORK_SILENT_S}.
  */
 export const work: Control<WorkSettings, WorkState, WorkOut> = {
   atRest: () => ({ ask: null, fromS: 0, heldS: 0, given: 0, reason: 'none' }),
@@ -170,6 +227,10 @@ export const work: Control<WorkSettings, WorkState, WorkOut> = {
     openMs: 0,
     sparkDeg: NaN,
     noFuel: false,
+    lambda: NaN,
+    airPercent: NaN,
+    fuelShare: 1,
+    sparkAddsDeg: 0,
     leftS: 0,
   }),
   step(settings, state, frame, out) {
@@ -179,6 +240,10 @@ export const work: Control<WorkSettings, WorkState, WorkOut> = {
     out.openMs = 0;
     out.sparkDeg = NaN;
     out.noFuel = false;
+    out.lambda = NaN;
+    out.airPercent = NaN;
+    out.fuelShare = 1;
+    out.sparkAddsDeg = 0;
     out.leftS = 0;
     const { ask } = state;
     if (ask !== null) workOn(settings, ask, state, frame, out);
@@ -194,6 +259,13 @@ function workOn(settings: WorkSettings, ask: WorkAsk, state: WorkState, frame: F
   if (ask.kind === 'timing') {
     out.sparkDeg = ask.sparkDeg;
     out.noFuel = !ask.fuel;
+  } else if (ask.kind === 'idle') {
+    if (!isIdling(settings.idleThrottlePercent, frame)) return finish(state, 'leftIdle');
+    out.lambda = ask.lambda ?? NaN;
+    out.sparkDeg = ask.sparkDeg ?? NaN;
+    out.airPercent = ask.airPercent ?? NaN;
+    out.fuelShare = ask.fuelShare;
+    out.sparkAddsDeg = ask.sparkAddsDeg;
   } else {
     const place = settings.targets.findIndex((one) => one.function === ask.function);
     // Another calibration may have come, in which it is no more.

@@ -9,6 +9,14 @@ export interface EcuDecisions {
   readonly held: SparkHold;
   /** The film of the cylinder that is fed; null where none is followed. */
   readonly film: FilmOut | null;
+  /** An idle is tried with another mixture; null while none is. */
+  readonly tried: TriedMixture | null;
+}
+
+/** A target in place of the map’s, NaN for the map’s own; and what fuel is multiplied by. */
+export interface TriedMixture {
+  readonly lambda: number;
+  readonly fuelShare: number;
 }
 
 /** What limits do to a spark: what it is pulled by, °, and what replaces the map’s, ° BTDC; null for the map’s own. */
@@ -32,5 +40,6 @@ export function decisionsAt({ corrections, overrun, limits }: EcuProgram, frame:
       (overrunCut || (limited.share === 1 && limited.by !== 'spark')),
     held: limited,
     film: null,
+    tried: null,
   };
 }

@@ -272,7 +272,13 @@ describe('the most fuel there is', () => {
 
   test('nothing injected has no head-room to speak of', () => {
     const model = workedModel();
-    const at = injected(model, FULL_LOAD, { active: [], cut: true, held: FREE_SPARK, film: null });
+    const at = injected(model, FULL_LOAD, {
+      active: [],
+      cut: true,
+      held: FREE_SPARK,
+      film: null,
+      tried: null,
+    });
     expect(capacityAt(model, at, 14, 85)).toBeNull();
   });
 });

@@ -213,7 +213,8 @@ export function fuelAt(program: EcuProgram, frame: Frame, decisions: EcuDecision
   const lambdaTarget = cranking
     ? 1
     : held(
-        corrected(program, frame, 'target', lambdaMapped, decisions.active, applied) / richer,
+        triedTarget(decisions) ??
+          corrected(program, frame, 'target', lambdaMapped, decisions.active, applied) / richer,
         LAMBDA_LIMITS,
       );
 
@@ -255,7 +256,8 @@ export function fuelAt(program: EcuProgram, frame: Frame, decisions: EcuDecision
     (Number.isNaN(cylinder) ? 1 : 1 + curveOr(program, 'fuelCylinder', cylinder, 0) / 100) *
     (1 + read(frame, AT.knockFuel) / 100) *
     read(frame, AT.learnedTrim) *
-    loopTrimOf(program, frame, cylinder);
+    loopTrimOf(program, frame, cylinder) *
+    (decisions.tried?.fuelShare ?? 1);
   const wantedMg =
     Math.max(0, corrected(program, frame, 'fuel', enrichedMg, decisions.active, applied)) * trim;
 
@@ -319,6 +321,10 @@ export function fuelAt(program: EcuProgram, frame: Frame, decisions: EcuDecision
 export function railOf({ injector }: EcuProgram, frame: Frame): number {
   const measured = read(frame, AT.fuelPressure);
   return injector.regulator === 'measured' && !Number.isNaN(measured) ? measured : injector.railGaugeKpa;
+}
+
+function triedTarget({ tried }: EcuDecisions): number | null {
+  return tried === null || Number.isNaN(tried.lambda) ? null : tried.lambda;
 }
 
 function held(value: number, { min, max }: { readonly min: number; readonly max: number }): number {

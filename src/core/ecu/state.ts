@@ -68,7 +68,7 @@ export interface EcuState {
 }
 
 /** What can be worked is not looked at before something is. */
-const NO_TARGETS = { targets: [], pump: -1 };
+const NO_TARGETS = { targets: [], pump: -1, idleThrottlePercent: 0 };
 
 /**
  * The memory when the key is turned on.

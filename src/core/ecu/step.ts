@@ -172,7 +172,9 @@ export function eventStep(
     write(frame, AT.knockFuel, knockFuelPercent(program.knock, state.knock, fed));
   }
   if (program.closedLoop !== null) writeTrims(program, program.closedLoop, state, frame);
-  const fuel = fuelAt(program, frame, { active, cut: noFuel, held: out.limited, film: followed }, out.fuel);
+  const tried = out.working.reason === 'working' ? out.working : null;
+  const decisions = { active, cut: noFuel, held: out.limited, film: followed, tried };
+  const fuel = fuelAt(program, frame, decisions, out.fuel);
   filmTakes(program.film, state.film, out.film, frame, fuel.fuelMg);
   const opens = out.opening.reason !== 'still';
   out.followUpCount = opens ? stepFollowUps(program, state, frame, fuel, out.film, out.followUps) : 0;
@@ -222,7 +224,12 @@ function stepBoost(program: EcuProgram, state: EcuState, frame: Frame, decided: 
 }
 
 /** Idle with what the outputs that are on load it by, and what it says in channels. */
-function stepIdle(program: EcuProgram, state: EcuState, frame: Frame, { outputs, idling }: EcuOut): void {
+function stepIdle(
+  program: EcuProgram,
+  state: EcuState,
+  frame: Frame,
+  { outputs, idling, working }: EcuOut,
+): void {
   let [airPercent, raisedRpm] = [0, 0];
   for (let i = 0; i < program.outputs.length; i += 1) {
     if (!(outputs[i] as SwitchingOut).on) continue;
@@ -232,7 +239,13 @@ function stepIdle(program: EcuProgram, state: EcuState, frame: Frame, { outputs,
   }
   write(frame, AT.idleLoadAir, airPercent);
   write(frame, AT.idleLoadSpeed, raisedRpm);
+  const { integralPercent } = state.idle;
   idle.step(program.idle, state.idle, frame, idling);
+  if (!Number.isNaN(working.airPercent)) {
+    // Air that is held teaches idle nothing: it goes on from where it was.
+    state.idle.integralPercent = integralPercent;
+    idling.openingPercent = working.airPercent;
+  }
   write(frame, AT.idleState, IDLE_CODE[idling.reason]);
   write(frame, AT.idleTarget, idling.targetRpm);
   write(frame, AT.idleOpening, idling.openingPercent);
@@ -276,10 +289,10 @@ export function sparkStep(program: EcuProgram, state: EcuState, frame: Frame, ou
   const { retardDeg, sparkDeg: replacedDeg } = out.limited;
   const knockDeg = knockRetardDeg(program.knock, state.knock, read(frame, AT.cylinder));
   const held = { retardDeg: retardDeg + out.cut.retardDeg + knockDeg, sparkDeg: replacedDeg };
-  const decisions = { active, cut: out.cut.cut, held, film: null };
+  const decisions = { active, cut: out.cut.cut, held, film: null, tried: null };
   const { sparkDeg: byMaps, idleDeg } = sparkAt(program, frame, load, decisions, []);
-  const { sparkDeg: fixed } = out.working;
-  const sparkDeg = Number.isNaN(fixed) ? byMaps : fixed;
+  const { sparkDeg: fixed, sparkAddsDeg } = out.working;
+  const sparkDeg = Number.isNaN(fixed) ? byMaps + sparkAddsDeg : fixed;
   write(frame, AT.sparkAdvance, sparkDeg);
   write(frame, AT.idleSpark, idleDeg);
   return sparkDeg;
@@ -339,7 +352,15 @@ export function outputStep(
     switching.step(output, state.outputs[i] as SwitchingState, frame, out.outputs[i] as SwitchingOut);
   }
   stepWork(out.workable, state, frame, out.outputs, out.working);
+  write(frame, AT.outputsOn, onCount(out.outputs));
   stepIdle(program, state, frame, out);
+}
+
+/** How many outputs are on. */
+function onCount(outputs: readonly SwitchingOut[]): number {
+  let count = 0;
+  for (let i = 0; i < outputs.length; i += 1) if ((outputs[i] as SwitchingOut).on) count += 1;
+  return count;
 }
 
 function total(counts: readonly number[]): number {

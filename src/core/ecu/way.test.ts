@@ -178,6 +178,7 @@ describe('the way from pressure to opening', () => {
     const at = injected(model({ injector, second: SECOND }), POINT, {
       active: [],
       film: null,
+      tried: null,
       cut: true,
       held: FREE_SPARK,
     });

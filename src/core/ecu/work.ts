@@ -25,11 +25,15 @@ export function workTargets(program: EcuProgram): WorkTarget[] {
   return all.filter((target) => isWired(target.function));
 }
 
+/** Below this a throttle idles where no idle control says another, %. */
+const IDLE_THROTTLE_PERCENT = 2;
+
 /** What can be worked, and what gives fuel to it. */
 export function workSettings(program: EcuProgram): WorkSettings {
   return {
     targets: workTargets(program),
     pump: program.outputs.findIndex(({ purpose }) => purpose === 'fuelPump'),
+    idleThrottlePercent: program.idle.loop?.throttleBelowPercent ?? IDLE_THROTTLE_PERCENT,
   };
 }
 

@@ -1,5 +1,5 @@
 import type { ChannelId } from '../channel';
-import type { Answers, Captured, SimulatedStart, Step } from './procedure';
+import type { Answers, Captured, SearchPoint, SimulatedStart, Step } from './procedure';
 
 /** What was chosen at a step; null before. */
 export function chosen(answers: Answers, id: string): string | null {
@@ -31,6 +31,12 @@ export function captured(answers: Answers, id: string, channel: ChannelId): Capt
 export function traced(answers: Answers, id: string, channel: ChannelId): readonly number[] {
   const answer = answers[id];
   return answer?.kind === 'traced' ? (answer.channels[channel] ?? []) : [];
+}
+
+/** What a step tried, one after the other; none before. */
+export function searched(answers: Answers, id: string): readonly SearchPoint[] {
+  const answer = answers[id];
+  return answer?.kind === 'searched' ? answer.points : [];
 }
 
 /** How the start of a step ended in simulation; null before, and where it was left out. */

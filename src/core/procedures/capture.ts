@@ -1,5 +1,6 @@
 import type { ChannelId } from '../channel';
-import type { Answer, Captured, Takes } from './procedure';
+import type { WorkAsk } from '../control';
+import type { Answer, Captured, SearchPoint, Takes } from './procedure';
 
 /** Share at each end that a mean leaves out. */
 const TRIMMED = 0.2;
@@ -49,6 +50,16 @@ export function capturedAnswer(
     return { fault: { kind: 'moved', channel: still.channel } };
   }
   return { answer: { kind: 'captured', channels } };
+}
+
+/** What came of a trial, of its samples; one that ended by itself says nothing but that. */
+export function searchPoint(
+  ask: WorkAsk,
+  { channels }: Pick<Extract<Takes, { kind: 'search' }>, 'channels'>,
+  samples: Readonly<Partial<Record<ChannelId, readonly number[]>>>,
+  ended: boolean,
+): SearchPoint {
+  return { ask, ended, channels: ended ? {} : pick(channels, (id) => capturedOf(samples[id] ?? [])) };
 }
 
 function pick<Value>(

@@ -1,7 +1,7 @@
 import { listening } from '@tests/support/knocking';
 import { demo, programOf } from '@tests/support/ventisca';
 import { CHANNEL_IDS } from '../channel';
-import { PULSE_LIMITS, TIMING_LIMITS } from '../control';
+import { IDLE_TRIAL_LIMITS, PULSE_LIMITS, TIMING_LIMITS } from '../control';
 import { workTargets } from '../ecu';
 import type { Answer, Answers, Procedure, ProcedureAt, Step } from './procedure';
 import { nextStep, verdictOf, withoutLast } from './procedure';
@@ -26,6 +26,8 @@ function anyAnswer({ takes }: Step, option: number): Answer {
       return { kind: 'choice', id: takes.options[option % takes.options.length]?.id ?? '' };
     case 'number':
       return { kind: 'number', value: (takes.min + takes.max) / 2 };
+    case 'search':
+      return { kind: 'searched', points: [] };
     case 'capture': {
       const one = { mean: 1, spread: 0, least: 1, most: 1, count: 9 };
       return { kind: 'captured', channels: Object.fromEntries(takes.channels.map((id) => [id, one])) };
@@ -101,6 +103,10 @@ describe.each<Procedure>(PROCEDURES)('$id', (procedure) => {
       if (ask.kind === 'timing') {
         expect(ask.forS).toBeLessThanOrEqual(TIMING_LIMITS.forS);
         expect(ask.sparkDeg).toBeLessThanOrEqual(TIMING_LIMITS.mostDeg);
+        continue;
+      }
+      if (ask.kind === 'idle') {
+        expect(ask.forS).toBeLessThanOrEqual(IDLE_TRIAL_LIMITS.forS);
         continue;
       }
       const target = targets.find((one) => one.function === ask.function);

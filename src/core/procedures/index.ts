@@ -3,7 +3,7 @@
  * One entry each; the frame that walks them, what a step captures, and the verdict live here.
  * Nothing of a link, a screen or a stand-in.
  */
-export { capturedAnswer, type CaptureFault, capturedOf } from './capture';
+export { capturedAnswer, type CaptureFault, capturedOf, searchPoint } from './capture';
 export {
   type Answer,
   type Answers,
@@ -13,10 +13,12 @@ export {
   type Outcome,
   type Procedure,
   type ProcedureAt,
+  type SearchPoint,
   type SimulatedStart,
   type Step,
   type StepWork,
   type Takes,
+  type Trial,
   verdictOf,
   withoutLast,
 } from './procedure';

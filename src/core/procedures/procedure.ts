@@ -34,7 +34,23 @@ export type Answer =
       readonly eachS: number;
       readonly channels: Readonly<Partial<Record<ChannelId, readonly number[]>>>;
     }
-  | { readonly kind: 'dryStart'; readonly started: SimulatedStart | null };
+  | { readonly kind: 'dryStart'; readonly started: SimulatedStart | null }
+  | { readonly kind: 'searched'; readonly points: readonly SearchPoint[] };
+
+/** What came of one thing that was tried. */
+export interface SearchPoint {
+  readonly ask: WorkAsk;
+  /** Empty where it ended by itself before it was looked at. */
+  readonly channels: Readonly<Partial<Record<ChannelId, Captured>>>;
+  /** The engine computer ended it: the engine no longer did what it has to. */
+  readonly ended: boolean;
+}
+
+/** The next thing that is tried: what acts, and what it is called. */
+export interface Trial {
+  readonly ask: WorkAsk;
+  readonly label: string;
+}
 
 /** How a start ended in simulation: whether it caught and held, and in words what happened and why. */
 export interface SimulatedStart {
@@ -86,6 +102,18 @@ export type Takes =
         readonly label: string;
         readonly shareOf: (samples: Readonly<Partial<Record<ChannelId, readonly number[]>>>) => number;
       };
+    }
+  /** One thing after the other acts, settles and is looked at, by what came before; begun by hand, and stopped by hand at any time. */
+  | {
+      readonly kind: 'search';
+      readonly label: string;
+      readonly channels: readonly ChannelId[];
+      readonly settlesS: number;
+      readonly forS: number;
+      /** Null where it is over. */
+      readonly next: (points: readonly SearchPoint[]) => Trial | null;
+      /** What came of a point, in a few words with its numbers. */
+      readonly said: (point: SearchPoint) => string;
     }
   /** The same start with this calibration in simulation, as warm as the engine and with its battery. */
   | { readonly kind: 'dryStart'; readonly coolantC: number; readonly batteryV: number };

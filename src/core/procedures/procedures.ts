@@ -1,6 +1,7 @@
 import { baseTiming } from './entries/baseTiming';
 import { firstFire } from './entries/firstFire';
 import { fuelPressure } from './entries/fuelPressure';
+import { idleTrim } from './entries/idleTrim';
 import { injectorFlow } from './entries/injectorFlow';
 import { knockBaseline } from './entries/knockBaseline';
 import { outputs } from './entries/outputs';
@@ -19,6 +20,7 @@ export const PROCEDURES = [
   baseTiming,
   firstFire,
   throttleBalance,
+  idleTrim,
   knockBaseline,
 ] as const satisfies readonly Procedure[];
 

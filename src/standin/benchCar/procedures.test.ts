@@ -1,5 +1,6 @@
 import { benchOf, type Builder, type Place, ran } from '@tests/support/procedureRun';
 import {
+  AT_IDLE,
   AT_RAIL,
   AT_STARTER,
   FOOT,
@@ -9,6 +10,7 @@ import {
   judgeFire,
   judgeFlow,
   judgeHonest,
+  judgeIdle,
   judgeKnock,
   judgePressure,
   judgeThrottle,
@@ -391,5 +393,44 @@ describe('knock baseline', () => {
     const { isRight, said } = judgeKnock('ventisca', 31, { earlierDeg: 24 });
     expect(isRight).toBe(false);
     expect(said).toMatch(/The pull was not clean: .* Nothing is taken from it/);
+  });
+});
+
+describe('idle trim', () => {
+  const warm = { coolantC: 84, airC: 15 };
+
+  test.each(['ventisca', 'pardela'] as const)(
+    '%s comes to the idle it likes best, by its own means',
+    (id) => {
+      const { off, measuredOff, speedOff, isRight, said } = judgeIdle(id, 21);
+      expect([said, isRight]).toEqual([said, true]);
+      expect(off).toBeLessThan(0.02);
+      expect(measuredOff).toBeLessThan(0.01);
+      expect(speedOff).toBeLessThan(0.05);
+    },
+  );
+
+  test('a valve that nothing holds is moved until the speed is right', () => {
+    const free = demo('ventisca', (draft) => choose(draft, 'idle.control', 'no'));
+    const { outcome, answers } = ran(procedureOf('idleTrim'), free, benchOf(free, car, warm), AT_IDLE);
+    const air = answers['air'];
+    const asked =
+      air?.kind === 'searched' ? air.points.map(({ ask }) => ask.kind === 'idle' && ask.airPercent) : [];
+    expect(asked.length).toBeGreaterThan(1);
+    expect(asked.every((percent) => typeof percent === 'number')).toBe(true);
+    expect(texts(outcome)).toMatch(
+      /It idles at (9[5-9]\d|10[0-4]\d|1,0[0-4]\d) rev\/min, 1,?000 rev\/min asked, with the valve at/,
+    );
+    expect(outcome.remedy?.edits.map((edit) => edit.kind === 'cells' && edit.mapId)).toContain('idleAir');
+  });
+
+  test('what was trimmed once has hardly anything left to trim', () => {
+    const first = ran(procedureOf('idleTrim'), document, benchOf(document, car, warm), AT_IDLE);
+    const after = proposed(document, first.outcome);
+    const again = ran(procedureOf('idleTrim'), after, benchOf(after, car, { ...warm, seed: 4 }), AT_IDLE);
+    expect(texts(again.outcome)).toMatch(/The filling is right|it takes [01]\.\d % (more|less) filling/);
+    const target = /least air at (?:the target it has: )?lambda ([\d.]+)/;
+    const [was, is] = [first, again].map(({ outcome }) => Number(target.exec(texts(outcome))?.[1]));
+    expect(Math.abs((is ?? 0) - (was ?? 1))).toBeLessThan(0.02);
   });
 });

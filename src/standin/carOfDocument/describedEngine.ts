@@ -38,9 +38,13 @@ const DIFFERS = {
   floor: 0.06,
   speed: 0.05,
   friction: 0.05,
+  thinBestLambda: 0.035,
   stop: 0.03,
   cylinder: 0.01,
 } as const;
+
+/** Where thin charges burn best as a rule. */
+const THIN_BEST_LAMBDA = 0.895;
 
 /** What an idle valve passes of what its sheet says. */
 const VALVE_SHARE = 0.97;
@@ -160,6 +164,7 @@ export function describedEngine(document: Calibration, program: EcuProgram, seed
     alternatorShare: 1,
     ...usualSizes(outline),
     friction: 1 + draw(DIFFERS.friction),
+    thinBestLambda: THIN_BEST_LAMBDA + draw(DIFFERS.thinBestLambda),
     ringsHz: knockFrequencyHz(boreMmOf(document) ?? squareBoreMm(cylinderVolumeCm3)),
     valveNoise: 0,
     charger: parts.charger,

@@ -83,6 +83,7 @@ export const pardela = (program: BuiltFor): BuiltCar => ({
     alternatorShare: 1,
     inertiaKgM2: 0.11,
     friction: 0.98,
+    thinBestLambda: 0.88,
     ringsHz: knockFrequencyHz(79),
     valveNoise: 0,
     charger: null,

@@ -79,6 +79,7 @@ export const ventisca = (program: BuiltFor): BuiltCar => ({
     alternatorShare: 1,
     inertiaKgM2: 0.19,
     friction: 1.1,
+    thinBestLambda: 0.91,
     ringsHz: knockFrequencyHz(84),
     valveNoise: 0,
     charger: { drive: 'belt', pressureRatio: 2.05, topSpeedRpm: 7400, limitKpa: 163, cooled: 0.72 },

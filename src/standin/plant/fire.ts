@@ -4,7 +4,7 @@ import { exhaustInto, FREE_AIR_LAMBDA } from './exhaust';
 import { knockOf } from './knock';
 import { litresOf, type Metal, plateOf, type Surroundings } from './metal';
 import { manifoldKpa, type PlantState } from './plantState';
-import { bestSparkDeg, efficiency, freedShare, sparkShare } from './work';
+import { bestSparkDeg, efficiency, freedShare, sparkShare, thinShare } from './work';
 
 /** What became of one cylinder’s charge. */
 export type EventOutcome = 'burned' | 'tooLean' | 'tooRich' | 'wetPlug' | 'noFuel' | 'noSpark';
@@ -98,7 +98,9 @@ export function fire(
   const soaked = dried + Math.max(0, liquid - PLUG.liquidTaken) * PLUG.liquidStep;
   const outcome = outcomeOf(metal, metalC, vapourLambda, soaked, spark.sparks);
   const burned = outcome === 'burned';
-  const freed = burned ? freedShare(vapourLambda) : 0;
+  const freed = burned
+    ? freedShare(vapourLambda) * thinShare(vapourLambda, metal.thinBestLambda, pressureShare)
+    : 0;
   const heatJ = stoichMg * fuel.heatingMjPerKg * freed;
   const early = spark.deg - bestSparkDeg(state.speedRpm, pressureShare);
   const share = sparkShare(early, state.speedRpm);

@@ -37,3 +37,4 @@ export {
 export { KPA_EACH_TURN, type Rig } from './rig';
 export { soakedAirC } from './soak';
 export { inject, type Opening, railGaugeKpa, stepSupply } from './supply';
+export { freedShare, thinShare } from './work';

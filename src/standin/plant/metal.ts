@@ -34,6 +34,8 @@ export interface Metal {
   readonly inertiaKgM2: number;
   /** Friction against that of an engine as they usually are. */
   readonly friction: number;
+  /** Lambda at which its thin charges, diluted by what stayed of the last, burn best. */
+  readonly thinBestLambda: number;
   /** Where its bores ring, Hz, and how loud its valves are beside its other noise, as a share. */
   readonly ringsHz: number;
   readonly valveNoise: number;

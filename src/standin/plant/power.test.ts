@@ -7,7 +7,7 @@ import { driveTorqueNm, gearRatio } from './drivetrain';
 import { starterTorqueNm, stepElectrics } from './electrics';
 import { knockOf, selfIgnitionMs } from './knock';
 import { manifoldKpa, plantAtRest } from './plantState';
-import { bestSparkDeg, efficiency, freedShare, sparkShare } from './work';
+import { bestSparkDeg, efficiency, freedShare, sparkShare, thinShare } from './work';
 
 const { metal, place } = builtMetal();
 const FREE: CrankLoad = { starterNm: 0, gear: 0, clutch: 1, brake: 0, holdRpm: null };
@@ -21,15 +21,27 @@ function turning(speedRpm: number) {
 
 describe('work of a charge', () => {
   test('frees most a little rich, half at 0.45, and less the leaner it is', () => {
-    expect(freedShare(0.88)).toBe(1);
+    expect(freedShare(0.885)).toBe(1);
+    expect(freedShare(0.92)).toBeCloseTo(0.998, 9);
     expect(freedShare(0.45)).toBeCloseTo(0.5, 9);
     expect(freedShare(1)).toBeCloseTo(0.965, 9);
-    for (let lambda = 0.92; lambda < 1.7; lambda += 0.01) {
+    for (let lambda = 0.89; lambda < 1.7; lambda += 0.01) {
       expect(freedShare(lambda + 0.01)).toBeLessThan(freedShare(lambda));
     }
     for (let lambda = 0.4; lambda < 0.84; lambda += 0.01) {
       expect(freedShare(lambda + 0.01)).toBeGreaterThan(freedShare(lambda));
     }
+  });
+
+  // 0.6 of vacuum, a tenth of lambda off: 0.6 · 0.05 · 1/2.5 = 0.012; two tenths: 0.6 · 0.05 · 4/5.5 = 0.02182.
+  test('a thin charge burns best at its own mixture, and a full one at any', () => {
+    expect(thinShare(0.9, 0.9, 0.4)).toBe(1);
+    expect(thinShare(1, 0.9, 0.4)).toBeCloseTo(0.988, 9);
+    expect(thinShare(0.8, 0.9, 0.4)).toBeCloseTo(0.988, 9);
+    expect(thinShare(1.1, 0.9, 0.4)).toBeCloseTo(1 - 0.12 / 5.5, 9);
+    expect(thinShare(1.4, 0.9, 1)).toBe(1);
+    expect(thinShare(1.4, 0.9, 1.6)).toBe(1);
+    expect(thinShare(9, 0.9, 0)).toBeGreaterThan(0.95);
   });
 
   // 1 − 9.2^−0.3 = 0.4861; · 0.72 · 0.78 at rest, · 0.72 from 1500 rev/min on.

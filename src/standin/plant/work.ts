@@ -21,8 +21,10 @@ const FREED = curveThrough([
   [0.55, 0.68],
   [0.65, 0.84],
   [0.75, 0.95],
-  [0.85, 1],
-  [0.92, 1],
+  [0.85, 0.998],
+  [0.885, 1],
+  [0.92, 0.998],
+  [0.96, 0.985],
   [1, 0.965],
   [1.1, 0.89],
   [1.25, 0.775],
@@ -33,6 +35,19 @@ const FREED = curveThrough([
 /** Heat freed for each mass of air, against a complete burn of it, at a vapour lambda. */
 export function freedShare(vapourLambda: number): number {
   return lookUpCurve(FREED, vapourLambda);
+}
+
+/** Loss of a charge of vacuum alone, far from where thin charges burn best; and the distance at which it is 40 % of that. */
+const THIN = { loss: 0.05, within: 0.1 } as const;
+
+/**
+ * Heat that a thin charge frees against a full one of its lambda: what stayed of the last one slows its burn, the more so the
+ * further it is off its own best mixture.
+ */
+export function thinShare(vapourLambda: number, bestLambda: number, pressureShare: number): number {
+  const off = (vapourLambda - bestLambda) / THIN.within;
+  const thin = 1 - Math.min(1, pressureShare);
+  return 1 - (thin * THIN.loss * off * off) / (1.5 + off * off);
 }
 
 /** Spark advance that gives the most torque, ° BTDC: little while cranking, more with speed and with thin charges. */

@@ -57,7 +57,7 @@ export function StepPage({ step, place, unlocked, onAnswer }: Props) {
           Unlock the engine computer on the bench: this step acts on the engine.
         </Message>
       )}
-      <TakesView step={step} onAnswer={onAnswer} />
+      <TakesView step={step} unlocked={unlocked} onAnswer={onAnswer} />
     </View>
   );
 }

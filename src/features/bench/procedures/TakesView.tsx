@@ -13,6 +13,7 @@ import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { INSTRUMENTS, type InstrumentId } from '@/workers/benchProtocol';
 import { useStandIn } from '../standInStore';
+import { SearchView } from './SearchView';
 import { SimulatedStartView } from './SimulatedStartView';
 import { useCapture } from './useCapture';
 
@@ -30,11 +31,12 @@ function seenBeside(ids: readonly ChannelId[]): NonNullable<NumberAnswer['beside
 
 interface Props {
   step: Step;
+  unlocked: boolean;
   onAnswer: (answer: Answer) => void;
 }
 
 /** What a step takes: a press, a choice, a number, or a look at channels. */
-export function TakesView({ step, onAnswer }: Props) {
+export function TakesView({ step, unlocked, onAnswer }: Props) {
   const { takes } = step;
   switch (takes.kind) {
     case 'go':
@@ -57,6 +59,8 @@ export function TakesView({ step, onAnswer }: Props) {
     case 'capture':
     case 'trace':
       return <Capturing takes={takes} onAnswer={onAnswer} />;
+    case 'search':
+      return <SearchView takes={takes} unlocked={unlocked} onAnswer={onAnswer} />;
     case 'dryStart':
       return <SimulatedStartView takes={takes} onAnswer={onAnswer} />;
   }
