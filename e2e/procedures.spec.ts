@@ -538,3 +538,69 @@ test('knock baseline: a clean pull on the brake gives thresholds; a pull that is
   await press(page, 'Done');
   await expect(outcome(page)).toContainText(/The pull is clean from \d+ to \d+ rev\/min/);
 });
+
+test('idle trim: filling, target, spark and air move by themselves, and are one proposal', async ({
+  app,
+  page,
+}) => {
+  test.skip(
+    test.info().project.name === 'far',
+    'Minutes of searching: what it says over a slow link is said nearby',
+  );
+  test.setTimeout(150_000);
+  await app.visit();
+  await app.openFile(demo('ventisca'));
+  await app.connectStandIn('84');
+  await open(page, 'Idle trim');
+  await crank(app, 1500);
+  await atStandIn(app, 'Its time passes', '4 times as fast');
+  await page.waitForTimeout(6000);
+  await capture(page);
+  await step(page, 'Filling: measured is the target');
+  await press(page, 'Begin');
+  const acts = page.getByRole('status', { name: 'What acts on the engine' });
+  await expect(acts).toHaveText('It acts now. It stops by itself.');
+  // A foot on the pedal ends it; it goes on from where it was.
+  await atStandIn(app, 'Pedal', '20 %');
+  await expect(
+    page.getByText('It has stopped: ended: it no longer idles. Go on once it is as the step says.'),
+  ).toBeVisible();
+  await atStandIn(app, 'Pedal', '0 %');
+  await page.waitForTimeout(2500);
+  await page.getByRole('button', { name: /^(Begin|Go on)$/ }).click();
+  await step(page, 'Target: leaner while it needs less air');
+  await press(page, 'Begin');
+  await expect(
+    page.getByRole('list', { name: 'What was tried' }).getByRole('listitem').first(),
+  ).toContainText(/Target 0\.9\d.*\d\d\.\d kPa at \d+ rev\/min/, { timeout: 30_000 });
+  await press(page, 'Hold on');
+  await expect(page.getByText('Stopped by hand.')).toBeVisible();
+  await press(page, 'Go on');
+  await expect(
+    page.getByRole('heading', { level: 3, name: 'Spark: no degree that does not pay' }),
+  ).toBeVisible({
+    timeout: 90_000,
+  });
+  await press(page, 'Begin');
+  await expect(page.getByRole('heading', { level: 3, name: 'Air: for the speed' })).toBeVisible({
+    timeout: 60_000,
+  });
+  await press(page, 'Begin');
+  await step(page, 'Filling, where it idles now');
+  await press(page, 'Begin');
+  await step(page, 'Lamps and fan');
+  await press(page, 'Idle with the new numbers');
+  await press(page, /^Begin, 24 s/);
+  await atStandIn(app, 'Electrical loads', 'Lights');
+  await page.waitForTimeout(1500);
+  await atStandIn(app, 'Electrical loads', 'None');
+  await expect(outcome(page)).toContainText(/It needs least air at lambda 0\.[89]\d\d, with \d\d\.\d kPa/, {
+    timeout: 30_000,
+  });
+  await expect(page.getByText(/^\d+ cells change, by \+[\d.]+ °.* at most$/)).toBeVisible();
+  await expect(outcome(page)).toContainText(/Spark pays up to \d\d\.\d°/);
+  await expect(outcome(page)).toContainText(/It idles at (9[5-9]\d|10[0-4]\d) rev\/min, 1000 rev\/min asked/);
+  await press(page, 'Accept');
+  await expect(page.getByText(/^It is in the calibration, marked as measured/)).toBeVisible();
+  await press(page, /^Undo/);
+});

@@ -5,7 +5,7 @@ import type { HandControls, LearnedImage } from '@/standin/benchCar';
 import type { Flash } from '@/standin/ecuBox';
 
 /** How much faster than life a stand-in may go. */
-export const TIME_SCALES = [1, 10, 40] as const;
+export const TIME_SCALES = [1, 4, 10, 40] as const;
 export type TimeScale = (typeof TIME_SCALES)[number];
 
 /** A car to be put beside the bench. */

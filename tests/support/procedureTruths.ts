@@ -625,7 +625,7 @@ export const HONEST: readonly {
     faults: { lambdaOne: { kind: 'stuck' }, lambdaTwo: { kind: 'stuck' } },
     builder: AT_IDLE,
     place: WARM_PLACE,
-    says: /does not come to the target by fuel|No lambda sensor reads/,
+    says: /does not come to the target by fuel|No lambda sensor reads|Lambda was not read/,
   },
   {
     procedure: 'idleTrim',

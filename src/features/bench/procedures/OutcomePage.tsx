@@ -1,7 +1,8 @@
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import type { Calibration } from '@/core/calibration';
-import { changesBetween, covered, placeLabel, putRemedy, type Remedy } from '@/core/checks';
+import { putRemedy, type Remedy } from '@/core/checks';
+import { differences } from '@/core/compare';
 import { type Outcome, type Procedure, verdictOf } from '@/core/procedures';
 import { edit, useDocument } from '@/data/session/session';
 import { today } from '@/data/today';
@@ -62,7 +63,7 @@ function Proposal({
   const changes = useMemo(() => {
     const copy = JSON.parse(JSON.stringify(document)) as Calibration;
     putRemedy(copy, remedy, { kind: 'measured', date: '2000-01-01' });
-    return changesBetween(covered(document), covered(copy));
+    return differences(document, copy);
   }, [document, remedy]);
   const accept = () => {
     edit(remedy.label, (draft) => putRemedy(draft as Calibration, remedy, source));
@@ -70,11 +71,11 @@ function Proposal({
   };
   return (
     <Card title={remedy.label}>
-      {changes.map(({ place, before, now }) => (
+      {changes.map(({ place, label, own, other, detail }) => (
         <View key={place}>
-          <Text>{placeLabel(document, place)}</Text>
+          <Text>{label}</Text>
           <Text kind="number">
-            {before === null ? `New: ${now ?? ''}` : `${before} → ${now ?? 'taken out'}`}
+            {detail ?? (own === null ? `New: ${other ?? ''}` : `${own} → ${other ?? 'taken out'}`)}
           </Text>
         </View>
       ))}

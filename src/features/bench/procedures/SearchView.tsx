@@ -7,6 +7,9 @@ import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { useSearch } from './useSearch';
 
+/** A bar takes the height it is given, px. */
+const BAR_HEIGHT = 4;
+
 interface Props {
   takes: Extract<Takes, { kind: 'search' }>;
   unlocked: boolean;
@@ -34,7 +37,9 @@ export function SearchView({ takes, unlocked, onAnswer }: Props) {
       ) : (
         <View style={{ gap: SPACE.s }}>
           <Text kind="strong">{now.trial.label}</Text>
-          <ProgressBar progress={now.share} aria-label="Looked at" />
+          <View style={{ height: BAR_HEIGHT }}>
+            <ProgressBar progress={now.share} aria-label="Looked at" />
+          </View>
           <Button label="Hold on" icon="pause" onPress={stop} />
         </View>
       )}
