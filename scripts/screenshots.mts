@@ -86,12 +86,6 @@ const SHOTS: readonly Shot[] = [
   },
   { name: 'pins-wide', size: 'wide', scheme: 'light', go: (page) => openItem(page, 'Build', 'Pins') },
   {
-    name: 'curve',
-    size: 'phone',
-    scheme: 'light',
-    go: (page) => openItem(page, 'Maps', 'After-start enrichment'),
-  },
-  {
     name: 'compare',
     size: 'phone',
     scheme: 'dark',
@@ -215,6 +209,18 @@ const SHOTS: readonly Shot[] = [
       await connectWarm(page);
       await letDrive(page, '10 times as fast');
       await page.getByRole('group', { name: /^Engine speed: 3/ }).waitFor({ timeout: 60_000 });
+    },
+  },
+  {
+    name: 'mapping',
+    size: 'phone',
+    scheme: 'light',
+    go: async (page) => {
+      await connectWarm(page);
+      await letDrive(page, '10 times as fast');
+      await page.getByRole('link', { name: 'Live mapping', exact: true }).click();
+      await page.getByText(/^[1-9]\d* of \d+ cells are right/).waitFor({ timeout: 60_000 });
+      await page.waitForTimeout(9000);
     },
   },
   {

@@ -13,6 +13,7 @@ import {
   judgeTiming,
   judgeWiring,
 } from '@tests/support/procedureTruths';
+import { judgeMapping } from '@tests/support/mappingDrive';
 import { type Demo, DEMOS, say } from './report.mts';
 
 const SEEDS = 20;
@@ -57,6 +58,13 @@ export function proveProcedures(firstSeed: number): void {
     say(
       worstIdle.off <= 0.02 && measuredOff <= 0.01 && idles.every(({ isRight }) => isRight),
       `${id}, idle trim: ${worstIdle.off.toFixed(4)} of lambda off its own optimum at worst (seed ${worstIdle.seed}), of 0.02 asked; measured within ${(100 * measuredOff).toFixed(2)} % of the target, of 1; speed within ${(100 * speedOff).toFixed(1)} %`,
+    );
+    const mapped = seeds.map((seed) => ({ seed, ...judgeMapping(id, seed) }));
+    const worstMap = mapped.reduce((a, b) => (b.off > a.off ? b : a));
+    const fewest = Math.min(...mapped.map(({ right }) => right));
+    say(
+      worstMap.off <= 0.02 && fewest >= 10,
+      `${id}, live mapping for a quarter of an hour: ${(100 * worstMap.off).toFixed(2)} % off at the worst cell it calls right (seed ${worstMap.seed}), of 2 asked; ${fewest} such cells at least`,
     );
     const knocking = seeds.filter((seed) => judgeKnock(id, seed, { earlierDeg: 24 }).isRight);
     say(

@@ -26,7 +26,7 @@ const LEAST_MOVE = 0.005;
  */
 export function correctedCells(
   values: readonly number[],
-  { cells, factor }: LogFit,
+  { cells, factor }: Pick<LogFit, 'cells' | 'factor'>,
   { by, most }: CorrectionChoice,
   limits: { readonly min: number; readonly max: number; readonly decimals: number },
 ): CellChange[] {

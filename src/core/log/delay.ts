@@ -28,6 +28,8 @@ const STEPS = 6;
 const ROUNDS = 4;
 /** What is usual, and how far from it engines are: counts as much as so many independent readings would. */
 const USUAL = { fixedS: { at: 0.15, spread: 0.06 }, airG: { at: 0.9, spread: 0.6 } } as const;
+/** The delay that is taken where nothing tells another. */
+export const USUAL_DELAY: LambdaDelay = { fixedS: USUAL.fixedS.at, airG: USUAL.airG.at };
 /** A tenth of a per cent of lambda, squared: nobody reads it better. */
 const LEAST_SCATTER = 1e-6;
 /** Readings hold together for so long, s: a sample of a quick log is not an independent one. */
@@ -68,11 +70,10 @@ export class TimeWalk {
  */
 export function foundDelay(readings: Readings, { grid }: MapTask): LambdaDelay {
   const heard = heardCells(readings, grid);
-  const usual = { fixedS: USUAL.fixedS.at, airG: USUAL.airG.at };
   // How much a reading scatters, and how many of them speak: what a delay leaves over is weighed in these.
-  const scatter = Math.max(LEAST_SCATTER, leftOver(readings, heard, usual));
+  const scatter = Math.max(LEAST_SCATTER, leftOver(readings, heard, USUAL_DELAY));
   const independent = heard.samples.length / Math.max(1, TOGETHER_S / sampleS(readings));
-  let best: LambdaDelay = usual;
+  let best: LambdaDelay = USUAL_DELAY;
   let least = Infinity;
   let [fixedS, airG] = [FIRST.fixedS, FIRST.airG];
   for (let round = 0; round < ROUNDS; round += 1) {

@@ -1,6 +1,6 @@
 import type { Grid } from '../numeric';
 import { addAt, type Banded, bandedOf, factored, inverseDiagonal, solved } from './banded';
-import { addShares, type Samples } from './samples';
+import { addShares, type FitSamples } from './samples';
 
 /** How a fit weighs what was found against smoothness. */
 export interface FitSettings {
@@ -8,11 +8,11 @@ export interface FitSettings {
   readonly smoothS: number;
   /** Of the change itself, s: so that what nothing speaks for stays as it is. */
   readonly stayS: number;
+  /** Residuals beyond so many times their usual size count less [Huber 1964]; infinite where none is wild. */
+  readonly wildTimes: number;
 }
 
-export const FIT_SETTINGS: FitSettings = { smoothS: 0.5, stayS: 0.02 };
-/** Residuals beyond so many times their usual size count less [Huber 1964]. */
-const HUBER = 1.5;
+export const FIT_SETTINGS: FitSettings = { smoothS: 0.5, stayS: 0.02, wildTimes: 1.5 };
 /** In a quiet log a surface that bends too much for its cells is no wild reading: the usual size is taken for this at least. */
 const LEAST_USUAL = 0.01;
 const ROUNDS = 4;
@@ -39,7 +39,11 @@ export interface FittedCells {
  * of each sample in B and second differences along both axes in D, in intervals of the axes’ own mean so that no unit
  * matters. ρ is Huber’s. Solved exactly within its band.
  */
-export function fittedCells(samples: Samples, grid: Grid, settings: FitSettings = FIT_SETTINGS): FittedCells {
+export function fittedCells(
+  samples: FitSamples,
+  grid: Grid,
+  settings: FitSettings = FIT_SETTINGS,
+): FittedCells {
   const width = grid.x.length;
   const cells = width * grid.y.length;
   const smooth = smoothness(grid, settings);
@@ -53,7 +57,7 @@ export function fittedCells(samples: Samples, grid: Grid, settings: FitSettings 
     addSamples(samples, width, robust, matrix, right);
     factor = factored(matrix);
     change = solved(factor, right);
-    spread = weighResiduals(samples, width, change, robust);
+    spread = weighResiduals(samples, width, change, robust, settings.wildTimes);
   }
   const evidence = evidenceOf(samples, width, cells);
   const variance = spread * spread * CORRELATED_S;
@@ -67,7 +71,7 @@ export function fittedCells(samples: Samples, grid: Grid, settings: FitSettings 
 
 /** Σ weight and mean error of each cell, by the bilinear weights. */
 function evidenceOf(
-  { count, cell, shareX, shareY, error, driven, weightS }: Samples,
+  { count, cell, shareX, shareY, error, driven, weightS }: FitSamples,
   width: number,
   cells: number,
 ) {
@@ -121,7 +125,7 @@ function secondDifference(axis: Float64Array, i: number): [number, number, numbe
 }
 
 function addSamples(
-  { count, cell, shareX, shareY, error, weightS }: Samples,
+  { count, cell, shareX, shareY, error, weightS }: FitSamples,
   width: number,
   robust: Float64Array,
   matrix: Banded,
@@ -161,10 +165,11 @@ function addSamples(
 
 /** Weights of the next round, by what this one leaves over. @returns the usual size of that, by the median. */
 function weighResiduals(
-  { count, cell, shareX, shareY, error }: Samples,
+  { count, cell, shareX, shareY, error }: FitSamples,
   width: number,
   change: Float64Array,
   robust: Float64Array,
+  wildTimes: number,
 ): number {
   const residuals = new Float64Array(count);
   for (let i = 0; i < count; i += 1) {
@@ -176,7 +181,7 @@ function weighResiduals(
     residuals[i] = Math.abs(lower * (1 - fy) + upper * fy - (error[i] as number));
   }
   const usual = 1.4826 * median(residuals);
-  const wild = HUBER * Math.max(usual, LEAST_USUAL);
+  const wild = wildTimes * Math.max(usual, LEAST_USUAL);
   for (let i = 0; i < count; i += 1) {
     const size = residuals[i] as number;
     robust[i] = size <= wild ? 1 : wild / size;

@@ -11,11 +11,32 @@ export {
   thresholdFrom,
 } from './knockBaseline';
 export { correctedCells, type CorrectionChoice, MOST_AT_ONCE } from './corrected';
-export { delayAtS, type LambdaDelay } from './delay';
+export { delayAtS, type LambdaDelay, USUAL_DELAY } from './delay';
 export { type Coverage, coverageOf, DRIVEN_WITHIN, EVIDENCE_S, RIGHT_WITHIN, TOUCHED_S } from './evidence';
 export type { OneFactor } from './factor';
 export type { FittedCells } from './fit';
 export { fitLog, fittingLog, type FitStage, type LogFit } from './fitLog';
+export {
+  type CellState,
+  cellState,
+  MAPPING_AIMS,
+  type MappingAim,
+  type MappingGoal,
+  nextGoal,
+  reachable,
+} from './mapping/goal';
+export {
+  copiedMapping,
+  type MappedCells,
+  mappedCells,
+  type Mapping,
+  MAPPING_SENSORS,
+  mappingAtRest,
+  type MappingSensor,
+  type MappingTask,
+  sensorsApart,
+  takeSample,
+} from './mapping/mapping';
 export { logRows } from './rows';
 export { LEFT_OUT, LEFT_OUT_REASONS, type LeftOut, type LeftOutReason } from './leftOut';
 export { type IdleFacts, idleFactsOf } from './idle';

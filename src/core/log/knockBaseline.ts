@@ -1,6 +1,5 @@
 import { CHANNEL_IDS, CHANNELS, PHASE } from '../channel';
 import { leastSquares } from '../numeric';
-import { MAP_DEFINITIONS } from '../program';
 import { THRESHOLD_MARGIN, usualNoiseV } from '../sensors';
 import type { Log, LogColumn } from './log';
 
@@ -135,12 +134,15 @@ export function thresholdFrom({ speedsRpm, noiseV }: CleanNoise, speedRpm: numbe
   return THRESHOLD_MARGIN * (at(next - 1) * (1 - share) + at(next) * share);
 }
 
-/** What each cell of a threshold map is over clean noise, V, within the limits and decimals of the map: by its speeds, rev/min. */
+/**
+ * What each cell of a threshold map is over clean noise, V: by its speeds, rev/min.
+ * @param limits of the map’s values, and its decimals.
+ */
 export function thresholdCells(
   noise: CleanNoise,
   speedsRpm: readonly number[],
+  { min, max, decimals }: { readonly min: number; readonly max: number; readonly decimals: number },
 ): { readonly index: number; readonly value: number }[] {
-  const { min, max, decimals } = MAP_DEFINITIONS.knockThreshold;
   return speedsRpm.map((rpm, index) => ({
     index,
     value: Number(Math.min(max, Math.max(min, thresholdFrom(noise, rpm))).toFixed(decimals)),

@@ -27,8 +27,27 @@ export interface Samples {
   readonly crossedS: Float64Array;
 }
 
-/** The samples that say something about the map, under a delay of the lambda reading. */
-export function samplesOf(readings: Readings, { grid }: MapTask, delay: LambdaDelay): Samples {
+/** Samples as a map is fitted to them. */
+export type FitSamples = Omit<Samples, 'leftOut' | 'crossedS'>;
+
+/** Times of a log, s. */
+export interface TimeSpan {
+  readonly fromS: number;
+  readonly toS: number;
+}
+
+const ALWAYS: TimeSpan = { fromS: -Infinity, toS: Infinity };
+
+/**
+ * The samples that say something about the map, under a delay of the lambda reading.
+ * @param within only those from its beginning on and before its end; what is read later is still looked up.
+ */
+export function samplesOf(
+  readings: Readings,
+  { grid }: MapTask,
+  delay: LambdaDelay,
+  within: TimeSpan = ALWAYS,
+): Samples {
   const { timeS, speedRpm, load, measured, wanted, flowGPerS, steady, reason } = readings;
   const { driven } = readings;
   const { length } = timeS;
@@ -47,6 +66,7 @@ export function samplesOf(readings: Readings, { grid }: MapTask, delay: LambdaDe
   let count = 0;
   for (let i = 0; i < length; i += 1) {
     const atS = timeS[i] as number;
+    if (atS < within.fromS || atS >= within.toS) continue;
     const standsS = Math.min(LONGEST_S, i + 1 < length ? (timeS[i + 1] as number) - atS : 0);
     const x = speedRpm[i] as number;
     const y = load[i] as number;

@@ -1,4 +1,4 @@
-import { useGlobalSearchParams } from 'expo-router';
+import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { compile } from '@/core/calibration';
@@ -6,7 +6,7 @@ import { fillingMapOf } from '@/core/log';
 import { useLinkState } from '@/data/ecu/useLinkState';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
-import { Card, Docked, Page, useWide } from '@/ui/layout';
+import { Card, Docked, LinkRow, Page, useWide } from '@/ui/layout';
 import { Heading, Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { ActingCard } from './ActingCard';
@@ -25,6 +25,7 @@ import { connectStandIn, reconnectStandIn } from './standInStore';
 export function BenchScreen() {
   const document = useDocument();
   const wide = useWide();
+  const router = useRouter();
   const { id } = useGlobalSearchParams<{ id: string }>();
   const { state, differences } = useLinkState(id, document);
   const [controls, setControls] = useState(false);
@@ -66,6 +67,13 @@ export function BenchScreen() {
           </Card>
         ) : null}
         {live ? <ProcedureList id={id} /> : null}
+        {live && mapId !== null ? (
+          <LinkRow
+            label="Live mapping"
+            detail="Where to hold the engine, and what each cell of the filling lacks."
+            onPress={() => router.navigate(`/c/${id}/bench/mapping`)}
+          />
+        ) : null}
         {live ? <ActingCard /> : null}
         {live ? <InItCard /> : null}
         {wide ? action : <Docked label="Recording">{action}</Docked>}

@@ -222,7 +222,7 @@ test('one that shakes is as one that died: the target stays off it', () => {
       lambdaTwo: lambda,
       manifoldPressure: 50 - 10 * lambda,
     });
-    const speed = { ...falls.channels.speed!, spread: lambda > 0.93 ? 80 : 3 };
+    const speed = { mean: 1000, least: 900, most: 1100, count: 50, spread: lambda > 0.93 ? 80 : 3 };
     return { ...falls, channels: { ...falls.channels, speed } };
   });
   const { found } = of({ ...upTo('filling'), wish: searched(...shaking) });

@@ -4,6 +4,7 @@ import { type Edit, quantityEdit } from '../../checks';
 import { expectedNoiseV } from '../../generators';
 import { gridOf, lookUpCurve } from '../../numeric';
 import { type CleanNoise, knockBaseline as baselineOf, type Log, thresholdCells } from '../../log';
+import { MAP_DEFINITIONS } from '../../program';
 import { usualNoiseV } from '../../sensors';
 import { formatNumber } from '../../units';
 import { captured, step, traced } from '../answers';
@@ -152,7 +153,7 @@ function thresholds({ document }: ProcedureAt, noise: CleanNoise, good: Found): 
   const map = document.maps.knockThreshold;
   if (map === null) return { found: [good, clean], remedy: null };
   const grid = gridOf(map);
-  const changes = thresholdCells(noise, map.x).filter(
+  const changes = thresholdCells(noise, map.x, MAP_DEFINITIONS.knockThreshold).filter(
     ({ index, value }) => Math.abs(value / lookUpCurve(grid, map.x[index] ?? 0) - 1) > SAME,
   );
   if (changes.length === 0) {

@@ -10,7 +10,7 @@ import { today } from '@/data/today';
 export function putThreshold(draft: Calibration, noise: CleanNoise, source: Source): void {
   const { knockThreshold } = draft.maps;
   if (knockThreshold === null) return;
-  const changes = thresholdCells(noise, knockThreshold.x);
+  const changes = thresholdCells(noise, knockThreshold.x, MAP_DEFINITIONS.knockThreshold);
   draft.maps.knockThreshold = withCells(knockThreshold, changes, source);
 }
 

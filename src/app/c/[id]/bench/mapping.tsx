@@ -1,0 +1,1 @@
+export { MappingScreen as default } from '@/features/bench/mapping/MappingScreen';
