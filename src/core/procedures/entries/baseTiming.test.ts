@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { asked, chose, decided, stepsOf } from '@tests/support/answers';
-import { demo } from '@tests/support/ventisca';
+import { choose } from '@tests/support/everything';
+import { demo, programOf } from '@tests/support/ventisca';
 import { baseTimingOf } from '../measure/baseTiming';
 import type { Answer, Answers } from '../procedure';
 import { baseTiming } from './baseTiming';
@@ -164,4 +165,79 @@ test('a delay that was typed is added to', () => {
     typedDelay,
   );
   expect(edits).toEqual(['trigger.sensorDelay 100 us']);
+});
+
+describe('with a distributor', () => {
+  /** Pardela on a distributor, with a tooth a firing or as many as are asked; spark from 10 to 34° and while cranking. */
+  const distributed = (teeth = 2) =>
+    demo('pardela', (draft) => {
+      choose(draft, 'coils.mode', 'distributor');
+      draft.trigger.teeth = { amount: teeth, unit: '1', source: SOURCE };
+      const { spark, crankAdvance } = draft.maps;
+      if (spark !== null) spark.values = spark.values.map((_, i) => (i === 0 ? 10 : 34));
+      if (crankAdvance !== null) crankAdvance.values = crankAdvance.values.map(() => 10);
+    });
+  const program = programOf(demo('pardela'));
+  const of = (answers: Answers, document = distributed()) =>
+    baseTiming.decide({ document, program, answers });
+  const steps = (answers: Answers, document = distributed()) =>
+    baseTiming.steps({ document, program, answers }).map(({ id }) => id);
+  const read: Answers = {
+    where: chose('crank'),
+    cranking: light(10, 250),
+    start: chose('later'),
+  };
+  const typedIn = (value: number | null): Answer => ({ kind: 'number', value });
+
+  test('it is asked where the teeth sit, but only where that is not known', () => {
+    expect(steps({})).toEqual(['where']);
+    expect(steps({}, distributed(36))).toEqual(['cranking', 'start']);
+    expect(stepsOf(baseTiming, {}, document)).toEqual(['cranking', 'start']);
+    expect(steps(read)).toEqual(['where', 'cranking', 'start', 'rotor', 'width']);
+  });
+
+  test('in the distributor it is turned at the engine, on the crank it is entered', () => {
+    const words = (where: string) =>
+      baseTiming
+        .steps({ document: distributed(), program, answers: { where: chose(where) } })
+        .find(({ id }) => id === 'cranking')
+        ?.words.join(' ');
+    expect(words('distributor')).toMatch(/turn it until the mark stands as it is expected/);
+    expect(words('crank')).not.toMatch(/turn it/);
+    const said = (where: string) =>
+      of({ ...read, where: chose(where) })
+        .found.map(({ text }) => text)
+        .join(' ');
+    expect(said('crank')).toMatch(/offset that is entered; turning the distributor turns its posts alone/);
+    expect(said('distributor')).toMatch(/set at the distributor, which turns pickup and cap together/);
+  });
+
+  // 10 to 34° of advance are 12° of distributor: 6 past at 10° is 6 before at 34°, and 24° reach 12 either way.
+  test('a rotor in the middle of its range reaches its post', () => {
+    const { found } = of({ ...read, rotor: typedIn(6), width: typedIn(24) });
+    expect(found.at(-1)).toEqual({
+      tone: 'good',
+      text: 'From 10° to 34° of advance the rotor stands 6° past to 6° before its post, and reaches it within 12°.',
+    });
+  });
+
+  test('one that jumps is said, with the part that is turned, which way and how far', () => {
+    const far = (where: string) =>
+      of({ ...read, where: chose(where), rotor: typedIn(-4), width: typedIn(null) }).found.at(-1);
+    expect(far('crank')).toMatchObject({ tone: 'error' });
+    expect(far('crank')?.text).toMatch(
+      /4° before to 16° before its post.*it jumps to another\. Turn the distributor by 10° against the rotor’s turn; then 6° are to spare/,
+    );
+    expect(far('distributor')?.text).toMatch(/Move the pickup in it, or the rotor on its shaft by 10°/);
+  });
+
+  test('a tip that is too narrow for the advance serves at no place', () => {
+    expect(of({ ...read, rotor: typedIn(6), width: typedIn(10) }).found.at(-1)?.text).toMatch(
+      /no place of the cap serves all of it/,
+    );
+  });
+
+  test('left out, it is said', () => {
+    expect(of({ ...read, rotor: typedIn(null) }).found.at(-1)).toMatchObject({ tone: 'warning' });
+  });
 });

@@ -1,8 +1,9 @@
 import { baseValue } from '../../calibration';
 import { type Edit, quantityEdit } from '../../checks';
 import { formatNumber } from '../../units';
-import { besideIt, step, typed } from '../answers';
+import { besideIt, chosen, step, typed } from '../answers';
 import { type BaseTiming, baseTimingOf, type TimingReading } from '../measure/baseTiming';
+import { rotorReach } from '../measure/rotor';
 import type { Found, Outcome, Procedure, ProcedureAt, Step, StepWork } from '../procedure';
 
 /** Spark while cranking, and running: what an engine takes at any speed without load. */
@@ -18,6 +19,8 @@ const STROBE_DEG = { stated: 0.25, readTo: 0.15 } as const;
 const SAME = { offsetDeg: 0.3, delayUs: 8 } as const;
 /** Readings that are further off of one line than this are no line, °. */
 const LEFT_DEG = 0.8;
+/** Tip and post together, where nobody has measured them, ° of distributor. */
+const USUAL_WIDTH_DEG = 24;
 /** A wheel that is a tooth off, or another edge: more than this is looked at before it is typed, °. */
 const FAR_DEG = 15;
 
@@ -66,12 +69,19 @@ function lightStep(part: Pick<Step, 'id' | 'title' | 'words' | 'expects' | 'work
 }
 
 function steps(at: ProcedureAt): Step[] {
+  const where = whereStep(at);
+  if (where !== null && at.answers[where.id] === undefined) return [where];
   const cranking = lightStep({
     id: 'cranking',
     title: 'Crank, and read the light',
     words: [
       'The strobe hangs on the lead or coil of cylinder 1, its own advance at nothing.',
       'Injectors stay shut. Hold the starter for a few seconds and read where the mark stands.',
+      ...(turnsWithCap(at)
+        ? [
+            'Loosen the distributor and turn it until the mark stands as it is expected: pickup and cap turn together. What is left is read.',
+          ]
+        : []),
     ],
     expects: `${COMMANDED_DEG.cranking}°, if the first tooth stands where it was typed.`,
     work: held(false),
@@ -90,9 +100,12 @@ function steps(at: ProcedureAt): Step[] {
     },
   });
   const answer = at.answers['start'];
-  if (answer?.kind !== 'choice' || answer.id !== 'runs') return [cranking, start];
+  const before = where === null ? [cranking] : [where, cranking];
+  const rotor = rotorSteps(at);
+  if (answer?.kind !== 'choice') return [...before, start];
+  if (answer.id !== 'runs') return [...before, start, ...rotor];
   return [
-    cranking,
+    ...before,
     start,
     ...speedsOf(at).map((rpm) =>
       lightStep({
@@ -103,7 +116,117 @@ function steps(at: ProcedureAt): Step[] {
         work: held(true),
       }),
     ),
+    ...rotor,
   ];
+}
+
+function hasDistributor({ document }: ProcedureAt): boolean {
+  return document.coils.mode?.value === 'distributor';
+}
+
+/** Teeth that are one a firing may sit on the crank, or in the distributor: which, is asked. */
+function whereStep(at: ProcedureAt): Step | null {
+  const { document } = at;
+  const isFiring =
+    2 * (baseValue(document, 'trigger.teeth') ?? 0) === baseValue(document, 'engine.cylinders');
+  if (!hasDistributor(at) || !isFiring) return null;
+  return step({
+    id: 'where',
+    title: 'Where do the teeth sit?',
+    words: ['Some distributors carry the pickup too: then turning one turns the spark.'],
+    takes: {
+      kind: 'choice',
+      options: [
+        { id: 'crank', label: 'On the crank' },
+        { id: 'distributor', label: 'In the distributor' },
+      ],
+    },
+  });
+}
+
+/** The distributor carries the pickup. */
+function turnsWithCap({ answers }: ProcedureAt): boolean {
+  return chosen(answers, 'where') === 'distributor';
+}
+
+/** Whether the rotor still points at its post, over all the advance that the maps ask for. */
+function rotorSteps(at: ProcedureAt): Step[] {
+  if (!hasDistributor(at)) return [];
+  const number = { kind: 'number', quantity: 'angle', unit: 'deg', decimals: 0 } as const;
+  return [
+    step({
+      id: 'rotor',
+      title: 'The rotor at its post',
+      words: [
+        `Turn the engine by hand to ${COMMANDED_DEG.cranking}° before firing of cylinder 1, cap off. How far is the middle of the rotor’s tip past the middle of the post of cylinder 1, in degrees of distributor? Past is the way it turns; before is under 0.`,
+      ],
+      expects: 'A little past, so that more advance finds it before.',
+      takes: {
+        ...number,
+        label: 'Rotor past its post',
+        min: -45,
+        max: 45,
+        without: 'Then nobody knows whether it jumps to the next post.',
+      },
+    }),
+    step({
+      id: 'width',
+      title: 'How wide are tip and post?',
+      words: [
+        'The width of the rotor’s tip and of a post together, seen from the shaft, in degrees of distributor.',
+      ],
+      expects: 'About 20 to 30°.',
+      takes: {
+        ...number,
+        label: 'Tip and post together',
+        min: 5,
+        max: 60,
+        without: `Then ${USUAL_WIDTH_DEG}° are taken, as is usual.`,
+      },
+    }),
+  ];
+}
+
+/** The least and the most advance that the maps ask for, °. */
+function advanceRange({ document, program }: ProcedureAt): {
+  readonly leastDeg: number;
+  readonly mostDeg: number;
+} {
+  const all = [document.maps[program.load.spark], document.maps.crankAdvance].flatMap(
+    (map) => map?.values ?? [],
+  );
+  const used = all.length === 0 ? [COMMANDED_DEG.cranking] : all;
+  return { leastDeg: Math.min(...used), mostDeg: Math.max(...used) };
+}
+
+function rotorFound(at: ProcedureAt): Found[] {
+  if (!hasDistributor(at)) return [];
+  const behindDeg = typed(at.answers, 'rotor');
+  const turned = turnsWithCap(at)
+    ? 'Spark is set at the distributor, which turns pickup and cap together; what is left is entered.'
+    : 'Spark is set by the offset that is entered; turning the distributor turns its posts alone.';
+  const plain: Found = { tone: 'plain', text: turned };
+  if (behindDeg === null) {
+    return [
+      plain,
+      { tone: 'warning', text: 'Whether the rotor reaches its post over all the advance was not looked at.' },
+    ];
+  }
+  const range = advanceRange(at);
+  const widthDeg = typed(at.answers, 'width') ?? USUAL_WIDTH_DEG;
+  const reach = rotorReach({ behindDeg, atDeg: COMMANDED_DEG.cranking, widthDeg }, range);
+  const side = (deg: number) => `${degrees(Math.abs(deg), 0)} ${deg < 0 ? 'before' : 'past'}`;
+  const where = `From ${degrees(range.leastDeg, 0)} to ${degrees(range.mostDeg, 0)} of advance the rotor stands ${side(reach.leastDeg)} to ${side(reach.mostDeg)} its post, and reaches it within ${degrees(reach.reachDeg, 0)}`;
+  const worst = Math.max(Math.abs(reach.leastDeg), Math.abs(reach.mostDeg));
+  if (reach.sparesDeg < 0) {
+    const text = `${where}: no place of the cap serves all of it. A wider tip, or less advance.`;
+    return [plain, { tone: 'error', text }];
+  }
+  if (worst <= reach.reachDeg) return [plain, { tone: 'good', text: `${where}.` }];
+  const what = turnsWithCap(at) ? 'Move the pickup in it, or the rotor on its shaft' : 'Turn the distributor';
+  const way = reach.turnCapDeg > 0 ? 'the way the rotor turns' : 'against the rotor’s turn';
+  const text = `${where}: it jumps to another. ${what} by ${degrees(Math.abs(reach.turnCapDeg), 0)} ${way}; then ${degrees(reach.sparesDeg, 0)} are to spare at either end.`;
+  return [plain, { tone: 'error', text }];
 }
 
 function readingsOf(at: ProcedureAt): TimingReading[] {
@@ -127,7 +250,8 @@ function decide(at: ProcedureAt): Outcome {
     return { found: [{ tone: 'error', text }], remedy: null };
   }
   const timing = baseTimingOf(readings, STROBE_DEG);
-  return timing === null ? byCranking(at, first) : byBoth(at, timing);
+  const { found, remedy } = timing === null ? byCranking(at, first) : byBoth(at, timing);
+  return { found: [...found, ...rotorFound(at)], remedy };
 }
 
 /** With the engine not running there is one speed, and all of it is offset: a delay is nothing there. */
