@@ -345,12 +345,34 @@ export function judgeBalance(_: 'ventisca' | 'pardela', seed: number): Judged {
   return { off: Math.max(idle, uneven(3)), isRight: verdictOf(outcome) === 'passed', said: said(outcome) };
 }
 
+/** The same at an engine that is cold yet: it is heard so, and warms up under load before it is heard again. */
+export const AT_COLD_PULL: Builder = {
+  choose: ({ id }) => (id === 'state' ? 'cold' : null),
+  hands: (step, bench) => {
+    if (step.id === 'cold') {
+      started(bench);
+      bench.take({ holdRpm: rpmIn(step.title), pedalPercent: 15 });
+      waits(bench, 4);
+    } else if (step.id === 'warming') {
+      bench.take({ holdRpm: 3000, pedalPercent: 40 });
+      const frame = frameOf();
+      for (let i = 0; i < 900 && !(read(frame, AT.coolant) > 78); i += 1)
+        bench.advance(1, frame, () => undefined);
+    } else AT_PULL.hands?.(step, bench);
+  },
+  during: (step, bench, atS) => AT_PULL.during?.(step, bench, atS),
+};
+
+function rpmIn(title: string): number {
+  return Number(/about ([\d,]+)/.exec(title)?.[1]?.replace(',', ''));
+}
+
 /** Hands that hold a low speed, then pull through all speeds at full throttle on the brake. */
 export const AT_PULL: Builder = {
   hands: ({ id, title }, bench) => {
     if (id === 'hold') {
       started(bench);
-      bench.take({ holdRpm: Number(/about ([\d,]+)/.exec(title)?.[1]?.replace(',', '')), pedalPercent: 15 });
+      bench.take({ holdRpm: rpmIn(title), pedalPercent: 15 });
     }
     if (id === 'pull') bench.take({ holdRpm: 1800, pedalPercent: 100 });
     waits(bench, 5);

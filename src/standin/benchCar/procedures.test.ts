@@ -1,5 +1,6 @@
 import { benchOf, type Builder, type Place, ran } from '@tests/support/procedureRun';
 import {
+  AT_COLD_PULL,
   AT_IDLE,
   AT_RAIL,
   AT_STARTER,
@@ -22,6 +23,7 @@ import {
   trueEnds,
 } from '@tests/support/procedureTruths';
 import { choose } from '@tests/support/everything';
+import { listening } from '@tests/support/knocking';
 import { type Rewiring, rewiredCar } from '@tests/support/car';
 import { demo, programOf } from '@tests/support/ventisca';
 import { baseValue } from '@/core/calibration';
@@ -29,6 +31,7 @@ import { type Outcome, verdictOf } from '@/core/procedures';
 import type { Car, SensorFaults } from '../car';
 import { carOf } from '../carOfDocument';
 import { planted, type Planted } from '../planted';
+import { knockNoiseV } from '../plant';
 
 const document = demo();
 const program = programOf(document);
@@ -433,4 +436,15 @@ describe('idle trim', () => {
     const [was, is] = [first, again].map(({ outcome }) => Number(target.exec(texts(outcome))?.[1]));
     expect(Math.abs((is ?? 0) - (was ?? 1))).toBeLessThan(0.02);
   });
+});
+
+test('a knock baseline that begins in the cold: the factor by coolant is that of the engine within a tenth', () => {
+  const of = listening();
+  const cold = { coolantC: 8, airC: 8, seed: 3 };
+  const built = carOf(of, programOf(of));
+  const { outcome } = ran(procedureOf('knockBaseline'), of, benchOf(of, built, cold), AT_COLD_PULL);
+  const [, at, times] = /At (\d+) °C it is ([\d.]+) times as loud as warm/.exec(texts(outcome)) ?? [];
+  const truth = knockNoiseV(2000, Number(at), 0, 0) / knockNoiseV(2000, 90, 0, 0);
+  expect(Math.abs(Number(times) / truth - 1)).toBeLessThan(0.1);
+  expect(verdictOf(outcome)).not.toBe('failed');
 });

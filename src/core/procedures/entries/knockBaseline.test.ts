@@ -1,4 +1,4 @@
-import { asked, decided, gave, stepsOf } from '@tests/support/answers';
+import { asked, chose, decided, gave, stepsOf } from '@tests/support/answers';
 import { listening } from '@tests/support/knocking';
 import { demo } from '@tests/support/ventisca';
 import type { Answer, Answers } from '../procedure';
@@ -8,6 +8,7 @@ import { knockBaseline } from './knockBaseline';
 const document = listening();
 /** Held at 1,800 rev/min, so many times as loud as an engine usually is. */
 const held = (times: number): Answers => ({
+  state: chose('warm'),
   hold: gave({ speed: 1800, knockNoise: times * usualNoiseV(1800) }),
 });
 
@@ -31,10 +32,11 @@ function pull(times: number, knocksAtRpm: number | null = null, throttle = 100):
 const at = (answers: Answers) => decided(knockBaseline, answers, document);
 
 test('the pull comes only where the gain suits', () => {
-  expect(stepsOf(knockBaseline, {}, document)).toEqual(['hold']);
-  expect(stepsOf(knockBaseline, held(1), document)).toEqual(['hold', 'pull']);
-  expect(stepsOf(knockBaseline, held(4), document)).toEqual(['hold']);
-  expect(stepsOf(knockBaseline, held(0), document)).toEqual(['hold']);
+  expect(stepsOf(knockBaseline, {}, document)).toEqual(['state']);
+  expect(stepsOf(knockBaseline, { state: chose('warm') }, document)).toEqual(['state', 'hold']);
+  expect(stepsOf(knockBaseline, held(1), document)).toEqual(['state', 'hold', 'pull']);
+  expect(stepsOf(knockBaseline, held(4), document)).toEqual(['state', 'hold']);
+  expect(stepsOf(knockBaseline, held(0), document)).toEqual(['state', 'hold']);
 });
 
 // At 7,000 rev/min an engine usually makes 0.15 + 0.1 · 7^1.5 = 2.00 V; 2.2 / 2.0 · 1 = 1.10, a fourth of it at four times the noise.
@@ -54,7 +56,11 @@ test('what is expected at the low speed is said for the gain there is', () => {
   const expects = (gain: number) => {
     const draft = structuredClone(document);
     draft.knock.gain = { amount: gain, unit: '1', source: { kind: 'measured', date: '2026-11-28' } };
-    return Number(/About ([\d.]+) V/.exec(knockBaseline.steps(asked({}, draft))[0]?.expects ?? '')?.[1]);
+    return Number(
+      /About ([\d.]+) V/.exec(
+        knockBaseline.steps(asked({ state: chose('warm') }, draft))[1]?.expects ?? '',
+      )?.[1],
+    );
   };
   expect(expects(2)).toBeCloseTo(2 * expects(1), 1);
 });
@@ -121,4 +127,55 @@ test('a pull that ends early is too short', () => {
 test('with knock control off it is not begun', () => {
   expect(knockBaseline.missing(asked({}, demo()))).toMatch(/^Knock control is off/);
   expect(knockBaseline.missing(asked({}, document))).toBeNull();
+});
+
+describe('a cold engine', () => {
+  /** At 10 °C so many times as loud as warm, heard at 1,700 and 1,800 rev/min. */
+  const cold = (times: number, warmC = 85): Answers => ({
+    state: chose('cold'),
+    cold: gave({ speed: 1700, coolant: 10, knockNoise: times * usualNoiseV(1700) }),
+    warming: { kind: 'gone' },
+    hold: gave({ speed: 1800, coolant: warmC, knockNoise: usualNoiseV(1800) }),
+    pull: pull(1),
+  });
+
+  test('is heard before it is warm, and then at the same speed', () => {
+    expect(stepsOf(knockBaseline, { state: chose('cold') }, document)).toEqual(['state', 'cold', 'warming']);
+    expect(stepsOf(knockBaseline, cold(1.4), document)).toEqual(['state', 'cold', 'warming', 'hold', 'pull']);
+  });
+
+  // 1.7 at 10 °C is 0.01 for each of 70 K: at 45 °C 1.35, at −25 °C 2.05.
+  test('1.7 times as loud at 10 °C: 1 % for each kelvin that is missing', () => {
+    const { remedy, found } = knockBaseline.decide(asked(cold(1.7), document));
+    expect(found.at(-1)?.text).toBe('At 10 °C it is 1.70 times as loud as warm.');
+    const edit = remedy?.edits.find((one) => one.kind === 'cells' && one.mapId === 'knockCoolant');
+    const { x = [], values = [] } = document.maps.knockCoolant ?? {};
+    const put = edit?.kind === 'cells' ? edit.changes : [];
+    expect(put).toHaveLength(values.length);
+    for (const { index, value } of put) {
+      expect(value).toBeCloseTo(1 + 0.01 * Math.max(0, 80 - (x[index] ?? 0)), 1);
+    }
+  });
+
+  test('that is as loud as its thresholds have it stays', () => {
+    const { remedy, found } = knockBaseline.decide(asked(cold(1.28), document));
+    expect(found.at(-1)?.text).toMatch(/1\.28 times as loud as warm\. The thresholds follow it so already/);
+    expect(remedy?.edits.some((one) => one.kind === 'cells' && one.mapId === 'knockCoolant') ?? false).toBe(
+      false,
+    );
+  });
+
+  test.each([
+    ['was never warm', cold(1.5, 70)],
+    [
+      'was warm from the beginning',
+      { ...cold(1.5), cold: gave({ speed: 1700, coolant: 60, knockNoise: 1 }) },
+    ],
+  ])('that %s is no comparison, and says so', (_, answers) => {
+    const { remedy, found } = knockBaseline.decide(asked(answers, document));
+    expect(found.at(-1)).toMatchObject({ tone: 'warning' });
+    expect(remedy?.edits.some((one) => one.kind === 'cells' && one.mapId === 'knockCoolant') ?? false).toBe(
+      false,
+    );
+  });
 });

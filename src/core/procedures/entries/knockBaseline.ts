@@ -7,7 +7,7 @@ import { type CleanNoise, knockBaseline as baselineOf, type Log, thresholdCells 
 import { MAP_DEFINITIONS } from '../../program';
 import { usualNoiseV } from '../../sensors';
 import { formatNumber } from '../../units';
-import { captured, step, traced } from '../answers';
+import { captured, chosen, step, traced } from '../answers';
 import type { Answers, Found, Outcome, Procedure, ProcedureAt, Step } from '../procedure';
 
 const HOLDS_S = 4;
@@ -18,6 +18,13 @@ const ABOVE_RPM = 300;
 const TOP_V = { least: 0.7, wanted: 2.2, most: 3.2 } as const;
 /** A threshold that is so near to the one there is stays, as a share. */
 const SAME = 0.03;
+/** An engine that is colder than this slaps: what its noise is over that of a warm one is worth hearing, °C; and from here on it is warm. */
+const COLD_C = 50;
+const WARM_C = 75;
+/** A factor by coolant that is so near to the one there is stays. */
+const SAME_FACTOR = 0.04;
+/** From here on an engine is as quiet as it will be, °C. */
+const WARM_FROM_C = 80;
 /** Spark that is taken out before a pull that must not knock, °. */
 const SAFE_DEG = 5;
 
@@ -47,6 +54,7 @@ function lowRpm(document: Calibration): number {
 function steps(at: ProcedureAt): Step[] {
   const heard = heardChannels(at);
   const low = lowRpm(at.document);
+  const cold = coldSteps(at, heard, low);
   const hold = step({
     id: 'hold',
     title: `Warm, hold about ${formatNumber(low, 0)} rev/min`,
@@ -55,13 +63,14 @@ function steps(at: ProcedureAt): Step[] {
     expects: `About ${formatNumber(expectedNoiseV(at.document)(low), 2)} V.`,
     takes: {
       kind: 'capture',
-      channels: ['speed', ...heard],
+      channels: ['speed', 'coolant', ...heard],
       forS: HOLDS_S,
       still: { channel: 'speed', within: 150 },
     },
   });
   const gain = gainAt(at);
-  if (gain === null || gain.isOff) return [hold];
+  if (cold.some(({ id }) => at.answers[id] === undefined)) return cold;
+  if (gain === null || gain.isOff) return [...cold, hold];
   const pull = step({
     id: 'pull',
     title: 'Pull cleanly, at full throttle',
@@ -72,7 +81,91 @@ function steps(at: ProcedureAt): Step[] {
     expects: 'Noise that rises evenly with speed, and nothing that stands out.',
     takes: { kind: 'trace', channels: ['speed', 'throttle', 'coolant', 'phase', ...heard], forS: PULLS_S },
   });
-  return [hold, pull];
+  return [...cold, hold, pull];
+}
+
+/** A cold engine is heard first, where it is cold now: its pistons slap, and a threshold for a warm one would hear knock. */
+function coldSteps(at: ProcedureAt, heard: readonly ChannelId[], rpm: number): Step[] {
+  const ask = step({
+    id: 'state',
+    title: 'Is it cold now?',
+    words: ['A cold engine is louder. Heard cold and warm at one speed, its thresholds follow the coolant.'],
+    shows: ['coolant'],
+    takes: {
+      kind: 'choice',
+      options: [
+        { id: 'warm', label: 'It is warm: leave that out' },
+        { id: 'cold', label: `It runs, and is below ${COLD_C} °C` },
+      ],
+    },
+  });
+  if (chosen(at.answers, 'state') !== 'cold') return [ask];
+  return [
+    ask,
+    step({
+      id: 'cold',
+      title: `Cold, hold about ${formatNumber(rpm, 0)} rev/min`,
+      words: ['Without load, by the pedal or on the brake, for as long as it is captured.'],
+      shows: ['speed', 'coolant', 'knockNoise'],
+      expects: 'Louder than it will be warm.',
+      takes: {
+        kind: 'capture',
+        channels: ['speed', 'coolant', ...heard],
+        forS: HOLDS_S,
+        still: { channel: 'speed', within: 150 },
+      },
+    }),
+    step({
+      id: 'warming',
+      title: 'Let it warm up',
+      words: [`Until the coolant is over ${WARM_C} °C. The same speed is heard again then.`],
+      shows: ['coolant'],
+      takes: { kind: 'go', label: 'It is warm' },
+    }),
+  ];
+}
+
+/** How much louder it was cold than it is warm, at the same speed, and at which coolant; null where that was not heard, or was not cold and warm. */
+function coldFactor(at: ProcedureAt): { readonly coolantC: number; readonly times: number } | null {
+  const of = (id: 'cold' | 'hold') => {
+    const channel = (name: ChannelId) => captured(at.answers, id, name)?.mean ?? NaN;
+    const loud = Math.max(0, ...heardChannels(at).map((name) => captured(at.answers, id, name)?.mean ?? 0));
+    return { coolantC: channel('coolant'), share: loud / usualNoiseV(channel('speed')) };
+  };
+  const [cold, warm] = [of('cold'), of('hold')];
+  if (!(cold.coolantC < COLD_C) || !(warm.coolantC >= WARM_C) || !(warm.share > 0)) return null;
+  return { coolantC: cold.coolantC, times: cold.share / warm.share };
+}
+
+/** The factors of a curve by coolant: 1 where it is warm, what was heard where it was cold, straight between and beyond. */
+function coldCells(
+  { coolantC, times }: { readonly coolantC: number; readonly times: number },
+  coolants: readonly number[],
+): { readonly index: number; readonly value: number }[] {
+  const { min, max, decimals } = MAP_DEFINITIONS.knockCoolant;
+  const perK = Math.max(0, times - 1) / (WARM_FROM_C - coolantC);
+  return coolants.map((at, index) => {
+    const factor = 1 + perK * Math.max(0, WARM_FROM_C - at);
+    return { index, value: Number(Math.min(max, Math.max(min, factor)).toFixed(decimals)) };
+  });
+}
+
+/** What a cold engine was found to need, and the change that would put it in. */
+function coldFound(at: ProcedureAt): { readonly found: Found[]; readonly edits: Edit[] } {
+  if (chosen(at.answers, 'state') !== 'cold') return { found: [], edits: [] };
+  const cold = coldFactor(at);
+  if (cold === null) {
+    const text = `Cold against warm was not heard: below ${COLD_C} °C and then over ${WARM_C} °C it has to be. The factor by coolant stays.`;
+    return { found: [{ tone: 'warning', text }], edits: [] };
+  }
+  const text = `At ${formatNumber(cold.coolantC, 0)} °C it is ${formatNumber(cold.times, 2)} times as loud as warm.`;
+  const map = at.document.maps.knockCoolant;
+  const changes = map === null ? [] : coldCells(cold, map.x);
+  const isSame =
+    map === null ||
+    changes.every(({ index, value }) => Math.abs(value - (map.values[index] ?? 1)) <= SAME_FACTOR);
+  const found: Found = { tone: 'good', text: isSame ? `${text} The thresholds follow it so already.` : text };
+  return { found: [found], edits: isSame ? [] : [{ kind: 'cells', mapId: 'knockCoolant', changes }] };
 }
 
 /** What the gain comes to at the highest speed, by what is heard at a low one. */
@@ -110,7 +203,11 @@ function decide(at: ProcedureAt): Outcome {
   if (at.answers['pull'] === undefined) return { found: [good], remedy: null };
   const baseline = baselineOf(logOf(at));
   if (!baseline.ok) return { found: [good, { tone: 'error', text: refusedWords(baseline) }], remedy: null };
-  return thresholds(at, baseline.noise, good);
+  const cold = coldFound(at);
+  const warm = thresholds(at, baseline.noise, good);
+  const edits = [...(warm.remedy?.edits ?? []), ...cold.edits];
+  const label = 'Take thresholds a third over the clean noise';
+  return { found: [...warm.found, ...cold.found], remedy: edits.length === 0 ? null : { label, edits } };
 }
 
 /** What was traced, as a log is read. */
