@@ -1,37 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
+import { type Answers, DEAD_TIME, ENGINE, INJECTORS } from './nevasca';
 import { expect, test } from './support';
-
-/** What the builder knows of an engine, in the order the form asks; a choice by the name of its option. */
-const ENGINE: readonly (readonly [field: string, answer: string, kind: 'box' | 'choice'])[] = [
-  ['Bore', '84', 'box'],
-  ['Stroke', '74', 'box'],
-  ['Cylinders', '6', 'box'],
-  ['Compression ratio', '9.2', 'box'],
-  ['Layout', 'Vee', 'choice'],
-  ['Firing order', '1-4-2-5-3-6', 'box'],
-  ['Induction', 'Supercharger', 'choice'],
-  ['Fuel', 'Petrol, light oxygenate', 'choice'],
-  ['Altitude', '1900', 'box'],
-  ['Speed of peak torque', '4600', 'box'],
-  ['Speed of peak power', '6800', 'box'],
-  ['Maximum speed', '7400', 'box'],
-  ['Maximum manifold pressure', '165 kPa abs', 'box'],
-  ['Idle air comes by', 'Screw only', 'choice'],
-  ['Idle speed wanted, hot', '1000', 'box'],
-];
-const INJECTORS: typeof ENGINE = [
-  ['Rated flow', '610', 'box'],
-  ['Rated pressure', '300', 'box'],
-  ['Fuel density of the rating', '0.745', 'box'],
-  ['Real rail pressure', '350', 'box'],
-  ['Regulator', 'Follows the manifold', 'choice'],
-];
-const DEAD_TIME: readonly (readonly [string, string])[] = [
-  ['Row 1, voltage, V', '8'],
-  ['Row 1, dead time, ms', '2.51'],
-  ['Row 2, voltage, V', '14'],
-  ['Row 2, dead time, ms', '0.97'],
-];
 
 /** What has the keyboard, and the group it stands in. */
 const at = (page: Page) =>
@@ -72,7 +41,7 @@ class Typist {
   }
 
   /** Fills a form from its first field by Enter alone; fields that are not asked for are passed over. */
-  async fill(answers: typeof ENGINE): Promise<void> {
+  async fill(answers: Answers): Promise<void> {
     const open = new Map(answers.map(([field, answer]) => [field, answer]));
     for (let i = 0; i < 60 && open.size > 0; i += 1) {
       const { name, group, tag } = await at(this.page);
@@ -144,7 +113,7 @@ test('by touch alone: from an empty calibration to first fire, in less than half
     await control.tap();
   };
   /** Boxes in a row are gone through by the phone’s own Enter key. */
-  const fill = async (answers: typeof ENGINE) => {
+  const fill = async (answers: Answers) => {
     for (const [field, answer, kind] of answers) {
       if (kind === 'choice') {
         const group = page.getByRole('radiogroup', { name: field, exact: true });
