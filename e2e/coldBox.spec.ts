@@ -1,5 +1,6 @@
 import type { Locator } from '@playwright/test';
-import { type Answers, DEAD_TIME, ENGINE, INJECTORS } from './nevasca';
+import { Finger } from './finger';
+import { DEAD_TIME, ENGINE, INJECTORS } from './nevasca';
 import { expect, test } from './support';
 
 test('from a cold box to a stored, idling engine: one evening on a phone', async ({ app, page }) => {
@@ -7,30 +8,10 @@ test('from a cold box to a stored, idling engine: one evening on a phone', async
   test.setTimeout(300_000);
   page.setDefaultTimeout(25_000);
   const begunMs = Date.now();
-  let taps = 0;
-  const tap = async (control: Locator) => {
-    taps += 1;
-    await control.scrollIntoViewIfNeeded();
-    await control.tap();
-  };
+  const finger = new Finger(page);
+  const tap = (control: Locator) => finger.tap(control);
+  const place = (name: string) => finger.place(name);
   const press = (name: string | RegExp) => tap(page.getByRole('button', { name }).first());
-  const fill = async (answers: Answers) => {
-    for (const [field, answer, kind] of answers) {
-      if (kind === 'choice') {
-        const group = page.getByRole('radiogroup', { name: field, exact: true });
-        await tap(group.getByRole('radio', { name: answer, exact: true }));
-        continue;
-      }
-      const box = page.getByRole('textbox', { name: new RegExp(`^${field}(,|$)`) }).first();
-      if (!(await box.evaluate((element) => element === document.activeElement))) await tap(box);
-      await page.keyboard.press('Control+a');
-      await page.keyboard.type(answer);
-      await page.keyboard.press('Enter');
-      await page.waitForTimeout(60);
-    }
-  };
-  const place = (name: string) =>
-    tap(page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name }));
   const step = (title: string | RegExp) =>
     expect(page.getByRole('heading', { level: 3, name: title })).toBeVisible({ timeout: 25_000 });
   const outcome = page.getByRole('status', { name: 'Outcome' });
@@ -44,18 +25,11 @@ test('from a cold box to a stored, idling engine: one evening on a phone', async
 
   // The box is empty: what is known of the engine, and what follows from it.
   await app.visit();
-  await press('New calibration');
-  await expect(page.getByRole('textbox', { name: 'Name' })).toBeFocused();
-  await page.keyboard.press('Control+a');
-  await page.keyboard.type('Nevasca');
-  await page.keyboard.press('Enter');
-  await tap(page.getByRole('link', { name: 'Engine', exact: true }));
-  await fill(ENGINE);
-  await press('Back to the sections');
-  await tap(page.getByRole('link', { name: 'Injectors', exact: true }));
-  await fill(INJECTORS);
-  await press('Next: Dead time');
-  await fill(DEAD_TIME.map(([field, answer]) => [field, answer, 'box'] as const));
+  await finger.describe(
+    ENGINE,
+    INJECTORS,
+    DEAD_TIME.map(([field, answer]) => [field, answer, 'box'] as const),
+  );
   await place('Maps');
   await tap(page.getByRole('link', { name: 'Propose what is missing' }));
   await press(/^Accept all \d+$/);
@@ -142,7 +116,7 @@ test('from a cold box to a stored, idling engine: one evening on a phone', async
   await expect(page.getByRole('group', { name: /^Engine speed: ([5-9]\d\d|1,?\d{3})/ })).toBeVisible();
   const minutes = ((Date.now() - begunMs) / 60_000).toFixed(1);
   process.stdout.write(
-    `From a cold box to a stored, idling engine on a phone: ${minutes} minutes, ${taps} taps\n`,
+    `From a cold box to a stored, idling engine on a phone: ${minutes} minutes, ${finger.taps} taps\n`,
   );
-  expect(taps).toBeLessThan(120);
+  expect(finger.taps).toBeLessThan(120);
 });

@@ -1,4 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
+import { Finger } from './finger';
 import { type Answers, DEAD_TIME, ENGINE, INJECTORS } from './nevasca';
 import { expect, test } from './support';
 
@@ -106,49 +107,21 @@ test('by touch alone: from an empty calibration to first fire, in less than half
 }) => {
   test.skip(!isMobile, 'About a phone');
   test.setTimeout(240_000);
-  let taps = 0;
-  const tap = async (control: Locator) => {
-    taps += 1;
-    await control.scrollIntoViewIfNeeded();
-    await control.tap();
-  };
-  /** Boxes in a row are gone through by the phone’s own Enter key. */
-  const fill = async (answers: Answers) => {
-    for (const [field, answer, kind] of answers) {
-      if (kind === 'choice') {
-        const group = page.getByRole('radiogroup', { name: field, exact: true });
-        await tap(group.getByRole('radio', { name: answer, exact: true }));
-        continue;
-      }
-      const box = page.getByRole('textbox', { name: new RegExp(`^${field}(,|$)`) }).first();
-      if (!(await box.evaluate((element) => element === document.activeElement))) await tap(box);
-      await page.keyboard.type(answer);
-      await page.keyboard.press('Enter');
-      await page.waitForTimeout(60);
-    }
-  };
-  const place = (name: string) =>
-    page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name });
+  const finger = new Finger(page);
+  const tap = (control: Locator) => finger.tap(control);
   await app.visit();
-  await tap(page.getByRole('button', { name: 'New calibration' }));
-  await expect(page.getByRole('textbox', { name: 'Name' })).toBeFocused();
-  await page.keyboard.press('Control+a');
-  await page.keyboard.type('Nevasca');
-  await page.keyboard.press('Enter');
-  await tap(page.getByRole('link', { name: 'Engine', exact: true }));
-  await fill(ENGINE);
-  await tap(page.getByRole('button', { name: 'Back to the sections' }));
-  await tap(page.getByRole('link', { name: 'Injectors', exact: true }));
-  await fill(INJECTORS);
-  await tap(page.getByRole('button', { name: 'Next: Dead time' }));
-  await fill(DEAD_TIME.map(([field, answer]) => [field, answer, 'box'] as const));
-  await tap(place('Maps'));
+  await finger.describe(
+    ENGINE,
+    INJECTORS,
+    DEAD_TIME.map(([field, answer]) => [field, answer, 'box'] as const),
+  );
+  await finger.place('Maps');
   const missing = page.getByRole('link', { name: 'Propose what is missing' });
   await tap(missing);
   const all = page.getByRole('button', { name: /^Accept all \d+$/ });
   const maps = Number((await all.textContent())?.match(/\d+/)?.[0]);
   await tap(all);
-  await tap(place('Review'));
+  await finger.place('Review');
   await tap(page.getByRole('link', { name: 'Dry start' }));
   await tap(page.getByRole('button', { name: 'Run dry start' }));
   await expect(page.getByRole('status').getByRole('heading', { name: /^Caught after/ })).toBeVisible();
@@ -156,6 +129,8 @@ test('by touch alone: from an empty calibration to first fire, in less than half
   // Before, each box was tapped, the sheet’s button made the calibration, and each map took four: place, map, propose, accept.
   const boxes = [...ENGINE, ...INJECTORS].length + DEAD_TIME.length;
   const before = 2 + 2 + boxes + 2 + 4 * maps + 2;
-  process.stdout.write(`From an empty calibration to first fire by touch: ${taps} taps; ${before} before\n`);
-  expect(taps).toBeLessThan(before / 2);
+  process.stdout.write(
+    `From an empty calibration to first fire by touch: ${finger.taps} taps; ${before} before\n`,
+  );
+  expect(finger.taps).toBeLessThan(before / 2);
 });

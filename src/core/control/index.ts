@@ -5,6 +5,7 @@
  */
 export type { Control } from './control';
 export {
+  IDLE_AS_IT_IS,
   IDLE_TRIAL_LIMITS,
   type OnPin,
   type IdleAsk,

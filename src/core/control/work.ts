@@ -53,6 +53,17 @@ export interface IdleAsk {
   readonly forS: number;
 }
 
+/** An idle that is held, and nothing of it moved: what it is tried from. */
+export const IDLE_AS_IT_IS: IdleAsk = {
+  kind: 'idle',
+  lambda: null,
+  fuelShare: 1,
+  sparkDeg: null,
+  sparkAddsDeg: 0,
+  airPercent: null,
+  forS: 120,
+};
+
 /** What can be worked. */
 export interface WorkSettings {
   readonly targets: readonly WorkTarget[];

@@ -2,7 +2,7 @@ import { demo } from '@tests/support/ventisca';
 import { virtualCar } from '@tests/support/car';
 import { looped } from '@tests/support/looped';
 import { AT, LOOP_CODE, read } from '@/core/channel';
-import type { IdleAsk, WorkAsk } from '@/core/control';
+import { IDLE_AS_IT_IS, type IdleAsk, type WorkAsk } from '@/core/control';
 
 const HELD: Extract<WorkAsk, { kind: 'timing' }> = { kind: 'timing', sparkDeg: 12, fuel: true, forS: 60 };
 
@@ -84,7 +84,7 @@ describe('an idle that is tried', () => {
     ] as const;
     return asks.map((ask) => {
       if (ask === null) car.endWork();
-      else expect(car.beginWork({ ...NOTHING, ...ask })).toBeNull();
+      else expect(car.beginWork({ ...IDLE_AS_IT_IS, ...ask })).toBeNull();
       const sums = ids.map(() => 0);
       for (let i = 0; i < 12; i += 1) {
         car.holdWork();
@@ -97,15 +97,6 @@ describe('an idle that is tried', () => {
       >;
     });
   }
-  const NOTHING: IdleAsk = {
-    kind: 'idle',
-    lambda: null,
-    fuelShare: 1,
-    sparkDeg: null,
-    sparkAddsDeg: 0,
-    airPercent: null,
-    forS: 120,
-  };
 
   test('another target is asked for and measured, and the map has it again afterwards', () => {
     const [before, tried, after] = idled([{}, { lambda: 0.85 }, null]);

@@ -2,7 +2,7 @@ import { asked, decided, gave, stepsOf } from '@tests/support/answers';
 import { choose } from '@tests/support/everything';
 import { demo, programOf } from '@tests/support/ventisca';
 import { type ChannelId, LOOP_CODE } from '../../channel';
-import type { IdleAsk } from '../../control';
+import { IDLE_AS_IT_IS, type IdleAsk } from '../../control';
 import type { Answer, Answers, SearchPoint, Takes } from '../procedure';
 import { idleTrim } from './idleTrim';
 
@@ -26,20 +26,11 @@ const WARM: Partial<Record<ChannelId, number>> = {
   loopState: 0,
   outputsOn: 2,
 };
-const NOTHING: IdleAsk = {
-  kind: 'idle',
-  lambda: null,
-  fuelShare: 1,
-  sparkDeg: null,
-  sparkAddsDeg: 0,
-  airPercent: null,
-  forS: 120,
-};
 
 /** What came of a trial. */
 function point(ask: Partial<IdleAsk>, means: Partial<Record<ChannelId, number>> = {}): SearchPoint {
   const { channels } = gave({ ...WARM, ...means }) as Extract<Answer, { kind: 'captured' }>;
-  return { ask: { ...NOTHING, ...ask }, channels, ended: false };
+  return { ask: { ...IDLE_AS_IT_IS, ...ask }, channels, ended: false };
 }
 const searched = (...points: SearchPoint[]): Answer => ({ kind: 'searched', points });
 const warm = gave(WARM);
@@ -161,7 +152,7 @@ describe('the filling', () => {
   const lean = point({}, { lambdaOne: 1.056, lambdaTwo: 1.056 });
 
   test('is moved by what measured is off, until it is the target', () => {
-    expect(nextAsk({ warm }, 'filling')).toEqual(NOTHING);
+    expect(nextAsk({ warm }, 'filling')).toEqual(IDLE_AS_IT_IS);
     expect(nextAsk({ warm }, 'filling', lean)?.fuelShare).toBeCloseTo(1.1, 9);
     const rich = point({ fuelShare: 1.1 }, { lambdaOne: 0.95, lambdaTwo: 0.951 });
     expect(nextAsk({ warm }, 'filling', lean, rich)?.fuelShare).toBeCloseTo((1.1 * 0.9505) / 0.96, 9);
@@ -173,7 +164,7 @@ describe('the filling', () => {
     'nothing counts while another acts: %j',
     (means) => {
       const acted = point({}, { ...means, lambdaOne: 1.2, lambdaTwo: 1.2 });
-      expect(nextAsk({ warm }, 'filling', acted)).toEqual(NOTHING);
+      expect(nextAsk({ warm }, 'filling', acted)).toEqual(IDLE_AS_IT_IS);
       const never = of({ warm, filling: searched(acted) });
       expect(never.found[0]).toMatch(/^error: Nothing of the filling counts/);
     },

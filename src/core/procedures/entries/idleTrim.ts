@@ -1,4 +1,4 @@
-import type { IdleAsk } from '../../control';
+import { IDLE_AS_IT_IS, type IdleAsk } from '../../control';
 import { type ChannelId, LOOP_CODE } from '../../channel';
 import type { Edit } from '../../checks';
 import { fillingMapOf } from '../../log';
@@ -33,8 +33,6 @@ const ENRICHED = 1.005;
 /** How long a change settles and is looked at, s; air moves slowly. */
 const LOOKS = { settlesS: 3, forS: 5 } as const;
 const AIR_SETTLES_S = 14;
-/** A trial lasts at the most, s. */
-const TRIAL_S = 120;
 /** Measured is the target within this, as a share, and so often the filling is moved until it is. */
 const SAME = 0.004;
 const RIGHT = 0.01;
@@ -109,16 +107,6 @@ interface Base {
   /** How many outputs were on: one more, or one less, is another load. */
   readonly outputsOn: number;
 }
-
-const FREE: IdleAsk = {
-  kind: 'idle',
-  lambda: null,
-  fuelShare: 1,
-  sparkDeg: null,
-  sparkAddsDeg: 0,
-  airPercent: null,
-  forS: TRIAL_S,
-};
 
 function mean(point: Pick<SearchPoint, 'channels'>, id: ChannelId): number {
   return point.channels[id]?.mean ?? NaN;
@@ -236,7 +224,12 @@ function foundOf(at: ProcedureAt): {
 
 /** The idle with all that was found, its controls as ever. */
 function newIdle(base: Base, wish: Wish, sparkDeg: number): IdleAsk {
-  return { ...FREE, lambda: wish.lambda, fuelShare: base.fuelShare, sparkAddsDeg: sparkDeg - base.mapDeg };
+  return {
+    ...IDLE_AS_IT_IS,
+    lambda: wish.lambda,
+    fuelShare: base.fuelShare,
+    sparkAddsDeg: sparkDeg - base.mapDeg,
+  };
 }
 
 const search = (takes: Omit<Extract<Step['takes'], { kind: 'search' }>, 'kind' | 'channels'>) =>
@@ -271,14 +264,14 @@ function steps(at: ProcedureAt): Step[] {
       label: 'Begin',
       ...LOOKS,
       next: (points) =>
-        trial(nextFuel(points, FREE), ({ fuelShare }) => `Fuel × ${formatNumber(fuelShare, 3)}`),
+        trial(nextFuel(points, IDLE_AS_IT_IS), ({ fuelShare }) => `Fuel × ${formatNumber(fuelShare, 3)}`),
       said: lambdaSaid,
     }),
   });
   const { base, wish, sparkDeg } = foundOf(at);
   if (base === null || fillingFailed(at) !== null) return [warm, filling];
   const held: IdleAsk = {
-    ...FREE,
+    ...IDLE_AS_IT_IS,
     fuelShare: base.fuelShare,
     sparkDeg: base.sparkDeg,
     airPercent: base.airPercent,
