@@ -101,7 +101,8 @@ test('cranking alone moves the offset, and leaves the delay open', () => {
     'warning: The sensor’s delay stays unknown until it runs: read it again at speed.',
   ]);
   expect(edits).toEqual(['trigger.tdcOffset 88 deg']);
-  expect(at({ cranking: light(10.2, 240) }).edits).toEqual([]);
+  expect(at({ cranking: light(10.1, 240) }).edits).toEqual([]);
+  expect(at({ cranking: light(10.2, 240) }).edits).toEqual(['trigger.tdcOffset 84.2 deg']);
   expect(at({ cranking: light(7, 240) }).edits).toEqual(['trigger.tdcOffset 81 deg']);
 });
 

@@ -16,7 +16,7 @@ const CHECKED_RPM = 3000;
 /** A strobe states this, and is read to so much, either way, °. */
 const STROBE_DEG = { stated: 0.25, readTo: 0.15 } as const;
 /** Offset and delay that small are left as they are, °, µs. */
-const SAME = { offsetDeg: 0.3, delayUs: 8 } as const;
+const SAME = { offsetDeg: 0.15, delayUs: 8 } as const;
 /** Readings that are further off of one line than this are no line, °. */
 const LEFT_DEG = 0.8;
 /** Tip and post together, where nobody has measured them, ° of distributor. */

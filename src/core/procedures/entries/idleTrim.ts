@@ -43,6 +43,8 @@ const SURGES = { rpm: 35, times: 2.5 } as const;
 const SPEED_NEAR = 0.05;
 /** What is changed by less stays as it is: lambda, °, % of the valve, share of the filling. */
 const LEAST = { lambda: 0.005, sparkDeg: 1, airPercent: 1, fuelShare: 0.005 } as const;
+/** Spark that idle control has to be able to give, at the most, °. */
+const RESERVE_DEG = 6;
 /** Lamps and fan: how long it is watched, how far the speed may fall, and when it has to be back, s. */
 const LOADS = { forS: 24, fallsShare: 0.2, runsRpm: 300 } as const;
 
@@ -213,13 +215,31 @@ function sparkPoints({ answers }: ProcedureAt, base: Base, points = searched(ans
 function foundOf(at: ProcedureAt): {
   readonly base: Base | null;
   readonly wish: Wish | null;
-  readonly sparkDeg: number | null;
+  readonly spark: FoundSpark | null;
 } {
   const base = baseOf(at);
   const wish = base === null || at.answers['wish'] === undefined ? null : wishOf(wishPoints(at, base));
-  const sparkDeg =
+  const paysToDeg =
     base === null || at.answers['spark'] === undefined ? null : leastSparkOf(sparkPoints(at, base));
-  return { base, wish, sparkDeg };
+  const spark = base === null || paysToDeg === null ? null : sparkWithReserve(at, base, paysToDeg);
+  return { base, wish, spark };
+}
+
+/** The spark from which no more pays, and the one that is put into the map. */
+interface FoundSpark {
+  readonly paysToDeg: number;
+  readonly deg: number;
+}
+
+/**
+ * Idle control gives spark to hold the speed: from the best spark on there is none left to give, and it surges. What it holds back
+ * by itself counts; the map’s own spark is not taken below what it is for that.
+ */
+function sparkWithReserve({ program }: ProcedureAt, { mapDeg }: Base, paysToDeg: number): FoundSpark {
+  const { loop } = program.idle;
+  const gives = loop === null || loop.sparkDegPer100Rpm === 0 ? 0 : Math.min(loop.sparkLimitDeg, RESERVE_DEG);
+  const less = paysToDeg - Math.max(0, gives - (loop?.sparkRestDeg ?? 0));
+  return { paysToDeg, deg: less > mapDeg ? less : Math.min(mapDeg, paysToDeg) };
 }
 
 /** The idle with all that was found, its controls as ever. */
@@ -268,7 +288,7 @@ function steps(at: ProcedureAt): Step[] {
       said: lambdaSaid,
     }),
   });
-  const { base, wish, sparkDeg } = foundOf(at);
+  const { base, wish, spark } = foundOf(at);
   if (base === null || fillingFailed(at) !== null) return [warm, filling];
   const held: IdleAsk = {
     ...IDLE_AS_IT_IS,
@@ -316,8 +336,8 @@ function steps(at: ProcedureAt): Step[] {
       said: pressureSaid,
     }),
   });
-  if (sparkDeg === null) return [...before, sparking];
-  const ask = newIdle(base, wish, sparkDeg);
+  if (spark === null) return [...before, sparking];
+  const ask = newIdle(base, wish, spark.deg);
   return [...before, sparking, airStep(at, ask, base), againStep(at, ask), loadStep(at, ask)];
 }
 
@@ -484,7 +504,7 @@ function decide(at: ProcedureAt): Outcome {
   if (answers['warm'] === undefined) return { found: [], remedy: null };
   const error = notReady(at) ?? fillingFailed(at);
   if (error !== null) return { found: [{ tone: 'error', text: error }], remedy: null };
-  const { base, wish, sparkDeg } = foundOf(at);
+  const { base, wish, spark } = foundOf(at);
   if (base === null) return { found: [], remedy: null };
   const found: Found[] = [fillingFound(at, base)];
   if (wish === null) {
@@ -492,16 +512,16 @@ function decide(at: ProcedureAt): Outcome {
     return { found, remedy: null };
   }
   found.push(wishFound(base, wish));
-  if (sparkDeg === null) {
+  if (spark === null) {
     if (answers['spark'] !== undefined) found.push(uneven('No spark was found'));
     return { found, remedy: null };
   }
-  found.push(sparkFound(base, sparkDeg));
+  found.push(sparkFound(base, spark));
   const again = lastOf(searched(answers, 'again'));
   if (again === undefined) return { found, remedy: null };
   found.push(...airFound(at, again), ...loadsFound(at));
   const isSound = found.every(({ tone }) => tone !== 'error');
-  const edits = isSound ? editsOf(at, again, { base, wish, sparkDeg }) : [];
+  const edits = isSound ? editsOf(at, again, { base, wish, sparkDeg: spark.deg }) : [];
   const remedy =
     edits.length === 0
       ? null
@@ -534,12 +554,13 @@ function wishFound({ target }: Base, wish: Wish): Found {
   return { tone: wish.heldBack ? 'warning' : 'good', text };
 }
 
-function sparkFound({ mapDeg }: Base, sparkDeg: number): Found {
-  const moved = sparkDeg - mapDeg;
+function sparkFound({ mapDeg }: Base, { paysToDeg, deg: taken }: FoundSpark): Found {
+  const reserve = paysToDeg - taken;
+  const rest = reserve > LEAST.sparkDeg ? `; ${deg(taken)} leave idle control ${deg(reserve)} to give` : '';
   const text =
-    Math.abs(moved) < LEAST.sparkDeg
-      ? `Spark pays up to ${deg(sparkDeg)}, as the map has it.`
-      : `Spark pays up to ${deg(sparkDeg)}; the map has ${deg(mapDeg)}.`;
+    Math.abs(taken - mapDeg) < LEAST.sparkDeg
+      ? `Spark pays up to ${deg(paysToDeg)}${rest === '' ? ', as the map has it' : ', and the map leaves idle control the rest'}.`
+      : `Spark pays up to ${deg(paysToDeg)}; the map has ${deg(mapDeg)}${rest}.`;
   return { tone: 'good', text };
 }
 
