@@ -64,7 +64,7 @@ export function proveProcedures(firstSeed: number): void {
     const fewest = Math.min(...mapped.map(({ right }) => right));
     say(
       worstMap.off <= 0.02 && fewest >= 10,
-      `${id}, live mapping for a quarter of an hour: ${(100 * worstMap.off).toFixed(2)} % off at the worst cell it calls right (seed ${worstMap.seed}), of 2 asked; ${fewest} such cells at least`,
+      `${id}, live mapping for twenty minutes: ${(100 * worstMap.off).toFixed(2)} % off at the worst cell it calls right (seed ${worstMap.seed}), of 2 asked; ${fewest} such cells at least`,
     );
     const knocking = seeds.filter((seed) => judgeKnock(id, seed, { earlierDeg: 24 }).isRight);
     say(

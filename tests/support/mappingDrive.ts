@@ -185,7 +185,7 @@ export interface JudgedMapping {
   readonly tookS: number;
 }
 
-/** A described demo in a car as a seed makes it, mapped at the brake for a quarter of an hour, and driven again by another. */
+/** A described demo in a car as a seed makes it, mapped at the brake for twenty minutes, and driven again by another. */
 export function judgeMapping(id: 'ventisca' | 'pardela', seed: number): JudgedMapping {
   const { document, car } = caseOf(id, seed, (draft) => choose(draft, 'closedLoop.use', 'no'));
   const idling = (calibration: Calibration, seeded: number) => {
@@ -197,7 +197,7 @@ export function judgeMapping(id: 'ventisca' | 'pardela', seed: number): JudgedMa
     bench.advance(20, frame, () => undefined);
     return bench;
   };
-  const wanted = { aim: { holdS: 3, tolerance: 0.02 }, fromRpm: 1500, toRpm: 4200, forS: 900 };
+  const wanted = { aim: { holdS: 4, tolerance: 0.02 }, fromRpm: 1500, toRpm: 4200, forS: 1200 };
   const mapped = mappedAtBrake(document, idling(document, seed), wanted);
   const offs = offAtCells(mapped.document, idling(mapped.document, seed + 7), mapped.right);
   return {
