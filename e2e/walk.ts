@@ -262,23 +262,6 @@ const SIMULATED: Leg = [
     },
   ],
   [
-    'a step that searches',
-    async (app) => {
-      await app.goTo('Bench');
-      await app.page.getByRole('link', { name: 'Idle trim', exact: true }).click();
-      await app.openStandIn();
-      await app.page.getByRole('button', { name: 'Hold the starter' }).click();
-      await app.page.waitForTimeout(1500);
-      await app.page.getByRole('button', { name: 'Let go of the starter' }).click();
-      await app.choose('Its time passes', '4 times as fast');
-      await app.page.keyboard.press('Escape');
-      await app.page.waitForTimeout(6000);
-      await app.page.getByRole('button', { name: 'Capture' }).click();
-      await app.page.getByRole('button', { name: 'Begin' }).click();
-      await expect(app.page.getByRole('listitem').first()).toContainText('measured', { timeout: 20_000 });
-    },
-  ],
-  [
     'live mapping',
     async (app) => {
       await app.goTo('Bench');
