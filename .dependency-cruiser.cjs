@@ -45,7 +45,11 @@ const CORE = [
   'compare',
   'workings',
   'meaning',
+  'counters',
   'log',
+  'logPages',
+  'logTable',
+  'diagnosis',
   'procedures',
 ];
 

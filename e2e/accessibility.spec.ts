@@ -1,20 +1,23 @@
-import { AxeBuilder } from '@axe-core/playwright';
+import { cutWords, inaccessible, sideways, TARGET, tooSmall } from './seen';
 import { expect, test } from './support';
 import { WALKS } from './walk';
 
-for (const colorScheme of ['dark', 'light'] as const) {
-  test.describe(`in the ${colorScheme} theme`, () => {
-    test.use({ colorScheme });
-    for (const [leg, views] of WALKS) {
-      test(`no view has accessibility violations: ${leg}`, async ({ app, page }) => {
-        test.setTimeout(300_000);
-        for (const [view, go] of views) {
-          await go(app);
-          const { violations } = await new AxeBuilder({ page }).analyze();
-          const found = violations.map(({ id, nodes }) => [id, nodes.map((node) => node.html.slice(0, 160))]);
-          expect(found, view).toEqual([]);
-        }
-      });
+for (const [leg, views] of WALKS) {
+  test(`every view is accessible, and on a phone nothing is smaller than a finger or cut: ${leg}`, async ({
+    app,
+    page,
+    isMobile,
+  }) => {
+    test.setTimeout(300_000);
+    await page.emulateMedia({ colorScheme: 'dark' });
+    for (const [view, go] of views) {
+      await go(app);
+      if (isMobile) {
+        expect.soft(await tooSmall(page, TARGET), view).toEqual([]);
+        expect.soft(await cutWords(page), view).toEqual([]);
+        expect.soft(await sideways(page), view).toBeLessThanOrEqual(0);
+      }
+      expect.soft(await inaccessible(page), view).toEqual({ dark: [], light: [] });
     }
   });
 }

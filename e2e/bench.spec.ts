@@ -60,7 +60,7 @@ test('drive, record, see the error, correct the map, send it, be right', async (
 });
 
 test('a log outlives the page, is a file, and goes when it is deleted', async ({ app, page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   await app.openDemo();
   await app.connectStandIn();
   await page.getByRole('button', { name: 'Record', exact: true }).click();
@@ -100,7 +100,7 @@ test('by hand: key and starter; the key off loses the link and what was not stor
   app,
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   await app.openDemo();
   await app.connectStandIn();
   await expect(page.getByText('Key on, engine stands.')).toBeVisible();
@@ -206,7 +206,7 @@ test('power cut in the middle of a store: it wakes whole, with what was stored b
   app,
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   await app.openDemo();
   await app.connectStandIn();
   await app.changeWholeMap('Volumetric efficiency', '-8');

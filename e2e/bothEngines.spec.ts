@@ -29,7 +29,7 @@ test('Chromium comes to the verdicts of Node, and to its numbers but for last bi
   page,
 }, info) => {
   test.skip(info.project.name !== 'desktop', 'The numbers know no screen');
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   const program = startsProgram();
   const context: { startsInNumbers?: () => StartNumbers[] } = {};
   runInNewContext(program, Object.assign(context, { globalThis: context, structuredClone }));

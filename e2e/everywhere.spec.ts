@@ -5,7 +5,7 @@ test('the theme follows the system until one is chosen, and the choice is kept',
   await app.openDemo();
   const ground = () =>
     page.getByRole('banner').evaluate((element) => getComputedStyle(element).backgroundColor);
-  expect(await ground()).toBe('rgb(255, 255, 255)');
+  await expect.poll(ground).toBe('rgb(255, 255, 255)');
   await page.emulateMedia({ colorScheme: 'dark' });
   await expect.poll(ground).toBe('rgb(29, 24, 20)');
   await page.getByRole('button', { name: 'Light theme' }).click();

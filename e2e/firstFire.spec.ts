@@ -11,7 +11,7 @@ const MAPS = [
 ];
 
 test('from an empty calibration to first fire', async ({ app, page }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(300_000);
   await app.visit();
   await expect(page.getByText(/Set up a race engine’s computer/)).toBeVisible();
   await page.getByRole('button', { name: 'New calibration' }).click();

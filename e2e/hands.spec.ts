@@ -58,7 +58,7 @@ test('from a map to the next without its list', async ({ app, page, isMobile }) 
 
 test('a whole map is typed without a mouse', async ({ app, page, isMobile }) => {
   onlyWide(isMobile);
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   await app.openDemo();
   await app.openItem('Maps', 'Volumetric efficiency');
   const grid = page.getByRole('grid', { name: 'Volumetric efficiency', exact: true });

@@ -11,7 +11,7 @@ async function driven(page: Page): Promise<string> {
 }
 
 test('the idle with the fan before and after its load is set', async ({ app, page }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   await app.openDemo();
   await app.openItem('Build', 'Outputs');
   await page.getByRole('button', { name: 'Change Fan' }).click();
@@ -40,7 +40,7 @@ test('the idle with the fan before and after its load is set', async ({ app, pag
 });
 
 test('a stab before and after the proposal', async ({ app, page }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(300_000);
   await app.openDemo();
   await app.goTo('Review');
   await page.getByRole('link', { name: 'Trial drive' }).click();

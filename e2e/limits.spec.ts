@@ -1,7 +1,7 @@
 import { expect, test } from './support';
 
 test('a limit is set, its picture follows, and a pull stops at it', async ({ app, page }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   await app.openDemo();
   await app.openItem('Maps', 'Limits');
   await app.type(/^All charges cut from/, '6500');
@@ -54,7 +54,7 @@ test('the pressure sensor is lost in a pull: what takes over is told before, and
   app,
   page,
 }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   await app.openDemo();
   await app.openItem('Maps', 'Protection');
   await expect(
@@ -82,7 +82,7 @@ test('the pressure sensor is lost in a pull: what takes over is told before, and
 });
 
 test('more boost than the guard allows is cut, and the drive says why', async ({ app, page }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   await app.openDemo();
   await app.openItem('Maps', 'Protection');
   const above = page.getByRole('textbox', { name: /^Above/ }).first();

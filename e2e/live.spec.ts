@@ -11,7 +11,7 @@ const COUNT = `
 `;
 
 test('the engine moves over the map while it is driven, and paints no cell', async ({ app, page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   await app.openDemo();
   await app.connectStandIn();
   await app.openStandIn();
@@ -45,7 +45,7 @@ test('the chosen cell follows the engine, until another is chosen, and is edited
   app,
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   await app.openDemo();
   await app.connectStandIn();
   await page.getByRole('button', { name: 'Send edits as I make them' }).click();
@@ -71,7 +71,7 @@ test('the chosen cell follows the engine, until another is chosen, and is edited
 });
 
 test('workings open on the running engine, and are frozen where they are', async ({ app, page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   await app.openDemo();
   await app.connectStandIn();
   await app.openStandIn();

@@ -4,7 +4,7 @@ test('an edit goes to the running engine as it is made, lambda answers, undone i
   app,
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   await app.openDemo();
   await app.connectStandIn();
   await app.openStandIn();

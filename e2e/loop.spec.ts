@@ -41,7 +41,7 @@ test('gains four times too high swing more and more, Review says so, and the pro
 });
 
 test('the delay is measured in simulation, and its gains follow', async ({ app, page }) => {
-  test.setTimeout(90_000);
+  test.setTimeout(300_000);
   await app.openDemo();
   await closeLoop(app, page);
   await app.openItem('Maps', 'Closed loop');
@@ -79,7 +79,7 @@ test('what the loop keeps correcting is learned, kept, and put into the map whil
   app,
   page,
 }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   await app.openDemo();
   await app.openItem('Maps', 'Closed loop');
   await app.choose('Closed loop', 'On');
@@ -111,7 +111,7 @@ test('what the loop keeps correcting is learned, kept, and put into the map whil
 });
 
 test('a pull with spark too far is seen, pulled back and counted', async ({ app, page }) => {
-  test.setTimeout(150_000);
+  test.setTimeout(300_000);
   await app.openChanged((file) => {
     const spark = file.maps.spark;
     if (spark) spark.values = spark.values.map((deg) => Math.min(60, deg + 28));

@@ -11,7 +11,7 @@ test('over the network: what was wrong is said, locked it is read, unlocked it i
   app,
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   const status = (text: string) =>
     expect(page.getByRole('banner').getByText(text, { exact: true })).toBeVisible();
   const connect = async (address: string, pairing: string, lock = '') => {

@@ -6,6 +6,7 @@ import { type CalibrationFile, expect, type Lumbre, test } from './support';
 type File = CalibrationFile & {
   sensors: Record<string, Record<string, unknown>>;
   injectors: Record<string, unknown>;
+  coils: Record<string, unknown>;
   pins: { assignments: { function: string; pin: string }[] };
 };
 
@@ -63,13 +64,24 @@ async function atStandIn(app: Lumbre, group: string, option: string): Promise<vo
   await app.page.keyboard.press('Escape');
 }
 
+/** The key is turned off: the engine computer is silent, and the procedure says so. */
+async function loseLink(app: Lumbre): Promise<void> {
+  const { page } = app;
+  await app.openStandIn();
+  await page.getByRole('button', { name: 'Key off' }).click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText(/^The link was lost, and what was worked has stopped by itself/)).toBeVisible({
+    timeout: 20_000,
+  });
+}
+
 const outcome = (page: Page) => page.getByRole('status', { name: 'Outcome' });
 
 test('throttle range: both ends and the track; another end is a proposal that one undo takes back', async ({
   app,
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   await app.openDemo();
   await app.connectStandIn('5');
   // The sensor was turned since it was typed.
@@ -117,7 +129,7 @@ test('throttle range: both ends and the track; another end is a proposal that on
 });
 
 test('sensors: in the cold all read what they must; one of another curve is named', async ({ app, page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   const walk = async () => {
     await open(page, 'Sensors, engine off');
     await press(page, 'Cold all through');
@@ -156,7 +168,7 @@ test('fuel pressure: read, changed in the calibration, and its kind proved by a 
   app,
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   await atCar(app, ({ injectors }) => {
     injectors['railPressure'] = { amount: 300, unit: 'kPaGauge', source: SOURCE };
     injectors['regulator'] = { value: 'fixed', source: SOURCE };
@@ -198,7 +210,7 @@ test('outputs: two injectors in each other’s place are heard, and their pins c
   app,
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   await atCar(app, ({ pins }) => {
     const of = (id: string) => pins.assignments.find((entry) => entry.function === id);
     const [two, five] = [of('injector-2'), of('injector-5')];
@@ -231,7 +243,7 @@ test('outputs: two injectors in each other’s place are heard, and their pins c
 });
 
 test('injector flow: each over a vessel, by the pump and its own pulses', async ({ app, page }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(300_000);
   await app.openDemo();
   await app.connectStandIn('20');
   await open(page, 'Injector flow');
@@ -254,18 +266,13 @@ test('a link that is lost in the middle stops the pump, and the step goes on onc
   app,
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   await app.openDemo();
   await app.connectStandIn('20');
   await open(page, 'Fuel pressure');
   await press(page, 'Run the pump for 30 s');
   await expect(page.getByText(/It acts now/)).toBeVisible();
-  await app.openStandIn();
-  await page.getByRole('button', { name: 'Key off' }).click();
-  await page.keyboard.press('Escape');
-  await expect(page.getByText(/^The link was lost, and what was worked has stopped by itself/)).toBeVisible({
-    timeout: 20_000,
-  });
+  await loseLink(app);
   await app.openStandIn();
   await expect(page.getByRole('status', { name: 'Heard and seen at the stand-in' })).toContainText(
     'Nothing is heard at work.',
@@ -301,7 +308,7 @@ test('base timing: injectors off and the starter held, then held speeds; offset 
   app,
   page,
 }) => {
-  test.setTimeout(150_000);
+  test.setTimeout(300_000);
   await app.openDemo();
   await app.connectStandIn('70');
   // The sensor stands elsewhere than it is typed from now on.
@@ -356,6 +363,43 @@ test('base timing: injectors off and the starter held, then held speeds; offset 
   expect(Math.abs(Number(await offset.inputValue()) - typed)).toBeLessThan(1);
 });
 
+test('base timing of a distributor: whether its rotor still reaches the post, and which way it is turned', async ({
+  app,
+  page,
+}) => {
+  test.setTimeout(300_000);
+  await atCar(
+    app,
+    (file) => {
+      file.coils.mode = { value: 'distributor', source: SOURCE };
+      // One coil for six: it has to be a quick one.
+      const dwell = file.coils.dwell as { rows: number[][] };
+      dwell.rows = dwell.rows.map(([volts, ms]) => [volts ?? 0, (ms ?? 0) / 3]);
+      file.pins.assignments = file.pins.assignments.filter((one) => !/^coil-[2-6]$/.test(one.function));
+    },
+    '70',
+  );
+  await open(page, 'Base timing');
+  await press(page, 'Injectors off, spark at 10°');
+  await app.openStandIn();
+  await press(page, 'Hold the starter');
+  await page.keyboard.press('Escape');
+  await page.waitForTimeout(2500);
+  await takeOver(page);
+  await step(page, 'Start it, and let it warm a little');
+  await press(page, 'Not yet: by cranking alone');
+  await step(page, 'The rotor at its post');
+  await app.type(/^Rotor past its post/, '-8');
+  await press(page, 'Go on');
+  await step(page, 'How wide are tip and post?');
+  await press(page, 'Leave it out');
+  // 8° to 36° of advance asked, 10° of it where it was looked at: 7° to 21° of distributor before its post, which ends at 12°.
+  await expect(outcome(page)).toContainText('turning the distributor turns its posts alone');
+  await expect(outcome(page)).toContainText(
+    /the rotor stands 7° before to 21° before its post, and reaches it within 12°: it jumps to another\. Turn the distributor by 14° /,
+  );
+});
+
 /** Holds the starter at the stand-in until the engine runs, or for so long. */
 async function crank(app: Lumbre, forMs: number): Promise<void> {
   const { page } = app;
@@ -369,7 +413,7 @@ async function crank(app: Lumbre, forMs: number): Promise<void> {
 }
 
 test('first fire: it is cranked, what comes is said in its order, and it idles', async ({ app, page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   await app.openDemo();
   await app.connectStandIn('5');
   await open(page, 'First fire');
@@ -390,7 +434,7 @@ test('first fire: what does not catch is started in simulation, which says wheth
   app,
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   await atCar(
     app,
     ({ maps }) => {
@@ -501,7 +545,7 @@ test('knock baseline: a clean pull on the brake gives thresholds; a pull that is
   page,
 }) => {
   test.skip(test.info().project.name === 'far', 'What is heard by cylinder is sent alike');
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   await app.visit();
   await app.openFile(listening());
   await app.connectStandIn('85');
@@ -548,7 +592,7 @@ test('idle trim: filling, target, spark and air move by themselves, and are one 
     test.info().project.name === 'far',
     'Minutes of searching: what it says over a slow link is said nearby',
   );
-  test.setTimeout(150_000);
+  test.setTimeout(300_000);
   await app.visit();
   await app.openFile(demo('ventisca'));
   await app.connectStandIn('84');
@@ -576,6 +620,17 @@ test('idle trim: filling, target, spark and air move by themselves, and are one 
   ).toContainText(/Target 0\.9\d.*\d\d\.\d kPa at \d+ rev\/min/, { timeout: 30_000 });
   await press(page, 'Hold on');
   await expect(page.getByText('Stopped by hand.')).toBeVisible();
+  // A link that is lost takes the page away, and nothing of what was tried.
+  const tried = page.getByRole('list', { name: 'What was tried' }).getByRole('listitem');
+  const before = await tried.allTextContents();
+  await loseLink(app);
+  await app.openStandIn();
+  await page.getByRole('button', { name: 'Key on' }).click();
+  await page.keyboard.press('Escape');
+  await step(page, 'Target: leaner while it needs less air');
+  expect(await tried.allTextContents()).toEqual(before);
+  await crank(app, 1500);
+  await page.waitForTimeout(8000);
   await press(page, 'Go on');
   await expect(
     page.getByRole('heading', { level: 3, name: 'Spark: no degree that does not pay' }),

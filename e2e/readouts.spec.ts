@@ -4,7 +4,7 @@ test('readouts are arranged by purpose, hold their peaks, keep to their limits, 
   app,
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   const tile = (name: RegExp) => page.getByRole('group', { name });
   await app.openDemo();
   await app.connectStandIn('20');

@@ -4,7 +4,7 @@ test('a starter is confirmed, decided and signed; a later change is named and en
   app,
   page,
 }) => {
-  test.setTimeout(90_000);
+  test.setTimeout(300_000);
   await app.visit();
   await page.getByRole('button', { name: 'New calibration' }).click();
   await app.choose('Start from', '4 cylinders');

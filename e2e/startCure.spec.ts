@@ -1,7 +1,7 @@
 import { expect, test } from './support';
 
 test('a start that fails at −20 °C is cured by a proposal, and the field turns', async ({ app, page }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   await app.openDemo();
   await app.changeWholeMap('Cranking fuel', '-70');
   await app.openItem('Review', 'Dry start');
@@ -52,7 +52,7 @@ test('what if a guess is wrong: those that decide the start are named, and lead 
   app,
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   await app.visit();
   await page.getByRole('button', { name: 'New calibration' }).click();
   await app.choose('Start from', '4 cylinders');

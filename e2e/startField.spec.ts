@@ -4,7 +4,7 @@ test('the whole field of starts: run, read by keyboard, opened, and run again af
   app,
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   await app.openDemo();
   await app.openItem('Review', 'Dry start');
   await page.getByRole('button', { name: 'Run the whole field' }).click();

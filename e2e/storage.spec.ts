@@ -219,7 +219,7 @@ test('whichever stored text is damaged, the list is there and every other calibr
   app,
   page,
 }) => {
-  test.setTimeout(90_000);
+  test.setTimeout(300_000);
   await app.openDemo();
   await app.openItem('Build', 'Engine');
   await app.type(/^Bore/, '85');

@@ -1,7 +1,7 @@
 import { expect, test } from './support';
 
 test('a trial drive: driven, read, compared with the next after a change', async ({ app, page }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   await app.openDemo();
   await app.openItem('Review', 'Dry start');
   await page.getByRole('button', { name: 'Trial drive' }).click();
@@ -18,9 +18,9 @@ test('a trial drive: driven, read, compared with the next after a change', async
   for (let i = 0; i < 20; i += 1) await page.keyboard.press('Shift+ArrowRight');
   await expect(strip).toHaveAttribute(
     'aria-valuetext',
-    /^10\.1 s, after-start, Engine speed 1,?\d{3} rev\/min/,
+    /^10\.05 s, .*after-start, .*Engine speed 1,?\d{3} rev\/min/,
   );
-  await expect(page.getByText(/^10\.1 s/)).toBeVisible();
+  await expect(page.getByText(/^10\.05 s/)).toBeVisible();
 
   // What is true of the car is told only when it is asked for.
   await expect(page.getByText('Delay of the crank sensor')).toHaveCount(0);
@@ -37,7 +37,7 @@ test('a trial drive: driven, read, compared with the next after a change', async
   await app.page.getByRole('radiogroup', { name: 'Traces' }).getByRole('radio').first().focus();
   await strip.focus();
   for (let i = 0; i < 40; i += 1) await page.keyboard.press('Shift+ArrowRight');
-  await expect(page.getByText(/^before \d/).first()).toBeVisible();
+  await expect(strip).toHaveAttribute('aria-valuetext', /Engine speed, before [\d,]+ rev/);
 });
 
 test('a long drive can be cancelled, and what was there stays', async ({ app, page }) => {

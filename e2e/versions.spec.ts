@@ -25,7 +25,7 @@ test('two states are compared, a difference is taken over, and one returns to a 
   const flow = page.getByRole('checkbox', { name: 'Rated flow' });
   await expect(flow).toContainText('250 cm³/min → 610 cm³/min');
   await expect(page.getByRole('checkbox', { name: 'Volumetric efficiency' })).toContainText(
-    /Volumetric efficiency\d+ cells change, by −\d\.\d % at most$/,
+    /Volumetric efficiency\d+ cells change, by −\d\.\d points at most$/,
   );
   await page.getByRole('button', { name: 'Look at both Volumetric efficiency' }).click();
   await expect(page.getByText(/^\d+ cells differ from “As delivered”/)).toBeVisible();

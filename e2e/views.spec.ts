@@ -61,7 +61,7 @@ test('a map is compared with a snapshot, which outlives the page, and with anoth
   await page.reload();
   await page.getByRole('button', { name: 'Compare' }).click();
   await page.getByRole('button', { name: /^Before, / }).click();
-  await expect(page.getByText(/^192 cells differ from “Before”, \+1\.9 % at most\.$/)).toBeVisible();
+  await expect(page.getByText(/^192 cells differ from “Before”, \+1\.9 points at most\.$/)).toBeVisible();
   await app.choose('Compared', 'The other');
   await page.getByRole('button', { name: 'Stop comparing' }).click();
   await expect(page.getByText(/differ from “Before”/)).toBeHidden();

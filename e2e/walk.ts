@@ -270,11 +270,46 @@ const SIMULATED: Leg = [
     },
   ],
   [
+    'counters between two marks',
+    async (app) => {
+      await app.goTo('Bench');
+      await app.page.getByRole('link', { name: 'Counters', exact: true }).click();
+      await app.page.getByRole('button', { name: 'Mark: before' }).click();
+      await app.page.getByRole('button', { name: 'Mark: after' }).click();
+      await expect(app.page.getByRole('status', { name: 'What was counted' })).toContainText(
+        'Nothing turned',
+      );
+      await app.page.getByRole('button', { name: 'Forget the marks' }).click();
+    },
+  ],
+  [
+    'engines to learn on, before one is brought',
+    async (app) => {
+      await app.goTo('Bench');
+      await app.page.getByRole('link', { name: 'Training', exact: true }).click();
+      await expect(app.page.getByRole('button', { name: 'Bring an engine' })).toBeVisible();
+    },
+  ],
+  [
     'the bench, with a procedure that failed',
     async (app) => {
       await app.goTo('Bench');
       await expect(app.page.getByText(/^Failed, /)).toBeVisible();
+      await app.page.getByRole('button', { name: 'How to record' }).click();
+      await app.choose('Channels', 'Only some');
+      await app.choose('Begins', 'By a condition');
+    },
+  ],
+  [
+    'the bench, recording with a mark',
+    async (app) => {
+      await app.choose('Channels', 'Everything that is sent');
+      await app.choose('Begins', 'By hand');
+      await app.page.keyboard.press('Escape');
       await app.page.getByRole('button', { name: 'Record', exact: true }).click();
+      await app.page.waitForTimeout(500);
+      await app.page.getByRole('button', { name: 'Mark the moment' }).click();
+      await expect(app.page.getByRole('textbox', { name: 'Note for mark 1' })).toBeVisible();
     },
   ],
   [
@@ -283,7 +318,11 @@ const SIMULATED: Leg = [
       await app.openStandIn();
       await app.choose('Its time passes', '40 times as fast');
       await app.choose('Let a driver drive', 'Brake, held speeds');
+      // Hands have it before the driver, too.
+      await expect(app.page.getByText(/^Driven: brake, held speeds/)).toBeVisible();
       await expect(app.page.getByText(/^In your hands/)).toBeVisible({ timeout: 60_000 });
+      // A car that runs forty times as fast beside a log leaves it little of the machine.
+      await app.choose('Its time passes', 'As in life');
     },
   ],
   [
@@ -294,7 +333,71 @@ const SIMULATED: Leg = [
       await expect(page.getByRole('heading', { name: 'Error by cell' })).toBeVisible({ timeout: 30_000 });
     },
   ],
+  [
+    'what happened in it, opened',
+    async ({ page }) => {
+      const first = page.getByRole('list', { name: 'What happened' }).getByRole('button').first();
+      await first.click();
+      await expect(page.getByRole('slider', { name: /^Traces of / })).toBeVisible();
+    },
+  ],
+  [
+    'its traces, with a second cursor',
+    async ({ page }) => {
+      await page.getByRole('button', { name: 'In all traces' }).click();
+      await page.getByRole('button', { name: 'Second cursor here' }).click();
+      await page.getByRole('slider', { name: 'Time in the log' }).press('Shift+ArrowRight');
+      await expect(page.getByRole('table', { name: 'Between the cursors' })).toBeVisible();
+    },
+  ],
+  [
+    'which traces are drawn',
+    async ({ page }) => {
+      await page.getByRole('button', { name: 'Choose traces' }).click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'The log' }).click();
+    },
+  ],
+  [
+    'another log to compare it with',
+    async ({ page }) => {
+      await page.getByRole('button', { name: 'Compare', exact: true }).click();
+      await expect(page.getByText(/^There is no other log/)).toBeVisible();
+      await page.getByRole('button', { name: 'The log' }).click();
+    },
+  ],
+  [
+    'a package for help',
+    async ({ page }) => {
+      await page.getByRole('button', { name: 'Package for help' }).click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+      await page.keyboard.press('Escape');
+    },
+  ],
   ['logs', (app) => app.goTo('Logs')],
+  [
+    'a file of another source',
+    async ({ page }) => {
+      await page.getByRole('button', { name: 'Open a file' }).click();
+      const rows = Array.from({ length: 60 }, (_, i) => `${i / 10};${900 + i};-${i % 9},5;14,7;${i}`);
+      const buffer = Buffer.from(['Time;RPM;Boost [psi];AFR;Damper', ...rows].join('\n'));
+      const chooser = page.waitForEvent('filechooser');
+      await page.getByRole('button', { name: 'Choose a file' }).click();
+      await (await chooser).setFiles({ name: 'other.csv', mimeType: 'text/csv', buffer });
+      await expect(page.getByRole('list', { name: 'Columns' })).toBeVisible();
+    },
+  ],
+  [
+    'what a column is taken for',
+    async ({ page }) => {
+      await page.getByRole('link', { name: 'Boost [psi]' }).click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: /^Read / }).click();
+      await expect(page.getByText(/samples from other\.csv/)).toBeVisible();
+    },
+  ],
   [
     'versions and files',
     async ({ page }) => {

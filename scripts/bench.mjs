@@ -14,6 +14,7 @@ for (const args of [
   await asOne('core'),
   await asOne('controls'),
   await asOne('logs'),
+  await asOne('logFiles'),
   await asOne('link'),
   await asOne('files'),
   await asOne('memory'),
@@ -24,6 +25,7 @@ for (const args of [
   asItStands('worker'),
   asItStands('startField'),
   asItStands('live'),
+  asItStands('largeFile'),
 ]) {
   const { status } = spawnSync(process.execPath, args, { cwd: root, stdio: 'inherit' });
   if (status !== 0) process.exitCode = 1;

@@ -5,7 +5,7 @@
 import { writeFileSync } from 'node:fs';
 import Papa from 'papaparse';
 import { compile } from '@/core/calibration';
-import { logRows } from '@/core/log';
+import { writtenLog } from '@/core/log';
 import { calibrationFromSheet, ENGINE_SHEETS } from '@/core/starters';
 import { carOf } from '@/standin/carOfDocument';
 import { DRIVE_IDS, type DriveId, DRIVES } from '@/standin/drives';
@@ -35,5 +35,7 @@ const recording = new Recording(
 );
 recording.advance(DRIVES[drive].mostS);
 const trace = recording.trace();
-writeFileSync(file, `${Papa.unparse(logRows(driveLog(trace)), { newline: '\n' })}\n`);
+const { head, length, row } = writtenLog(driveLog(trace));
+const rows = [...head, ...Array.from({ length }, (_, i) => row(i))];
+writeFileSync(file, `${Papa.unparse(rows, { newline: '\n' })}\n`);
 console.log(`${DRIVES[drive].label}: ${trace.samples} samples at ${RATE_HZ} Hz in ${file}`);

@@ -55,10 +55,10 @@ async function connectWarm(page: Page): Promise<void> {
   await page.getByText('What is on the screen runs, and is stored.').waitFor();
 }
 
-async function letDrive(page: Page, times: string): Promise<void> {
+async function letDrive(page: Page, times: string, drive = 'Brake, across the map'): Promise<void> {
   await page.getByRole('button', { name: 'Stand-in', exact: true }).click();
   await page.getByRole('radio', { name: times }).click();
-  await page.getByRole('radio', { name: 'Brake, across the map' }).click();
+  await page.getByRole('radio', { name: drive }).click();
   await page.keyboard.press('Escape');
 }
 
@@ -77,12 +77,6 @@ const SHOTS: readonly Shot[] = [
       await page.getByRole('link', { name: 'Closed loop', exact: true }).click();
       await page.getByText('These are the gains that the delay allows.').waitFor();
     },
-  },
-  {
-    name: 'injectors-wide',
-    size: 'wide',
-    scheme: 'light',
-    go: (page) => openItem(page, 'Build', 'Injectors'),
   },
   { name: 'pins-wide', size: 'wide', scheme: 'light', go: (page) => openItem(page, 'Build', 'Pins') },
   {
@@ -110,24 +104,8 @@ const SHOTS: readonly Shot[] = [
     },
   },
   {
-    name: 'maps',
-    size: 'phone',
-    scheme: 'dark',
-    go: async (page) => {
-      await openDemo(page);
-      await page.getByRole('navigation').getByRole('link', { name: 'Maps' }).click();
-      await page.getByRole('link', { name: 'Lambda target' }).waitFor();
-    },
-  },
-  {
     name: 've-map',
     size: 'phone',
-    scheme: 'dark',
-    go: (page) => openItem(page, 'Maps', 'Volumetric efficiency'),
-  },
-  {
-    name: 've-map-wide',
-    size: 'wide',
     scheme: 'dark',
     go: (page) => openItem(page, 'Maps', 'Volumetric efficiency'),
   },
@@ -224,6 +202,53 @@ const SHOTS: readonly Shot[] = [
     },
   },
   {
+    name: 'counters',
+    size: 'phone',
+    scheme: 'dark',
+    go: async (page) => {
+      await connectWarm(page);
+      await page.getByRole('link', { name: 'Counters', exact: true }).click();
+      await page.getByRole('button', { name: 'Stand-in', exact: true }).click();
+      await page.getByRole('button', { name: 'Hold the starter' }).click();
+      await page.waitForTimeout(2500);
+      await page.getByRole('button', { name: 'Let go of the starter' }).click();
+      await page.waitForTimeout(2000);
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'Mark: before' }).click();
+      await page.getByRole('button', { name: 'Stand-in', exact: true }).click();
+      await page.getByRole('radio', { name: 'Cam pulses come and go' }).click();
+      await page.keyboard.press('Escape');
+      await page.waitForTimeout(8000);
+      await page.getByRole('button', { name: 'Mark: after' }).click();
+      await page.waitForTimeout(1500);
+    },
+  },
+  {
+    name: 'log-columns',
+    size: 'phone',
+    scheme: 'light',
+    go: async (page) => {
+      await openDemo(page);
+      await page.getByRole('link', { name: 'Logs', exact: true }).click();
+      await page.getByRole('button', { name: 'Open a file' }).click();
+      const rows = Array.from({ length: 200 }, (_, i) => {
+        const cells = [i / 20, 2000 + 12 * i, -6 + i / 20, 13.2 + (i % 7) / 10, 190 + i / 40, 40 + (i % 30)];
+        return cells.map((cell) => cell.toFixed(2).replace('.', ',')).join(';');
+      });
+      const lines = ['Time;Engine speed;Boost;AFR;Water temp;Damper left', 's;rpm;psi;;°F;mm', ...rows];
+      const chooser = page.waitForEvent('filechooser');
+      await page.getByRole('button', { name: 'Choose a file' }).click();
+      await (
+        await chooser
+      ).setFiles({
+        name: 'morning.csv',
+        mimeType: 'text/csv',
+        buffer: Buffer.from(lines.join('\r\n')),
+      });
+      await page.getByRole('list', { name: 'Columns' }).waitFor();
+    },
+  },
+  {
     name: 'log-wide',
     size: 'wide',
     scheme: 'light',
@@ -234,6 +259,29 @@ const SHOTS: readonly Shot[] = [
       await page.waitForTimeout(12_000);
       await page.getByRole('button', { name: /^Stop recording/ }).click();
       await page.getByRole('heading', { name: 'Error by cell' }).waitFor({ timeout: 30_000 });
+    },
+  },
+  {
+    name: 'log-traces-wide',
+    size: 'wide',
+    scheme: 'dark',
+    go: async (page) => {
+      await connectWarm(page);
+      await page.getByRole('button', { name: 'Record', exact: true }).click();
+      await letDrive(page, '40 times as fast', 'Pull into the limiter');
+      await page.waitForTimeout(6000);
+      await page.getByRole('button', { name: /^Stop recording/ }).click();
+      const list = page.getByRole('list', { name: 'What happened' });
+      await list
+        .getByRole('button', { name: /Held back by engine speed/ })
+        .first()
+        .click({ timeout: 30_000 });
+      await page.getByRole('button', { name: 'In all traces' }).click();
+      const strip = page.getByRole('slider', { name: 'Time in the log' });
+      await strip.focus();
+      await page.keyboard.press('s');
+      for (let i = 0; i < 12; i += 1) await page.keyboard.press('Shift+ArrowRight');
+      await strip.blur();
     },
   },
   {

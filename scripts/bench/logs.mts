@@ -1,8 +1,8 @@
 /** Speed of logs: a million samples compared with the largest map, and samples through the link into what is recorded. */
 import { CHANNEL_IDS, type ChannelId, frameOf } from '@/core/channel';
-import { fitLog, fittingLog, type Log, type MapTask } from '@/core/log';
+import { fitLog, fittingLog, type Log, loggedDecimals, type MapTask } from '@/core/log';
 import { gridOf } from '@/core/numeric';
-import { chunkText } from '@/data/logs/logRecord';
+import { pageOf } from '@/core/logPages';
 import { onEverySample, takeRows } from '@/data/ecu/liveFrame';
 import { type EcuMemory, LinkClient, LinkHost, transportPair } from '@/link';
 import { report, timed } from './report.mts';
@@ -44,14 +44,14 @@ if (!(keptS > 1000)) throw new RangeError('Hardly anything was kept of the log')
 
 const OFFERED = 20_000;
 const frame = frameOf();
-const rows = new Float32Array(100 * CHANNEL_IDS.length);
+const part = CHANNEL_IDS.map((id) => ({ values: new Float64Array(100), decimals: loggedDecimals(id) }));
 let filled = 0;
-let letters = 0;
+let bytes = 0;
 onEverySample((now) => {
-  rows.set(now, filled * CHANNEL_IDS.length);
+  part.forEach(({ values }, i) => (values[filled] = now[i] as number));
   filled += 1;
   if (filled < 100) return;
-  letters += chunkText(rows).length;
+  bytes += pageOf(part).length;
   filled = 0;
 });
 const [ours, theirs] = transportPair((deliver) => deliver());
@@ -101,5 +101,5 @@ report(
   `${((OFFERED / recordMs) * 1000).toFixed(0)} a second`,
   '≥ 50 × what is asked for',
 );
-if (letters === 0) throw new RangeError('Nothing was recorded');
+if (bytes === 0) throw new RangeError('Nothing was recorded');
 process.exit(0);

@@ -13,7 +13,7 @@ import {
   judgeTiming,
   judgeWiring,
 } from '@tests/support/procedureTruths';
-import { judgeMapping } from '@tests/support/mappingDrive';
+import { judgeMapping, mappedUnplugged, sensorsFoundApart } from '@tests/support/mappingDrive';
 import { type Demo, DEMOS, say } from './report.mts';
 
 const SEEDS = 20;
@@ -66,6 +66,21 @@ export function proveProcedures(firstSeed: number): void {
       worstMap.off <= 0.02 && fewest >= 10,
       `${id}, live mapping for twenty minutes: ${(100 * worstMap.off).toFixed(2)} % off at the worst cell it calls right (seed ${worstMap.seed}), of 2 asked; ${fewest} such cells at least`,
     );
+    const unplugged = seeds.slice(0, 5).map((seed) => mappedUnplugged(id, seed));
+    say(
+      unplugged.every(({ right, leftOut }) => right === 0 && leftOut === 'noLambda'),
+      `${id}, live mapping without its sensors: no cell of 5 engines is called right, and why is said`,
+    );
+    if (id === 'ventisca') {
+      const apart = seeds
+        .slice(0, 10)
+        .map((seed) => (sensorsFoundApart(seed, 0.06) ?? NaN) - (sensorsFoundApart(seed, 0) ?? NaN));
+      const mostOff = Math.max(...apart.map((ln) => Math.abs(ln - Math.log(0.94))));
+      say(
+        mostOff <= 0.005,
+        `${id}, live mapping, a bank that gets 6 % less: its sensors are found so far apart within ${(100 * mostOff).toFixed(2)} % at worst, of 0.5`,
+      );
+    }
     const knocking = seeds.filter((seed) => judgeKnock(id, seed, { earlierDeg: 24 }).isRight);
     say(
       knocking.length === 0,

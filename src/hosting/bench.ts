@@ -3,6 +3,8 @@ import { type Codes, type LinkClock, LinkHost, type Transport } from '@/link';
 import { BenchCar, type HandControls } from '@/standin/benchCar';
 import type { DriveId } from '@/standin/drives';
 import type { Flash } from '@/standin/ecuBox';
+import { faultInfo } from '@/standin/faults';
+import { faultyWay } from './faultyWay';
 import type { BenchRequest, StandInSeen, TimeScale } from './benchRequest';
 
 /** Battery of the stand-in, V at rest. */
@@ -27,7 +29,7 @@ export class Bench {
   constructor(
     { car, flash, learned, coolantC, airC, seed }: BenchRequest,
     codes: Codes,
-    clock: LinkClock,
+    private readonly clock: LinkClock,
     private readonly onSeen: (seen: StandInSeen) => void,
     onFlash: (flash: Flash) => void,
   ) {
@@ -43,7 +45,8 @@ export class Bench {
 
   /** Joins its engine computer to a way, beside those that there are. @returns false where there are too many. */
   link(transport: Transport): boolean {
-    return this.host.join(onlyWithPower(transport, () => this.car.hasPower));
+    const way = faultyWay(transport, this.clock, () => faultInfo(this.car.wanted.fault).link ?? null);
+    return this.host.join(onlyWithPower(way, () => this.car.hasPower));
   }
 
   /** Whether who says this code may put hands on the car. */

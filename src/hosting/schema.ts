@@ -1,5 +1,6 @@
 import { z } from '@/core/field/schema';
 import { DRIVE_IDS, type DriveId } from '@/standin/drives';
+import { FAULT_IDS } from '@/standin/faults';
 import { INSTRUMENT_IDS } from '@/standin/instruments';
 import type { StandInSeen } from './benchRequest';
 
@@ -23,6 +24,7 @@ export const handsSchema = z.object({
     idleStopTurns: turns,
   }),
   airC: z.number().min(-60).max(60).nullable(),
+  fault: z.enum(FAULT_IDS),
 });
 
 /** A reading as text carries it: null where nothing is read. */

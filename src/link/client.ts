@@ -48,6 +48,13 @@ const SECTIONS_TOGETHER = 24;
 /** A message of sections is closed once it has so many bytes. */
 const TOGETHER_BYTES = 30_000;
 
+/** What went wrong on the way: frames spoiled, samples that never came, and how long an answer takes, ms; NaN before the first. */
+export interface LinkCounts {
+  readonly spoiled: number;
+  readonly missing: number;
+  readonly answerMs: number;
+}
+
 /** Our side of the link: asks, waits for the answer, and notices when nobody is there any more. */
 export class LinkClient {
   private readonly line: Line;
@@ -56,6 +63,9 @@ export class LinkClient {
   private channels = 0;
   /** Number of the first sample that is read by these channels; none is while others are being agreed on. */
   private firstRead = Infinity;
+  /** The sample that comes next, and how many never came. */
+  private nextSample = 0;
+  private missing = 0;
   private readonly waiting = new Set<(error: LinkError) => void>();
 
   /** @param session any number up to 2³² − 1, another for each connection. */
@@ -75,6 +85,11 @@ export class LinkClient {
         events.onLost(why);
       },
     });
+  }
+
+  /** What went wrong on the way until now, as this side has seen it. */
+  get counts(): LinkCounts {
+    return { ...this.line.counts, missing: this.missing };
   }
 
   /** Who is there. @throws {LinkError} also where it speaks another protocol. */
@@ -227,7 +242,16 @@ export class LinkClient {
 
   private sample(first: number, payload: Uint8Array): void {
     const rows = first < this.firstRead ? null : sampleRows(payload, this.channels);
+    if (rows !== null) this.countMissing(first, rows.length);
     if (rows !== null && !this.lost) this.events.onSamples(first - this.firstRead, rows);
+  }
+
+  /** Samples are numbered: what lies between those that came never did, unless it comes late. */
+  private countMissing(first: number, rows: number): void {
+    const next = Math.max(this.nextSample, this.firstRead);
+    if (first >= next) this.missing += first - next;
+    else this.missing = Math.max(0, this.missing - rows);
+    this.nextSample = Math.max(next, first + rows);
   }
 
   private end(): void {

@@ -52,6 +52,8 @@ interface UnderWay {
 export class Line {
   /** A message is no longer than this, bytes, either way. */
   mostMessageBytes: number;
+  /** Frames that were not what was sent. */
+  private spoiled = 0;
   private session: number | null;
   private ended = false;
   private stopTick: () => void = () => undefined;
@@ -89,6 +91,11 @@ export class Line {
     return this.queue.length + this.underWay.size;
   }
 
+  /** What went wrong on the way until now. */
+  get counts(): { readonly spoiled: number; readonly answerMs: number } {
+    return { spoiled: this.spoiled, answerMs: this.answerMs?.mean ?? NaN };
+  }
+
   /** Sends a message. @throws {RangeError} for one that is too long. */
   send(text: string): void {
     if (this.ended) return;
@@ -118,7 +125,10 @@ export class Line {
   private hear(bytes: Uint8Array): void {
     if (this.ended) return;
     const frame = frameOf(bytes);
-    if (frame === null) return;
+    if (frame === null) {
+      this.spoiled += 1;
+      return;
+    }
     // Somebody who is in the middle of something was talking to the one before us.
     const begins = frame.kind === FRAME_KIND.message && frame.number === 1;
     if (this.session === null && begins) this.session = frame.session;

@@ -224,6 +224,43 @@ test('samples go by the engine computer’s own clock, together and numbered, un
   }
 });
 
+test('counts what came spoiled, samples that never came, and how long an answer takes', async () => {
+  let becomes: Fate = 'arrives';
+  const { client, answered, host, clock, samples } = linked(60, (_, fromClient) =>
+    fromClient ? 'arrives' : becomes,
+  );
+  await answered(client.hello('ROSA'));
+  await answered(client.start(50));
+  expect(client.counts).toMatchObject({ spoiled: 0, missing: 0 });
+  const drive = async (count: number, fromS: number) => {
+    const frame = channelFrame();
+    for (let i = 0; i < count; i += 1) {
+      write(frame, AT.time, fromS + 0.02 * i);
+      host.offer(frame);
+      host.flush();
+      await clock.pass(20);
+    }
+    await clock.pass(200);
+  };
+  await drive(20, 1);
+  expect(client.counts.missing).toBe(0);
+  // By hand: there and back are twice 60 ms.
+  expect(client.counts.answerMs).toBeGreaterThan(115);
+  expect(client.counts.answerMs).toBeLessThan(170);
+  becomes = 'lost';
+  await drive(10, 2);
+  becomes = 'arrives';
+  await drive(5, 3);
+  expect(client.counts).toMatchObject({ spoiled: 0, missing: 10 });
+  expect(samples.flatMap(({ rows }) => rows)).toHaveLength(25);
+  becomes = 'spoiled';
+  await drive(4, 4);
+  becomes = 'arrives';
+  await drive(1, 5);
+  expect(client.counts.spoiled).toBeGreaterThanOrEqual(4);
+  expect(client.counts.missing).toBe(14);
+});
+
 test('each sample is read by the channels it was made with, whatever of the answer and the samples comes first', async () => {
   const lists: readonly (readonly ChannelId[])[] = [
     ['time', 'speed'],

@@ -165,7 +165,7 @@ export const REFUSALS = {
   turning: 'The engine turns. Only cells of maps are taken while it does: stop it, then send.',
   noLearned: 'The engine computer learns no trims.',
   noTarget: 'Nothing of that name hangs on a pin of the engine computer.',
-  workTooMuch: 'That is more than is worked at a standing engine: shorter, or fewer.',
+  workTooMuch: 'That is more than is worked at an engine: shorter, fewer, or nearer to what is usual.',
   workTurning: 'The engine turns. Nothing is worked while it does: stop it first.',
   workNotIdling: 'The engine does not idle: let it run, and let the pedal go.',
   badRate: 'Samples cannot be sent at that rate.',

@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
 import { Bench } from '@/hosting';
 import { REAL_CLOCK } from '@/link';
+import { trainingCar } from '@/standin/training';
 import { type BenchWorker, STAND_IN_CODES } from './benchProtocol';
 import { portTransport } from './portTransport';
 
@@ -19,7 +20,9 @@ setInterval(() => {
 const worker: BenchWorker = {
   open(request, link, onSeen, onFlash) {
     bench?.endLinks();
-    bench = new Bench(request, STAND_IN_CODES, REAL_CLOCK, onSeen, onFlash);
+    const { training } = request;
+    const car = training === null ? request.car : trainingCar(training.program, request.car, training.fault);
+    bench = new Bench({ ...request, car }, STAND_IN_CODES, REAL_CLOCK, onSeen, onFlash);
     bench.link(portTransport(link));
     bench.wake();
   },

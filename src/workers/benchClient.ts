@@ -5,6 +5,7 @@ import { factoryFlash, storedBuild } from '@/standin/ecuBox';
 import type {
   BenchWorker,
   DriveId,
+  FaultId,
   Flash,
   HandControls,
   LearnedImage,
@@ -51,9 +52,35 @@ export async function openStandIn(
   // What it comes with is stored in it from then on: a later edit on the screen is not in it until it is sent.
   if (flash !== kept.flash) onFlash(flash);
   const learned = kept.learned?.build === storedBuild(flash) ? kept.learned : null;
-  const request = { car, flash, learned, ...place };
+  const request = { car, flash, learned, training: null, ...place };
   await worker.answer((remote) =>
     remote.open(request, transfer(port2, [port2]), proxy(onSeen), proxy(onFlash)),
+  );
+  return portTransport(port1);
+}
+
+/**
+ * Puts an engine to learn on beside the bench: the car of a document, which its map fits, with one thing wrong. Nothing that is
+ * stored in it is kept.
+ * @throws as {@link drivable}; rejects when the worker fails.
+ */
+export async function openTraining(
+  document: Calibration,
+  place: StandInPlace,
+  fault: FaultId,
+  onSeen: (seen: StandInSeen) => void,
+): Promise<Transport> {
+  const { car, program } = drivable(document);
+  const { port1, port2 } = new MessageChannel();
+  const training = { program, fault };
+  const request = { car, flash: factoryFlash(document), learned: null, training, ...place };
+  await worker.answer((remote) =>
+    remote.open(
+      request,
+      transfer(port2, [port2]),
+      proxy(onSeen),
+      proxy(() => undefined),
+    ),
   );
   return portTransport(port1);
 }

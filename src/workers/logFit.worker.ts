@@ -1,12 +1,18 @@
 import { expose } from 'comlink';
 import { keptRuns } from './cancellable';
 import type { LogFitWorker } from './logFitProtocol';
-import { runLogFit } from './logFitTask';
+import { runLogEvents, runLogFit } from './logFitTask';
 
 const runs = keptRuns();
 
 const worker: LogFitWorker = {
   run: (token, request, onStage) => runs.run(token, onStage, (port) => runLogFit(request, port)),
+  events: (token, request) =>
+    runs.run(
+      token,
+      () => undefined,
+      (port) => runLogEvents(request, port),
+    ),
   cancel: runs.cancel,
 };
 

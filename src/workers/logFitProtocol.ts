@@ -1,4 +1,5 @@
 import type { FitStage, Log, LogFit, MapTask } from '@/core/log';
+import type { EventContext, LogEvents } from '@/core/logEvents';
 import type { RunToken } from './cancellable';
 
 /** A log and the map it is compared with. */
@@ -7,10 +8,18 @@ export interface FitRequest {
   readonly task: MapTask;
 }
 
+/** A log in which is looked for what happened. */
+export interface EventsRequest {
+  readonly log: Log;
+  readonly context: EventContext;
+}
+
 /** The worker's calls, as comlink carries them. */
 export interface LogFitWorker {
   /** Compares; null when it was cancelled. */
   run(token: RunToken, request: FitRequest, onStage: (share: number) => void): Promise<LogFit | null>;
+  /** Looks for what happened; null when it was cancelled. */
+  events(token: RunToken, request: EventsRequest): Promise<LogEvents | null>;
   /** Ends the run with this token at its next stage. */
   cancel(token: RunToken): void;
 }

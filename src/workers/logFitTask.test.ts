@@ -1,4 +1,5 @@
-import { runLogFit } from './logFitTask';
+import { drawnLog } from '@tests/support/drawnLog';
+import { runLogEvents, runLogFit } from './logFitTask';
 
 test('a comparison tells its stages, and answers nothing once cancelled', async () => {
   const log = { timeS: Float64Array.of(0, 1), columns: {} };
@@ -18,4 +19,21 @@ test('a comparison tells its stages, and answers nothing once cancelled', async 
   expect(fit?.keptS).toBe(0);
   expect(told).toEqual([0, 0.15, 0.6, 0.75]);
   expect(await runLogFit({ log, task }, { ...port, cancelled: () => true })).toBeNull();
+});
+
+test('what happened is looked for a kind at a time, and nothing is answered once cancelled', async () => {
+  const log = drawnLog({ phase: 2, speed: 3000, battery: (atS) => (atS > 10 && atS < 12 ? 11 : 13.8) });
+  let breaths = 0;
+  const port = {
+    cancelled: () => false,
+    breathe: () => {
+      breaths += 1;
+      return Promise.resolve();
+    },
+  };
+  const found = await runLogEvents({ log, context: { barometricKpa: 100 } }, port);
+  expect(found?.events.map(({ kind }) => kind)).toEqual(['batterySag']);
+  expect(breaths).toBeGreaterThan(2);
+  const cancelled = { ...port, cancelled: () => true };
+  expect(await runLogEvents({ log, context: { barometricKpa: 100 } }, cancelled)).toBeNull();
 });

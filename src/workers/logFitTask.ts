@@ -1,6 +1,7 @@
 import { fittingLog, type LogFit } from '@/core/log';
+import { type LogEvents, lookingForEvents } from '@/core/logEvents';
 import type { RunPort } from './cancellable';
-import { type FitRequest, STAGE_SHARE } from './logFitProtocol';
+import { type EventsRequest, type FitRequest, STAGE_SHARE } from './logFitProtocol';
 
 /** Compares a log with a map, a stage at a time. @returns null when `cancelled` said so. */
 export async function runLogFit({ log, task }: FitRequest, port: RunPort): Promise<LogFit | null> {
@@ -10,6 +11,20 @@ export async function runLogFit({ log, task }: FitRequest, port: RunPort): Promi
     if (step.done === true) return step.value;
     if (port.cancelled()) return null;
     port.onProgress(STAGE_SHARE[step.value]);
+    await port.breathe();
+  }
+}
+
+/** Looks for what happened in a log, a kind at a time. @returns null when `cancelled` said so. */
+export async function runLogEvents(
+  { log, context }: EventsRequest,
+  port: Omit<RunPort, 'onProgress'>,
+): Promise<LogEvents | null> {
+  const looking = lookingForEvents(log, context);
+  for (;;) {
+    const step = looking.next();
+    if (step.done === true) return step.value;
+    if (port.cancelled()) return null;
     await port.breathe();
   }
 }

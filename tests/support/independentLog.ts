@@ -16,7 +16,7 @@ export function asLog({ timeS, rows, build }: MadeLog): { log: Log; task: MapTas
     lambdaOne: column(({ lambda }) => lambda),
     lambdaTarget: column(({ target }) => target),
     vePercent: column(({ ve }) => ve),
-    phase: column(({ cranking }) => (cranking ? 1 : 2)),
+    phase: column(({ cranking, rpm }) => (cranking ? 1 : rpm < 50 ? 0 : 2)),
     afterStart: column(({ afterStart }) => (afterStart ? 1.15 : 1)),
     overrunCut: column(({ cut }) => (cut ? 1 : 0)),
   };

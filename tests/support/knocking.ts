@@ -3,7 +3,7 @@ import { choose } from './everything';
 import { type Calibration, usedMaps } from '@/core/calibration';
 import { AT, CHANNEL_IDS, type ChannelId, read } from '@/core/channel';
 import { generatedMap, knockBandHz } from '@/core/generators';
-import type { Log } from '@/core/log';
+import { knockBaseline, type Log, thresholdFrom } from '@/core/log';
 import { carOf } from '@/standin/carOfDocument';
 import { type Planted, planted } from '@/standin/planted';
 import { VirtualCar } from '@/standin/virtualCar';
@@ -122,4 +122,13 @@ export function pulled(
     mostDeg,
     endDeg: read(car.frame, AT.knockRetard),
   };
+}
+
+/** The same with its threshold from a clean pull. */
+export function heardClean(document: Calibration, errors: Parameters<typeof pulled>[1] = {}): Calibration {
+  const baseline = knockBaseline(pulled(document, errors).log);
+  const { knockThreshold } = document.maps;
+  if (!baseline.ok || knockThreshold === null) throw new TypeError(JSON.stringify(baseline));
+  const values = knockThreshold.x.map((rpm) => Number(thresholdFrom(baseline.noise, rpm).toFixed(2)));
+  return { ...document, maps: { ...document.maps, knockThreshold: { ...knockThreshold, values } } };
 }

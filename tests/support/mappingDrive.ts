@@ -7,19 +7,19 @@ import {
   fillingMapOf,
   mappedCells,
   type MappingAim,
-  type MappingSensor,
   type MappingTask,
+  mappingTaskOf,
   mappingAtRest,
-  mapTaskOf,
   MOST_AT_ONCE,
   nextGoal,
   reachable,
+  sensorsApart,
   takeSample,
-  USUAL_DELAY,
 } from '@/core/log';
 import { withCells } from '@/core/map';
 import { MAP_DEFINITIONS } from '@/core/program';
 import type { BenchCar } from '@/standin/benchCar';
+import type { Car } from '@/standin/car';
 import { choose } from './everything';
 import { benchOf } from './procedureRun';
 import { caseOf } from './procedureTruths';
@@ -31,20 +31,15 @@ const CORRECTS_AT = 6;
 /** Hands look at what they are told so often, s, and give a place up that they do not come to, s. */
 const LOOKS_EACH_S = 0.4;
 const GIVES_UP_S = 14;
-/** A pedal moves by so much for each kPa that is missing, %, and no faster. */
-const PEDAL = { perKpa: 0.12, most: 4 } as const;
+/** A pedal moves by so much for each kPa that is missing, %, no faster, and rests where no more than so much is. */
+const PEDAL = { perKpa: 0.12, most: 4, restsKpa: 1 } as const;
 const MEASURED = { kind: 'measured', date: '2026-11-28' } as const;
 
-/** What an engine is mapped against, by a calibration. */
-export function mappingTaskOf(
-  document: Calibration,
-  sensors: readonly MappingSensor[] = ['lambdaOne', 'lambdaTwo'],
-): MappingTask {
-  const program = programOf(document);
-  const task = mapTaskOf(program);
+/** What an engine is mapped against, by a calibration and all of its sensors. */
+export function mappingOf(document: Calibration): MappingTask {
+  const task = mappingTaskOf(programOf(document), []);
   if (task === null) throw new Error('Not metered by a filling map');
-  const seen = sensors.filter((id) => program.inputs.some((input) => input.id === id));
-  return { ...task, delay: USUAL_DELAY, sensors: seen };
+  return task;
 }
 
 /** How a mapping at the brake went. */
@@ -74,7 +69,7 @@ export function mappedAtBrake(
   const mapId = fillingMapOf(programOf(document));
   if (mapId === null) throw new Error('No filling map');
   const mapping = mappingAtRest();
-  let task = mappingTaskOf(document);
+  let task = mappingOf(document);
   const charged = document.engine.induction?.value === 'supercharger';
   const givenUp = new Set<number>();
   const within = reachable(task.grid, { ...task, charged }, { fromRpm, toRpm });
@@ -100,7 +95,7 @@ export function mappedAtBrake(
       );
       if (off.length >= CORRECTS_AT || (goal === null && off.length > 0)) {
         document = corrected(document, mapId, cells);
-        task = { ...mappingTaskOf(document) };
+        task = mappingOf(document);
         write(bench, document, mapId);
         corrections += 1;
         continue;
@@ -111,7 +106,7 @@ export function mappedAtBrake(
     else if (tookS - seeksS > GIVES_UP_S) givenUp.add(goal.index);
     const missing = goal.load - here.y;
     const by = Math.max(-PEDAL.most, Math.min(PEDAL.most, PEDAL.perKpa * missing));
-    const pedal = bench.wanted.pedalPercent + (Math.abs(missing) > 1.5 ? by : 0);
+    const pedal = bench.wanted.pedalPercent + (Math.abs(missing) > PEDAL.restsKpa ? by : 0);
     bench.take({ holdRpm: goal.speedRpm, pedalPercent: Math.max(0, Math.min(100, pedal)) });
   }
   // What is left is less than counts as wrong: taken too, once all is known.
@@ -151,7 +146,7 @@ function write(bench: BenchCar, document: Calibration, mapId: 've' | 'veThrottle
 
 /** How far measured lambda is off its target at cells of a map, as shares; cells that nobody comes to are left out. */
 export function offAtCells(document: Calibration, bench: BenchCar, indices: readonly number[]): number[] {
-  const task = mappingTaskOf(document);
+  const task = mappingOf(document);
   const { grid } = task;
   const frame = frameOf();
   return indices.flatMap((index) => {
@@ -185,25 +180,57 @@ export interface JudgedMapping {
   readonly tookS: number;
 }
 
+const openLoop = (draft: Calibration) => choose(draft, 'closedLoop.use', 'no');
+const WANTED = { aim: { holdS: 4, tolerance: 0.02 }, fromRpm: 1500, toRpm: 4200 } as const;
+
+/** A warm engine that idles. */
+function idlingBench(document: Calibration, car: Car, seed: number): BenchCar {
+  const bench = benchOf(document, car, { seed, coolantC: 84, airC: 15 });
+  const frame = frameOf();
+  bench.take({ starter: true });
+  bench.advance(2, frame, () => undefined);
+  bench.take({ starter: false });
+  bench.advance(20, frame, () => undefined);
+  return bench;
+}
+
 /** A described demo in a car as a seed makes it, mapped at the brake for twenty minutes, and driven again by another. */
 export function judgeMapping(id: 'ventisca' | 'pardela', seed: number): JudgedMapping {
-  const { document, car } = caseOf(id, seed, (draft) => choose(draft, 'closedLoop.use', 'no'));
-  const idling = (calibration: Calibration, seeded: number) => {
-    const bench = benchOf(calibration, car, { seed: seeded, coolantC: 84, airC: 15 });
-    const frame = frameOf();
-    bench.take({ starter: true });
-    bench.advance(2, frame, () => undefined);
-    bench.take({ starter: false });
-    bench.advance(20, frame, () => undefined);
-    return bench;
-  };
-  const wanted = { aim: { holdS: 4, tolerance: 0.02 }, fromRpm: 1500, toRpm: 4200, forS: 1200 };
-  const mapped = mappedAtBrake(document, idling(document, seed), wanted);
-  const offs = offAtCells(mapped.document, idling(mapped.document, seed + 7), mapped.right);
+  const { document, car } = caseOf(id, seed, openLoop);
+  const mapped = mappedAtBrake(document, idlingBench(document, car, seed), { ...WANTED, forS: 1200 });
+  const offs = offAtCells(mapped.document, idlingBench(mapped.document, car, seed + 7), mapped.right);
   return {
     off: Math.max(...offs.map(Math.abs)),
     right: offs.length,
     corrections: mapped.corrections,
     tookS: mapped.tookS,
   };
+}
+
+/** Cells that a mapping calls right, and why the last samples said nothing, where no lambda sensor is plugged in. */
+export function mappedUnplugged(id: 'ventisca' | 'pardela', seed: number) {
+  const { document, car } = caseOf(id, seed, openLoop);
+  const sensorFaults = { lambdaOne: { kind: 'unplugged' }, lambdaTwo: { kind: 'unplugged' } } as const;
+  const bench = idlingBench(document, { ...car, sensorFaults }, seed);
+  const { right, corrections, mapping, task } = mappedAtBrake(document, bench, { ...WANTED, forS: 60 });
+  // Held: why nothing counts is asked where it is not that it moves.
+  const frame = frameOf();
+  bench.take({ holdRpm: WANTED.fromRpm, pedalPercent: 10 });
+  for (let i = 0; i < 500; i += 1) {
+    bench.advance(SAMPLE_S, frame, () => undefined);
+    takeSample(mapping, task, frame);
+  }
+  return { right: right.length, corrections, leftOut: mapping.leftOut };
+}
+
+/** How far apart a mapping finds the two sensors of an engine whose second bank gets less fuel by a share than its first. */
+export function sensorsFoundApart(seed: number, byShare: number): number | null {
+  const { document, car } = caseOf('ventisca', seed, openLoop);
+  const second = car.engine.exhaust.banks[1] ?? [];
+  const fuelShare = car.engine.fuelShare.map((share, i) =>
+    second.includes(i + 1) ? share * (1 - byShare) : share,
+  );
+  const bench = idlingBench(document, { ...car, engine: { ...car.engine, fuelShare } }, seed);
+  const { mapping } = mappedAtBrake(document, bench, { ...WANTED, forS: 60 });
+  return sensorsApart(mapping)?.ln ?? null;
 }

@@ -25,6 +25,8 @@ import { programOf } from './ventisca';
 const SAMPLE_S = 0.02;
 /** Somebody holds what is worked so often, s. */
 const HELD_EACH_S = 0.5;
+/** An engine below this stands, or is about to, rev/min. */
+const STANDS_RPM = 300;
 /** A gauge is read so long after its work was begun, s. */
 const SETTLES_S = 8;
 
@@ -34,6 +36,8 @@ export interface Builder {
   readonly choose?: (step: Step, bench: BenchCar) => string | null;
   /** What hands do while a step’s work acts, before it looks. */
   readonly meanwhile?: (step: Step, bench: BenchCar) => void;
+  /** What hands do at an engine that has died in a search. */
+  readonly again?: (bench: BenchCar) => void;
   /** What hands do while a step looks, by the time in it, s. */
   readonly during?: (step: Step, bench: BenchCar, atS: number) => void;
 }
@@ -154,18 +158,23 @@ function seen(
       throw new Error(`${step.id} is never still`);
     }
     case 'search':
-      return { kind: 'searched', points: searchedAt(bench, takes) };
+      return { kind: 'searched', points: searchedAt(bench, builder, takes) };
     case 'dryStart':
       return { kind: 'dryStart', started: simulatedAt(document, takes) };
   }
 }
 
 /** One trial after the other, as they are asked for; one that the engine computer ends is kept as that. */
-function searchedAt(bench: BenchCar, takes: Extract<Step['takes'], { kind: 'search' }>): SearchPoint[] {
+function searchedAt(
+  bench: BenchCar,
+  builder: Builder,
+  takes: Extract<Step['takes'], { kind: 'search' }>,
+): SearchPoint[] {
   const points: SearchPoint[] = [];
   for (let i = 0; i < 40; i += 1) {
     const trial = takes.next(points);
     if (trial === null) return points;
+    if (bench.felt.speedRpm < STANDS_RPM) builder.again?.(bench);
     const refused = bench.memory.beginWork(trial.ask);
     if (refused !== null) throw new Error(`${trial.label} is refused: ${refused.refused}`);
     const samples: Partial<Record<ChannelId, number[]>> = {};

@@ -385,11 +385,9 @@ export const AT_PULL: Builder = {
 /** Hands that start it and let it idle; that turn its screw to the speed it is asked; and that switch lamps on and off. */
 export const AT_IDLE: Builder = {
   hands: ({ id }, bench) => {
-    if (id === 'warm') {
-      started(bench);
-      waits(bench, 25);
-    }
+    if (id === 'warm') idles(bench);
   },
+  again: idles,
   meanwhile: ({ title }, bench) => {
     if (title.startsWith('The idle screw')) byIdleStop(bench, title);
   },
@@ -397,6 +395,12 @@ export const AT_IDLE: Builder = {
     if (id === 'loads') bench.take({ loadsA: atS < 5 || atS > 15 ? 0 : atS < 10 ? 12 : 25 });
   },
 };
+
+/** Started, and what start-up gives is gone. */
+function idles(bench: BenchCar): void {
+  started(bench);
+  waits(bench, 25);
+}
 
 /** An engine that idles warm, as nobody’s hands are on it yet. */
 const WARM_PLACE = { coolantC: 84, airC: 15 } as const;
@@ -647,7 +651,7 @@ export const HONEST: readonly {
     faults: { lambdaOne: { kind: 'stuck' }, lambdaTwo: { kind: 'stuck' } },
     builder: AT_IDLE,
     place: WARM_PLACE,
-    says: /does not come to the target by fuel|No lambda sensor reads|Lambda was not read/,
+    says: /does not come to the target by fuel|Twice it did not run on|No lambda sensor reads|Lambda was not read/,
   },
   {
     procedure: 'idleTrim',

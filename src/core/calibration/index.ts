@@ -12,6 +12,7 @@ export { boostOf } from './compile/boostProgram';
 export { limitsOf } from './compile/limitsProgram';
 export { protectionOf } from './compile/protectionProgram';
 export { conversionContext } from './context';
+export { type LeftWords, withoutWords } from './withoutWords';
 export { followersOf, leaderOf, possibleLeaders, relaidWithFollowers } from './coupling';
 export { emptyCalibration, USUAL_NOTE } from './empty';
 export {

@@ -1,12 +1,21 @@
 import type { QuantityId } from '../units';
 
 /** Where channels are listed together. */
-export const CHANNEL_GROUPS = ['engine', 'trigger', 'air', 'fuel', 'electrical', 'car', 'time'] as const;
+export const CHANNEL_GROUPS = [
+  'engine',
+  'trigger',
+  'air',
+  'fuel',
+  'electrical',
+  'car',
+  'time',
+  'link',
+] as const;
 
 export type ChannelGroup = (typeof CHANNEL_GROUPS)[number];
 
-/** Where a channel’s number comes from: a sensor, counting teeth, the clock, or what the engine computer decided. */
-export type ChannelOrigin = 'sensor' | 'counted' | 'clock' | 'decided';
+/** Where a channel’s number comes from: a sensor, counting teeth, the clock, what the engine computer decided, or this side of the link. */
+export type ChannelOrigin = 'sensor' | 'counted' | 'clock' | 'decided' | 'link';
 
 /** One number that the engine computer reads, counts or decides. Numbers are in the quantity’s base unit. */
 export interface ChannelInfo {
@@ -31,6 +40,8 @@ export interface ChannelInfo {
   readonly codes?: readonly { readonly label: string }[];
   /** The cylinder it is of, for one that there is of each. */
   readonly cylinder?: number;
+  /** There only where the engine computer does this. */
+  readonly usedBy?: 'knock' | 'limits' | 'link';
   /** Sent to who asks for it only: what a sensor gives, V, before it is a reading. */
   readonly onRequest?: boolean;
   /** The sensor that must be fitted for it, where it is not always there. */

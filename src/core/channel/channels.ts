@@ -1,5 +1,6 @@
 import { baseUnit, inSentence, type QuantityId } from '../units';
 import { byCylinder } from './byCylinder';
+import { cutsByLimit } from './byLimit';
 import { volts } from './volts';
 import { type ChannelInfo } from './channelInfo';
 import {
@@ -497,6 +498,7 @@ export const CHANNELS = {
     logColumn: 'knock_held_v',
     rest: NaN,
     needsSensor: 'knock',
+    usedBy: 'knock',
   }),
   ...byCylinder('knockRetard', {
     label: 'Pulled by knock',
@@ -509,6 +511,7 @@ export const CHANNELS = {
     logColumn: 'knock_retard_deg',
     rest: 0,
     needsSensor: 'knock',
+    usedBy: 'knock',
   }),
   knockRetard: {
     label: 'Pulled by knock, most',
@@ -702,6 +705,52 @@ export const CHANNELS = {
     group: 'engine',
     origin: 'counted',
     logColumn: 'spark_cuts',
+    rest: 0,
+  },
+  ...cutsByLimit({
+    label: 'Charges cut',
+    quantity: 'count',
+    min: 0,
+    max: 1e6,
+    decimals: 0,
+    group: 'engine',
+    origin: 'counted',
+    logColumn: 'cuts',
+    rest: 0,
+    usedBy: 'limits',
+  }),
+  ...byCylinder('cylinderCuts', {
+    label: 'Charges cut',
+    quantity: 'count',
+    min: 0,
+    max: 1e6,
+    decimals: 0,
+    group: 'engine',
+    origin: 'counted',
+    logColumn: 'cuts_cylinder',
+    rest: 0,
+    usedBy: 'limits',
+  }),
+  overrunCuts: {
+    label: 'Overrun cuts',
+    quantity: 'count',
+    min: 0,
+    max: 1e6,
+    decimals: 0,
+    group: 'engine',
+    origin: 'counted',
+    logColumn: 'overrun_cuts',
+    rest: 0,
+  },
+  resets: {
+    label: 'Resets',
+    quantity: 'count',
+    min: 0,
+    max: 1e6,
+    decimals: 0,
+    group: 'electrical',
+    origin: 'counted',
+    logColumn: 'resets',
     rest: 0,
   },
   launch: {
@@ -999,6 +1048,42 @@ export const CHANNELS = {
     logColumn: 'work_mode_left_s',
     rest: 0,
   },
+  linkSpoiled: {
+    label: 'Frames spoiled on the link',
+    quantity: 'count',
+    min: 0,
+    max: 1e6,
+    decimals: 0,
+    group: 'link',
+    origin: 'link',
+    logColumn: 'link_frames_spoiled',
+    rest: NaN,
+    usedBy: 'link',
+  },
+  linkMissing: {
+    label: 'Samples lost on the link',
+    quantity: 'count',
+    min: 0,
+    max: 1e6,
+    decimals: 0,
+    group: 'link',
+    origin: 'link',
+    logColumn: 'link_samples_lost',
+    rest: NaN,
+    usedBy: 'link',
+  },
+  linkAnswer: {
+    label: 'Answer of the link',
+    quantity: 'duration',
+    min: 0,
+    max: 10_000,
+    decimals: 0,
+    group: 'link',
+    origin: 'link',
+    logColumn: 'link_answer_ms',
+    rest: NaN,
+    usedBy: 'link',
+  },
   ...volts({
     map: 'Manifold pressure',
     throttle: 'Throttle',
@@ -1015,11 +1100,21 @@ export type ChannelId = keyof typeof CHANNELS;
 
 export const CHANNEL_IDS = Object.keys(CHANNELS) as [ChannelId, ...ChannelId[]];
 
-/** The channels of an engine that are always sent: of those that there is one of for each cylinder, as many as it has. @param cylinders 0 for none of them. */
-export function channelsFor(cylinders: number): ChannelId[] {
+/** What channels may be there for alone. */
+export const CHANNEL_USES = ['knock', 'limits', 'link'] as const;
+
+/**
+ * The channels of an engine that are always sent: of those that there is one of for each cylinder, as many as it has.
+ * @param uses what the engine computer does, of what channels are there for alone.
+ */
+export function channelsFor(
+  cylinders: number,
+  uses: readonly (typeof CHANNEL_USES)[number][] = CHANNEL_USES,
+): ChannelId[] {
   return CHANNEL_IDS.filter((id) => {
-    const { cylinder, onRequest = false }: ChannelInfo = CHANNELS[id];
-    return !onRequest && (cylinder === undefined || cylinder <= cylinders);
+    const { cylinder, onRequest = false, usedBy }: ChannelInfo = CHANNELS[id];
+    const isUsed = usedBy === undefined || uses.includes(usedBy);
+    return !onRequest && isUsed && (cylinder === undefined || cylinder <= cylinders);
   });
 }
 

@@ -15,6 +15,8 @@ import {
   REQUESTED_CHANNELS,
 } from './channels';
 import { CHANNEL_GROUPS } from './channelInfo';
+import { CUT_REASONS, cutsChannel } from './byLimit';
+import { LIMITS } from './codes';
 import { AT, frameOf, read, write } from './frame';
 
 /** The text of every file of a folder of the core, tests left out. */
@@ -28,6 +30,13 @@ function sourceOf(folder: string): string {
 
 /** Where the engine computer takes its numbers from a frame. */
 const TAKEN = ['ecu', 'control', 'correction', 'outputs'].map(sourceOf).join('\n');
+
+/** How it takes channels that there is one of for each cylinder. */
+const TAKEN_BY_CYLINDER: Readonly<Record<string, string>> = {
+  knockNoise: 'KNOCK_NOISE_PLACES[i]',
+  knockRetard: 'KNOCK_RETARD_PLACES[i]',
+  cylinderCuts: 'AT.cylinderCuts1 + i',
+};
 
 describe.each(CHANNEL_IDS)('%s', (id) => {
   const info = CHANNELS[id];
@@ -51,10 +60,13 @@ describe.each(CHANNEL_IDS)('%s', (id) => {
     const offered = [AXIS_CHANNELS, CORRECTION_CHANNELS, OUTPUT_CHANNELS].some((list) =>
       (list as readonly string[]).includes(id),
     );
-    const places = id.startsWith('knockNoise') ? 'KNOCK_NOISE_PLACES' : 'KNOCK_RETARD_PLACES';
-    const byCylinder = 'cylinder' in info && TAKEN.includes(`${places}[i]`);
+    const byCylinder = 'cylinder' in info && TAKEN.includes(TAKEN_BY_CYLINDER[id.replace(/\d+$/, '')] ?? '?');
+    const byReason =
+      CUT_REASONS.some((reason) => cutsChannel(reason) === id) && TAKEN.includes('AT[cutsChannel(');
+    const ofLink = CHANNELS[id].origin === 'link';
     const volts = 'onRequest' in info && /\bsignalPlace\b/.test(TAKEN);
-    const taken = byCylinder || volts || TAKEN.includes(`AT.${id})`) || TAKEN.includes(`AT.${id},`);
+    const taken =
+      byCylinder || byReason || volts || ofLink || TAKEN.includes(`AT.${id})`) || TAKEN.includes(`AT.${id},`);
     expect([id, offered || taken]).toEqual([id, true]);
   });
 
@@ -104,8 +116,16 @@ test('a channel of codes says what they stand for, and has no number beyond them
 test('an engine has channels for as many cylinders as it has', () => {
   const all = CHANNEL_IDS.length - REQUESTED_CHANNELS.length;
   expect(channelsFor(12)).toHaveLength(all);
-  expect(channelsFor(6)).toHaveLength(all - 12);
-  expect(channelsFor(0)).toHaveLength(all - 24);
+  expect(channelsFor(6)).toHaveLength(all - 18);
+  expect(channelsFor(0)).toHaveLength(all - 36);
+  expect(channelsFor(6, ['limits', 'link'])).toHaveLength(all - 6 - 24);
+  expect(channelsFor(12, ['knock', 'limits'])).toHaveLength(all - 3);
+  // One for each limit, and one for each cylinder.
+  expect(channelsFor(6, ['knock', 'link'])).toHaveLength(all - 12 - 12 - (LIMITS.length - 1));
+  expect(CHANNELS.cutsAfterLaunch).toMatchObject({
+    label: 'Charges cut: after launch',
+    logColumn: 'cuts_after_launch',
+  });
   expect(channelsFor(4)).toContain('knockRetard4');
   expect(channelsFor(4)).not.toContain('knockNoise5');
   expect(channelsFor(0)).toContain('knockNoise');

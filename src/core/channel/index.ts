@@ -8,6 +8,7 @@ export {
   AXIS_CHANNELS,
   type AxisChannel,
   CHANNEL_IDS,
+  CHANNEL_USES,
   type ChannelId,
   channelQuantity,
   channelsFor,
@@ -19,6 +20,7 @@ export {
   type OutputChannel,
   REQUESTED_CHANNELS,
 } from './channels';
+export { CUT_REASONS, cutsChannel, type CutReason } from './byLimit';
 export type { ChannelInfo } from './channelInfo';
 export {
   GUARD_CODE,

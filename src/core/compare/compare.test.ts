@@ -61,8 +61,8 @@ describe('differences', () => {
     const other = demo('ventisca', ({ maps }) =>
       maps.spark?.values.splice(4, 1, (values[4] as number) + 2.5),
     );
-    expect(differences(demo(), other)[0]?.detail).toBe('1 cell changes, by +2.5 ° BTDC at most');
-    expect(differences(other, demo())[0]?.detail).toBe('1 cell changes, by −2.5 ° BTDC at most');
+    expect(differences(demo(), other)[0]?.detail).toBe('1 cell changes, by +2.5 ° at most');
+    expect(differences(other, demo())[0]?.detail).toBe('1 cell changes, by −2.5 ° at most');
   });
 
   test('what only one of them has is said to be on one side', () => {

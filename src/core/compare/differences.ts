@@ -1,7 +1,7 @@
 import { type Calibration, definitionAt, isMapKey, mapAt, type MapKey } from '../calibration';
 import { covered, changesBetween, pageOf, type Place, placeLabel, SHEET_LABELS, sheetOf } from '../checks';
 import { mapDifference } from '../map';
-import { formatNumber } from '../units';
+import { formatDifference } from '../units';
 
 /** A place at which two calibrations differ. */
 export interface Difference {
@@ -36,7 +36,7 @@ function sectionOf(place: Place): string {
   return pageOf(place).startsWith('build/') ? SHEET_LABELS[sheetOf(place)] : BESIDE_MAPS;
 }
 
-/** "12 cells change, by +3.2 % at most": what taking the other’s over does, on one’s own axes. */
+/** "12 cells change, by +3.2 points at most": what taking the other’s over does, on one’s own axes. */
 function mapDetail(own: Calibration, other: Calibration, place: Place): string | null {
   const key = mapKeyOf(place);
   if (key === null || !isMapKey(own, key) || !isMapKey(other, key)) return null;
@@ -45,7 +45,7 @@ function mapDetail(own: Calibration, other: Calibration, place: Place): string |
   const { cells, largest, otherAxes } = mapDifference(mine, theirs);
   const { decimals, unit } = definitionAt(own, key);
   // The difference is one’s own less the other’s; said is what the other has more: what is added.
-  const most = `${largest < 0 ? '+' : ''}${formatNumber(-largest, decimals)} ${unit}`.trim();
+  const most = formatDifference(-largest, decimals, unit);
   const axes = otherAxes ? 'other breakpoints' : '';
   if (cells === 0) return axes === '' ? null : `${axes}, the same surface`;
   const words = `${cells} ${cells === 1 ? 'cell changes' : 'cells change'}, by ${most} at most`;

@@ -44,6 +44,7 @@ describe('the memory of the overrun cut, from both sides', () => {
     const values = [notYet, holds, begins, notYet, holds, ends, holds, begins];
     const cutting = values.map((value, second) => at(follower, second, { [key]: value }));
     expect(cutting).toEqual([false, false, true, true, true, false, false, true]);
+    expect(follower.state.count).toBe(2);
     expect(staysCut(CUT, frameOf({ ...OVER, [key]: holds }))).toBe(true);
     expect(staysCut(CUT, frameOf({ ...OVER, [key]: ends }))).toBe(false);
   });

@@ -24,6 +24,8 @@ export interface OverrunState {
   sinceS: number | null;
   /** When fuel last returned, s; null before the first time. */
   returnedS: number | null;
+  /** How often it has begun. */
+  count: number;
 }
 
 /** Whether fuel is cut, and why. */
@@ -56,11 +58,13 @@ export function staysCut(cut: OverrunCut, frame: Frame): boolean {
 
 /** The cut followed in time: its delays and hysteresis kept. */
 export const overrun: Control<OverrunCut | null, OverrunState, OverrunOut> = {
-  atRest: () => ({ cutting: false, sinceS: null, returnedS: null }),
+  atRest: () => ({ cutting: false, sinceS: null, returnedS: null, count: 0 }),
   copied: (state) => ({ ...state }),
   out: () => ({ cut: false, retardDeg: 0, reason: 'off' }),
   step(settings, state, frame, out) {
+    const before = state.cutting;
     out.reason = settings === null ? 'off' : stepped(settings, state, frame);
+    if (state.cutting && !before) state.count += 1;
     out.cut = settings !== null && state.cutting;
     out.retardDeg = settings === null || state.cutting ? 0 : softly(settings, state, read(frame, AT.time));
   },

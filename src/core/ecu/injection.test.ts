@@ -1,12 +1,12 @@
 import { airMassMg, chargeHeating, chargeTemperatureC, fuelMassMg } from '../air';
-import { type ChannelValues, PHASE } from '../channel';
+import { type ChannelValues, frameOf, PHASE } from '../channel';
 import { cylinderVolumeCm3 } from '../engine';
 import { blendOf, fuelById, PURE_ETHANOL, withoutEthanol } from '../fuels';
 import { deadTimeCurve, LEAST_ACROSS_KPA } from '../injector';
 import { curveThrough } from '../numeric';
 import type { EcuProgram } from '../program';
 import { capacityAt } from './capacity';
-import { FREE_SPARK } from './decisions';
+import { decisionsAt, FREE_SPARK } from './decisions';
 import { LAMBDA_LIMITS } from './limits';
 import fc from 'fast-check';
 import { demo, injected, programOf, tableOf } from '@tests/support/ventisca';
@@ -280,6 +280,20 @@ describe('the most fuel there is', () => {
       tried: null,
     });
     expect(capacityAt(model, at, 14, 85)).toBeNull();
+  });
+});
+
+describe('a target that is tried', () => {
+  // 0.95, richer by 10 %: 0.95 ÷ 1.1 = 0.8636.
+  test('takes the place of the map’s, and protection makes it richer all the same', () => {
+    const program = workedModel();
+    const tried = (protectionRicher: number) => {
+      const at = { ...FULL_LOAD, protectionRicher };
+      const decisions = { ...decisionsAt(program, frameOf(at)), tried: { lambda: 0.95, fuelShare: 1 } };
+      return injected(program, at, decisions).lambdaTarget;
+    };
+    expect(tried(0)).toBeCloseTo(0.95, 9);
+    expect(tried(10)).toBeCloseTo(0.8636, 4);
   });
 });
 

@@ -213,8 +213,8 @@ export function fuelAt(program: EcuProgram, frame: Frame, decisions: EcuDecision
   const lambdaTarget = cranking
     ? 1
     : held(
-        triedTarget(decisions) ??
-          corrected(program, frame, 'target', lambdaMapped, decisions.active, applied) / richer,
+        (triedTarget(decisions) ??
+          corrected(program, frame, 'target', lambdaMapped, decisions.active, applied)) / richer,
         LAMBDA_LIMITS,
       );
 

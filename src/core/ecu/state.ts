@@ -35,6 +35,8 @@ import type { EcuProgram } from '../program';
 export const IN_FAULT = { none: 0, low: 1, high: 2 } as const;
 
 export interface EcuState {
+  /** How often power was lost since the key was turned on. */
+  resets: number;
   /** One of {@link PHASE}. */
   phase: number;
   /** Turns at which it came above the running speed; null while it is below. */
@@ -73,14 +75,20 @@ const NO_TARGETS = { targets: [], pump: -1, idleThrottlePercent: 0 };
 /**
  * The memory when the key is turned on.
  * @param kept what lasts over key off: what was learned, where it is of as many cells.
+ * @param resets how often power was lost since then.
  */
-export function ecuAtKeyOn(program: EcuProgram, kept?: Pick<LearnedState, 'ln' | 'evidenceS'>): EcuState {
+export function ecuAtKeyOn(
+  program: EcuProgram,
+  kept?: Pick<LearnedState, 'ln' | 'evidenceS'>,
+  resets = 0,
+): EcuState {
   const learned = learnedTrim.atRest(program.learned);
   if (kept?.ln.length === learned.ln.length) {
     learned.ln = [...kept.ln];
     learned.evidenceS = [...kept.evidenceS];
   }
   return {
+    resets,
     phase: PHASE.off,
     aboveFromTurns: null,
     runningSinceS: 0,
@@ -109,6 +117,7 @@ export function ecuAtKeyOn(program: EcuProgram, kept?: Pick<LearnedState, 'ln' |
 /** A copy that shares nothing with its original. */
 export function copiedEcu(state: EcuState): EcuState {
   return {
+    resets: state.resets,
     phase: state.phase,
     aboveFromTurns: state.aboveFromTurns,
     runningSinceS: state.runningSinceS,

@@ -58,9 +58,11 @@ import {
 import type { PreparedCorrection } from '../correction';
 import type { EcuProgram, OutputProgram } from '../program';
 import { type InputCounts, inputCounts } from '../sensors';
+import { writeCuts } from './cuts';
 import { type FollowUp, stepFollowUps } from './followUps';
 import { type Fuel, fuelAt, fuelRoom, type FuelRoom } from './injection';
 import { readInputs, readQuickInputs } from './inputs';
+import { SPARK_LIMITS } from './limits';
 import { stepLostSensors } from './lostSensors';
 import { targetLoad } from './load';
 import { restPhase, stepPhase } from './phase';
@@ -292,7 +294,8 @@ export function sparkStep(program: EcuProgram, state: EcuState, frame: Frame, ou
   const decisions = { active, cut: out.cut.cut, held, film: null, tried: null };
   const { sparkDeg: byMaps, idleDeg } = sparkAt(program, frame, load, decisions, []);
   const { sparkDeg: fixed, sparkAddsDeg } = out.working;
-  const sparkDeg = Number.isNaN(fixed) ? byMaps + sparkAddsDeg : fixed;
+  const wantedDeg = Number.isNaN(fixed) ? byMaps + sparkAddsDeg : fixed;
+  const sparkDeg = Math.min(SPARK_LIMITS.max, Math.max(SPARK_LIMITS.min, wantedDeg));
   write(frame, AT.sparkAdvance, sparkDeg);
   write(frame, AT.idleSpark, idleDeg);
   return sparkDeg;
@@ -344,9 +347,10 @@ export function outputStep(
   if (program.closedLoop !== null) stepLoop(program, state, frame, out);
   if (program.boost !== null) stepBoost(program, state, frame, out.boosting);
   if (program.limits !== null) {
-    write(frame, AT.fuelCuts, total(state.limits.fuelCuts));
-    write(frame, AT.sparkCuts, total(state.limits.sparkCuts));
+    writeCuts(program, state, frame);
   }
+  write(frame, AT.overrunCuts, state.overrun.count);
+  write(frame, AT.resets, state.resets);
   for (let i = 0; i < program.outputs.length; i += 1) {
     const output = program.outputs[i] as Switching;
     switching.step(output, state.outputs[i] as SwitchingState, frame, out.outputs[i] as SwitchingOut);

@@ -51,7 +51,8 @@ export function fittedCells(
   let change: Float64Array = new Float64Array(cells);
   let spread = 0;
   let factor: Banded = smooth;
-  for (let round = 0; round < ROUNDS; round += 1) {
+  const rounds = Number.isFinite(settings.wildTimes) ? ROUNDS : 1;
+  for (let round = 0; round < rounds; round += 1) {
     const matrix: Banded = { ...smooth, values: smooth.values.slice() };
     const right = new Float64Array(cells);
     addSamples(samples, width, robust, matrix, right);
@@ -59,7 +60,7 @@ export function fittedCells(
     change = solved(factor, right);
     spread = weighResiduals(samples, width, change, robust, settings.wildTimes);
   }
-  const evidence = evidenceOf(samples, width, cells);
+  const evidence = cellEvidence(samples, grid);
   const variance = spread * spread * CORRELATED_S;
   return {
     change,
@@ -70,11 +71,12 @@ export function fittedCells(
 }
 
 /** Σ weight and mean error of each cell, by the bilinear weights. */
-function evidenceOf(
+export function cellEvidence(
   { count, cell, shareX, shareY, error, driven, weightS }: FitSamples,
-  width: number,
-  cells: number,
-) {
+  { x, y }: Grid,
+): Pick<FittedCells, 'evidenceS' | 'found' | 'driven'> {
+  const width = x.length;
+  const cells = width * y.length;
   const evidenceS = new Float64Array(cells);
   const found = new Float64Array(cells);
   const drove = new Float64Array(cells);

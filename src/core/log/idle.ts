@@ -21,7 +21,8 @@ const STRETCH_S = 8;
 
 /** How it idled; null where it hardly did. */
 export function idleFactsOf(log: Log): IdleFacts | null {
-  const { timeS } = log;
+  const { timeS, columns } = log;
+  if (columns.phase === undefined) return null;
   const samples = timeS.length;
   const rateHz = samples < 2 ? 0 : (samples - 1) / ((timeS[samples - 1] as number) - (timeS[0] as number));
   if (!(rateHz > 0)) return null;

@@ -15,6 +15,7 @@ export { delayAtS, type LambdaDelay, USUAL_DELAY } from './delay';
 export { type Coverage, coverageOf, DRIVEN_WITHIN, EVIDENCE_S, RIGHT_WITHIN, TOUCHED_S } from './evidence';
 export type { OneFactor } from './factor';
 export type { FittedCells } from './fit';
+export { decimalsOf } from './decimals';
 export { fitLog, fittingLog, type FitStage, type LogFit } from './fitLog';
 export {
   type CellState,
@@ -30,16 +31,20 @@ export {
   type MappedCells,
   mappedCells,
   type Mapping,
-  MAPPING_SENSORS,
   mappingAtRest,
-  type MappingSensor,
-  type MappingTask,
   sensorsApart,
   takeSample,
 } from './mapping/mapping';
-export { logRows } from './rows';
+export {
+  MAPPING_SENSORS,
+  type MappingSensor,
+  mappingSensorsOf,
+  type MappingTask,
+  mappingTaskOf,
+} from './mapping/task';
+export { loggedDecimals, type WrittenLog, writtenLog } from './rows';
 export { LEFT_OUT, LEFT_OUT_REASONS, type LeftOut, type LeftOutReason } from './leftOut';
 export { type IdleFacts, idleFactsOf } from './idle';
 export { idleSentences, surgeWords } from './idleWords';
-export { type Log, type LogColumn, logged } from './log';
+export { type Log, type LogColumn, logged, type OwnLogColumn } from './log';
 export { type FillingMapId, fillingMapOf, type MapTask, mapTaskOf } from './mapTask';

@@ -16,4 +16,5 @@ export {
 export { type CellShare, cellShares, type Grid, gridOf, lookUpMap } from './grid';
 export { leastSquares } from './leastSquares';
 export { monotoneCubic } from './monotoneCubic';
+export { quantile } from './quantile';
 export { contentSum, textSum } from './textSum';

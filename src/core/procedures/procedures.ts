@@ -1,7 +1,7 @@
 import { baseTiming } from './entries/baseTiming';
 import { firstFire } from './entries/firstFire';
 import { fuelPressure } from './entries/fuelPressure';
-import { idleTrim } from './entries/idleTrim';
+import { idleTrim } from './entries/idleTrim/idleTrim';
 import { injectorFlow } from './entries/injectorFlow';
 import { knockBaseline } from './entries/knockBaseline';
 import { outputs } from './entries/outputs';

@@ -18,6 +18,15 @@ export function formatSignificant(value: number, digits: number): string {
   return String(short).replace('-', '−');
 }
 
+/**
+ * A difference with its sign, in words that fit one: of two percentages it is points, of two advances degrees.
+ * Example: formatDifference(1.2, 1, '%') → "+1.2 points".
+ */
+export function formatDifference(value: number, decimals: number, unit: string): string {
+  const of = unit === '%' ? 'points' : unit === '° BTDC' ? '°' : unit;
+  return `${value > 0 ? '+' : ''}${formatNumber(value, decimals)} ${of}`.trim();
+}
+
 /** A label as it stands inside a sentence: its first letter small, unless a sign or an abbreviation begins it. */
 export function inSentence(label: string): string {
   return /^[A-Z](?![A-Z\d°])/.test(label) ? label.charAt(0).toLowerCase() + label.slice(1) : label;

@@ -5,7 +5,7 @@
  */
 export { type Amount, fromBase, inUnit, toBase } from './convert';
 export { CYCLE_DEG, CYCLE_S_AT_1_RPM, wrappedDeg } from './crank';
-export { formatNumber, formatSignificant, inSentence } from './format';
+export { formatDifference, formatNumber, formatSignificant, inSentence } from './format';
 export { parseAmount, parseNumber, typedProblemMessage } from './parse';
 export { baseUnit, QUANTITIES, type QuantityId, type UnitId, unitOf, unitsOf } from './quantities';
 export { ZERO_CELSIUS_K } from './temperature';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { formatNumber, formatSignificant } from './format';
+import { formatDifference, formatNumber, formatSignificant } from './format';
 import { parseAmount, parseNumber, typedProblemMessage } from './parse';
 
 describe('typed numbers', () => {
@@ -84,6 +84,16 @@ describe('typed amounts', () => {
 });
 
 describe('shown numbers', () => {
+  test.each([
+    [1.2, 1, '%', '+1.2 points'],
+    [-6, 1, '° BTDC', '−6.0 °'],
+    [0.083, 3, '', '+0.083'],
+    [-2, 0, 'kPa', '−2 kPa'],
+    [0, 1, 'kPa', '0.0 kPa'],
+  ])('a difference of %s, with %s decimals of “%s”, is “%s”', (value, decimals, unit, words) => {
+    expect(formatDifference(value, decimals, unit)).toBe(words);
+  });
+
   test.each([
     [-3.456, 1, '−3.5'],
     [-0.001, 2, '0.00'],

@@ -179,7 +179,11 @@ export function setLooking(looking: boolean): void {
 function clientOver(transport: Transport): LinkClient {
   const session = crypto.getRandomValues(new Uint32Array(1))[0] ?? 0;
   const made: LinkClient = new LinkClient(transport, REAL_CLOCK, session, {
-    onSamples: (_, rows) => takeRows(useEcu.getState().channels, rows),
+    onSamples: (_, rows) => {
+      const { spoiled, missing, answerMs } = made.counts;
+      const beside = { linkSpoiled: spoiled, linkMissing: missing, linkAnswer: answerMs };
+      takeRows(useEcu.getState().channels, rows, beside);
+    },
     onLost: () => lose(made),
   });
   return made;

@@ -1,4 +1,4 @@
-import { AT, CHANNEL_IDS, type ChannelId, type Frame, frameOf } from '@/core/channel';
+import { AT, CHANNEL_IDS, type ChannelId, type ChannelValues, type Frame, frameOf } from '@/core/channel';
 
 /**
  * Numbers and what shows where the engine is take turns, a beat each, ms: ten times a second, since numbers that change faster
@@ -22,8 +22,17 @@ const live = {
   timer: null as ReturnType<typeof setTimeout> | null,
 };
 
-/** Takes rows of samples in. @param channels of each row, in its order. */
-export function takeRows(channels: readonly ChannelId[], rows: readonly ArrayLike<number>[]): void {
+/**
+ * Takes rows of samples in.
+ * @param channels of each row, in its order.
+ * @param beside what this side knows at the time.
+ */
+export function takeRows(
+  channels: readonly ChannelId[],
+  rows: readonly ArrayLike<number>[],
+  beside: ChannelValues = {},
+): void {
+  for (const id of Object.keys(beside) as ChannelId[]) live.frame[AT[id]] = beside[id] ?? NaN;
   for (const row of rows) {
     for (let i = 0; i < channels.length; i += 1) {
       live.frame[AT[channels[i] as ChannelId]] = row[i] ?? NaN;

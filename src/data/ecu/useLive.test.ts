@@ -1,5 +1,5 @@
 import { AT, frameOf, read } from '@/core/channel';
-import { forgetLive, takeRows } from './liveFrame';
+import { forgetLive, onEverySample, takeRows } from './liveFrame';
 import { onSlow, slowFrame } from './useLive';
 
 beforeAll(() => jest.useFakeTimers());
@@ -45,4 +45,13 @@ test('of a link that falls silent the last is shown, and one that left is told n
   comes(910);
   jest.advanceTimersByTime(600);
   expect(told).toBe(before);
+});
+
+test('what this side knows of the link goes with each sample, to whoever records too', () => {
+  const spoiled: number[] = [];
+  const end = onEverySample((frame) => spoiled.push(read(frame, AT.linkSpoiled)));
+  takeRows(['speed'], [[900], [910]], { linkSpoiled: 3, linkAnswer: 40 });
+  takeRows(['speed'], [[920]], { linkSpoiled: 4 });
+  expect(spoiled).toEqual([3, 3, 4]);
+  end();
 });

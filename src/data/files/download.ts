@@ -27,7 +27,12 @@ export function saveTextFile(
   content: string | Uint8Array<ArrayBuffer>,
   type = 'application/json',
 ): void {
-  const url = URL.createObjectURL(new Blob([content], { type }));
+  saveBlob(fileName, new Blob([content], { type }));
+}
+
+/** Hands what is written already to the browser as a file. */
+export function saveBlob(fileName: string, blob: Blob): void {
+  const url = URL.createObjectURL(blob);
   const link = window.document.createElement('a');
   link.href = url;
   link.download = fileName;

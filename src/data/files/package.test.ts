@@ -35,16 +35,24 @@ describe('a package', () => {
   });
 
   test('opens again as what it was, and remembers what that was', () => {
-    const text = calibrationIn(zipped(contents), MOST);
-    const read = calibrationFromJson(JSON.parse(text ?? 'null'));
+    const found = calibrationIn(zipped(contents), MOST);
+    const read = calibrationFromJson(JSON.parse(found?.text ?? 'null'));
     if (!read.ok) throw new Error(JSON.stringify(read.problem));
     expect(read.document).toEqual({ ...document, lineage: [stateSum(document)] });
   });
 
-  test('is told by how it begins', () => {
-    expect(isPackage(zipped({ a: 'b' }))).toBe(true);
-    expect(isPackage(strToU8('{"format":'))).toBe(false);
-    expect(isPackage(new Uint8Array())).toBe(false);
+  test('is told by how it begins', async () => {
+    const begun = (bytes: Uint8Array) => isPackage(new Blob([bytes as Uint8Array<ArrayBuffer>]));
+    expect(await begun(zipped({ a: 'b' }))).toBe(true);
+    expect(await begun(strToU8('{"format":'))).toBe(false);
+    expect(await begun(new Uint8Array())).toBe(false);
+  });
+
+  test('says whether a log is in it too', () => {
+    expect(calibrationIn(zipped(contents), MOST)?.hasLog).toBe(false);
+    expect(calibrationIn(zipped({ ...contents, 'log.json': '{}' }), MOST)?.hasLog).toBe(true);
+    // What is listed behind the calibration counts too.
+    expect(calibrationIn(zipped({ 'log.json': '{}', ...contents }), MOST)?.hasLog).toBe(true);
   });
 
   test('without a calibration, too large or damaged gives none, and never throws', () => {
@@ -52,8 +60,8 @@ describe('a package', () => {
     expect(calibrationIn(zipped({ 'a.lumbre.json': 'x'.repeat(2000) }), 1000)).toBeNull();
     const whole = zipped(contents);
     for (let at = 0; at < whole.length; at += Math.ceil(whole.length / 60)) {
-      const text = calibrationIn(whole.slice(0, at), MOST);
-      if (text !== null) expect(typeof text).toBe('string');
+      const found = calibrationIn(whole.slice(0, at), MOST);
+      if (found !== null) expect(typeof found.text).toBe('string');
       const flipped = whole.slice();
       flipped[at] = (flipped[at] as number) ^ 0xff;
       expect(() => calibrationIn(flipped, MOST)).not.toThrow();

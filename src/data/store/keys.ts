@@ -32,8 +32,14 @@ export function snapshotKeys(keys: readonly string[], id: string): string[] {
   return keys.filter((key) => key.startsWith(`${SNAPSHOT}${id}/`));
 }
 
+/** What else is kept by the id of a calibration: what its engine computer stored and learned, and how its procedures ended. */
+const BESIDE = ['ecu', 'learned', 'procedures'];
+
 /** Every key of a calibration. */
 export function keysOf(keys: readonly string[], id: string): string[] {
-  const own = [KEYS.document(id), KEYS.previous(id), KEYS.damaged(id), KEYS.entry(id)];
+  const own = [
+    ...[KEYS.document(id), KEYS.previous(id), KEYS.damaged(id), KEYS.entry(id)],
+    ...BESIDE.map((what) => `${what}/${id}`),
+  ];
   return [...keys.filter((key) => own.includes(key)), ...snapshotKeys(keys, id)];
 }

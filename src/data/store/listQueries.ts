@@ -32,13 +32,6 @@ export function useEntries() {
   });
 }
 
-/** Holds the list against the documents, and empties the bin of what has lain there long enough. */
-export async function lookAfterStorage(): Promise<void> {
-  const { repair, purge } = await repository();
-  await repair();
-  await purge();
-}
-
 function useEntriesMutation<Input, Output>(change: (input: Input) => Promise<Output>) {
   const client = useQueryClient();
   return useMutation({

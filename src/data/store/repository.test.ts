@@ -96,6 +96,7 @@ describe('repository', () => {
     const { repository, clock, store } = setUp();
     const { id } = await repository.create(demo());
     await repository.save(id, 1, demo());
+    for (const what of ['ecu', 'learned', 'procedures']) store.contents.set(`${what}/${id}`, '{}');
     await repository.remove(id);
     expect((await repository.entries())[0]?.deletedAt).not.toBeNull();
     const days = async (count: number) => {

@@ -1,11 +1,9 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
-import { useState } from 'react';
 import { View } from 'react-native';
 import { compile } from '@/core/calibration';
 import { fillingMapOf } from '@/core/log';
 import { useLinkState } from '@/data/ecu/useLinkState';
 import { useDocument } from '@/data/session/session';
-import { Button } from '@/ui/button/Button';
 import { Card, Docked, LinkRow, Page, useWide } from '@/ui/layout';
 import { Heading, Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
@@ -17,8 +15,8 @@ import { LiveWrong } from './LiveWrong';
 import { connectNetwork, useNetwork } from './networkStore';
 import { ProcedureList } from './procedures/ProcedureList';
 import { ReadoutTiles } from './readouts/ReadoutTiles';
-import { RecordButton } from './RecordButton';
-import { StandInSheet } from './StandInSheet';
+import { RecordControls } from './recording/RecordControls';
+import { StandInButton } from './StandInButton';
 import { connectStandIn, reconnectStandIn } from './standInStore';
 
 /** At the car, one hand: the link in words, four numbers, what is wrong; then the place on the map. */
@@ -28,7 +26,6 @@ export function BenchScreen() {
   const router = useRouter();
   const { id } = useGlobalSearchParams<{ id: string }>();
   const { state, differences } = useLinkState(id, document);
-  const [controls, setControls] = useState(false);
   const live = differences !== null;
   const network = useNetwork();
   const again = () =>
@@ -37,49 +34,58 @@ export function BenchScreen() {
       : connectNetwork(id, { ...network, address: network.address });
   const compiled = compile(document);
   const mapId = compiled.ok ? fillingMapOf(compiled.program) : null;
-  const record = <RecordButton id={id} calibration={document.name} live={live} />;
+  const record = <RecordControls id={id} calibration={document.name} live={live} />;
   const action = (
-    <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+    <View style={{ flexDirection: 'row', alignItems: 'flex-end', gap: SPACE.s }}>
       <View style={{ flex: 1 }}>{record}</View>
-      <Button label="Stand-in" icon="engine-outline" onPress={() => setControls(true)} />
+      <StandInButton />
     </View>
   );
   return (
-    <>
-      <Page beside={mapId === null ? <NoMap /> : <LivePoint document={document} mapId={mapId} live={live} />}>
-        <Heading level={2} kind="title">
-          Bench
-        </Heading>
-        <LinkCard
-          document={document}
-          state={state}
-          differences={differences}
-          onConnect={() => {
-            useNetwork.setState({ address: null });
-            void connectStandIn(id, document);
-          }}
-          onReconnect={() => void again()}
+    <Page beside={mapId === null ? <NoMap /> : <LivePoint document={document} mapId={mapId} live={live} />}>
+      <Heading level={2} kind="title">
+        Bench
+      </Heading>
+      <LinkCard
+        document={document}
+        state={state}
+        differences={differences}
+        onConnect={() => {
+          useNetwork.setState({ address: null });
+          void connectStandIn(id, document);
+        }}
+        onReconnect={() => void again()}
+      />
+      <ReadoutTiles live={live} />
+      {live ? (
+        <Card title="Now">
+          <LiveWrong />
+        </Card>
+      ) : null}
+      {live ? <ProcedureList id={id} /> : null}
+      {live && mapId !== null ? (
+        <LinkRow
+          label="Live mapping"
+          detail="Where to hold the engine, and what each cell of the filling lacks."
+          onPress={() => router.navigate(`/c/${id}/bench/mapping`)}
         />
-        <ReadoutTiles live={live} />
-        {live ? (
-          <Card title="Now">
-            <LiveWrong />
-          </Card>
-        ) : null}
-        {live ? <ProcedureList id={id} /> : null}
-        {live && mapId !== null ? (
-          <LinkRow
-            label="Live mapping"
-            detail="Where to hold the engine, and what each cell of the filling lacks."
-            onPress={() => router.navigate(`/c/${id}/bench/mapping`)}
-          />
-        ) : null}
-        {live ? <ActingCard /> : null}
-        {live ? <InItCard /> : null}
-        {wide ? action : <Docked label="Recording">{action}</Docked>}
-      </Page>
-      <StandInSheet open={controls} onClose={() => setControls(false)} />
-    </>
+      ) : null}
+      {live ? (
+        <LinkRow
+          label="Counters"
+          detail="What was missed, lost or cut between two moments."
+          onPress={() => router.navigate(`/c/${id}/bench/counters`)}
+        />
+      ) : null}
+      <LinkRow
+        label="Training"
+        detail="What is wrong with this engine? One to learn on."
+        onPress={() => router.navigate(`/c/${id}/bench/training`)}
+      />
+      {live ? <ActingCard /> : null}
+      {live ? <InItCard /> : null}
+      {wide ? action : <Docked label="Recording">{action}</Docked>}
+    </Page>
   );
 }
 

@@ -4,8 +4,11 @@ import {
   DRIVE_IDS,
   type DriveId,
   DRIVES,
+  FAULT_IDS,
+  type FaultId,
+  FAULTS,
   type HandControls,
-  HANDS_OFF,
+  letGoOf,
   TIME_SCALES,
 } from '@/workers/benchProtocol';
 import { Button } from '@/ui/button/Button';
@@ -16,6 +19,7 @@ import { Text } from '@/ui/text/Text';
 import { SPACE, useRoles } from '@/ui/theme';
 import { Choice } from './Choice';
 import { StandInInstruments } from './StandInInstruments';
+import { useTraining } from './training/trainingStore';
 import { changeStandIn, letDrive, scaleTime, takeHands, useStandIn } from './standInStore';
 
 const PEDALS = [0, 10, 20, 35, 50, 75, 100] as const;
@@ -49,6 +53,7 @@ export function StandInSheet({ open, onClose }: { open: boolean; onClose: () => 
   const roles = useRoles();
   const seen = useStandIn((standIn) => standIn.seen);
   const times = useStandIn((standIn) => standIn.times);
+  const trained = useTraining(({ engine }) => engine !== null);
   return (
     <Sheet title="The stand-in’s controls" open={open} onClose={onClose}>
       <View
@@ -87,6 +92,18 @@ export function StandInSheet({ open, onClose }: { open: boolean; onClose: () => 
             />
             <Hands wanted={seen.wanted} driven={seen.driving !== null} />
             <StandInInstruments seen={seen} />
+            {trained ? (
+              <Text kind="small" colour="muted">
+                An engine to learn on: what is wrong with it is said when you have answered.
+              </Text>
+            ) : (
+              <Choice
+                label="What is wrong with it"
+                options={FAULT_IDS.map((id) => ({ id, label: FAULTS[id].label }))}
+                value={seen.wanted.fault}
+                onChange={(id) => takeHands({ fault: id as FaultId })}
+              />
+            )}
           </>
         )}
       </View>
@@ -134,7 +151,7 @@ function KeyAndStarter({ wanted, driven }: HandsProps) {
       <Button
         label={wanted.key ? 'Key off' : 'Key on'}
         icon="key-variant"
-        onPress={() => takeHands(wanted.key ? HANDS_OFF : { key: true })}
+        onPress={() => takeHands(wanted.key ? letGoOf(wanted) : { key: true })}
       />
       <Button
         label={wanted.starter ? 'Let go of the starter' : 'Hold the starter'}

@@ -9,6 +9,7 @@ import {
   driveStandIn,
   emptyStandIn,
   openStandIn,
+  openTraining,
   relinkStandIn,
   scaleStandIn,
   takeStandIn,
@@ -20,6 +21,12 @@ import {
   type StandInSeen,
   type TimeScale,
 } from '@/workers/benchProtocol';
+import { forgetMarks } from './looking/countersStore';
+import { lookAnew } from './looking/lookStore';
+import { endTraining, nextEngine } from './training/trainingStore';
+
+/** An engine to learn on comes warm, °C: nobody waits for it. */
+const TRAINING_C = 84;
 
 /** Hands at a stand-in, wherever it stands. */
 export interface Hands {
@@ -86,6 +93,18 @@ export function connectStandIn(id: string, document: Calibration): Promise<void>
   });
 }
 
+/** Puts the next engine to learn on beside the bench, warm and key on, and connects to it. */
+export function connectTraining(id: string, document: Calibration): Promise<void> {
+  return connecting(async () => {
+    letGoOfStandIn();
+    const { fault } = nextEngine();
+    const place = { coolantC: TRAINING_C, airC: useStandIn.getState().airC, seed: 1 };
+    const way = await openTraining(document, place, fault, (seen) => useStandIn.setState({ seen }));
+    useStandIn.setState({ times: 1, hands: HERE });
+    await connectHere(way, id);
+  });
+}
+
 /** Connects again to the car that is still there, its key turned on; puts it there anew where it is gone. */
 export function reconnectStandIn(id: string, document: Calibration): Promise<void> {
   return connecting(async () => {
@@ -125,6 +144,10 @@ export function leaveStandIn(): void {
 export function letGoOfStandIn(): void {
   const { hands } = useStandIn.getState();
   useStandIn.setState({ failure: null, seen: null, hands: null });
+  // What was seen of it, and whether its map fits, is said of no other car.
+  endTraining();
+  forgetMarks();
+  lookAnew();
   hands?.leave();
 }
 

@@ -4,6 +4,7 @@ import { ActivityIndicator, View, type ScrollView } from 'react-native';
 import { Snackbar } from 'react-native-paper';
 import type { Calibration } from '@/core/calibration';
 import { DEMO } from '@/core/demo';
+import { handFile } from '@/data/logs/handedFile';
 import { fetched, NotFetched } from '@/data/fetched';
 import { today } from '@/data/today';
 import { askToKeep } from '@/data/store/durable';
@@ -61,13 +62,17 @@ export function DocumentsScreen() {
   const binned = (entries.data ?? []).filter((entry) => entry.deletedAt !== null);
   const names = kept.map((entry) => entry.name);
   /** Makes one calibration, stores and opens it; a second press while that is under way makes no second one. */
-  const store = async (make: () => Calibration | Promise<Calibration>) => {
+  const store = async (make: () => Calibration | Promise<Calibration>, withLog: File | null = null) => {
     if (isMaking.current) return;
     isMaking.current = true;
     try {
       const { id } = await create.mutateAsync(make);
       void askToKeep();
-      open(id);
+      if (withLog === null) open(id);
+      else {
+        handFile(id, withLog);
+        router.navigate(`/c/${id}/logs/open`);
+      }
     } catch {
       // Said below: the failure of the mutation is shown.
     } finally {
@@ -75,7 +80,7 @@ export function DocumentsScreen() {
     }
   };
   const file = useOpenFile(
-    (document) => void store(() => ({ ...document, name: freeName(document.name, names) })),
+    (document, withLog) => void store(() => ({ ...document, name: freeName(document.name, names) }), withLog),
   );
   const openDemo = () =>
     void store(async () => {

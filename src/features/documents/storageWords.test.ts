@@ -1,4 +1,5 @@
-import { bytesWords, isNearlyFull, usedShare, usedWords } from './storageWords';
+import { bytesWords } from '@/ui/text/bytesWords';
+import { isNearlyFull, usedShare, usedWords } from './storageWords';
 
 const MEGA = 1024 ** 2;
 const use = (usedBytes: number | null, allowedBytes: number | null) => ({

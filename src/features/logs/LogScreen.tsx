@@ -1,22 +1,29 @@
 import { format } from 'date-fns/format';
 import { useGlobalSearchParams, useLocalSearchParams, useRouter } from 'expo-router';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { View } from 'react-native';
 import { ActivityIndicator, ProgressBar } from 'react-native-paper';
-import { compile } from '@/core/calibration';
+import { compile, conversionContext } from '@/core/calibration';
 import { fillingMapOf, idleFactsOf, idleSentences, mapTaskOf } from '@/core/log';
-import { formatNumber } from '@/core/units';
-import { partFileName } from '@/data/files/download';
-import { saveLog } from '@/data/logs/logFile';
-import { useLog, useRemoveLog } from '@/data/logs/queries';
+import { heldLog } from '@/data/logs/heldLogs';
+import { MOST_KEPT, sizeOf } from '@/data/logs/keepLog';
+import { useRecording } from '@/data/logs/recorder';
+import { useChangeLog, useLog, useRemoveLog } from '@/data/logs/queries';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
+import { CauseCard } from '@/ui/cause/CauseCard';
 import { BackTitle, Card, Message, Page, Sentences, useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { CorrectionCard } from './CorrectionCard';
 import { ErrorMapCard } from './ErrorMapCard';
+import { logFacts } from './entryWords';
+import { LogFiles } from './help/LogFiles';
 import { LogFacts } from './LogFacts';
+import { NotesCard } from './NotesCard';
+import { HappenedCard } from './seen/HappenedCard';
+import { useLogBands, useLogEvents } from './seen/useLogEvents';
+import { useLogCause } from './useLogCause';
 import { useLogFit } from './useLogFit';
 
 /** One log against the map on the screen: what it says, the error by cell, and the correction. */
@@ -28,6 +35,8 @@ export function LogScreen() {
   const { logId } = useLocalSearchParams<{ logId: string }>();
   const read = useLog(logId);
   const remove = useRemoveLog(id);
+  const change = useChangeLog(logId);
+  const isWritten = useRecording((recording) => recording.entry?.id === logId);
   const deferred = useDeferredValue(document);
   const compared = useMemo(() => {
     const compiled = compile(deferred);
@@ -39,6 +48,9 @@ export function LogScreen() {
   }, [deferred]);
   const log = read.data?.log ?? null;
   const idled = useMemo(() => (log === null ? [] : idleSentences(idleFactsOf(log))), [log]);
+  const wrong = useLogCause(log, deferred);
+  const happened = useLogEvents(log, conversionContext(deferred).barometricKpa);
+  const bands = useLogBands(log);
   const { fit, of, progress, failure } = useLogFit(log, compared?.task ?? null);
   const back = () => router.navigate(`/c/${id}/logs`);
 
@@ -55,16 +67,14 @@ export function LogScreen() {
     );
   }
   const { entry, missingParts } = read.data;
-  const name = format(new Date(entry.startedAt), 'd MMM yyyy, HH:mm:ss');
+  const name =
+    entry.source.kind === 'file'
+      ? entry.source.name
+      : format(new Date(entry.startedAt), 'd MMM yyyy, HH:mm:ss');
   const matches = fit !== null && compared !== null && fit.cells.change.length === compared.map.values.length;
   const files = (
     <LogFiles
-      onSave={() =>
-        saveLog(
-          read.data?.log ?? null,
-          partFileName(entry.calibration, `log-${format(new Date(entry.startedAt), 'yyyyMMdd-HHmm')}.csv`),
-        )
-      }
+      read={read.data}
       onDelete={() => {
         remove.mutate(entry.id);
         back();
@@ -81,7 +91,7 @@ export function LogScreen() {
     <Page beside={beside}>
       <BackTitle title={name} backLabel="All logs" onBack={back} />
       <Text kind="small" colour="muted">
-        {`${formatNumber(entry.samples / entry.rateHz, 0)} s at ${formatNumber(entry.rateHz, 0)} Hz, ${entry.samples} samples of ${entry.ecu}; driven with ${entry.calibration}.`}
+        {logFacts(entry)}
       </Text>
       {entry.ended === 'lost' || entry.ended === null ? (
         <Message tone="warning">
@@ -90,14 +100,37 @@ export function LogScreen() {
             : 'It was not ended: the page was closed, or it is still being recorded. What was stored is here.'}
         </Message>
       ) : null}
+      {heldLog(logId) === null ? null : (
+        <Message tone="warning">
+          {`It is not kept in this browser, and gone with the page; the file is where it was. ${sizeOf(read.data.log) > MOST_KEPT ? 'It is larger than what is kept here.' : 'Open it again to keep it.'}`}
+        </Message>
+      )}
+      {entry.source.kind === 'file' && entry.source.said.length > 0 ? (
+        <Card title="Not read">
+          {entry.source.said.map((sentence) => (
+            <Text key={sentence} kind="small">
+              {sentence}
+            </Text>
+          ))}
+        </Card>
+      ) : null}
       {missingParts > 0 ? (
         <Message tone="warning">{`${missingParts} parts of it cannot be read; their samples are left out.`}</Message>
       ) : null}
+      <HappenedCard
+        log={read.data.log}
+        found={happened.events}
+        failure={happened.failure}
+        bands={bands}
+        tracesHref={`/c/${id}/logs/${logId}/traces`}
+        compareHref={`/c/${id}/logs/${logId}/compare`}
+      />
       {idled.length === 0 ? null : (
         <Card title="How it idled">
           <Sentences sentences={idled} />
         </Card>
       )}
+      {wrong === null ? null : <CauseCard words={wrong} />}
       {compared === null ? (
         <Message tone="warning">
           This calibration meters fuel by no filling map, or is not complete: there is nothing to compare the
@@ -118,26 +151,14 @@ export function LogScreen() {
           ) : null}
         </>
       ) : null}
+      {change.isError ? (
+        <Message tone="error">{`The note could not be stored: ${change.error.message}. Type it again.`}</Message>
+      ) : null}
+      {isWritten ? null : (
+        <NotesCard entry={entry} pending={change.isPending} onChange={(part) => change.mutate(part)} />
+      )}
       {wide ? files : null}
     </Page>
-  );
-}
-
-/** The log as a file, and the way to be rid of it, which is asked twice. */
-function LogFiles({ onSave, onDelete }: { onSave: () => void; onDelete: () => void }) {
-  const [asked, setAsked] = useState(false);
-  return (
-    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-      <Button label="Save as CSV" icon="download" onPress={onSave} />
-      {asked ? (
-        <>
-          <Button label="Delete it for good" icon="delete-outline" onPress={onDelete} />
-          <Button label="Keep it" onPress={() => setAsked(false)} />
-        </>
-      ) : (
-        <Button label="Delete this log" icon="delete-outline" onPress={() => setAsked(true)} />
-      )}
-    </View>
   );
 }
 

@@ -2,14 +2,15 @@ import { format } from 'date-fns/format';
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { ActivityIndicator } from 'react-native-paper';
-import { formatNumber } from '@/core/units';
 import type { LogEntry } from '@/data/logs/logRecord';
+import { heldLog } from '@/data/logs/heldLogs';
 import { useLogs } from '@/data/logs/queries';
 import { useRecording } from '@/data/logs/recorder';
 import { Button } from '@/ui/button/Button';
 import { LinkRow, Message, Page, StateMark } from '@/ui/layout';
 import { Heading, Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
+import { logLine } from './entryWords';
 
 /** The logs of this calibration, newest first. */
 export function LogsScreen() {
@@ -22,6 +23,13 @@ export function LogsScreen() {
       <Heading level={2} kind="title">
         Logs
       </Heading>
+      <View style={{ alignItems: 'flex-start' }}>
+        <Button
+          label="Open a file"
+          icon="file-import-outline"
+          onPress={() => router.navigate(`/c/${id}/logs/open`)}
+        />
+      </View>
       {logs.isPending ? <ActivityIndicator accessibilityLabel="Looking for logs" /> : null}
       {logs.isError ? (
         <Message tone="error" actions={<Button label="Try again" onPress={() => void logs.refetch()} />}>
@@ -42,8 +50,14 @@ export function LogsScreen() {
           <LinkRow
             key={entry.id}
             label={format(new Date(entry.startedAt), 'd MMM yyyy, HH:mm:ss')}
-            detail={`${formatNumber(entry.samples / entry.rateHz, 0)} s, ${entry.ecu}; driven with ${entry.calibration}`}
-            state={<LogState entry={entry} recording={entry.id === recordingId} />}
+            detail={logLine(entry)}
+            state={
+              <LogState
+                entry={entry}
+                recording={entry.id === recordingId}
+                held={heldLog(entry.id) !== null}
+              />
+            }
             onPress={() => router.navigate(`/c/${id}/logs/${entry.id}`)}
           />
         ))}
@@ -52,7 +66,8 @@ export function LogsScreen() {
   );
 }
 
-function LogState({ entry, recording }: { entry: LogEntry; recording: boolean }) {
+function LogState({ entry, recording, held }: { entry: LogEntry; recording: boolean; held: boolean }) {
+  if (held) return <StateMark tone="warning" label="Not kept: gone with the page" />;
   if (recording) return <StateMark tone="warning" icon="record" label="Being recorded" />;
   if (entry.ended === 'stopped') return <StateMark tone="good" label="Whole" />;
   return (

@@ -21,7 +21,7 @@ export function useLogFit(log: Log | null, task: MapTask | null): LogFitState {
     if (log === null || task === null) return;
     // A run that was overtaken says nothing any more, even where its cancel came too late.
     let latest = true;
-    const running = startLogFit({ log, task }, (progress) => {
+    const running = startLogFit(log, task, (progress) => {
       if (latest) setState((now) => ({ ...now, progress }));
     });
     running.answer.then(

@@ -1,6 +1,6 @@
 import type { MapKey } from '@/core/calibration';
 import { mapDifference, type ShownAs, shownMap } from '@/core/map';
-import { formatNumber } from '@/core/units';
+import { formatDifference } from '@/core/units';
 import { Text } from '@/ui/text/Text';
 import type { ComparedWith } from './MapCompare';
 import { useShownMapLater } from './useShownMap';
@@ -24,6 +24,6 @@ function comparisonWords(
 ): string {
   const axes = otherAxes ? ' It stands on other breakpoints; it was read between its cells.' : '';
   if (cells === 0) return `The same as in “${name}”.${axes}`;
-  const most = `${largest > 0 ? '+' : ''}${formatNumber(largest, decimals)} ${unit}`.trim();
+  const most = formatDifference(largest, decimals, unit);
   return `${cells} ${cells === 1 ? 'cell differs' : 'cells differ'} from “${name}”, ${most} at most.${axes}`;
 }

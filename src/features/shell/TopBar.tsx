@@ -4,6 +4,8 @@ import { View } from 'react-native';
 import { redo, undo, useSession } from '@/data/session/session';
 import { IconButton } from '@/ui/button/IconButton';
 import { CommandSheet, useCommandKeys, type Command } from '@/ui/command';
+import { STRIP_COMMANDS } from '@/ui/command/stripKeys';
+import { MARK_COMMAND } from '@/ui/command/recordKeys';
 import { MAP_COMMANDS, MAP_STEP_COMMANDS } from '@/ui/command/mapKeys';
 import { StateMark, useWide } from '@/ui/layout';
 import { Heading } from '@/ui/text/Text';
@@ -125,6 +127,8 @@ export function TopBar() {
         onClose={() => setKeysOpen(false)}
         groups={[
           { title: 'Everywhere', commands },
+          { title: 'At the engine', commands: [MARK_COMMAND] },
+          { title: 'In traces of a log', commands: STRIP_COMMANDS },
           { title: 'In a map', commands: [...MAP_COMMANDS, ...MAP_STEP_COMMANDS] },
         ]}
       />

@@ -5,6 +5,7 @@ import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { WebSocketServer } from 'ws';
 import type { Fate } from '@tests/support/badWay';
+import { chance } from '@tests/support/chance';
 import { contentsOver, socketStory } from '@tests/support/socketStory';
 import { slowWay, socketWay } from '@tests/support/socketWay';
 import { demo } from '@tests/support/ventisca';
@@ -200,11 +201,8 @@ describe('a car hosted in a process of its own', () => {
 
   /** Chance of its own, the same each time. */
   const losing = (share: number, seed = 5) => {
-    let state = seed;
-    return () => {
-      state = (Math.imul(state, 1103515245) + 12345) >>> 0;
-      return state / 0x100000000 < share;
-    };
+    const drawn = chance(seed);
+    return () => drawn() < share;
   };
 
   test.each([

@@ -1,5 +1,5 @@
 import { CALIBRATION_VERSION } from '@/core/calibration';
-import { type ChannelId, channelsFor, type Frame, REQUESTED_CHANNELS } from '@/core/channel';
+import { CHANNEL_USES, type ChannelId, channelsFor, type Frame, REQUESTED_CHANNELS } from '@/core/channel';
 import type { WorkAsk, WorkRefusal } from '@/core/control';
 import { type CellValue, sectionSum } from '@/core/ecuImage';
 import type { Car } from '../car';
@@ -7,8 +7,10 @@ import { type DriveId, DRIVES } from '../drives';
 import { type DriverMemory, isOver, scripted } from '../driving';
 import { instrumentsAtRest, readInstruments, type Readings } from '../instruments';
 import { type BoxRefusal, EcuBox, type Flash } from '../ecuBox';
+import { type FaultId, FAULTS } from '../faults';
+import { planted } from '../planted';
 import { type CarSetup, type Driver, DRIVER_S, type Felt, VirtualCar } from '../virtualCar';
-import { byHand, type HandControls, HANDS_OFF } from './hand';
+import { byHand, type HandControls, HANDS_OFF, letGoOf } from './hand';
 
 /** Learned trims by cell, row by row: logarithms, and for how long each was learned, s. */
 export interface LearnedImage {
@@ -150,8 +152,12 @@ export class BenchCar {
 
   /** What it sends: cylinders have channels of their own where knock is listened for. */
   get channels(): readonly ChannelId[] {
-    const { knock, cylinders } = this.box.program;
-    return channelsFor(knock === null ? 0 : cylinders);
+    const { program } = this.box;
+    return channelsFor(
+      program.cylinders,
+      // Of the link each side counts for itself.
+      CHANNEL_USES.filter((use) => use !== 'link' && program[use] !== null),
+    );
   }
 
   /** What it sends besides to who asks: what arrives at the pins of its sensors. */
@@ -167,9 +173,21 @@ export class BenchCar {
   /** Takes it into the hands, from whoever drove. */
   take(part: Partial<HandControls>): void {
     if (this.driven !== null) this.letGo();
+    const before = this.hands.fault;
     this.hands = { ...this.hands, ...part };
+    if (this.hands.fault !== before) this.suffer(this.hands.fault);
     const { airC } = part;
     if (airC !== undefined && airC !== null) this.car.surroundings = { ...this.car.surroundings, airC };
+  }
+
+  /** The same car goes on with another fault; what was wrong before is mended. */
+  private suffer(fault: FaultId): void {
+    const { errors, sensors } = FAULTS[fault];
+    const { sensorFaults } = this.built;
+    this.car = this.car.rebuilt({
+      ...planted(this.built, errors),
+      sensorFaults: { ...sensorFaults, ...sensors },
+    });
   }
 
   /** Lets a driver drive a script. */
@@ -204,8 +222,7 @@ export class BenchCar {
   private letGo(): void {
     const { key } = this.car.controls;
     this.driven = null;
-    const { airC, regulatorTurns, plateScrews } = this.hands;
-    this.hands = { ...HANDS_OFF, key, airC, regulatorTurns, plateScrews };
+    this.hands = { ...letGoOf(this.hands), key };
     this.car.controls.clutch = 1;
     this.car.controls.gear = 0;
   }

@@ -1,3 +1,4 @@
+import type { FaultId } from '../faults';
 import { AS_THEY_CAME } from '../plant';
 import type { Controls, Felt } from '../virtualCar';
 
@@ -18,6 +19,8 @@ export type HandControls = Pick<
 > & {
   /** How cold it is outside, °C; null as it was when the car came. */
   readonly airC: number | null;
+  /** What somebody has brought about at it, to be found. */
+  readonly fault: FaultId;
 };
 
 /** Nobody touches anything, and the key is out. */
@@ -34,7 +37,13 @@ export const HANDS_OFF: HandControls = {
   regulatorTurns: 0,
   plateScrews: AS_THEY_CAME,
   airC: null,
+  fault: 'none',
 };
+
+/** Nobody touches anything any more; what was turned, or brought about, stays as it is. */
+export function letGoOf({ airC, regulatorTurns, plateScrews, fault }: HandControls): HandControls {
+  return { ...HANDS_OFF, airC, regulatorTurns, plateScrews, fault };
+}
 
 /** Below this speed the clutch is kept down in gear, and from this one on it is let go, rev/min. */
 const CLUTCH_RPM = { down: 950, up: 1250 } as const;

@@ -3,4 +3,4 @@
  * It knows no link and no screen; the memory of its engine computer is what a link reaches.
  */
 export { BenchCar, type LearnedImage } from './benchCar';
-export { type HandControls, HANDS_OFF } from './hand';
+export { type HandControls, HANDS_OFF, letGoOf } from './hand';

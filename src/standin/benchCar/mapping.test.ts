@@ -1,5 +1,5 @@
 import { choose } from '@tests/support/everything';
-import { judgeMapping, mappingTaskOf } from '@tests/support/mappingDrive';
+import { judgeMapping, mappedUnplugged, mappingOf, sensorsFoundApart } from '@tests/support/mappingDrive';
 import { benchOf } from '@tests/support/procedureRun';
 import { describedDemo } from '@tests/support/procedureTruths';
 import { programOf } from '@tests/support/ventisca';
@@ -13,6 +13,16 @@ test('twenty minutes at the brake: what it calls right is, and it was not right 
   expect(corrections).toBeGreaterThan(1);
   expect(tookS).toBeLessThan(1201);
   expect(off).toBeLessThan(0.02);
+});
+
+test('no sensor plugged in: nothing is called right, nothing corrected, and why is known', () => {
+  expect(mappedUnplugged('pardela', 31)).toEqual({ right: 0, corrections: 0, leftOut: 'noLambda' });
+});
+
+test('a bank that gets a twentieth less: the sensors are found apart by it', () => {
+  // What a seed makes of the injectors stands between them already.
+  const [even, lean] = [sensorsFoundApart(31, 0) ?? NaN, sensorsFoundApart(31, 0.05) ?? NaN];
+  expect(Math.abs(lean - even - Math.log(0.95))).toBeLessThan(0.004);
 });
 
 test('two sensors on two cylinders: what their injectors differ by is found within half a per cent', () => {
@@ -39,7 +49,7 @@ test('two sensors on two cylinders: what their injectors differ by is found with
   bench.advance(2, frame, () => undefined);
   bench.take({ starter: false, holdRpm: 2550, pedalPercent: 20 });
   bench.advance(20, frame, () => undefined);
-  const [mapping, task] = [mappingAtRest(), mappingTaskOf(document)];
+  const [mapping, task] = [mappingAtRest(), mappingOf(document)];
   expect(task.sensors).toEqual(['lambdaOne', 'lambdaTwo']);
   for (let i = 0; i < 1000; i += 1) {
     bench.advance(0.02, frame, () => undefined);

@@ -13,6 +13,8 @@ export interface WheelSensor {
   /** Share of the edges that do not arrive, and of those that noise comes before. */
   readonly lostShare: number;
   readonly noiseShare: number;
+  /** Share of the teeth at which a wheel that is loose slips while its speed changes quickly. */
+  readonly slipsShare: number;
 }
 
 /** The sensors at crank and cam. */
@@ -23,5 +25,14 @@ export interface WheelSensors {
 
 /** A sensor as it should be. */
 export function soundSensor(change: Partial<WheelSensor> = {}): WheelSensor {
-  return { is: null, swapped: false, delayUs: 0, brokenTeeth: [], lostShare: 0, noiseShare: 0, ...change };
+  return {
+    is: null,
+    swapped: false,
+    delayUs: 0,
+    brokenTeeth: [],
+    lostShare: 0,
+    noiseShare: 0,
+    slipsShare: 0,
+    ...change,
+  };
 }

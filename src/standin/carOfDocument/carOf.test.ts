@@ -158,8 +158,8 @@ describe('what is bolted to it', () => {
     const [usual, more] = [other(key, 'none'), other(key, 'more')];
     expect(more).not.toEqual(parts(() => undefined));
     expect(usual).not.toEqual(more);
-    // Only the second injector set is not there.
-    expect(JSON.stringify({ ...usual, ve: 0, injector: 0 }).match(/null/g)).toHaveLength(1);
+    // Only the second injector set is not there, and a supply that breaks.
+    expect(JSON.stringify({ ...usual, ve: 0, injector: 0 }).match(/null/g)).toHaveLength(2);
   });
 
   test('a gear that is left out is none', () => {

@@ -162,6 +162,8 @@ export function describedEngine(document: Calibration, program: EcuProgram, seed
           },
     pumpGPerS: parts.pumpGPerS,
     alternatorShare: 1,
+    batteryResistance: 1,
+    supplyBreaksEveryS: null,
     ...usualSizes(outline),
     friction: 1 + draw(DIFFERS.friction),
     thinBestLambda: THIN_BEST_LAMBDA + draw(DIFFERS.thinBestLambda),

@@ -81,6 +81,8 @@ export const pardela = (program: BuiltFor): BuiltCar => ({
     fullAirFlowGPerS: 128,
     pumpGPerS: 26,
     alternatorShare: 1,
+    batteryResistance: 1,
+    supplyBreaksEveryS: null,
     inertiaKgM2: 0.11,
     friction: 0.98,
     thinBestLambda: 0.88,

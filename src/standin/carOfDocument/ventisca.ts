@@ -77,6 +77,8 @@ export const ventisca = (program: BuiltFor): BuiltCar => ({
     fullAirFlowGPerS: 255,
     pumpGPerS: 42,
     alternatorShare: 1,
+    batteryResistance: 1,
+    supplyBreaksEveryS: null,
     inertiaKgM2: 0.19,
     friction: 1.1,
     thinBestLambda: 0.91,

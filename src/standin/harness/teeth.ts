@@ -14,6 +14,7 @@ export interface ToothTrack {
   readonly delayS: number;
   readonly lostShare: number;
   readonly noiseShare: number;
+  readonly slipsShare: number;
 }
 
 /** What arrives at the crank and at the cam input. */
@@ -45,6 +46,7 @@ function trackAt(input: 'crank' | 'cam', program: EcuProgram, car: Car): ToothTr
     delayS: sensor.delayUs / 1e6,
     lostShare: sensor.lostShare,
     noiseShare: sensor.noiseShare,
+    slipsShare: sensor.slipsShare,
   };
 }
 
@@ -55,6 +57,7 @@ export const SILENT: ToothTrack = {
   delayS: 0,
   lostShare: 0,
   noiseShare: 0,
+  slipsShare: 0,
 };
 
 /** One tooth: where it is marked, how far it reaches, and where the next one is marked, °. */

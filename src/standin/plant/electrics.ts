@@ -50,7 +50,7 @@ export function stepElectrics(
   const cold = 1 + BATTERY.coldPerK * Math.max(0, 20 - state.coolantC);
   const weak = 1 + WEAK.perV * Math.max(0, WEAK.fullV - restV);
   const sized = Math.min(1, LARGER_FROM_L / litresOf(metal));
-  const resistance = BATTERY.resistanceOhm * cold * weak * sized;
+  const resistance = BATTERY.resistanceOhm * cold * weak * sized * metal.batteryResistance;
   const starterA = starterNm * BATTERY.aPerNm;
   const drawnA = starterA + loadsA + (restV > 0 ? DRAWS_A.computer + DRAWS_A.cylinder * metal.cylinders : 0);
   const alone = restV - drawnA * resistance;

@@ -31,6 +31,10 @@ export interface Metal {
   readonly pumpGPerS: number;
   /** What the alternator gives of what a sound one does, 0…1. */
   readonly alternatorShare: number;
+  /** Resistance of its battery and its wires against that of a sound one. */
+  readonly batteryResistance: number;
+  /** So often the supply of the engine computer breaks for a moment, s; null where it holds. */
+  readonly supplyBreaksEveryS: number | null;
   readonly inertiaKgM2: number;
   /** Friction against that of an engine as they usually are. */
   readonly friction: number;

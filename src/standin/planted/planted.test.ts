@@ -38,6 +38,7 @@ const SEEN = [
   'crankTeethMissing',
   'camPulsesMissing',
   'noiseEdges',
+  'resets',
 ] as const satisfies readonly ChannelId[];
 type Seen = (typeof SEEN)[number] | 'spark' | 'torque';
 
@@ -97,6 +98,7 @@ const MOVED: Readonly<Record<Seen, number>> = {
   crankTeethMissing: 0.5,
   camPulsesMissing: 0.5,
   noiseEdges: 0.5,
+  resets: 0.2,
   spark: 0.5,
   torque: 4,
 };
@@ -157,11 +159,32 @@ const ROWS: readonly Row[] = [
       'manifoldPressure',
     ],
   ],
+  // It slips where speed leaps; a brake holds it.
+  ['wheelLoose', {}, [], ['crankTeethMissing', 'noiseEdges']],
   ['camLost', {}, ['camPulsesMissing'], []],
   ['throttleEnds', {}, ['throttle'], []],
   ['gaugePressure', {}, ['manifoldPressure', ...BOTH, 'torque'], ['coolant']],
   ['pumpWeak', BOOST, [...BOTH, 'fuelPressure'], ['torque']],
   ['alternatorDead', {}, ['battery'], [...BOTH, 'fuelPressure', 'torque']],
+  // An alternator carries what runs.
+  ['batteryWeak', {}, [], ['battery']],
+  [
+    'supplyBreaks',
+    {},
+    ['resets'],
+    [
+      ...STOPS,
+      'syncLosses',
+      'crankTeethMissing',
+      'speed',
+      'coolant',
+      'manifoldPressure',
+      'throttle',
+      'battery',
+      'fuelPressure',
+      'air',
+    ],
+  ],
   ['shortExhaust', { pedal: 2, rpm: 950 }, BOTH, []],
   ['valvesLoud', {}, [], []],
   ['vacuumLeak', { pedal: 2, rpm: 1500 }, ['manifoldPressure', 'torque'], [...BOTH, 'fuelPressure']],

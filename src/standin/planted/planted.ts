@@ -137,6 +137,12 @@ export const PLANTED = {
     size: 0.3,
     plant: (car, size) => withCrank(car, () => ({ noiseShare: size / 1000 })),
   },
+  wheelLoose: {
+    label: 'The crank wheel is loose',
+    unit: '‰',
+    size: 120,
+    plant: (car, size) => withCrank(car, () => ({ slipsShare: size / 1000 })),
+  },
   camLost: {
     label: 'Cam pulses do not always arrive',
     unit: '%',
@@ -169,6 +175,18 @@ export const PLANTED = {
     unit: '',
     size: 1,
     plant: (car) => withMetal(car, () => ({ alternatorShare: 0 })),
+  },
+  batteryWeak: {
+    label: 'The battery sags',
+    unit: '×',
+    size: 4,
+    plant: (car, size) => withMetal(car, () => ({ batteryResistance: size })),
+  },
+  supplyBreaks: {
+    label: 'The supply of the engine computer breaks',
+    unit: 's',
+    size: 7,
+    plant: (car, size) => withMetal(car, () => ({ supplyBreaksEveryS: size })),
   },
   shortExhaust: {
     label: 'The exhaust ends close behind the sensor',

@@ -1,18 +1,8 @@
-import { earlier, listening, pulled } from '@tests/support/knocking';
-import { knockBaseline, thresholdFrom } from '@/core/log';
-import type { Calibration } from '@/core/calibration';
+import { earlier, heardClean, listening, pulled } from '@tests/support/knocking';
+import { knockBaseline } from '@/core/log';
 
 /** Ventisca’s spark may be so many degrees earlier before it knocks: 6° more is 6° too far. */
 const TO_THE_LIMIT_DEG = 22;
-
-/** The same with its threshold from a clean pull. */
-function heardClean(document: Calibration, errors: Parameters<typeof pulled>[1] = {}): Calibration {
-  const baseline = knockBaseline(pulled(document, errors).log);
-  const { knockThreshold } = document.maps;
-  if (!baseline.ok || knockThreshold === null) throw new TypeError(JSON.stringify(baseline));
-  const values = knockThreshold.x.map((rpm) => Number(thresholdFrom(baseline.noise, rpm).toFixed(2)));
-  return { ...document, maps: { ...document.maps, knockThreshold: { ...knockThreshold, values } } };
-}
 
 const DOCUMENT = heardClean(listening());
 

@@ -38,23 +38,37 @@ describe('power of the engine computer', () => {
   test('comes with the key from 6.6 V on, knowing nothing', () => {
     const state = car(6.6, { primed: true });
     const before = state.ecu;
-    stepPower(PROGRAM, state);
+    stepPower(PROGRAM, metal, state);
     expect(state.power).toEqual({ on: true, sinceS: 4, resets: 0 });
     expect(state.ecu).not.toBe(before);
     expect([state.primed, state.timing]).toEqual([false, null]);
     const low = car(6.5);
-    stepPower(PROGRAM, low);
+    stepPower(PROGRAM, metal, low);
     expect(low.power.on).toBe(false);
     const locked = car(12);
     locked.controls.key = false;
-    stepPower(PROGRAM, locked);
+    stepPower(PROGRAM, metal, locked);
     expect(locked.power.on).toBe(false);
+  });
+
+  test('a supply that breaks lets go for the last quarter of a second of its time, each of which is a reset', () => {
+    const breaking = { ...metal, supplyBreaksEveryS: 7 };
+    const at = (timeS: number) => {
+      const state = on(12);
+      state.plant.timeS = timeS;
+      stepPower(PROGRAM, breaking, state);
+      return [state.power.on, state.power.resets];
+    };
+    expect(at(6.7)).toEqual([true, 2]);
+    expect(at(6.8)).toEqual([false, 3]);
+    expect(at(7.01)).toEqual([true, 2]);
+    expect(at(13.9)).toEqual([false, 3]);
   });
 
   test('lasts down to 6 V; below it goes out with all it drives, which counts as a reset', () => {
     const holds = on(6);
     const before = holds.ecu;
-    stepPower(PROGRAM, holds);
+    stepPower(PROGRAM, metal, holds);
     expect(holds.power).toEqual({ on: true, sinceS: 1, resets: 2 });
     expect(holds.ecu).toBe(before);
     const out = Object.assign(on(5.9), {
@@ -63,16 +77,16 @@ describe('power of the engine computer', () => {
       idleValvePercent: 40,
       timing: { earlyDeg: 1, reversed: false },
     });
-    stepPower(PROGRAM, out);
+    stepPower(PROGRAM, metal, out);
     expect(out).toMatchObject({ pumpOn: false, fanOn: false, idleValvePercent: 0, timing: null });
     expect(out.power).toMatchObject({ on: false, resets: 3 });
   });
 
-  test('goes with the key, which is no reset', () => {
+  test('goes with the key, which is no reset and begins the count anew', () => {
     const state = on(12);
     state.controls.key = false;
-    stepPower(PROGRAM, state);
-    expect(state.power).toMatchObject({ on: false, resets: 2 });
+    stepPower(PROGRAM, metal, state);
+    expect(state.power).toMatchObject({ on: false, resets: 0 });
   });
 });
 

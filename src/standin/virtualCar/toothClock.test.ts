@@ -2,7 +2,15 @@ import fc from 'fast-check';
 import { decoderAtRest, type DecoderState, decoderOf, NOMINAL_WHEEL } from '@/core/decoding';
 import { type Teeth, type ToothTrack } from '../harness';
 import { REST_DEG } from '../plant';
-import { clockAtRest, copiedClock, passEdges, sendEdges, type ToothClock, type Turned } from './toothClock';
+import {
+  clockAtRest,
+  copiedClock,
+  passEdges,
+  retoothed,
+  sendEdges,
+  type ToothClock,
+  type Turned,
+} from './toothClock';
 
 const track = (edgesDeg: readonly number[], change: Partial<ToothTrack> = {}): ToothTrack => ({
   edgesDeg: Float64Array.from(edgesDeg),
@@ -10,6 +18,7 @@ const track = (edgesDeg: readonly number[], change: Partial<ToothTrack> = {}): T
   delayS: 0,
   lostShare: 0,
   noiseShare: 0,
+  slipsShare: 0,
   ...change,
 });
 const teethOf = (crank: ToothTrack, cam: ToothTrack = track([])): Teeth => ({ crank, cam });
@@ -107,6 +116,23 @@ describe('a bad wire', () => {
     expect(lost.cam).toBeGreaterThan(80);
   });
 
+  test('a wheel that slips brings teeth late where speed changes quickly, and none where it does not', () => {
+    const latest = (fromRpm: number, toRpm: number, slipsShare: number) => {
+      const teeth = teethOf(track(even.edgesDeg as unknown as number[], { slipsShare }));
+      const clock = clockAtRest(teeth, 3);
+      const passedS = (2 * 60) / (fromRpm + toRpm);
+      const step: Turned = { fromTurns: 0, toTurns: 1, fromS: 0, passedS, fromRpm, toRpm };
+      sendEdges(teeth, clock, step, DECODER, decoderAtRest());
+      return clock.behind;
+    };
+    // By hand: 3,000 to 3,200 rev/min within 19.4 ms are 343 % of itself in a second.
+    expect(latest(3000, 3200, 1)).toBeCloseTo(0.9, 12);
+    expect(latest(3000, 3200, 0)).toBe(0);
+    expect(latest(3000, 3010, 1)).toBe(0);
+    // An engine that is cranked changes its speed with every charge.
+    expect(latest(200, 240, 1)).toBe(0);
+  });
+
   test('adds noise between the teeth by the share that is said', () => {
     const { sent, noise } = count({ noiseShare: 0.1 }, 1);
     // Some come too soon behind a tooth and are known for noise, the others count as teeth or push one out.
@@ -156,4 +182,50 @@ test('a copy shares nothing', () => {
   copy.crank.edge = 9;
   copy.cam.turns = 9;
   expect(clock).toEqual(clockAtRest(teethOf(track([210]), track([250])), 3));
+});
+
+describe('other teeth on a wheel that turns', () => {
+  const wheels = fc
+    .tuple(
+      fc.uniqueArray(fc.integer({ min: 0, max: 719 }), { minLength: 1, maxLength: 40 }),
+      fc.double({ min: 0, max: 30, noNaN: true }),
+    )
+    .map(([degs, turns]) => ({ teeth: teethOf(track(degs.sort((a, b) => a - b))), turns }));
+
+  test('with the same teeth the clock goes on as it would have', () => {
+    fc.assert(
+      fc.property(wheels, ({ teeth, turns }) => {
+        const clock = clockAtRest(teeth, 1);
+        passEdges(teeth, clock, {
+          fromTurns: 0,
+          toTurns: turns,
+          fromS: 0,
+          passedS: 1,
+          fromRpm: 60,
+          toRpm: 60,
+        });
+        const { crank } = retoothed(clock, teeth, turns);
+        expect(crank.edge).toBe(clock.crank.edge);
+        expect(crank.turns).toBeCloseTo(clock.crank.turns, 9);
+        expect(crank.cycleTurns).toBeCloseTo(clock.crank.cycleTurns, 9);
+      }),
+    );
+  });
+
+  test('with others none that has passed comes again, and none is left out', () => {
+    fc.assert(
+      fc.property(wheels, wheels, ({ teeth, turns }, other) => {
+        const { crank, cam } = retoothed(clockAtRest(teeth, 1), other.teeth, turns);
+        expect(cam.turns).toBe(Infinity);
+        const restTurns = REST_DEG / 360;
+        // By every edge of as many cycles as there may be.
+        const ahead = Array.from({ length: 18 }, (_, k) =>
+          [...other.teeth.crank.edgesTurns].map((at) => at + 2 * k - restTurns),
+        )
+          .flat()
+          .filter((at) => at > turns);
+        expect(crank.turns).toBeCloseTo(Math.min(...ahead), 9);
+      }),
+    );
+  });
 });

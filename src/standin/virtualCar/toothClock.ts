@@ -8,6 +8,10 @@ export interface ToothClock {
   cam: NextEdge;
   /** When the last crank edge was sent, s. */
   sentS: number;
+  /** When the tooth before passed, by the crank, s. */
+  turnedS: number;
+  /** A wheel that has slipped is behind by so much of a tooth’s time. */
+  behind: number;
   /** State of the chance by which edges are lost and noise comes. */
   chance: number;
 }
@@ -19,12 +23,16 @@ export interface NextEdge {
   turns: number;
 }
 
+const CYCLE_TURNS = 2;
+
 /** The first edges after the place where the crank rests. */
 export function clockAtRest({ crank, cam }: Teeth, seed: number): ToothClock {
   return {
-    crank: firstAfterRest(crank),
-    cam: firstAfterRest(cam),
+    crank: firstAfter(crank, 0),
+    cam: firstAfter(cam, 0),
     sentS: 0,
+    turnedS: 0,
+    behind: 0,
     chance: Math.imul(seed, 2654435761) >>> 0,
   };
 }
@@ -34,8 +42,16 @@ export function copiedClock(clock: ToothClock): ToothClock {
   return { ...clock, crank: { ...clock.crank }, cam: { ...clock.cam } };
 }
 
+/** The same clock with other teeth on the wheels: the next edges are the first behind a place, turns since rest. */
+export function retoothed(clock: ToothClock, { crank, cam }: Teeth, turns: number): ToothClock {
+  return { ...clock, crank: firstAfter(crank, turns), cam: firstAfter(cam, turns) };
+}
+
 /** Speed that changes by less than this share in a step is taken as even. */
 const EVEN_SHARE = 1e-3;
+
+/** A loose wheel slips where speed changes by more than this share of itself in a second, by so much of a tooth; at each tooth so much of that is left. */
+const SLIPS = { fromPerS: 0.8, fromRpm: 600, byTooth: 0.9, left: 0.85 } as const;
 
 /** What a step of the crank did: where and when it began, at which speed, how it went on. */
 export interface Turned {
@@ -60,12 +76,13 @@ export function sendEdges(
   // While speed hardly changes the way is even over the step, to an eighth of a microsecond in a millisecond.
   const even = Math.abs(toRpm - fromRpm) < EVEN_SHARE * fromRpm;
   const sPerTurn = passedS / (toTurns - fromTurns);
+  const slipping = fromRpm > SLIPS.fromRpm && Math.abs(toRpm - fromRpm) > SLIPS.fromPerS * passedS * fromRpm;
   while (crank.turns <= toTurns || cam.turns <= toTurns) {
     const isCrank = crank.turns <= cam.turns;
     const next = isCrank ? crank : cam;
     const way = next.turns - fromTurns;
     const timeS = fromS + (even ? way * sPerTurn : passedS * shareOfTime(turned, way));
-    if (isCrank) sendCrank(teeth.crank, clock, timeS, decoder, state);
+    if (isCrank) sendCrank(teeth.crank, clock, timeS, slipping, decoder, state);
     else sendCam(teeth.cam, clock, timeS, decoder, state);
     advance(isCrank ? teeth.crank : teeth.cam, next);
   }
@@ -78,17 +95,26 @@ export function passEdges(teeth: Teeth, { crank, cam }: ToothClock, { toTurns }:
 }
 
 function sendCrank(
-  { delayS, lostShare, noiseShare }: ToothTrack,
+  { delayS, lostShare, noiseShare, slipsShare }: ToothTrack,
   clock: ToothClock,
-  timeS: number,
+  turnedS: number,
+  slipping: boolean,
   decoder: Decoder,
   state: DecoderState,
 ): void {
+  const timeS = slipsShare === 0 ? turnedS : slippedS(clock, turnedS, slipping && drawn(clock) < slipsShare);
   if (noiseShare > 0 && drawn(clock) < noiseShare) {
     crankEdge(decoder, state, clock.sentS + (timeS - clock.sentS) * drawn(clock) + delayS);
   }
   if (lostShare === 0 || drawn(clock) >= lostShare) crankEdge(decoder, state, timeS + delayS);
   clock.sentS = timeS;
+  clock.turnedS = turnedS;
+}
+
+/** When a tooth of a loose wheel passes, s. */
+function slippedS(clock: ToothClock, turnedS: number, slips: boolean): number {
+  clock.behind = slips ? SLIPS.byTooth : SLIPS.left * clock.behind;
+  return turnedS + clock.behind * (turnedS - clock.turnedS);
 }
 
 function sendCam(
@@ -108,14 +134,17 @@ function shareOfTime({ fromTurns, toTurns, fromRpm, toRpm }: Turned, way: number
   return (share * (fromRpm + toRpm)) / (fromRpm + root);
 }
 
-function firstAfterRest({ edgesDeg, edgesTurns }: ToothTrack): NextEdge {
-  const found = edgesDeg.findIndex((deg) => deg > REST_DEG);
+/** The first edge behind a place, turns since rest. */
+function firstAfter({ edgesTurns }: ToothTrack, turns: number): NextEdge {
+  const restTurns = REST_DEG / 360;
+  const began = CYCLE_TURNS * Math.floor((turns + restTurns) / CYCLE_TURNS) - restTurns;
+  const found = edgesTurns.findIndex((at) => at + began > turns);
   const edge = Math.max(0, found);
-  const cycleTurns = (found < 0 ? 2 : 0) - REST_DEG / 360;
+  const cycleTurns = found < 0 ? began + CYCLE_TURNS : began;
   return {
     edge,
     cycleTurns,
-    turns: edgesDeg.length === 0 ? Infinity : (edgesTurns[edge] as number) + cycleTurns,
+    turns: edgesTurns.length === 0 ? Infinity : (edgesTurns[edge] as number) + cycleTurns,
   };
 }
 
@@ -123,7 +152,7 @@ function advance({ edgesTurns }: ToothTrack, next: NextEdge): void {
   next.edge += 1;
   if (next.edge === edgesTurns.length) {
     next.edge = 0;
-    next.cycleTurns += 2;
+    next.cycleTurns += CYCLE_TURNS;
   }
   next.turns = (edgesTurns[next.edge] as number) + next.cycleTurns;
 }

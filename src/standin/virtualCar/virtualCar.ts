@@ -81,7 +81,7 @@ import { loadsA, stepPower } from './power';
 import { exposeNow, exposeSlow, type Senses, sensesOf } from './senses';
 import { timingOf } from './timing';
 import { type DrivenParts, drivenParts, heardNow, isDriven, pulseWorked } from './worked';
-import { passEdges, sendEdges, type Turned } from './toothClock';
+import { passEdges, retoothed, sendEdges, type Turned } from './toothClock';
 
 /** Length of a step, s. */
 export const STEP_S = 0.001;
@@ -296,10 +296,9 @@ export class VirtualCar {
     const { teeth } = harnessOf(program, car);
     const now = this.snapshot();
     const atRest = carAtRest(program, car, teeth, setup);
-    const { turns } = now.plant;
-    passEdges(teeth, atRest.clock, { ...this.turned, toTurns: turns });
     return new VirtualCar(program, car, setup, {
       ...atRest,
+      clock: retoothed(atRest.clock, teeth, now.plant.turns),
       steps: now.steps,
       plant: now.plant,
       controls: now.controls,
@@ -307,6 +306,17 @@ export class VirtualCar {
       power: { ...now.power, sinceS: now.plant.timeS },
       sensorFaults: now.sensorFaults,
       random: now.random,
+    });
+  }
+
+  /** The same moment of another car: parts that were exchanged while it ran. */
+  rebuilt(car: Car): VirtualCar {
+    const now = this.snapshot();
+    const { teeth } = harnessOf(this.program, car);
+    return new VirtualCar(this.program, car, this.setup, {
+      ...now,
+      clock: retoothed(now.clock, teeth, now.plant.turns),
+      sensorFaults: { ...car.sensorFaults },
     });
   }
 
@@ -395,7 +405,7 @@ export class VirtualCar {
   private slowStep(): void {
     const { state, metal, controls, setup, program, plate } = this;
     const { plant, surroundings } = state;
-    stepPower(program, state);
+    stepPower(program, metal, state);
     this.followRig();
     const { unplugged } = controls;
     if (unplugged !== null && state.sensorFaults[unplugged]?.kind !== 'unplugged') {

@@ -3,6 +3,5 @@ export { FanChart } from './FanChart';
 export { LineChart } from './LineChart';
 export type { Band, Series } from './scales';
 export { Scrubber } from './Scrubber';
-export { type TraceBand, type TraceLane, TraceLanes } from './TraceLanes';
 export { insideCycle, LaneChart, type Lane, type LaneMark, type LaneSpan } from './LaneChart';
 export { ThresholdStrip } from './ThresholdStrip';

@@ -8,18 +8,21 @@ import type { ReactNode } from 'react';
 export function BackTitle({
   title,
   backLabel,
+  always = false,
   onBack,
   aside,
 }: {
   title: string;
   backLabel: string;
+  /** On a wide screen too: where nothing beside it leads back. */
+  always?: boolean;
   onBack: () => void;
   aside?: ReactNode;
 }) {
   const wide = useWide();
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center' }}>
-      {wide ? null : <IconButton icon="arrow-left" label={backLabel} onPress={onBack} />}
+      {wide && !always ? null : <IconButton icon="arrow-left" label={backLabel} onPress={onBack} />}
       <View style={{ flex: 1 }}>
         <Heading level={2} kind="title">
           {title}

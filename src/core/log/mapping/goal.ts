@@ -89,6 +89,9 @@ function placeOf({ x, y }: Grid, at: { readonly x: number; readonly y: number })
   return { column: along(x, at.x), row: along(y, at.y) };
 }
 
+/** Below this no throttle lets an engine that is held at a speed breathe, kPa. */
+const LEAST_KPA = 35;
+
 /** The cells that a naturally fed engine can be held at: no row above the air outside, none below where it idles. */
 export function reachable(
   { x, y }: Grid,
@@ -111,6 +114,3 @@ export function reachable(
     return speed >= fromRpm && speed <= toRpm && row >= leastLoad && row <= mostLoad;
   };
 }
-
-/** Below this no throttle lets an engine that is held at a speed breathe, kPa. */
-const LEAST_KPA = 35;

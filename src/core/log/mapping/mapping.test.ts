@@ -1,15 +1,17 @@
 import fc from 'fast-check';
 import { AT, type ChannelValues, type Frame, frameOf, PHASE, write } from '../../channel';
-import type { Grid } from '../../numeric';
+import { type Grid, lookUpMap } from '../../numeric';
 import { USUAL_DELAY } from '../delay';
+import { demo, programOf } from '@tests/support/ventisca';
+import { looped } from '@tests/support/looped';
 import { cellState, nextGoal, reachable } from './goal';
+import { mappingSensorsOf, type MappingTask, mappingTaskOf } from './task';
 import {
   copiedMapping,
   type MappedCells,
   mappedCells,
   type Mapping,
   mappingAtRest,
-  type MappingTask,
   sensorsApart,
   takeSample,
 } from './mapping';
@@ -26,6 +28,7 @@ const TASK: MappingTask = {
   barometricKpa: 98,
   delay: USUAL_DELAY,
   sensors: ['lambdaOne', 'lambdaTwo'],
+  ends: { lambdaOne: { min: 0.7, max: 1.3 }, lambdaTwo: { min: 0.65, max: 1.4 } },
 };
 const AIM = { holdS: 3, tolerance: 0.02 };
 const RUNNING: ChannelValues = {
@@ -151,6 +154,75 @@ describe('what was held', () => {
     expect(cellsOf(mapping).provenS[6]).toBe(before);
   });
 
+  test('it looks five times a second, once a reading can have come, and at a time that stands still not at all', () => {
+    const mapping = mappingAtRest();
+    const frame = frameOf(RUNNING);
+    const looked: number[] = [];
+    for (let i = 0; i < 500; i += 1) {
+      write(frame, AT.time, 10 + 0.02 * i);
+      if (takeSample(mapping, TASK, frame)) looked.push(0.02 * i);
+      expect(takeSample(mapping, TASK, frame)).toBe(false);
+    }
+    expect(looked[0]).toBeGreaterThan(0.6);
+    expect(looked[0]).toBeLessThan(3.2);
+    for (let i = 1; i < looked.length; i += 1) {
+      expect((looked[i] ?? 0) - (looked[i - 1] ?? 0)).toBeGreaterThan(0.19);
+      expect((looked[i] ?? 0) - (looked[i - 1] ?? 0)).toBeLessThan(0.23);
+    }
+    expect(mapping.recent.timeS.length).toBe(new Set(mapping.recent.timeS).size);
+  });
+
+  test('a copy that goes on comes to the same, and leaves the other as it was', () => {
+    const mapping = held([{ forS: 5 }]);
+    const [copy, kept] = [copiedMapping(mapping), JSON.stringify(cellsOf(mapping).provenS)];
+    held([{ forS: 1, lambdaOne: 0.95 }], TASK, copy);
+    expect(JSON.stringify(cellsOf(mapping).provenS)).toBe(kept);
+    held([{ forS: 1, lambdaOne: 0.95 }], TASK, mapping);
+    expect(copy).toEqual(mapping);
+  });
+
+  test('every part of a cell is a place of its own, and no two cells share one', () => {
+    const mapping = mappingAtRest();
+    const parts = [0.1, 0.35, 0.6, 0.85];
+    for (const speed of [1000, 2000, 3000]) {
+      for (const x of parts) {
+        for (const load of [30, 50]) {
+          for (const y of parts) {
+            held([{ forS: 2, speed: speed + 1000 * x, manifoldPressure: load + 20 * y }], TASK, mapping);
+          }
+        }
+      }
+    }
+    // What was passed on the way from one to the next lies in their own parts.
+    expect(mapping.places.size).toBe(3 * 4 * 2 * 4);
+  });
+
+  test('what was driven with another filling while it was held proves nothing of the map', () => {
+    const mapping = held([{ forS: 8, vePercent: 66 }]);
+    const cells = cellsOf(mapping);
+    expect(cells.driven[6]).toBeCloseTo(Math.log(1.1), 6);
+    // Its mixture was right with a tenth more.
+    expect(cells.found[6]).toBeCloseTo(Math.log(1.1), 6);
+    expect(cells.provenS[6]).toBe(0);
+    expect(cellState(cells, 6, AIM)).toBe('corrected');
+    held([{ forS: 1.2 }], TASK, mapping);
+    expect(cellsOf(mapping).provenS[6]).toBeGreaterThan(0.1);
+    expect(cellState(cellsOf(mapping), 6, AIM)).toBe('held');
+  });
+
+  test('near a cell it counts by its share, and further off than that not at all', () => {
+    // 30 % of the way to the next speed: 0.7 of 8 s.
+    const near = cellsOf(held([{ forS: 10, speed: 2300 }]));
+    expect((near.provenS[6] ?? 0) / (near.evidenceS[6] ?? 0)).toBeCloseTo(1, 6);
+    expect(near.provenS[7]).toBe(0);
+    expect((near.evidenceS[7] ?? 0) / (near.evidenceS[6] ?? 0)).toBeCloseTo(3 / 7, 3);
+    const up = cellsOf(held([{ forS: 10, manifoldPressure: 65 }]));
+    expect(up.provenS[11]).toBeCloseTo(up.evidenceS[11] ?? 0, 6);
+    expect(up.provenS[6]).toBe(0);
+    const both = cellsOf(held([{ forS: 10, speed: 2900, manifoldPressure: 68 }]));
+    expect(both.provenS[12]).toBeCloseTo(both.evidenceS[12] ?? 0, 6);
+  });
+
   test('held anywhere for any error, the change there is that error', () => {
     const within = (min: number, max: number) => fc.double({ min, max, noNaN: true });
     fc.assert(
@@ -200,6 +272,92 @@ describe('a correction', () => {
   });
 });
 
+describe('a map that is steep', () => {
+  /** Filling that rises by a third from row to row. */
+  const steep: MappingTask = {
+    ...TASK,
+    grid: grid(Array.from({ length: 20 }, (_, i) => 40 * 1.33 ** Math.floor(i / 5))),
+  };
+  const ve = (kpa: number) => lookUpMap(steep.grid, 2000, kpa);
+
+  test('what is driven about a place is that place, however its filling changes within a part of it', () => {
+    const mapping = mappingAtRest();
+    for (let i = 0; i < 10; i += 1) {
+      const manifoldPressure = i % 2 === 0 ? 50.3 : 53.5;
+      held([{ forS: 1.5, manifoldPressure, vePercent: ve(manifoldPressure) }], steep, mapping);
+    }
+    expect(mapping.places.size).toBe(1);
+    expect(cellsOf(mapping, steep).provenS[6]).toBeGreaterThan(9);
+  });
+
+  test('along the speed too', () => {
+    const along: MappingTask = {
+      ...TASK,
+      grid: grid(Array.from({ length: 20 }, (_, i) => 40 * 1.33 ** (i % 5))),
+    };
+    const mapping = mappingAtRest();
+    for (let i = 0; i < 10; i += 1) {
+      const speed = i % 2 === 0 ? 2020 : 2180;
+      held([{ forS: 1.5, speed, vePercent: lookUpMap(along.grid, speed, 50) }], along, mapping);
+    }
+    expect(mapping.places.size).toBe(1);
+    expect(cellsOf(mapping, along).provenS[6]).toBeGreaterThan(9);
+  });
+
+  test('a filling that was changed since is another, by half a per cent', () => {
+    const mapping = held([{ forS: 6, vePercent: ve(50) }], steep);
+    const by = (times: number): MappingTask => ({
+      ...steep,
+      grid: grid(Array.from(steep.grid.values, (value) => value * times)),
+    });
+    expect(cellsOf(mapping, by(1.004)).provenS[6]).toBeGreaterThan(3);
+    expect(cellsOf(mapping, by(1.006)).provenS[6]).toBe(0);
+  });
+});
+
+describe('the map that it began with', () => {
+  test('is what the change is smooth against: a row that nobody holds follows, and does not swing up by every correction', () => {
+    // The third row is held a little above and a little below by turns; what is measured there differs by 1.2 %.
+    const mapping = mappingAtRest();
+    let values = new Array<number>(20).fill(60);
+    let task = TASK;
+    for (let round = 0; round < 8; round += 1) {
+      for (const [manifoldPressure, off] of [
+        [68, -0.06],
+        [72.5, -0.048],
+        [50, -0.05],
+      ] as const) {
+        const is = lookUpMap(task.grid, 3000, manifoldPressure);
+        const lambda = (0.9 * 60 * (1 + off)) / is;
+        held(
+          [{ forS: 5, speed: 3000, manifoldPressure, vePercent: is, lambdaOne: lambda, lambdaTwo: lambda }],
+          task,
+          mapping,
+        );
+      }
+      const { change, evidenceS } = mappedCells(mapping, task);
+      values = values.map((value, i) =>
+        (evidenceS[i] ?? 0) < 0.1 ? value : value * Math.exp(change[i] ?? 0),
+      );
+      task = { ...TASK, grid: grid(values) };
+    }
+    // The row above would have to be 4.4 % more for both to fit, each correction a step of it; its neighbours are 5 to 6 % less.
+    expect(Math.abs((values[12] ?? 0) / 60 - 0.943)).toBeLessThan(0.01);
+    expect((values[17] ?? 0) / 60).toBeLessThan(1.025);
+  });
+
+  test('a map of other axes is another map: what was held says nothing of it', () => {
+    const mapping = held([{ forS: 6 }]);
+    const other: MappingTask = { ...TASK, grid: { ...grid(), y: Float64Array.of(30, 50, 75, 90) } };
+    const frame = frameOf({ ...RUNNING, time: 16.1 });
+    takeSample(mapping, TASK, frame);
+    expect(mapping.places.size).toBe(1);
+    takeSample(mapping, other, frame);
+    expect(mapping.places.size).toBe(0);
+    expect(mapping.first).toBe(other.grid);
+  });
+});
+
 describe('two sensors', () => {
   test('their mixtures apart, each with its own trim', () => {
     const apart = sensorsApart(held([{ forS: 10, lambdaOne: 0.92, lambdaTwo: 0.88 }]));
@@ -207,6 +365,21 @@ describe('two sensors', () => {
     expect(apart?.forS).toBeGreaterThan(6);
     const trimmed = sensorsApart(held([{ forS: 10, lambdaTrim: 0.9, lambdaTrimTwo: 1 }]));
     expect(trimmed?.ln).toBeCloseTo(Math.log(0.9), 6);
+    const both = sensorsApart(held([{ forS: 10, lambdaTrim: 1.02, lambdaTrimTwo: 0.95 }]));
+    expect(both?.ln).toBeCloseTo(Math.log(1.02 / 0.95), 6);
+  });
+
+  test('one that is at an end of its line only says "at least": no comparison', () => {
+    const apart = (lambdaOne: number, lambdaTwo: number) =>
+      sensorsApart(held([{ forS: 8, lambdaOne, lambdaTwo, lambdaTarget: 0.8 }]))?.ln ?? null;
+    expect(apart(0.7, 0.75)).toBeNull();
+    expect(apart(0.706, 0.75)).toBeNull();
+    expect(apart(0.72, 0.75)).toBeCloseTo(Math.log(0.72 / 0.75), 6);
+    expect(apart(0.75, 0.65)).toBeNull();
+    expect(apart(0.75, 0.7)).toBeCloseTo(Math.log(0.75 / 0.7), 6);
+    expect(apart(1.29, 1.2)).toBeNull();
+    expect(apart(1.2, 1.39)).toBeNull();
+    expect(apart(1.2, 1.32)).toBeCloseTo(Math.log(1.2 / 1.32), 6);
   });
 
   test('one that does not read, or none beside it, is no comparison', () => {
@@ -217,8 +390,39 @@ describe('two sensors', () => {
   });
 });
 
+describe('what a program is mapped against', () => {
+  const program = programOf(demo());
+
+  test('its filling map, the sensors that are chosen and fitted, and how far each can say', () => {
+    const task = mappingTaskOf(program, ['lambdaTwo']);
+    expect(task).toMatchObject({ load: 'manifoldPressure', sensors: ['lambdaTwo'], grid: program.tables.ve });
+    expect(task?.ends).toEqual({ lambdaOne: { min: 0.7, max: 1.3 }, lambdaTwo: { min: 0.7, max: 1.3 } });
+    expect(mappingTaskOf(program, [])?.sensors).toEqual(['lambdaOne', 'lambdaTwo']);
+    expect(mappingSensorsOf(programOf(demo('pardela')))).toEqual(['lambdaOne']);
+    expect(mappingTaskOf(programOf(demo('pardela')), ['lambdaTwo'])?.sensors).toEqual(['lambdaOne']);
+  });
+
+  test('the delay of its closed loop, where it has one', () => {
+    const delay = { fixedS: 0.4, airG: 0.9, lagS: 0.1 };
+    const { closedLoop } = programOf(looped());
+    if (closedLoop === null) throw new Error('No loop');
+    expect(mappingTaskOf({ ...program, closedLoop: { ...closedLoop, delay } }, [])?.delay).toBe(delay);
+    expect(mappingTaskOf({ ...program, closedLoop: null }, [])?.delay).toBe(USUAL_DELAY);
+  });
+
+  test('nothing without a filling map', () => {
+    const { ve: _, veThrottle: __, ...tables } = program.tables;
+    expect(mappingTaskOf({ ...program, tables: tables as typeof program.tables }, [])).toBeNull();
+  });
+});
+
 describe('where to go next', () => {
   const nothing = cellsOf(mappingAtRest());
+  test('a cell that nobody came to is open', () => {
+    expect(cellState(nothing, 6, AIM)).toBe('open');
+    expect(cellState(nothing, 6, { ...AIM, holdS: 0 })).toBe('open');
+  });
+
   const every = () => true;
 
   test('the cell it is at first; then the nearest, by load before speed', () => {

@@ -1,24 +1,15 @@
 import { AT, type ChannelId, type Frame, read } from '../../channel';
-import { lookUpMap } from '../../numeric';
-import { delayAtS, type LambdaDelay } from '../delay';
+import { type Grid, lookUpMap } from '../../numeric';
+import { delayAtS } from '../delay';
 import { DRIVEN_WITHIN } from '../evidence';
 import type { FittedCells } from '../fit';
-import { fittedCells, FIT_SETTINGS } from '../fit';
+import { cellEvidence, fittedCells, FIT_SETTINGS } from '../fit';
 import { LEFT_OUT_REASONS, type LeftOutReason } from '../leftOut';
 import type { Log } from '../log';
 import { LOAD_CHANNELS, type MapTask } from '../mapTask';
 import { readingsOf } from '../readings';
 import { type Samples, samplesOf } from '../samples';
-
-/** The lambda sensors that a mapping goes by. */
-export const MAPPING_SENSORS = ['lambdaOne', 'lambdaTwo'] as const;
-export type MappingSensor = (typeof MAPPING_SENSORS)[number];
-
-/** What an engine that runs is mapped against. */
-export interface MappingTask extends MapTask {
-  readonly delay: LambdaDelay;
-  readonly sensors: readonly MappingSensor[];
-}
+import type { MappingSensor, MappingTask } from './task';
 
 /** Running that was steady at about one place of the map: sums over its samples, each by its weight. */
 interface Place {
@@ -41,6 +32,8 @@ export interface Mapping {
   lookedS: number;
   /** By a number that stands for a cell and a part of it. */
   places: Map<number, Place>;
+  /** The map as it was before the first sample: what is smooth is how far it is off, not its last correction. */
+  first: Grid | null;
   /** Why the last samples said little or nothing; null where they did. */
   leftOut: LeftOutReason | null;
 }
@@ -58,26 +51,38 @@ const GAP_S = 1;
 const COUNTS = 0.5;
 /** Parts of an interval along each axis that are kept apart. */
 const PARTS = 4;
+/** A reading so near to an end of its sensor’s line is taken for its end, a share. */
+const AT_END = 0.01;
 /** Running proves a cell that has so much of it by its bilinear share. */
-const NEAR = 0.4;
+const NEAR = 0.6;
 /** What was driven with another filling counts so much beside what was driven as it is. */
 const OTHER_COUNTS = 0.15;
 
-/** What was held on purpose is no wild reading, however far it lies off its neighbours. */
-const FIT = { ...FIT_SETTINGS, smoothS: 0.2, wildTimes: Infinity };
+/**
+ * What was held on purpose is no wild reading, however far it lies off its neighbours; and it was held so near to a cell that
+ * smoothness is asked of what nobody held alone.
+ */
+const FIT = { ...FIT_SETTINGS, smoothS: 0.05, wildTimes: Infinity };
 
 /** A mapping before its first sample. */
 export function mappingAtRest(): Mapping {
-  return { recent: { timeS: [], columns: {} }, lookedS: -Infinity, places: new Map(), leftOut: null };
+  return {
+    recent: { timeS: [], columns: {} },
+    lookedS: -Infinity,
+    places: new Map(),
+    first: null,
+    leftOut: null,
+  };
 }
 
 /** A copy that goes on by itself. */
-export function copiedMapping({ recent, lookedS, places, leftOut }: Mapping): Mapping {
+export function copiedMapping({ recent, lookedS, places, first, leftOut }: Mapping): Mapping {
   const columns = Object.fromEntries(Object.entries(recent.columns).map(([id, values]) => [id, [...values]]));
   return {
     recent: { timeS: [...recent.timeS], columns },
     lookedS,
     places: new Map([...places].map(([key, place]) => [key, { ...place }])),
+    first,
     leftOut,
   };
 }
@@ -112,6 +117,10 @@ function channelsOf(task: MappingTask): ChannelId[] {
  */
 export function takeSample(mapping: Mapping, task: MappingTask, frame: Frame): boolean {
   const { recent } = mapping;
+  if (mapping.first === null || !isOfThisMap(mapping.first, task.grid)) {
+    Object.assign(mapping, mappingAtRest(), { first: task.grid });
+    return takeSample(mapping, task, frame);
+  }
   const timeS = read(frame, AT.time);
   const lastS = recent.timeS.at(-1);
   if (lastS !== undefined && (timeS < lastS || timeS - lastS > GAP_S)) {
@@ -130,9 +139,9 @@ export function takeSample(mapping: Mapping, task: MappingTask, frame: Frame): b
 }
 
 function look(mapping: Mapping, task: MappingTask, fromS: number, toS: number): void {
-  const readings = readingsOf(logOf(mapping, task.sensors), task);
+  const readings = readingsOf(logOf(mapping), task);
   const samples = samplesOf(readings, task, task.delay, { fromS, toS });
-  const apart = task.sensors.length < 2 ? null : apartOf(mapping);
+  const apart = task.sensors.length < 2 ? null : apartOf(mapping, task);
   for (let i = 0; i < samples.count; i += 1) addSample(mapping, task, samples, i, apart);
   const countsS = samples.weightS.reduce((sum, weight) => sum + weight, 0);
   mapping.leftOut = countsS >= COUNTS * (toS - fromS) ? null : (mostOf(samples) ?? 'unsteady');
@@ -140,22 +149,22 @@ function look(mapping: Mapping, task: MappingTask, fromS: number, toS: number): 
   forget(mapping, toS - BEFORE_S);
 }
 
-function logOf({ recent }: Mapping, sensors: readonly MappingSensor[]): Log {
-  const others = MAPPING_SENSORS.filter((id) => !sensors.includes(id));
-  const columns = Object.fromEntries(
-    Object.entries(recent.columns)
-      .filter(([id]) => !others.some((other) => other === id))
-      .map(([id, values]) => [id, Float64Array.from(values)]),
-  );
-  return { timeS: Float64Array.from(recent.timeS), columns };
+function logOf({ recent }: Mapping): Log {
+  const columns = Object.entries(recent.columns).map(([id, values]) => [id, Float64Array.from(values)]);
+  return { timeS: Float64Array.from(recent.timeS), columns: Object.fromEntries(columns) };
 }
 
-/** How far the two mixtures are apart now, as a logarithm: each with its own trim; NaN while one does not read. */
-function apartOf({ recent: { columns } }: Mapping): number {
+/** How far the two mixtures are apart now, as a logarithm: each with its own trim; NaN while one does not read, or only says "at least". */
+function apartOf({ recent: { columns } }: Mapping, { ends }: MappingTask): number {
   const mean = (id: ChannelId) => {
     const all = columns[id] ?? [];
     return all.reduce((sum, value) => sum + value, 0) / all.length;
   };
+  const isAtEnd = (id: MappingSensor) => {
+    const { min, max } = ends[id] ?? { min: 0, max: Infinity };
+    return columns[id]?.some((value) => value <= min * (1 + AT_END) || value >= max * (1 - AT_END)) === true;
+  };
+  if (isAtEnd('lambdaOne') || isAtEnd('lambdaTwo')) return NaN;
   const one = mean('lambdaOne') * mean('lambdaTrim');
   return Math.log(one / (mean('lambdaTwo') * mean('lambdaTrimTwo')));
 }
@@ -180,7 +189,8 @@ function addSample(
   const used = now + (driven[i] as number);
   const key = (low * PARTS + partOf(x)) * PARTS + partOf(y);
   const known = places.get(key);
-  const isOther = known !== undefined && Math.abs(known.driven / known.weightS - used) > DRIVEN_WITHIN;
+  const isOther =
+    known !== undefined && Math.abs(drivenAt(known, grid) - (driven[i] as number)) > DRIVEN_WITHIN;
   const into = known === undefined || isOther ? atNothing(low) : known;
   into.weightS += weight;
   into.shareX += weight * x;
@@ -194,6 +204,11 @@ function addSample(
   places.set(key, into);
 }
 
+/** What a place was driven with over the map as it is now, as a logarithm. */
+function drivenAt({ cell, shareX, shareY, driven, weightS }: Place, grid: Grid): number {
+  return driven / weightS - Math.log(fillingAt(grid, cell, shareX / weightS, shareY / weightS));
+}
+
 function atNothing(cell: number): Place {
   return { cell, weightS: 0, shareX: 0, shareY: 0, wanted: 0, driven: 0, apart: 0, apartS: 0 };
 }
@@ -202,7 +217,7 @@ function partOf(share: number): number {
   return Math.min(PARTS - 1, Math.max(0, Math.floor(share * PARTS)));
 }
 
-function fillingAt({ x, y, values }: MapTask['grid'], low: number, shareX: number, shareY: number): number {
+function fillingAt({ x, y, values }: Grid, low: number, shareX: number, shareY: number): number {
   const column = low % x.length;
   const row = Math.floor(low / x.length);
   const at = (axis: Float64Array, i: number, share: number) =>
@@ -212,9 +227,15 @@ function fillingAt({ x, y, values }: MapTask['grid'], low: number, shareX: numbe
 
 function forget({ recent }: Mapping, beforeS: number): void {
   const first = recent.timeS.findIndex((timeS) => timeS >= beforeS);
-  if (first <= 0) return;
   recent.timeS.splice(0, first);
   for (const values of Object.values(recent.columns)) values.splice(0, first);
+}
+
+/** A map of other axes is another map: what was held says nothing of its cells. */
+function isOfThisMap(first: Grid, { x, y }: Grid): boolean {
+  const same = (a: Float64Array, b: Float64Array) =>
+    a.length === b.length && a.every((value, i) => value === b[i]);
+  return same(first.x, x) && same(first.y, y);
 }
 
 /** Adds what was driven near to a cell: from further off it says too little of it. */
@@ -243,8 +264,8 @@ export interface MappedCells extends FittedCells {
 }
 
 /** What is known by now, against the map as it is now: of each cell its error, its evidence, and the smooth change that fits. */
-export function mappedCells({ places }: Mapping, { grid }: MapTask): MappedCells {
-  const all = [...places.values()].filter(({ weightS }) => weightS > 0);
+export function mappedCells({ places, first }: Mapping, { grid }: MapTask): MappedCells {
+  const all = [...places.values()];
   const mean = (part: 'shareX' | 'shareY' | 'wanted' | 'driven') =>
     Float64Array.from(all, (place) => place[part] / place.weightS);
   const [shareX, shareY, wanted, used] = [mean('shareX'), mean('shareY'), mean('wanted'), mean('driven')];
@@ -259,20 +280,21 @@ export function mappedCells({ places }: Mapping, { grid }: MapTask): MappedCells
     if (isProven(i))
       addNear(provenS, cell[i] as number, grid.x.length, shareX[i] as number, shareY[i] as number, weightS);
   });
-  const fitted = fittedCells(
-    {
-      count: all.length,
-      cell,
-      shareX,
-      shareY,
-      error: wanted.map((value, i) => value - (now[i] as number)),
-      driven,
-      weightS: Float64Array.from(all, ({ weightS }, i) => (isProven(i) ? weightS : OTHER_COUNTS * weightS)),
-    },
-    grid,
-    FIT,
+  const off = (from: Grid) =>
+    wanted.map(
+      (value, i) =>
+        value - Math.log(fillingAt(from, cell[i] as number, shareX[i] as number, shareY[i] as number)),
+    );
+  const weightS = Float64Array.from(all, (place, i) =>
+    isProven(i) ? place.weightS : OTHER_COUNTS * place.weightS,
   );
-  return { ...fitted, provenS };
+  const samples = { count: all.length, cell, shareX, shareY, error: off(grid), driven, weightS };
+  const begun = first ?? grid;
+  const fitted = fittedCells({ ...samples, error: off(begun) }, grid, FIT);
+  const change = fitted.change.map(
+    (value, i) => value + Math.log((begun.values[i] as number) / (grid.values[i] as number)),
+  );
+  return { ...fitted, ...cellEvidence(samples, grid), change, provenS };
 }
 
 /** By how much the first sensor’s mixture is leaner than the second’s, as a logarithm, and how long both were read, s; null before. */

@@ -92,6 +92,16 @@ test('by cranking alone, or on with an engine that runs, up to 3,000 rev/min and
   expect(works[0]).toEqual({ kind: 'timing', sparkDeg: 10, fuel: false, forS: 60 });
   expect(works[2]).toEqual({ kind: 'timing', sparkDeg: 15, fuel: true, forS: 180 });
   expect(works[1]).toBeNull();
+  const [cranking] = baseTiming.steps(asked({}, document));
+  // Both hands are at the light: what acts goes on by itself, and only while it does is anything read.
+  expect(cranking?.work?.latched).toBe(true);
+  expect(cranking?.takes).toMatchObject({
+    whileWorked: true,
+    beside: ['speed'],
+    instrument: { id: 'strobe', place: 0 },
+    min: -60,
+    max: 90,
+  });
 });
 
 test('cranking alone moves the offset, and leaves the delay open', () => {
@@ -103,7 +113,9 @@ test('cranking alone moves the offset, and leaves the delay open', () => {
   expect(edits).toEqual(['trigger.tdcOffset 88 deg']);
   expect(at({ cranking: light(10.1, 240) }).edits).toEqual([]);
   expect(at({ cranking: light(10.2, 240) }).edits).toEqual(['trigger.tdcOffset 84.2 deg']);
-  expect(at({ cranking: light(7, 240) }).edits).toEqual(['trigger.tdcOffset 81 deg']);
+  const late = at({ cranking: light(7, 240) });
+  expect(late.edits).toEqual(['trigger.tdcOffset 81 deg']);
+  expect(late.found[0]).toMatch(/^warning: The light is 3\.0° ± 0\.3° late/);
 });
 
 test('both, with the error left and what is known of each', () => {
@@ -153,6 +165,33 @@ test('a light read at an engine that stood is none, and without one there is not
     edits: [],
   });
   expect(at({ start: chose('later') })).toEqual({ found: [], edits: [] });
+});
+
+test('a light that was not read is none, nor is one whose speed nobody knows', () => {
+  const line = (rpm: number, of: number) => light(of + 2, rpm);
+  const all = {
+    cranking: line(250, 10),
+    start: chose('runs'),
+    'at-1300': line(1280, 15),
+    'at-3000': line(3040, 15),
+  };
+  const expected = at(all).edits;
+  expect(expected).toEqual(['trigger.tdcOffset 86 deg']);
+  expect(at({ ...all, 'at-3500': { kind: 'number', value: null, beside: { speed: 3500 } } }).edits).toEqual(
+    expected,
+  );
+  expect(at({ ...all, 'at-3500': { kind: 'number', value: 40 } }).edits).toEqual(expected);
+});
+
+test('a slow engine is held no faster than it turns', () => {
+  const slow = demo('ventisca', (draft) => {
+    draft.engine.maxSpeed = { amount: 3600, unit: 'rev/min', source: SOURCE };
+  });
+  const speeds = stepsOf(baseTiming, { start: chose('runs') }, slow).flatMap(
+    (id) => /^at-(\d+)/.exec(id)?.[1] ?? [],
+  );
+  expect(speeds.length).toBeGreaterThan(1);
+  for (const rpm of speeds) expect(Number(rpm)).toBeLessThan(3600);
 });
 
 test('a delay that was typed is added to', () => {
@@ -235,6 +274,13 @@ describe('with a distributor', () => {
   test('a tip that is too narrow for the advance serves at no place', () => {
     expect(of({ ...read, rotor: typedIn(6), width: typedIn(10) }).found.at(-1)?.text).toMatch(
       /no place of the cap serves all of it/,
+    );
+  });
+
+  test('one that stands too far past its post is turned with the rotor', () => {
+    // 18° past at 10°, 6° past at 34°: the middle is 12° past, and 11° either way reach.
+    expect(of({ ...read, rotor: typedIn(18), width: typedIn(22) }).found.at(-1)?.text).toMatch(
+      /18° past to 6° past its post.*Turn the distributor by 12° the way the rotor turns; then 5° are to spare/,
     );
   });
 

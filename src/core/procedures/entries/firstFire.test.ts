@@ -1,8 +1,10 @@
 import { asked, decided, gave, stepsOf } from '@tests/support/answers';
+import { everything } from '@tests/support/everything';
 import { demo } from '@tests/support/ventisca';
 import type { ChannelId } from '../../channel';
 import { fireOf } from '../measure/firstFire';
 import type { Answer, Answers } from '../procedure';
+import { blockingFindings, findingWords, readiness } from '../../checks';
 import { firstFire } from './firstFire';
 
 const SOURCE = { kind: 'measured', date: '2026-11-28' } as const;
@@ -209,6 +211,132 @@ test('with something in the way in Review it is not begun, and what is not decid
   expect(why).toMatch(/^Something stands in the way of a start: /);
   const [ready] = firstFire.steps(asked({}));
   expect(ready?.words.join(' ')).toMatch(/Review has nothing in the way|Not decided in Review/);
+});
+
+describe('its steps', () => {
+  const runs = cranked(traced(start(10, 15, 40)));
+  const at = asked(runs);
+  const hasOil = at.program.inputs.some(({ id }) => id === 'oilPressure');
+  const withoutOil = {
+    ...at,
+    program: { ...at.program, inputs: at.program.inputs.filter(({ id }) => id !== 'oilPressure') },
+  };
+  const look = (of: typeof at) => firstFire.steps(of).find(({ id }) => id === 'runs');
+
+  test('one that runs is looked round; oil pressure only where it is read', () => {
+    expect(hasOil).toBe(true);
+    expect(stepsOf(firstFire, runs)).toEqual(['ready', 'crank', 'runs']);
+    const usual = ['speed', 'battery', 'idleTarget', 'lambdaOne', 'lambdaTarget'];
+    expect(look(at)?.takes).toMatchObject({ kind: 'capture', channels: [...usual, 'oilPressure'] });
+    expect(look(at)?.shows).toContain('oilPressure');
+    expect(look(at)?.expects).toMatch(/^Oil pressure/);
+    expect(look(withoutOil)?.takes).toMatchObject({ kind: 'capture', channels: usual });
+    expect(look(withoutOil)?.shows).toEqual(['speed', 'lambdaOne', 'coolant', 'battery']);
+    expect(look(withoutOil)?.expects).toBe('A speed that settles.');
+    const even = gave({ speed: 950, idleTarget: 950, lambdaOne: 0.9, lambdaTarget: 0.9 });
+    const said = firstFire.decide({ ...withoutOil, answers: { ...runs, runs: even } });
+    expect(said.found.map(({ text }) => text).join(' ')).not.toMatch(/[Oo]il/);
+  });
+
+  test('oil pressure that does not read at all is missing; no target of idle, and none of lambda, is nothing to judge by', () => {
+    const blind = gave({ speed: 950, idleTarget: 0, lambdaOne: 0.9 });
+    expect(found({ ...runs, runs: blind }).slice(4)).toEqual([
+      'error: Oil pressure is missing: stop it, and look for it before it turns again.',
+      'plain: The lambda sensor reads nothing yet: it is still cold.',
+    ]);
+    const just = gave({ oilPressure: 40 });
+    expect(found({ ...runs, runs: just }).slice(4)).toEqual([
+      'good: Oil pressure is 40 kPa.',
+      'plain: The lambda sensor reads nothing yet: it is still cold.',
+    ]);
+  });
+
+  test('simulation is asked only where position and fuel came', () => {
+    const blind = { ...start(10, 40, 0), sync: new Array<number>(50).fill(0) };
+    const dry = { ...start(10, 40, 0), injectorOpening: new Array<number>(50).fill(0) };
+    for (const channels of [blind, dry])
+      expect(stepsOf(firstFire, cranked(traced(channels)))).toEqual(['ready', 'crank']);
+    // What it was not told is taken as a mild day.
+    expect(firstFire.steps(asked(cranked(traced(start(10, 40, 0))))).at(-1)?.takes).toMatchObject({
+      coolantC: 20,
+    });
+  });
+
+  test('stopped before it was cranked, it has found nothing', () => {
+    expect(firstFire.decide(asked({ ready: { kind: 'gone' } }))).toEqual({ found: [], remedy: null });
+  });
+
+  test('counters are read at the end of it, whatever a link lost there', () => {
+    const blind = { ...start(10, 40, 0), sync: new Array<number>(50).fill(0) };
+    const said = found(cranked(traced({ ...blind, crankTeethMissing: [1, 12, NaN] })));
+    expect(said[1]).toMatch(/\(12 crank teeth missing\)/);
+  });
+});
+
+describe('what has to be ready', () => {
+  const words = (document: ReturnType<typeof demo>) =>
+    firstFire.steps(asked({}, document))[0]?.words.slice(1) ?? [];
+  /** Those undecided, named up to four; and how many values nobody has vouched for. */
+  const expectWords = (document: ReturnType<typeof demo>) => {
+    const { toDecide, guesses } = readiness(document);
+    const said = words(document);
+    const named = said.filter((one) => one.startsWith('Not decided in Review: '));
+    expect(named).toHaveLength(Math.min(4, toDecide.length));
+    expect(said.includes('Review has nothing in the way, and nothing left to decide.')).toBe(
+      toDecide.length === 0,
+    );
+    expect(said.filter((one) => one.startsWith('And '))).toEqual(
+      toDecide.length > 4 ? [`And ${toDecide.length - 4} more.`] : [],
+    );
+    const lives = said.filter((one) => one.startsWith('It will live on'));
+    expect(lives).toEqual(
+      guesses.length === 0
+        ? []
+        : [
+            `It will live on ${guesses.length === 1 ? 'one value' : `${guesses.length} values`} that nobody has vouched for.`,
+          ],
+    );
+    return { toDecide: toDecide.length, guesses: guesses.length };
+  };
+
+  test('nothing, much, and one guess', () => {
+    const guessed = (paths: number) =>
+      demo('ventisca', (draft) => {
+        const source = { kind: 'estimated', date: '2026-11-28' } as const;
+        for (const field of [draft.engine.bore, draft.engine.stroke, draft.engine.compressionRatio].slice(
+          0,
+          paths,
+        )) {
+          if (field !== null) field.source = source;
+        }
+      });
+    const seen = [demo(), demo('pardela'), guessed(1), guessed(3), everything()].map(expectWords);
+    expect(Math.max(...seen.map(({ toDecide }) => toDecide))).toBeGreaterThan(0);
+    expect(new Set(seen.map(({ guesses }) => guesses)).size).toBeGreaterThan(1);
+  });
+
+  test('what stands in the way first is named, and how much more there is', () => {
+    const way = (documents: ReturnType<typeof demo>) => {
+      const [first, ...others] = blockingFindings(documents);
+      const more = others.length === 0 ? '' : ` And ${others.length} more in Review.`;
+      const why =
+        first === undefined ? null : `Something stands in the way of a start: ${findingWords(first)}${more}`;
+      expect(firstFire.missing(asked({}, documents))).toBe(why);
+      return first === undefined ? 0 : 1 + others.length;
+    };
+    const same = (draft: ReturnType<typeof demo>) => {
+      draft.sensors.throttle.openVolts = {
+        ...(draft.sensors.throttle.closedVolts ?? { amount: 0.6, unit: 'V' }),
+        source: SOURCE,
+      };
+    };
+    const one = demo('ventisca', same);
+    const two = demo('ventisca', (draft) => {
+      same(draft);
+      draft.coils.mode = { value: 'distributor', source: SOURCE };
+    });
+    expect([demo(), one, two].map(way).map((count) => Math.min(2, count))).toEqual([0, 1, 2]);
+  });
 });
 
 test('the prime pulse that key on gave is said, with how warm it was, and that there is none', () => {

@@ -9,7 +9,7 @@ const EVEN = 0.025;
 /** One that is so near to it is left alone while others are set. */
 const LEFT_ALONE = 0.012;
 /** So often all are read and set anew before it is said that it does not go. */
-const ROUNDS = 4;
+const ROUNDS = 6;
 /** The speed is as it is asked within this, as a share. */
 const SPEED_NEAR = 0.05;
 const LOOKS_S = 3;

@@ -18,8 +18,8 @@ import { EvidenceMap, type MovingPoint } from '@/ui/evidence';
 import { BackTitle, Card, Docked, Message, Page, useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
-import { RecordButton } from '../RecordButton';
-import { StandInSheet } from '../StandInSheet';
+import { RecordControls } from '../recording/RecordControls';
+import { StandInButton } from '../StandInButton';
 import { useStandIn } from '../standInStore';
 import { ApartCard } from './ApartCard';
 import { GoalCard } from './GoalCard';
@@ -39,51 +39,39 @@ export function MappingScreen() {
   const wide = useWide();
   const mappable = useMappable(document);
   const { state, differences } = useLinkState(id, document);
-  const [controls, setControls] = useState(false);
   const hasStandIn = useStandIn(({ seen }) => seen !== null);
   const live = differences !== null;
   const toBench = () => router.navigate(`/c/${id}/bench`);
   const dock = (
-    <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+    <View style={{ flexDirection: 'row', alignItems: 'flex-end', gap: SPACE.s }}>
       <View style={{ flex: 1 }}>
-        <RecordButton id={id} calibration={document.name} live={live} />
+        <RecordControls id={id} calibration={document.name} live={live} />
       </View>
-      {hasStandIn ? (
-        <Button label="Stand-in" icon="engine-outline" onPress={() => setControls(true)} />
-      ) : null}
+      {hasStandIn ? <StandInButton /> : null}
     </View>
   );
   return (
-    <>
-      <Page>
-        <BackTitle title="Live mapping" backLabel="To the bench" onBack={toBench} />
-        {typeof mappable === 'string' ? (
-          <Message tone="warning">{mappable}</Message>
-        ) : (
-          <>
-            {live ? null : (
-              <>
-                <Message tone="warning">
-                  {state === 'lost'
-                    ? 'The link was lost. What was held is kept, and it goes on once the link is there again.'
-                    : 'Connect to the engine computer on the bench first.'}
-                </Message>
-                <Button label="To the bench" kind="primary" onPress={toBench} />
-              </>
-            )}
-            <Mapped
-              id={id}
-              document={document}
-              mappable={mappable}
-              live={live}
-              differs={state === 'differs'}
-            />
-          </>
-        )}
-        {wide ? dock : <Docked label="Recording">{dock}</Docked>}
-      </Page>
-      <StandInSheet open={controls} onClose={() => setControls(false)} />
-    </>
+    <Page>
+      <BackTitle title="Live mapping" backLabel="To the bench" onBack={toBench} />
+      {typeof mappable === 'string' ? (
+        <Message tone="warning">{mappable}</Message>
+      ) : (
+        <>
+          {live ? null : (
+            <>
+              <Message tone="warning">
+                {state === 'lost'
+                  ? 'The link was lost. What was held is kept, and it goes on once the link is there again.'
+                  : 'Connect to the engine computer on the bench first.'}
+              </Message>
+              <Button label="To the bench" kind="primary" onPress={toBench} />
+            </>
+          )}
+          <Mapped id={id} document={document} mappable={mappable} live={live} differs={state === 'differs'} />
+        </>
+      )}
+      {wide ? dock : <Docked label="Recording">{dock}</Docked>}
+    </Page>
   );
 }
 

@@ -5,12 +5,12 @@ import {
   fillingMapOf,
   mappedCells,
   type MappedCells,
+  type MappingSensor,
   type MappingTask,
-  mapTaskOf,
-  MAPPING_SENSORS,
+  mappingSensorsOf,
+  mappingTaskOf,
   reachable,
   takeSample,
-  USUAL_DELAY,
 } from '@/core/log';
 import { onEverySample } from '@/data/ecu/liveFrame';
 import { beginMapping, useMapping } from './mappingStore';
@@ -20,7 +20,7 @@ export interface Mappable {
   readonly mapId: FillingMapId;
   readonly task: MappingTask;
   /** Lambda sensors that are fitted. */
-  readonly fitted: readonly (typeof MAPPING_SENSORS)[number][];
+  readonly fitted: readonly MappingSensor[];
   readonly topRpm: number;
   readonly wanted: readonly number[];
 }
@@ -39,13 +39,12 @@ export function useMappable(document: Calibration): Mappable | string {
     if (!compiled.ok) return 'The calibration is not complete: Review says what is missing.';
     const { program } = compiled;
     const mapId = fillingMapOf(program);
-    const task = mapTaskOf(program);
+    const task = mappingTaskOf(program, sensors);
     if (mapId === null || task === null) {
       return 'Fuel goes by no filling map in this calibration: there is nothing to map.';
     }
-    const fitted = MAPPING_SENSORS.filter((id) => program.inputs.some((input) => input.id === id));
+    const fitted = mappingSensorsOf(program);
     if (fitted.length === 0) return 'No lambda sensor is fitted: nothing says what the mixture is.';
-    const chosen = sensors.filter((id) => fitted.includes(id));
     const maxRpm = baseValue(document, 'engine.maxSpeed') ?? 7000;
     const topRpm = toRpm ?? USUAL_SHARE * maxRpm;
     const within = reachable(
@@ -56,11 +55,7 @@ export function useMappable(document: Calibration): Mappable | string {
     const all = Array.from({ length: task.grid.x.length * task.grid.y.length }, (_, index) => index);
     return {
       mapId,
-      task: {
-        ...task,
-        delay: program.closedLoop?.delay ?? USUAL_DELAY,
-        sensors: chosen.length > 0 ? chosen : fitted,
-      },
+      task,
       fitted,
       topRpm,
       wanted: all.filter((index) => within(index) && !leftOut.has(index)),

@@ -1,5 +1,5 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { type SetStateAction, useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { type Calibration, compile } from '@/core/calibration';
 import { buildSum, imageOf } from '@/core/ecuImage';
@@ -10,6 +10,7 @@ import {
   type Procedure,
   type ProcedureAt,
   procedureById,
+  type SearchPoint,
   verdictOf,
   withoutLast,
 } from '@/core/procedures';
@@ -22,7 +23,8 @@ import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { BackTitle, Docked, Message, Page, useWide } from '@/ui/layout';
 import { SPACE } from '@/ui/theme';
-import { StandInSheet } from '../StandInSheet';
+import { RecordToggle } from '../recording/RecordControls';
+import { StandInButton } from '../StandInButton';
 import { useStandIn } from '../standInStore';
 import { MEASURE } from './measure';
 import { OutcomePage } from './OutcomePage';
@@ -72,7 +74,8 @@ interface WalkProps {
 function Walk({ id, procedure, document, program, onBench }: WalkProps) {
   const wide = useWide();
   const [answers, setAnswers] = useState<Answers>({});
-  const [controls, setControls] = useState(false);
+  // A search outlives its page: a link that is lost takes that from the screen.
+  const [points, setPoints] = useState<readonly SearchPoint[]>([]);
   const hasStandIn = useStandIn(({ seen }) => seen !== null);
   // What was measured is judged by the calibration that it was measured with, also once its proposal is in.
   const [judged, setJudged] = useState({ document, program });
@@ -84,14 +87,19 @@ function Walk({ id, procedure, document, program, onBench }: WalkProps) {
   const next = useMemo(() => nextStep(procedure, at), [procedure, at]);
   const inTheWay = useInTheWay(id, document, at, procedure, next !== null);
   const unlocked = useEcu((ecu) => ecu.unlocked);
+  const isLive = useEcu((ecu) => ecu.phase === 'live' && ecu.calibrationId === id);
   usePins();
   useKept(id, procedure, at, next === null);
+  const takeAnswers = (taken: SetStateAction<Answers>) => {
+    setAnswers(taken);
+    setPoints([]);
+  };
   const answer = (stepId: string) => (given: Answer) => {
     endWork();
     if (!begun) setJudged({ document, program });
-    setAnswers((before) => ({ ...before, [stepId]: given }));
+    takeAnswers((before) => ({ ...before, [stepId]: given }));
   };
-  const again = () => setAnswers({});
+  const again = () => takeAnswers({});
   const dock = (
     <View style={{ flexDirection: 'row', gap: SPACE.s }}>
       <View style={{ flex: 1 }}>
@@ -105,46 +113,42 @@ function Walk({ id, procedure, document, program, onBench }: WalkProps) {
         />
       </View>
       {begun ? (
-        <Button label="Back one" icon="arrow-left" onPress={() => setAnswers(withoutLast(procedure, at))} />
+        <Button label="Back one" icon="arrow-left" onPress={() => takeAnswers(withoutLast(procedure, at))} />
       ) : null}
-      {hasStandIn ? (
-        <Button label="Stand-in" icon="engine-outline" onPress={() => setControls(true)} />
-      ) : null}
+      {hasStandIn ? <StandInButton /> : null}
     </View>
   );
   return (
-    <>
-      <Page>
-        <BackTitle title={procedure.title} backLabel="To the bench" onBack={onBench} />
-        {inTheWay !== null ? (
-          <>
-            <Message tone="warning">{inTheWay}</Message>
-            <Button label="To the bench" kind="primary" onPress={onBench} />
-          </>
-        ) : next === null ? (
-          <OutcomePage
-            procedure={procedure}
-            outcome={procedure.decide(at)}
-            onAgain={again}
-            onDone={onBench}
-          />
-        ) : (
-          <StepPage
-            key={next.step.id}
-            step={next.step}
-            place={next.place}
-            unlocked={unlocked}
-            onAnswer={answer(next.step.id)}
-          />
-        )}
-        {wide ? (
-          <View style={{ width: '100%', maxWidth: MEASURE }}>{dock}</View>
-        ) : (
-          <Docked label="Procedure">{dock}</Docked>
-        )}
-      </Page>
-      <StandInSheet open={controls} onClose={() => setControls(false)} />
-    </>
+    <Page>
+      <BackTitle
+        title={procedure.title}
+        backLabel="To the bench"
+        onBack={onBench}
+        aside={<RecordToggle id={id} calibration={document.name} live={isLive} />}
+      />
+      {inTheWay !== null ? (
+        <>
+          <Message tone="warning">{inTheWay}</Message>
+          <Button label="To the bench" kind="primary" onPress={onBench} />
+        </>
+      ) : next === null ? (
+        <OutcomePage procedure={procedure} outcome={procedure.decide(at)} onAgain={again} onDone={onBench} />
+      ) : (
+        <StepPage
+          key={next.step.id}
+          step={next.step}
+          place={next.place}
+          tried={{ points, onPoints: setPoints }}
+          unlocked={unlocked}
+          onAnswer={answer(next.step.id)}
+        />
+      )}
+      {wide ? (
+        <View style={{ width: '100%', maxWidth: MEASURE }}>{dock}</View>
+      ) : (
+        <Docked label="Procedure">{dock}</Docked>
+      )}
+    </Page>
   );
 }
 

@@ -5,20 +5,21 @@ import { Button } from '@/ui/button/Button';
 import { Message } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
-import { useSearch } from './useSearch';
+import { type Tried, useSearch } from './useSearch';
 
 /** A bar takes the height it is given, px. */
 const BAR_HEIGHT = 4;
 
 interface Props {
   takes: Extract<Takes, { kind: 'search' }>;
+  tried: Tried;
   unlocked: boolean;
   onAnswer: (answer: Answer) => void;
 }
 
 /** One thing tried after the other, by itself: what acts now, and what came of those before. */
-export function SearchView({ takes, unlocked, onAnswer }: Props) {
-  const { points, now, stopped, begin, stop } = useSearch(takes, onAnswer);
+export function SearchView({ takes, tried, unlocked, onAnswer }: Props) {
+  const { points, now, stopped, begin, stop } = useSearch(takes, tried, onAnswer);
   if (!unlocked) {
     return (
       <Message tone="warning">Unlock the engine computer on the bench: this step acts on the engine.</Message>

@@ -8,17 +8,19 @@ import { ReadoutTile } from '../readouts/ReadoutTile';
 import { MEASURE } from './measure';
 import { StandInHears } from './StandInHears';
 import { TakesView } from './TakesView';
+import type { Tried } from './useSearch';
 import { WorkControl } from './WorkControl';
 
 interface Props {
   step: Step;
   place: number;
+  tried: Tried;
   unlocked: boolean;
   onAnswer: (answer: Answer) => void;
 }
 
 /** One step a page: what to do, what is seen, what is expected. */
-export function StepPage({ step, place, unlocked, onAnswer }: Props) {
+export function StepPage({ step, place, tried, unlocked, onAnswer }: Props) {
   const { title, words, shows, expects, work } = step;
   const readouts = useMemo(() => shows.map((channel) => ({ channel, low: null, high: null })), [shows]);
   return (
@@ -57,7 +59,7 @@ export function StepPage({ step, place, unlocked, onAnswer }: Props) {
           Unlock the engine computer on the bench: this step acts on the engine.
         </Message>
       )}
-      <TakesView step={step} unlocked={unlocked} onAnswer={onAnswer} />
+      <TakesView step={step} tried={tried} unlocked={unlocked} onAnswer={onAnswer} />
     </View>
   );
 }

@@ -16,6 +16,7 @@ import { useStandIn } from '../standInStore';
 import { SearchView } from './SearchView';
 import { SimulatedStartView } from './SimulatedStartView';
 import { useCapture } from './useCapture';
+import type { Tried } from './useSearch';
 
 const CHOICES = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s } as const;
 /** More choices than this stand two in a row: all of them in reach. */
@@ -31,12 +32,13 @@ function seenBeside(ids: readonly ChannelId[]): NonNullable<NumberAnswer['beside
 
 interface Props {
   step: Step;
+  tried: Tried;
   unlocked: boolean;
   onAnswer: (answer: Answer) => void;
 }
 
 /** What a step takes: a press, a choice, a number, or a look at channels. */
-export function TakesView({ step, unlocked, onAnswer }: Props) {
+export function TakesView({ step, tried, unlocked, onAnswer }: Props) {
   const { takes } = step;
   switch (takes.kind) {
     case 'go':
@@ -60,7 +62,7 @@ export function TakesView({ step, unlocked, onAnswer }: Props) {
     case 'trace':
       return <Capturing takes={takes} onAnswer={onAnswer} />;
     case 'search':
-      return <SearchView takes={takes} unlocked={unlocked} onAnswer={onAnswer} />;
+      return <SearchView takes={takes} tried={tried} unlocked={unlocked} onAnswer={onAnswer} />;
     case 'dryStart':
       return <SimulatedStartView takes={takes} onAnswer={onAnswer} />;
   }

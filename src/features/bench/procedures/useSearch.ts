@@ -25,19 +25,30 @@ const BEGINS_WITHIN_S = 2;
 /** Progress is drawn in such steps. */
 const SHOWN_EACH = 0.1;
 
+/** What was tried so far, kept by whoever stays: over a link that is lost too. */
+export interface Tried {
+  readonly points: readonly SearchPoint[];
+  readonly onPoints: (points: readonly SearchPoint[]) => void;
+}
+
 /** Tries one thing after the other by the engine computer’s own clock, and hands on what came of each. */
-export function useSearch(takes: Searches, onAnswer: (answer: Answer) => void): Search {
-  const [points, setPoints] = useState<readonly SearchPoint[]>([]);
+export function useSearch(
+  takes: Searches,
+  { points, onPoints }: Tried,
+  onAnswer: (answer: Answer) => void,
+): Search {
+  const left = useRef(false);
   const [now, setNow] = useState<Search['now']>(null);
   const [stopped, setStopped] = useState<string | null>(null);
   const unlisten = useRef<() => void>(() => undefined);
-  useEffect(
-    () => () => {
+  useEffect(() => {
+    left.current = false;
+    return () => {
+      left.current = true;
       unlisten.current();
       endWork();
-    },
-    [],
-  );
+    };
+  }, []);
   const halt = (why: string) => {
     unlisten.current();
     endWork();
@@ -55,6 +66,7 @@ export function useSearch(takes: Searches, onAnswer: (answer: Answer) => void): 
     setNow({ trial, share: 0 });
     const look = looksAt(takes, trial);
     void beginWork(trial.ask).then((acts) => {
+      if (left.current) return endWork();
       if (!acts) return halt('It is not taken: see what the bench says of it, then go on.');
       unlisten.current();
       unlisten.current = onEverySample((frame) => {
@@ -65,7 +77,7 @@ export function useSearch(takes: Searches, onAnswer: (answer: Answer) => void): 
         if (seen.kind === 'silent') return halt('Nothing came of it: look at the link, then go on.');
         // One that was ended by a foot or by the link says nothing of the engine.
         const after = seen.kind === 'done' || seen.point.ended ? [...before, seen.point] : before;
-        setPoints(after);
+        onPoints(after);
         if (seen.kind === 'done') return goOn(after);
         halt(`It has stopped: ${seen.why}. Go on once it is as the step says.`);
       });

@@ -1,15 +1,8 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import {
-  type ChannelId,
-  type ChannelInfo,
-  channelQuantity,
-  CHANNELS,
-  channelsFor,
-  MOST_CYLINDERS,
-} from '@/core/channel';
+import { type ChannelInfo, channelQuantity, CHANNELS, channelsFor, MOST_CYLINDERS } from '@/core/channel';
 import { unitOf } from '@/core/units';
-import { Button } from '@/ui/button/Button';
+import { ChannelSearch } from '@/ui/channel/ChannelSearch';
 import { IconButton } from '@/ui/button/IconButton';
 import { TextBox } from '@/ui/field';
 import { Sheet } from '@/ui/sheet/Sheet';
@@ -18,14 +11,14 @@ import { SPACE } from '@/ui/theme';
 import { readoutLabel } from './readoutWords';
 import { moved, MOST_READOUTS, type Readout } from './sets';
 
-/** Listed at once of what was looked for. */
-const MOST_FOUND = 6;
-
 interface Props {
   set: readonly Readout[];
   onArrange: (set: readonly Readout[]) => void;
   onClose: () => void;
 }
+
+/** What may be shown. */
+const LIVE_CHANNELS = channelsFor(MOST_CYLINDERS);
 
 /** Which numbers are shown, in which order, and what each should stay between. */
 export function ArrangeSheet({ set, onArrange, onClose }: Props) {
@@ -48,7 +41,13 @@ export function ArrangeSheet({ set, onArrange, onClose }: Props) {
           {`More than ${MOST_READOUTS} are not read. Remove one to add another.`}
         </Text>
       ) : (
-        <Add set={set} onAdd={(channel) => onArrange([...set, { channel, low: null, high: null }])} />
+        <>
+          <Text kind="strong">Add</Text>
+          <ChannelSearch
+            among={LIVE_CHANNELS.filter((id) => set.every(({ channel }) => channel !== id))}
+            onFound={(channel) => onArrange([...set, { channel, low: null, high: null }])}
+          />
+        </>
       )}
     </Sheet>
   );
@@ -143,49 +142,6 @@ function Limit({ label, placeholder, value, onChange }: LimitProps) {
           onChange(isNone ? null : number);
         }}
       />
-    </View>
-  );
-}
-
-/** Looks for a channel by its name, and adds it. */
-function Add({ set, onAdd }: { set: readonly Readout[]; onAdd: (channel: ChannelId) => void }) {
-  const [text, setText] = useState('');
-  const wanted = text.trim().toLowerCase();
-  const found = channelsFor(MOST_CYLINDERS).filter(
-    (id) => !set.some(({ channel }) => channel === id) && CHANNELS[id].label.toLowerCase().includes(wanted),
-  );
-  return (
-    <View style={{ gap: SPACE.s }}>
-      <Text kind="strong">Add</Text>
-      <View style={{ flexDirection: 'row' }}>
-        <TextBox
-          label="Look for a channel"
-          placeholder="Look for a channel"
-          value={text}
-          onChangeText={setText}
-        />
-      </View>
-      {wanted === '' ? null : (
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-          {found.slice(0, MOST_FOUND).map((id) => (
-            <Button
-              key={id}
-              label={CHANNELS[id].label}
-              icon="plus"
-              accessibilityLabel={`Add ${CHANNELS[id].label}`}
-              onPress={() => {
-                setText('');
-                onAdd(id);
-              }}
-            />
-          ))}
-          {found.length === 0 ? (
-            <Text kind="small" colour="muted">
-              No channel is called that, or it is shown already.
-            </Text>
-          ) : null}
-        </View>
-      )}
     </View>
   );
 }

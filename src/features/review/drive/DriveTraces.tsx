@@ -1,18 +1,11 @@
 import { memo, useMemo, useState } from 'react';
-import {
-  type ChannelId,
-  CHANNELS,
-  channelQuantity,
-  GUARD_REASONS,
-  LIMITS,
-  PHASE,
-  SENSORS_LOST,
-} from '@/core/channel';
-import { inSentence, unitOf } from '@/core/units';
+import type { ChannelId } from '@/core/channel';
+import type { Log } from '@/core/log';
+import { bandsOf } from '@/core/logEvents';
 import type { DriveAnswer, DriveTrace } from '@/workers/driveProtocol';
 import { Chips } from '@/ui/button/Chips';
-import { type TraceBand, type TraceLane, TraceLanes } from '@/ui/chart';
 import { Card, useWide } from '@/ui/layout';
+import { lanesOf, LogStrip, type Meant, stripStore } from '@/ui/strip';
 import { Text } from '@/ui/text/Text';
 
 /** Traces that belong together: a phone shows one of these, a wide screen two. */
@@ -30,7 +23,6 @@ const SETS = {
 type SetId = keyof typeof SETS;
 const SET_IDS = Object.keys(SETS) as readonly SetId[];
 /** What a channel is meant to be. */
-type Meant = Readonly<Partial<Record<ChannelId, ChannelId>>>;
 const MEANT: Meant = { lambdaOne: 'lambdaTarget' };
 /** In some sets something else is looked at. */
 const MEANT_OF: Readonly<Partial<Record<SetId, Meant>>> = {
@@ -38,8 +30,6 @@ const MEANT_OF: Readonly<Partial<Record<SetId, Meant>>> = {
   limits: { speed: 'limitSpeed' },
   boost: { manifoldPressure: 'boostTarget' },
 };
-/** After-start acts while its factor is above this. */
-const AFTER_START = 1.02;
 
 interface Props {
   answer: DriveAnswer;
@@ -50,14 +40,18 @@ interface Props {
 export const DriveTraces = memo(function DriveTraces({ answer, before }: Props) {
   const wide = useWide();
   const [chosen, setChosen] = useState<SetId>('engine');
-  const [cursor, setCursor] = useState(-1);
-  const { trace } = answer;
-  const bands = useMemo(() => bandsOf(trace), [trace]);
+  const log = useMemo(() => logOf(answer.trace), [answer]);
+  const earlier = useMemo(() => (before === null ? null : logOf(before.trace)), [before]);
+  const bands = useMemo(() => bandsOf(log), [log]);
+  const strip = useMemo(
+    () => stripStore({ fromS: log.timeS[0] ?? 0, toS: log.timeS[log.timeS.length - 1] ?? 1 }),
+    [log],
+  );
   const lanes = useMemo(() => {
     const ids: readonly ChannelId[] =
       wide && chosen === 'engine' ? [...SETS.engine.lanes, ...SETS.mixture.lanes] : SETS[chosen].lanes;
-    return ids.map((id) => laneOf(id, trace, before?.trace ?? null, MEANT_OF[chosen] ?? MEANT));
-  }, [chosen, wide, trace, before]);
+    return lanesOf(log, ids, { meant: MEANT_OF[chosen] ?? MEANT, beside: earlier });
+  }, [chosen, wide, log, earlier]);
   return (
     <Card
       title="The strip"
@@ -72,15 +66,7 @@ export const DriveTraces = memo(function DriveTraces({ answer, before }: Props) 
         value={chosen}
         onChange={setChosen}
       />
-      <TraceLanes
-        label="Time in the drive"
-        lanes={lanes}
-        bands={bands}
-        samples={trace.samples}
-        rateHz={trace.rateHz}
-        cursor={cursor}
-        onCursor={setCursor}
-      />
+      <LogStrip label="Time in the drive" strip={strip} lanes={lanes} bands={bands} />
       <Text kind="small" colour="muted">
         {before === null
           ? 'Drive the same again after a change, and this drive stays behind the next.'
@@ -90,71 +76,7 @@ export const DriveTraces = memo(function DriveTraces({ answer, before }: Props) 
   );
 });
 
-function laneOf(id: ChannelId, trace: DriveTrace, before: DriveTrace | null, meantOf: Meant): TraceLane {
-  const { label, decimals } = CHANNELS[id];
-  const { quantity, unit } = channelQuantity(id);
-  const meant = meantOf[id];
-  return {
-    id,
-    label,
-    unit: unitOf(quantity, unit).label,
-    decimals,
-    values: trace.columns[id],
-    ...(meant === undefined ? {} : { meant: trace.columns[meant] }),
-    ...(before === null ? {} : { earlier: sameLength(before.columns[id], trace.samples) }),
-  };
-}
-
-/** An earlier trace on the time of this one: cut, or with nothing after its end. */
-function sameLength(values: Float32Array, samples: number): Float32Array {
-  const out = new Float32Array(samples).fill(NaN);
-  out.set(values.subarray(0, samples));
-  return out;
-}
-
-/** What the engine computer was doing, as stretches. */
-function bandsOf({ columns, samples, rateHz }: DriveTrace): TraceBand[] {
-  const stretches = (label: string, tone: TraceBand['tone'], acts: (i: number) => boolean): TraceBand[] => {
-    const found: TraceBand[] = [];
-    let from = -1;
-    for (let i = 0; i <= samples; i += 1) {
-      const on = i < samples && acts(i);
-      if (on && from < 0) from = i;
-      if (!on && from >= 0) {
-        found.push({ fromS: from / rateHz, toS: i / rateHz, label, tone });
-        from = -1;
-      }
-    }
-    return found;
-  };
-  const running = (i: number) => columns.phase[i] === PHASE.running;
-  const found = [
-    ...stretches(
-      'cranking',
-      'cranking',
-      (i) => columns.phase[i] === PHASE.cranking && (columns.speed[i] as number) > 0,
-    ),
-    ...stretches(
-      'after-start',
-      'afterStart',
-      (i) => running(i) && (columns.afterStart[i] as number) > AFTER_START,
-    ),
-    ...stretches('overrun cut', 'cut', (i) => running(i) && columns.overrunCut[i] === 1),
-    ...SENSORS_LOST.flatMap(({ id, label }, code) =>
-      id === 'none'
-        ? []
-        : stretches(`in fault: ${inSentence(label)}`, 'afterStart', (i) => columns.sensorLost[i] === code),
-    ),
-    ...GUARD_REASONS.flatMap(({ id, label }, code) =>
-      id === 'none'
-        ? []
-        : stretches(`protection: ${inSentence(label)}`, 'afterStart', (i) => columns.protection[i] === code),
-    ),
-    ...LIMITS.flatMap(({ id, label }, code) =>
-      id === 'none'
-        ? []
-        : stretches(`held back: ${inSentence(label)}`, 'cut', (i) => columns.limiting[i] === code),
-    ),
-  ];
-  return found.sort((one, other) => one.fromS - other.fromS);
+/** A drive as a log by the time since it began. */
+function logOf({ columns, samples, rateHz }: DriveTrace): Log {
+  return { timeS: Float64Array.from({ length: samples }, (_, i) => (i + 1) / rateHz), columns };
 }

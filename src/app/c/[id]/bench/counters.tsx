@@ -1,0 +1,1 @@
+export { CountersScreen as default } from '@/features/bench/counters/CountersScreen';

@@ -1,0 +1,1 @@
+export { TrainingScreen as default } from '@/features/bench/training/TrainingScreen';

@@ -1,0 +1,1 @@
+export { CompareScreen as default } from '@/features/logs/compare/CompareScreen';

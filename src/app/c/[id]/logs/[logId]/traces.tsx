@@ -1,0 +1,1 @@
+export { TracesScreen as default } from '@/features/logs/seen/TracesScreen';

@@ -1,0 +1,153 @@
+import fc from 'fast-check';
+import { columnsOf, edgesOf, extremesOf, firstFrom, nearestTo, rangeIn, statisticsOf } from './index';
+
+const value = fc.oneof(
+  { weight: 9, arbitrary: fc.integer({ min: -1000, max: 1000 }) },
+  { weight: 1, arbitrary: fc.constant(NaN) },
+);
+const column = (most = 3000) =>
+  fc.array(value, { minLength: 1, maxLength: most }).map((values) => Float32Array.from(values));
+
+/** The lowest and highest by looking at each. */
+function plainly(values: ArrayLike<number>, from: number, to: number) {
+  const known = Array.from(values)
+    .slice(from, to)
+    .filter((one) => !Number.isNaN(one));
+  return known.length === 0 ? { low: NaN, high: NaN } : { low: Math.min(...known), high: Math.max(...known) };
+}
+
+describe('extremes', () => {
+  test('of any stretch of any column are those found by looking at each', () => {
+    fc.assert(
+      fc.property(column(), fc.nat(3200), fc.nat(3200), (values, one, other) => {
+        const [from, to] = [Math.min(one, other), Math.max(one, other)];
+        expect(rangeIn(extremesOf(values), from, to)).toEqual(plainly(values, from, to));
+      }),
+      { numRuns: 400 },
+    );
+  });
+
+  test('one value among five thousand is never hidden', () => {
+    const values = new Float32Array(5000).fill(1);
+    for (const at of [0, 15, 16, 255, 256, 4095, 4096, 4999]) {
+      values[at] = 9;
+      const extremes = extremesOf(values);
+      const edges = edgesOf(
+        Float64Array.from({ length: 5000 }, (_, i) => i),
+        { fromS: 0, toS: 5000 },
+        37,
+      );
+      expect(columnsOf(extremes, edges).high.filter((high) => high === 9)).toHaveLength(1);
+      values[at] = 1;
+    }
+  });
+
+  test('take about an eighth of the column on top', () => {
+    const { values, levels } = extremesOf(new Float32Array(1 << 20));
+    const bytes = levels.reduce((sum, { low, high }) => sum + low.byteLength + high.byteLength, 0);
+    expect(bytes / values.byteLength).toBeLessThan(0.14);
+  });
+
+  test('nothing is known of nothing', () => {
+    expect(rangeIn(extremesOf(new Float32Array()), 0, 10)).toEqual({ low: NaN, high: NaN });
+    expect(rangeIn(extremesOf(new Float32Array(100).fill(NaN)), 0, 100)).toEqual({ low: NaN, high: NaN });
+  });
+});
+
+describe('times', () => {
+  const timeS = Float64Array.of(0, 1, 1, 2, 5);
+
+  test('by hand', () => {
+    expect([-1, 0, 0.5, 1, 1.5, 5, 6].map((atS) => firstFrom(timeS, atS))).toEqual([0, 0, 1, 1, 3, 4, 5]);
+    expect([-1, 0.4, 0.5, 0.6, 3, 3.5, 3.6, 9].map((atS) => nearestTo(timeS, atS))).toEqual([
+      0, 0, 0, 1, 3, 3, 4, 4,
+    ]);
+    expect(nearestTo(new Float64Array(), 1)).toBe(-1);
+  });
+
+  test('columns share a window without a gap or an overlap', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 0, max: 3, noNaN: true }), { minLength: 2, maxLength: 200 }),
+        fc.integer({ min: 1, max: 50 }),
+        (steps, columns) => {
+          let at = 0;
+          const times = Float64Array.from(steps, (step) => (at += step));
+          const values = Float32Array.from(steps, (_, i) => i);
+          const window = { fromS: times[0] as number, toS: (times.at(-1) as number) + 1 };
+          const edges = edgesOf(times, window, columns);
+          expect([edges[0], edges[columns]]).toEqual([0, times.length]);
+          const { low, high } = columnsOf(extremesOf(values), edges);
+          let last = -1;
+          low.forEach((from, k) => {
+            if (Number.isNaN(from)) return;
+            expect(from).toBe(last + 1);
+            last = high[k] as number;
+          });
+          expect(last).toBe(times.length - 1);
+        },
+      ),
+    );
+  });
+});
+
+describe('statistics', () => {
+  test('by hand: 1, 3, 5 a second apart; the middle one stands for twice as long as each end', () => {
+    const found = statisticsOf(Float64Array.of(0, 1, 2), Float32Array.of(1, 3, 5), 0, 2);
+    expect(found).toMatchObject({ samples: 3, low: 1, high: 5, mean: 3, first: 1, last: 5 });
+    // Weights are at most a second each: 1, 1 (of 2) and 1.
+    expect(found.spread).toBeCloseTo(Math.sqrt(8 / 3), 9);
+  });
+
+  test('at uneven rates by time, not by samples', () => {
+    const timeS = Float64Array.of(0, 0.1, 0.2, 0.3, 0.4, 0.9);
+    const found = statisticsOf(timeS, Float32Array.of(0, 0, 0, 0, 0, 10), 0, 5);
+    // 0.1, 0.2, 0.2, 0.2, 0.6 s at nothing and 0.5 s at ten.
+    expect(found.mean).toBeCloseTo(5 / 1.8, 6);
+  });
+
+  test('what is unknown is left out, and one sample is its own mean', () => {
+    const timeS = Float64Array.of(0, 1, 2, 3);
+    expect(statisticsOf(timeS, Float32Array.of(NaN, 4, NaN, 6), 0, 3)).toMatchObject({
+      samples: 2,
+      mean: 5,
+      first: 4,
+      last: 6,
+    });
+    expect(statisticsOf(timeS, Float32Array.of(NaN, 4, NaN, 6), 1, 1)).toMatchObject({
+      samples: 1,
+      mean: 4,
+      spread: 0,
+    });
+    expect(statisticsOf(timeS, Float32Array.of(NaN, NaN, NaN, NaN), 0, 3)).toEqual({
+      samples: 0,
+      low: NaN,
+      high: NaN,
+      mean: NaN,
+      spread: NaN,
+      first: NaN,
+      last: NaN,
+    });
+  });
+
+  test('the mean lies between the ends, and shifts with all values while the spread does not', () => {
+    fc.assert(
+      fc.property(column(60), fc.integer({ min: -5000, max: 5000 }), (values, shift) => {
+        const timeS = Float64Array.from(values, (_, i) => i / 20);
+        const plain = statisticsOf(timeS, values, 0, values.length - 1);
+        if (plain.samples === 0) return;
+        expect(plain.mean).toBeGreaterThanOrEqual(plain.low - 1e-9);
+        expect(plain.mean).toBeLessThanOrEqual(plain.high + 1e-9);
+        const moved = statisticsOf(
+          timeS,
+          values.map((one) => one + shift),
+          0,
+          values.length - 1,
+        );
+        expect(moved.mean).toBeCloseTo(plain.mean + shift, 6);
+        // Float32 of shifted numbers is as fine as that.
+        expect(moved.spread).toBeCloseTo(plain.spread, 2);
+      }),
+    );
+  });
+});

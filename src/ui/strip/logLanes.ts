@@ -1,0 +1,127 @@
+import {
+  type ChannelId,
+  channelQuantity,
+  CHANNELS,
+  GUARD_REASONS,
+  IDLE_STATES,
+  KNOCK_STATES,
+  LIMITS,
+  LOOP_STATES,
+  SENSORS_LOST,
+  WORK_STATES,
+} from '@/core/channel';
+import type { Log, LogColumn } from '@/core/log';
+import { type Extremes, extremesOf } from '@/core/logView';
+import { unitOf } from '@/core/units';
+import type { StripLane, StripTrace } from './traces';
+
+/** A trace that is drawn: a channel, or a column of the log’s source by its place. */
+export type TraceId = ChannelId | `own:${number}`;
+
+/** States of a channel by their number, in words. */
+const STATES: Partial<Record<ChannelId, readonly { readonly label: string }[]>> = {
+  limiting: LIMITS,
+  protection: GUARD_REASONS,
+  sensorLost: SENSORS_LOST,
+  loopState: LOOP_STATES,
+  idleState: IDLE_STATES,
+  knockState: KNOCK_STATES,
+  workState: WORK_STATES,
+  phase: [{ label: 'Off' }, { label: 'Cranking' }, { label: 'Running' }],
+};
+
+/** Extremes are found once for each column, and go with it. */
+const known = new WeakMap<LogColumn, Extremes>();
+
+function extremesFor(values: LogColumn): Extremes {
+  const found = known.get(values) ?? extremesOf(values);
+  known.set(values, found);
+  return found;
+}
+
+/** A trace of a log; null where it has none of that. */
+export function traceOf({ timeS, columns, own = [] }: Log, id: TraceId): StripTrace | null {
+  if (id.startsWith('own:')) {
+    const column = own[Number(id.slice('own:'.length))];
+    if (column === undefined) return null;
+    const { name, unit, values, decimals } = column;
+    return {
+      id,
+      label: name,
+      unit,
+      decimals: decimals ?? 2,
+      timeS,
+      extremes: extremesFor(values),
+      steps: false,
+    };
+  }
+  const channel = id as ChannelId;
+  const values = columns[channel];
+  if (values === undefined) return null;
+  const { label, decimals } = CHANNELS[channel];
+  const { quantity, unit } = channelQuantity(channel);
+  const states = STATES[channel];
+  return {
+    id,
+    label,
+    unit: unitOf(quantity, unit).label,
+    decimals,
+    timeS,
+    extremes: extremesFor(values),
+    // What counts or is a state stands until it is another.
+    steps: quantity === 'count' && decimals === 0,
+    ...(states === undefined ? {} : { words: (value: number) => states[value]?.label ?? String(value) }),
+  };
+}
+
+/** What is meant, by what it is meant for. */
+export type Meant = Readonly<Partial<Record<TraceId, ChannelId>>>;
+
+/** What a channel is meant to be, drawn beside it. */
+const MEANT: Meant = {
+  lambdaOne: 'lambdaTarget',
+  manifoldPressure: 'boostTarget',
+};
+
+/** What else is drawn in a lane. */
+export interface LaneChoice {
+  readonly meant?: Meant;
+  /** Another run, and how its traces are named. */
+  readonly beside?: Log | null;
+  readonly as?: string;
+}
+
+/** A lane for each trace, with what it is meant to be and how it was in another run beside it. */
+export function lanesOf(
+  log: Log,
+  ids: readonly TraceId[],
+  { meant: meantOf = MEANT, beside = null, as = 'before' }: LaneChoice = {},
+): StripLane[] {
+  return ids.flatMap((id) => {
+    const meant = meantOf[id];
+    const traces = [id, ...(meant === undefined || ids.includes(meant) ? [] : [meant])].flatMap(
+      (one) => traceOf(log, one) ?? [],
+    );
+    const before = beside === null ? null : traceOf(beside, id);
+    if (traces[0]?.id !== id) return [];
+    return [{ id, traces: before === null ? traces : [...traces, { ...before, beside: as }] }];
+  });
+}
+
+/** Traces of one unit in one lane, in the order in which each unit comes first; what has no unit stands alone. */
+export function lanesByQuantity(log: Log, ids: readonly TraceId[]): StripLane[] {
+  const lanes = new Map<string, StripTrace[]>();
+  for (const id of ids) {
+    const trace = traceOf(log, id);
+    if (trace === null) continue;
+    const key = trace.unit === '' || trace.steps ? id : trace.unit;
+    lanes.set(key, [...(lanes.get(key) ?? []), trace]);
+  }
+  return [...lanes].map(([id, traces]) => ({ id, traces }));
+}
+
+/** Every trace that a log has, channels first. */
+export function tracesIn({ columns, own = [] }: Log): TraceId[] {
+  const channels = (Object.keys(columns) as ChannelId[]).filter((id) => id !== 'time');
+  return [...channels, ...own.map((_, i) => `own:${i}` as const)];
+}

@@ -1,0 +1,160 @@
+import { scaleLinear } from 'd3-scale';
+import { columnsOf, edgesOf, firstFrom, rangeIn, type TimeWindow } from '@/core/logView';
+import { formatNumber } from '@/core/units';
+import { FONT, type Roles } from '../theme';
+import { DASHES, type StripLane, type StripTrace } from './traces';
+
+/** Room above and below a line in its lane, px. */
+const PAD = 6;
+/** Samples further apart than so many usual steps, and than this, are not joined, s. */
+const HOLE = { steps: 8, leastS: 0.5 } as const;
+
+/** Where a lane lies, px. */
+export interface LaneBox {
+  readonly top: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** The lowest and highest of all of a lane, a little apart where they are one; null where nothing is known. */
+export function laneRange({ traces }: StripLane): readonly [number, number] | null {
+  let [low, high] = [Infinity, -Infinity];
+  for (const { extremes } of traces) {
+    const range = rangeIn(extremes, 0, extremes.values.length);
+    if (range.low < low) low = range.low;
+    if (range.high > high) high = range.high;
+  }
+  if (low > high) return null;
+  return low === high ? [low - 1, high + 1] : [low, high];
+}
+
+/** The colour of the traces of a lane, the first the most telling. */
+export function traceColour(place: number, { beside }: StripTrace, roles: Roles): string {
+  if (beside !== undefined) return roles.muted;
+  return [roles.accent, roles.steel, roles.text, roles.muted][place % 4] as string;
+}
+
+/** Paints what of a lane is in a window. */
+export function paintLane(
+  context: CanvasRenderingContext2D,
+  lane: StripLane,
+  window: TimeWindow,
+  { top, width, height }: LaneBox,
+  roles: Roles,
+): void {
+  const range = laneRange(lane);
+  if (range === null) return;
+  const y = scaleLinear()
+    .domain(range)
+    .nice(3)
+    .range([top + height - PAD, top + PAD]);
+  lane.traces.forEach((trace, place) => {
+    context.strokeStyle = traceColour(place, trace, roles);
+    context.globalAlpha = trace.beside === undefined ? 1 : 0.7;
+    context.lineWidth = 1.5;
+    context.setLineDash([...(DASHES[place % DASHES.length] ?? [])]);
+    context.beginPath();
+    traceLine(context, trace, window, width, y);
+    context.stroke();
+  });
+  context.globalAlpha = 1;
+  context.setLineDash([]);
+  const [low = 0, high = 1] = y.domain();
+  const decimals = lane.traces[0]?.decimals ?? 0;
+  paintEnd(context, formatNumber(high, decimals), top + PAD + 9, roles);
+  paintEnd(context, formatNumber(low, decimals), top + height - PAD, roles);
+}
+
+/** Where a line goes: its own pen, so that it can be drawn or counted. */
+export interface Pen {
+  moveTo(x: number, y: number): void;
+  lineTo(x: number, y: number): void;
+}
+
+/**
+ * The line of a trace. Where there are more samples than pixels it goes from the lowest to the highest behind each pixel, so that
+ * nothing is hidden; where there are fewer it goes from sample to sample.
+ */
+export function traceLine(
+  pen: Pen,
+  trace: StripTrace,
+  window: TimeWindow,
+  width: number,
+  y: (value: number) => number,
+): void {
+  const { timeS } = trace;
+  const holeS = holeOf(timeS);
+  const [from, to] = [firstFrom(timeS, window.fromS), firstFrom(timeS, window.toS)];
+  if (to - from <= width) bySample(pen, trace, window, width, y, holeS, from, to);
+  else byColumn(pen, trace, window, width, y, holeS);
+}
+
+function holeOf(timeS: Float64Array): number {
+  const length = timeS.length;
+  const usualS = length < 2 ? 0 : ((timeS[length - 1] as number) - (timeS[0] as number)) / (length - 1);
+  return Math.max(HOLE.leastS, HOLE.steps * usualS);
+}
+
+function bySample(
+  pen: Pen,
+  { timeS, extremes: { values }, steps }: StripTrace,
+  { fromS, toS }: TimeWindow,
+  width: number,
+  y: (value: number) => number,
+  holeS: number,
+  from: number,
+  to: number,
+): void {
+  // The samples beside the window too: the line comes in from there.
+  const [first, last] = [Math.max(0, from - 1), Math.min(timeS.length - 1, to)];
+  let before = NaN;
+  let height = NaN;
+  for (let i = first; i <= last; i += 1) {
+    const value = values[i] as number;
+    if (Number.isNaN(value)) {
+      before = NaN;
+      continue;
+    }
+    const atS = timeS[i] as number;
+    const x = ((atS - fromS) / (toS - fromS)) * width;
+    if (atS - before <= holeS) {
+      if (steps) pen.lineTo(x, height);
+      pen.lineTo(x, y(value));
+    } else pen.moveTo(x, y(value));
+    before = atS;
+    height = y(value);
+  }
+}
+
+function byColumn(
+  pen: Pen,
+  { timeS, extremes }: StripTrace,
+  window: TimeWindow,
+  width: number,
+  y: (value: number) => number,
+  holeS: number,
+): void {
+  const columns = Math.max(1, Math.floor(width));
+  const { low, high } = columnsOf(extremes, edgesOf(timeS, window, columns));
+  const holeColumns = (holeS / (window.toS - window.fromS)) * columns;
+  let before = -Infinity;
+  for (let x = 0; x < columns; x += 1) {
+    const top = high[x] as number;
+    if (Number.isNaN(top)) continue;
+    if (x - before <= Math.max(1, holeColumns)) pen.lineTo(x, y(top));
+    else pen.moveTo(x, y(top));
+    pen.lineTo(x, y(low[x] as number));
+    before = x;
+  }
+}
+
+/** A number at an end of a lane, on ground of its own so that no line runs through it. */
+function paintEnd(context: CanvasRenderingContext2D, text: string, y: number, roles: Roles): void {
+  context.font = `11px ${FONT.number}`;
+  context.globalAlpha = 0.8;
+  context.fillStyle = roles.surface;
+  context.fillRect(0, y - 10, context.measureText(text).width + 5, 13);
+  context.globalAlpha = 1;
+  context.fillStyle = roles.muted;
+  context.fillText(text, 2, y);
+}
