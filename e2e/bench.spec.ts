@@ -214,14 +214,19 @@ test('power cut in the middle of a store: it wakes whole, with what was stored b
   await page.getByRole('button', { name: /^Send \d+ cells to the ECU$/ }).click();
   await expect(page.getByText(/gone with the key: store it/)).toBeVisible();
   await app.openStandIn();
-  // Storing takes a second; the sheet with the key lies over the button that begins it.
-  const pressed = (name: string) =>
-    page.getByRole('button', { name, includeHidden: true }).evaluate((button: HTMLElement) => button.click());
-  await pressed('Store in ECU');
-  await expect(page.getByRole('status', { name: 'At the engine computer', includeHidden: true })).toHaveText(
-    'Storing',
-  );
-  await pressed('Key off');
+  // Storing takes a second, which a look from outside may miss; the sheet with the key lies over the button that
+  // begins it. So the page itself turns the key in the moment that it says it stores.
+  const hidden = (name: string) => page.getByRole('button', { name, includeHidden: true });
+  const key = await hidden('Key off').elementHandle();
+  await page.evaluate((button) => {
+    const said = () => document.querySelector('[role="status"][aria-label="At the engine computer"]');
+    new MutationObserver((_, watch) => {
+      if (said()?.textContent !== 'Storing') return;
+      watch.disconnect();
+      (button as HTMLElement).click();
+    }).observe(document.body, { subtree: true, childList: true, characterData: true });
+  }, key);
+  await hidden('Store in ECU').evaluate((button: HTMLElement) => button.click());
   await expect(page.getByRole('banner', { includeHidden: true }).getByText('Link lost')).toBeVisible({
     timeout: 15_000,
   });

@@ -1,8 +1,8 @@
 import type { WorkAsk } from '@/link';
 import { cameToNothing, linkNow } from './ecuSession';
 
-/** What is worked is held so often, ms: well within what an engine computer waits. */
-const HOLD_EACH_MS = 500;
+/** What is worked is held so often, ms: well within what an engine computer waits, also one whose time goes four times as fast. */
+const HOLD_EACH_MS = 200;
 
 let holding: ReturnType<typeof setInterval> | null = null;
 
