@@ -15,6 +15,7 @@ for (const args of [
   await asOne('controls'),
   await asOne('logs'),
   await asOne('logFiles'),
+  await asOne('logView'),
   await asOne('link'),
   await asOne('files'),
   await asOne('memory'),
@@ -25,6 +26,7 @@ for (const args of [
   asItStands('worker'),
   asItStands('startField'),
   asItStands('live'),
+  asItStands('strip'),
   asItStands('largeFile'),
 ]) {
   const { status } = spawnSync(process.execPath, args, { cwd: root, stdio: 'inherit' });

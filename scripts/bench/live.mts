@@ -2,6 +2,7 @@
 import type { Browser, Page } from '@playwright/test';
 import { CHANNEL_IDS } from '@/core/channel';
 import { withServedApp } from '../servedApp.mts';
+import { workByFrame } from './frameWork.mts';
 import { report } from './report.mts';
 
 const FOR_MS = 5000;
@@ -29,57 +30,6 @@ const WATCH = `
 /** The map page while it is live: main-thread work of each frame, with the processor slowed. */
 const SLOWED = 4;
 const WORK_MS = 12;
-const FRAME_MS = 1000 / 60;
-
-interface TraceEvent {
-  readonly name: string;
-  readonly ph: string;
-  readonly pid: number;
-  readonly tid: number;
-  readonly ts: number;
-  readonly dur?: number;
-}
-
-/** Milliseconds of main-thread work in each sixtieth of a second of a page, for so long. */
-async function workByFrame(browser: Browser, page: Page, forMs: number): Promise<number[]> {
-  const events: TraceEvent[] = [];
-  const session = await browser.newBrowserCDPSession();
-  session.on('Tracing.dataCollected', ({ value }) => events.push(...(value as unknown as TraceEvent[])));
-  await session.send('Tracing.start', {
-    transferMode: 'ReportEvents',
-    traceConfig: {
-      includedCategories: [
-        'toplevel',
-        'devtools.timeline',
-        'disabled-by-default-devtools.timeline',
-        'blink.user_timing',
-      ],
-    },
-  });
-  await page.evaluate(() => performance.mark('lumbre-from'));
-  await page.waitForTimeout(forMs);
-  const complete = new Promise((resolve) => session.on('Tracing.tracingComplete', resolve));
-  await session.send('Tracing.end');
-  await complete;
-  const from = events.find(({ name }) => name === 'lumbre-from');
-  if (from === undefined) throw new Error('The trace does not hold the page');
-  const work = Array.from({ length: Math.floor(forMs / FRAME_MS) }, () => 0);
-  for (const { name, ph, pid, tid, ts, dur } of events) {
-    if (name !== 'RunTask' || ph !== 'X' || pid !== from.pid || tid !== from.tid || dur === undefined)
-      continue;
-    const startMs = (ts - from.ts) / 1000;
-    const endMs = startMs + dur / 1000;
-    for (
-      let k = Math.max(0, Math.floor(startMs / FRAME_MS));
-      k < work.length && k * FRAME_MS < endMs;
-      k += 1
-    ) {
-      work[k] = (work[k] as number) + Math.min(endMs, (k + 1) * FRAME_MS) - Math.max(startMs, k * FRAME_MS);
-    }
-  }
-  return work;
-}
-
 /**
  * In the page, as text: steps cells of the grid one after the other, each once the one before runs in the engine computer,
  * which the page says by how many are not stored. How long each took, drawing included.

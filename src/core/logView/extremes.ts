@@ -1,7 +1,7 @@
 import type { LogColumn } from '../log';
 
 /** Each level holds the lowest and highest of so many values of the level below. */
-const FACTOR = 16;
+export const STRETCH = 16;
 
 interface Level {
   readonly low: Float32Array;
@@ -21,7 +21,7 @@ export interface Extremes {
 export function extremesOf(values: LogColumn): Extremes {
   const levels: Level[] = [];
   let below: Level | null = null;
-  for (let length = values.length; length > FACTOR; length = Math.ceil(length / FACTOR)) {
+  for (let length = values.length; length > STRETCH; length = Math.ceil(length / STRETCH)) {
     below = levelOver(below?.low ?? values, below?.high ?? values);
     levels.push(below);
   }
@@ -29,13 +29,15 @@ export function extremesOf(values: LogColumn): Extremes {
 }
 
 function levelOver(lows: LogColumn, highs: LogColumn): Level {
-  const length = Math.ceil(lows.length / FACTOR);
+  const length = Math.ceil(lows.length / STRETCH);
   const level = { low: new Float32Array(length), high: new Float32Array(length) };
   for (let k = 0; k < length; k += 1) {
-    let [low, high] = [NaN, NaN];
-    const end = Math.min(lows.length, (k + 1) * FACTOR);
-    for (let i = k * FACTOR; i < end; i += 1) {
-      const [one, other] = [lows[i] as number, highs[i] as number];
+    let low = NaN;
+    let high = NaN;
+    const end = Math.min(lows.length, (k + 1) * STRETCH);
+    for (let i = k * STRETCH; i < end; i += 1) {
+      const one = lows[i] as number;
+      const other = highs[i] as number;
       if (!(low <= one) && one === one) low = one;
       if (!(high >= other) && other === other) high = other;
     }
@@ -60,32 +62,40 @@ export function rangeIn(
 ): Range {
   into.low = NaN;
   into.high = NaN;
-  spread(extremes, -1, Math.max(0, from), Math.min(extremes.values.length, to), into);
+  spread(extremes, Math.max(0, from), Math.min(extremes.values.length, to), into);
   return into;
 }
 
 /** Takes in the items of a level from one up to another: those at the ends by themselves, those between by the level above. */
-function spread({ values, levels }: Extremes, at: number, from: number, to: number, into: Range): void {
-  let [first, last, level] = [from, to, at];
-  for (;;) {
+function spread({ values, levels }: Extremes, from: number, to: number, into: Range): void {
+  let first = from;
+  let last = to;
+  for (let level = -1; ; level += 1) {
     const own = levels[level];
-    const [lows, highs] = own === undefined ? [values, values] : [own.low, own.high];
-    const above = levels[level + 1];
-    if (above === undefined || last - first < 2 * FACTOR) {
+    const lows = own === undefined ? values : own.low;
+    const highs = own === undefined ? values : own.high;
+    if (level + 1 >= levels.length || last - first < 2 * STRETCH) {
       take(lows, highs, first, last, into);
       return;
     }
-    const [up, down] = [Math.ceil(first / FACTOR), Math.floor(last / FACTOR)];
-    take(lows, highs, first, up * FACTOR, into);
-    take(lows, highs, down * FACTOR, last, into);
-    [first, last, level] = [up, down, level + 1];
+    const up = Math.ceil(first / STRETCH);
+    const down = Math.floor(last / STRETCH);
+    take(lows, highs, first, up * STRETCH, into);
+    take(lows, highs, down * STRETCH, last, into);
+    first = up;
+    last = down;
   }
 }
 
 function take(lows: LogColumn, highs: LogColumn, from: number, to: number, into: Range): void {
+  let lowest = into.low;
+  let highest = into.high;
   for (let i = from; i < to; i += 1) {
-    const [low, high] = [lows[i] as number, highs[i] as number];
-    if (!(into.low <= low) && low === low) into.low = low;
-    if (!(into.high >= high) && high === high) into.high = high;
+    const low = lows[i] as number;
+    const high = highs[i] as number;
+    if (!(lowest <= low) && low === low) lowest = low;
+    if (!(highest >= high) && high === high) highest = high;
   }
+  into.low = lowest;
+  into.high = highest;
 }

@@ -1,5 +1,15 @@
 import fc from 'fast-check';
-import { columnsOf, edgesOf, extremesOf, firstFrom, nearestTo, rangeIn, statisticsOf } from './index';
+import {
+  columnsOf,
+  edgesOf,
+  extremesOf,
+  firstFrom,
+  momentsOf,
+  nearestTo,
+  rangeIn,
+  type Statistics,
+  statisticsIn,
+} from './index';
 
 const value = fc.oneof(
   { weight: 9, arbitrary: fc.integer({ min: -1000, max: 1000 }) },
@@ -24,6 +34,27 @@ describe('extremes', () => {
         expect(rangeIn(extremesOf(values), from, to)).toEqual(plainly(values, from, to));
       }),
       { numRuns: 400 },
+    );
+  });
+
+  test('one value among a hundred thousand is drawn once, in its column or at the edge of the next', () => {
+    const count = 100_003;
+    const timeS = Float64Array.from({ length: count }, (_, i) => i);
+    const edges = edgesOf(timeS, { fromS: 0, toS: count }, 20);
+    fc.assert(
+      fc.property(fc.nat(count - 1), (at) => {
+        const values = new Float32Array(count).fill(1);
+        values[at] = 9;
+        const columns = Array.from(columnsOf(extremesOf(values), edges).high.entries()).filter(
+          ([, high]) => high === 9,
+        );
+        expect(columns).toHaveLength(1);
+        // A column has some five thousand samples; its edge is off by eight at most.
+        const column = columns[0]?.[0] ?? -1;
+        expect(at).toBeGreaterThanOrEqual((edges[column] as number) - 8);
+        expect(at).toBeLessThan((edges[column + 1] as number) + 8);
+      }),
+      { numRuns: 60 },
     );
   });
 
@@ -91,26 +122,86 @@ describe('times', () => {
   });
 });
 
+/** Over a stretch of a column, as it is asked of one that is looked at once. */
+const statisticsOf = (timeS: Float64Array, values: Float32Array, from: number, to: number): Statistics =>
+  statisticsIn(momentsOf(timeS, extremesOf(values)), from, to);
+
+/** The same by looking at each sample twice. */
+function plainStatistics(timeS: Float64Array, values: Float32Array, from: number, to: number): Statistics {
+  const known = Array.from({ length: to - from + 1 }, (_, k) => from + k).filter(
+    (i) => !Number.isNaN(values[i]),
+  );
+  const weights = known.map((i) => {
+    if (from === to) return 1;
+    const [before, after] = [timeS[Math.max(from, i - 1)] as number, timeS[Math.min(to, i + 1)] as number];
+    return Math.min(1, (after - before) / 2);
+  });
+  const whole = weights.reduce((sum, one) => sum + one, 0);
+  const numbers = known.map((i) => values[i] as number);
+  const mean = numbers.reduce((sum, one, k) => sum + one * (weights[k] as number), 0) / whole;
+  const squares = numbers.reduce((sum, one, k) => sum + (one - mean) ** 2 * (weights[k] as number), 0);
+  return {
+    samples: known.length,
+    ...plainly(values, from, to + 1),
+    mean,
+    spread: Math.sqrt(squares / whole),
+    first: numbers[0] ?? NaN,
+    last: numbers.at(-1) ?? NaN,
+  };
+}
+
 describe('statistics', () => {
+  test('of any part of a long column are those of looking at each sample', () => {
+    const long = fc.array(value, { minLength: 2, maxLength: 1500 });
+    const steps = fc.array(fc.double({ min: 0.001, max: 2.5, noNaN: true }), { minLength: 7, maxLength: 7 });
+    fc.assert(
+      fc.property(long, steps, fc.nat(1500), fc.nat(1500), (numbers, stepS, one, other) => {
+        let at = 0;
+        const timeS = Float64Array.from(numbers, (_, i) => (at += stepS[i % 7] as number));
+        const values = Float32Array.from(numbers);
+        const last = numbers.length - 1;
+        const [from, to] = [Math.min(one, other, last), Math.min(Math.max(one, other), last)];
+        const found = statisticsOf(timeS, values, from, to);
+        const expected = plainStatistics(timeS, values, from, to);
+        expect({ ...found, mean: 0, spread: 0 }).toEqual({ ...expected, mean: 0, spread: 0 });
+        if (expected.samples === 0) return;
+        expect(found.mean).toBeCloseTo(expected.mean, 6);
+        // The spread of what hardly differs is a root of almost nothing.
+        expect(found.spread).toBeCloseTo(expected.spread, 3);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  test('where no time passes the mean is a value that was there, and nothing spreads', () => {
+    const still = Float64Array.of(3, 3, 3, 3);
+    expect(statisticsOf(still, Float32Array.of(7, 7, 7, 7), 0, 3)).toMatchObject({
+      samples: 4,
+      mean: 7,
+      spread: 0,
+    });
+  });
+
   test('by hand: 1, 3, 5 a second apart; the middle one stands for twice as long as each end', () => {
     const found = statisticsOf(Float64Array.of(0, 1, 2), Float32Array.of(1, 3, 5), 0, 2);
     expect(found).toMatchObject({ samples: 3, low: 1, high: 5, mean: 3, first: 1, last: 5 });
-    // Weights are at most a second each: 1, 1 (of 2) and 1.
-    expect(found.spread).toBeCloseTo(Math.sqrt(8 / 3), 9);
+    // Half a second, a second, half a second: squares of 4, 0 and 4.
+    expect(found.spread).toBeCloseTo(Math.sqrt(2), 9);
   });
 
   test('at uneven rates by time, not by samples', () => {
     const timeS = Float64Array.of(0, 0.1, 0.2, 0.3, 0.4, 0.9);
     const found = statisticsOf(timeS, Float32Array.of(0, 0, 0, 0, 0, 10), 0, 5);
-    // 0.1, 0.2, 0.2, 0.2, 0.6 s at nothing and 0.5 s at ten.
+    // 0.05, 0.1, 0.1, 0.1, 0.3 s at nothing and 0.25 s at ten.
     expect(found.mean).toBeCloseTo(5 / 1.8, 6);
   });
 
   test('what is unknown is left out, and one sample is its own mean', () => {
     const timeS = Float64Array.of(0, 1, 2, 3);
+    // 4 stands for a second, 6 at the end for half of one.
     expect(statisticsOf(timeS, Float32Array.of(NaN, 4, NaN, 6), 0, 3)).toMatchObject({
       samples: 2,
-      mean: 5,
+      mean: 7 / 1.5,
       first: 4,
       last: 6,
     });

@@ -1,3 +1,4 @@
+import { calibrationFromJson } from '@/core/calibration';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { changeHeld, dropHeld, heldLog, useHeldLogs } from './heldLogs';
 import type { LogChange, ReadLog } from './logStore';
@@ -59,5 +60,18 @@ export function useRemoveLog(calibrationId: string) {
       await logStore.remove(id);
     },
     onSettled: () => client.invalidateQueries({ queryKey: logsKey(calibrationId) }),
+  });
+}
+
+/** The calibration that the engine computer held while a log was recorded; null where that is not known, or cannot be read. */
+export function useHeldCalibration(id: string) {
+  return useQuery({
+    queryKey: ['log-held', id],
+    queryFn: async () => {
+      const text = await logStore.held(id);
+      if (text === null) return null;
+      const read = calibrationFromJson(JSON.parse(text));
+      return read.ok ? read.document : null;
+    },
   });
 }

@@ -1,5 +1,6 @@
 export { CurveEditor } from './CurveEditor';
 export { FanChart } from './FanChart';
+export { HistogramBars } from './HistogramBars';
 export { LineChart } from './LineChart';
 export type { Band, Series } from './scales';
 export { Scrubber } from './Scrubber';

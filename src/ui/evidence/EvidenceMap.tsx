@@ -14,6 +14,8 @@ interface Props {
   y: readonly number[];
   xName: string;
   yName: string;
+  /** What its left and right end are called; its first and last breakpoint where left out. */
+  xEnds?: readonly [string, string];
   /** Of each cell: −1…1, how far off against the largest that is shown; or 0…1, how large. */
   shares: ArrayLike<number>;
   ramp: 'difference' | 'magnitude';
@@ -33,6 +35,7 @@ interface Props {
  */
 export function EvidenceMap(props: Props) {
   const { label, x, y, xName, yName, height, selected, onSelect, moving } = props;
+  const [left, right] = props.xEnds ?? [formatNumber(x[0], 0), formatNumber(x.at(-1), 0)];
   const roles = useRoles();
   const [width, setWidth] = useState(320);
   const columns = x.length;
@@ -52,9 +55,11 @@ export function EvidenceMap(props: Props) {
   const cell = evidenceCells(columns, rows, props.evidence, props.enough, width, height)[selected];
   return (
     <View style={{ gap: SPACE.xs }}>
-      <Text kind="small" colour="muted">
-        {yName}
-      </Text>
+      {yName === '' ? null : (
+        <Text kind="small" colour="muted">
+          {yName}
+        </Text>
+      )}
       <View
         role="group"
         aria-label={`${label}. Arrow keys move from cell to cell.`}
@@ -80,13 +85,13 @@ export function EvidenceMap(props: Props) {
       </View>
       <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
         <Text kind="small" colour="muted">
-          {formatNumber(x[0], 0)}
+          {left}
         </Text>
         <Text kind="small" colour="muted">
           {xName}
         </Text>
         <Text kind="small" colour="muted">
-          {formatNumber(x.at(-1), 0)}
+          {right}
         </Text>
       </View>
     </View>

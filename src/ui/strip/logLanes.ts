@@ -11,12 +11,18 @@ import {
   WORK_STATES,
 } from '@/core/channel';
 import type { Log, LogColumn } from '@/core/log';
+import { ownNames } from '@/core/logFormula';
 import { type Extremes, extremesOf } from '@/core/logView';
 import { unitOf } from '@/core/units';
 import type { StripLane, StripTrace } from './traces';
 
-/** A trace that is drawn: a channel, or a column of the log’s source by its place. */
-export type TraceId = ChannelId | `own:${number}`;
+/** A trace that is drawn: a channel, or a column that is none by the name that formulas have for it. */
+export type TraceId = ChannelId | `own:${string}`;
+
+/** True of a channel; false of a column of the log’s source, or of one that was computed. */
+export function isChannel(id: TraceId): id is ChannelId {
+  return !id.startsWith('own:');
+}
 
 /** States of a channel by their number, in words. */
 const STATES: Partial<Record<ChannelId, readonly { readonly label: string }[]>> = {
@@ -41,8 +47,8 @@ function extremesFor(values: LogColumn): Extremes {
 
 /** A trace of a log; null where it has none of that. */
 export function traceOf({ timeS, columns, own = [] }: Log, id: TraceId): StripTrace | null {
-  if (id.startsWith('own:')) {
-    const column = own[Number(id.slice('own:'.length))];
+  if (!isChannel(id)) {
+    const column = own[ownNames(own).indexOf(id.slice('own:'.length))];
     if (column === undefined) return null;
     const { name, unit, values, decimals } = column;
     return {
@@ -55,12 +61,11 @@ export function traceOf({ timeS, columns, own = [] }: Log, id: TraceId): StripTr
       steps: false,
     };
   }
-  const channel = id as ChannelId;
-  const values = columns[channel];
+  const values = columns[id];
   if (values === undefined) return null;
-  const { label, decimals } = CHANNELS[channel];
-  const { quantity, unit } = channelQuantity(channel);
-  const states = STATES[channel];
+  const { label, decimals } = CHANNELS[id];
+  const { quantity, unit } = channelQuantity(id);
+  const states = STATES[id];
   return {
     id,
     label,
@@ -123,5 +128,5 @@ export function lanesByQuantity(log: Log, ids: readonly TraceId[]): StripLane[] 
 /** Every trace that a log has, channels first. */
 export function tracesIn({ columns, own = [] }: Log): TraceId[] {
   const channels = (Object.keys(columns) as ChannelId[]).filter((id) => id !== 'time');
-  return [...channels, ...own.map((_, i) => `own:${i}` as const)];
+  return [...channels, ...ownNames(own).map((name) => `own:${name}` as const)];
 }

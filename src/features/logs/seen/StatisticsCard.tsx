@@ -1,24 +1,22 @@
+import { useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { useStore } from 'zustand';
-import { nearestTo, statisticsOf } from '@/core/logView';
+import { type Extremes, type Moments, momentsOf, statisticsIn } from '@/core/logView';
 import { formatNumber } from '@/core/units';
 import { Card } from '@/ui/layout';
 import { changeWords, type StripLane, type StripStore, type StripTrace } from '@/ui/strip';
 import { Text } from '@/ui/text/Text';
 import { SPACE, useRoles } from '@/ui/theme';
+import { samplesOf, type Stretch, stretchWords, useStretch } from './useStretch';
 
 const COLUMNS = ['Least', 'Mean', 'Most', 'Spread', 'Change'] as const;
 
 /** What each trace did between the cursors, or in what is in sight. */
 export function StatisticsCard({ strip, lanes }: { strip: StripStore; lanes: readonly StripLane[] }) {
-  const { window, cursorS, secondS } = useStore(strip.store);
-  const between = cursorS !== null && secondS !== null && cursorS !== secondS;
-  const fromS = between ? Math.min(cursorS, secondS) : window.fromS;
-  const toS = between ? Math.max(cursorS, secondS) : window.toS;
-  const where = `${formatNumber(fromS, 2)} to ${formatNumber(toS, 2)} s, ${formatNumber(toS - fromS, 2)} s`;
+  const stretch = useStretch(strip);
+  const { title, where } = stretchWords(stretch);
   return (
-    <Card title={between ? 'Between the cursors' : 'In sight'} intro={where}>
-      <View role="table" aria-label={between ? 'Between the cursors' : 'In sight'} style={{ gap: SPACE.xs }}>
+    <Card title={title} intro={where}>
+      <View role="table" aria-label={title} style={{ gap: SPACE.xs }}>
         <View role="row" style={{ flexDirection: 'row' }}>
           <View role="columnheader" style={{ flex: 1.7 }}>
             <Text kind="small" colour="muted">
@@ -36,22 +34,38 @@ export function StatisticsCard({ strip, lanes }: { strip: StripStore; lanes: rea
         {lanes
           .flatMap(({ traces }) => traces)
           .map((trace) => (
-            <Row key={trace.id + String(trace.beside)} trace={trace} fromS={fromS} toS={toS} />
+            <Row key={trace.id + String(trace.beside)} trace={trace} stretch={stretch} />
           ))}
       </View>
     </Card>
   );
 }
 
-function Row({ trace, fromS, toS }: { trace: StripTrace; fromS: number; toS: number }) {
+const UNKNOWN = { low: NaN, mean: NaN, high: NaN, spread: NaN, first: NaN, last: NaN };
+
+/** Moments are found once for each column, and go with it. */
+const known = new WeakMap<Extremes, Moments>();
+
+/** The moments of a trace; null until they are found, a trace at a time, so that the page answers meanwhile. */
+function useMoments({ timeS, extremes }: StripTrace): Moments | null {
+  const [, setFound] = useState(0);
+  useEffect(() => {
+    if (known.has(extremes)) return;
+    const timer = setTimeout(() => {
+      known.set(extremes, momentsOf(timeS, extremes));
+      setFound((times) => times + 1);
+    });
+    return () => clearTimeout(timer);
+  }, [timeS, extremes]);
+  return known.get(extremes) ?? null;
+}
+
+function Row({ trace, stretch }: { trace: StripTrace; stretch: Stretch }) {
   const roles = useRoles();
-  const { timeS, extremes, label, unit, decimals } = trace;
-  const { low, mean, high, spread, first, last } = statisticsOf(
-    timeS,
-    extremes.values,
-    nearestTo(timeS, fromS),
-    nearestTo(timeS, toS),
-  );
+  const { timeS, label, unit, decimals } = trace;
+  const moments = useMoments(trace);
+  const { low, mean, high, spread, first, last } =
+    moments === null ? UNKNOWN : statisticsIn(moments, ...samplesOf(timeS, stretch));
   const number = (value: number, more = 0) =>
     formatNumber(Number.isNaN(value) ? null : value, decimals + more);
   // Of what counts or is a state only where it began and ended says something.

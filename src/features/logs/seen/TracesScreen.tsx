@@ -7,14 +7,12 @@ import type { ChannelId } from '@/core/channel';
 import { EVENT_KINDS, EVENT_KIND_IDS, type EventKindId } from '@/core/logEvents';
 import type { Log } from '@/core/log';
 import type { LogEntry } from '@/data/logs/logRecord';
-import { useLog } from '@/data/logs/queries';
+import { useHeldCalibration, useLog } from '@/data/logs/queries';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
 import { IconButton } from '@/ui/button/IconButton';
-import { ChannelSearch } from '@/ui/channel/ChannelSearch';
 import { BackTitle, Message, Page, useWide } from '@/ui/layout';
-import { Sheet } from '@/ui/sheet/Sheet';
 import {
   lanesByQuantity,
   lanesOf,
@@ -24,15 +22,17 @@ import {
   stripStore,
   type StripStore,
   type TraceId,
-  tracesIn,
-  traceOf,
   zoom,
 } from '@/ui/strip';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
+import { ChooseSheet } from './ChooseSheet';
+import { SpreadCard } from './SpreadCard';
 import { StatisticsCard } from './StatisticsCard';
-import { TRACE_SET_IDS, TRACE_SETS, type TraceSetId } from './traceSets';
+import { VisitsCard } from './VisitsCard';
+import { MOST_LANES, TRACE_SET_IDS, TRACE_SETS, type TraceSetId } from './traceSets';
 import { useLogBands, useLogEvents } from './useLogEvents';
+import { useSeenLog } from './useSeenLog';
 
 /** All of a log as traces: what is in sight, what is read at the cursors, and what each did between them. */
 export function TracesScreen() {
@@ -59,31 +59,41 @@ export function TracesScreen() {
   return <Traces log={read.data.log} entry={read.data.entry} onBack={back} />;
 }
 
-/** More lanes than these are not read at once. */
-const MOST_LANES = 12;
 const LANE_HEIGHT = { phone: 88, wide: 76 } as const;
 /** What is shown of an event beside it, s. */
 const ABOUT_S = 3;
 
 type Wanted = TraceSetId | 'event' | 'own';
 
-function Traces({ log, entry, onBack }: { log: Log; entry: LogEntry; onBack: () => void }) {
+/** How what is in sight is counted. */
+const COUNTED = [
+  { id: 'numbers', label: 'In numbers' },
+  { id: 'map', label: 'Over a map' },
+  { id: 'spread', label: 'How it spreads' },
+] as const;
+type Counted = (typeof COUNTED)[number]['id'];
+
+function Traces({ log: kept, entry, onBack }: { log: Log; entry: LogEntry; onBack: () => void }) {
+  const log = useSeenLog(kept);
   const wide = useWide();
   const { at, to, of } = useLocalSearchParams<{ at?: string; to?: string; of?: string }>();
   const kind = EVENT_KIND_IDS.find((one) => one === of) ?? null;
-  const strip = useMemo(() => stripOf(log, at, to), [log, at, to]);
+  const strip = useMemo(() => stripOf(kept, at, to), [kept, at, to]);
   const [wanted, setWanted] = useState<Wanted>(kind === null ? 'engine' : 'event');
   const [own, setOwn] = useState<readonly TraceId[]>([]);
   const [byQuantity, setByQuantity] = useState(false);
   const [choosing, setChoosing] = useState(false);
+  const [counted, setCounted] = useState<Counted>('numbers');
+  const document = useDocument();
+  const held = useHeldCalibration(entry.id);
   const ids = useMemo(() => idsOf(log, wanted, kind, own), [log, wanted, kind, own]);
   const lanes = useMemo(() => {
     const made = byQuantity ? lanesByQuantity(log, ids) : lanesOf(log, ids);
     return made.slice(0, MOST_LANES);
   }, [log, ids, byQuantity]);
-  const bands = useLogBands(log);
-  const { barometricKpa } = conversionContext(useDocument());
-  const { events: found } = useLogEvents(log, barometricKpa);
+  const bands = useLogBands(kept);
+  const { barometricKpa } = conversionContext(document);
+  const { events: found } = useLogEvents(kept, barometricKpa);
   const marks = useMemo(
     () => entry.marks.map(({ atS, note }, i) => ({ atS, label: note === '' ? `Mark ${i + 1}` : note })),
     [entry.marks],
@@ -131,9 +141,19 @@ function Traces({ log, entry, onBack }: { log: Log; entry: LogEntry; onBack: () 
           laneHeight={wide ? LANE_HEIGHT.wide : LANE_HEIGHT.phone}
         />
       )}
-      <StatisticsCard strip={strip} lanes={lanes} />
+      <Chips label="What is in sight" options={COUNTED} value={counted} onChange={setCounted} />
+      {counted === 'numbers' ? <StatisticsCard strip={strip} lanes={lanes} /> : null}
+      {counted === 'map' ? (
+        <VisitsCard
+          strip={strip}
+          log={log}
+          calibration={held.data ?? document}
+          isTheOneThatRan={held.data !== null && held.data !== undefined}
+        />
+      ) : null}
+      {counted === 'spread' ? <SpreadCard strip={strip} log={log} first={ids} /> : null}
       {choosing ? (
-        <ChooseSheet log={log} ids={ids} onIds={change} onClose={() => setChoosing(false)} />
+        <ChooseSheet log={log} kept={kept} ids={ids} onIds={change} onClose={() => setChoosing(false)} />
       ) : null}
     </Page>
   );
@@ -187,57 +207,5 @@ function StripTools({ strip, byQuantity, onByQuantity, onChoose }: ToolsProps) {
       />
       <IconButton icon="playlist-edit" label="Choose traces" onPress={onChoose} />
     </View>
-  );
-}
-
-interface ChooseProps {
-  log: Log;
-  ids: readonly TraceId[];
-  onIds: (ids: readonly TraceId[]) => void;
-  onClose: () => void;
-}
-
-/** Which traces are drawn, and in which order. */
-function ChooseSheet({ log, ids, onIds, onClose }: ChooseProps) {
-  const there = tracesIn(log).filter((id) => !ids.includes(id));
-  const channels = there.filter((id): id is ChannelId => !id.startsWith('own:'));
-  const others = there.filter((id) => id.startsWith('own:'));
-  return (
-    <Sheet title="Traces" open onClose={onClose}>
-      {ids.map((id) => (
-        <View key={id} style={{ flexDirection: 'row', alignItems: 'center' }}>
-          <View style={{ flex: 1 }}>
-            <Text>{traceOf(log, id)?.label ?? id}</Text>
-          </View>
-          <IconButton
-            icon="close"
-            label={`Take away ${traceOf(log, id)?.label ?? id}`}
-            onPress={() => onIds(ids.filter((one) => one !== id))}
-          />
-        </View>
-      ))}
-      {ids.length >= MOST_LANES ? (
-        <Text kind="small" colour="muted">{`No more than ${MOST_LANES} are read at once.`}</Text>
-      ) : (
-        <>
-          <ChannelSearch among={channels} onFound={(id) => onIds([...ids, id])} />
-          {others.length === 0 ? null : (
-            <View style={{ gap: SPACE.s }}>
-              <Text kind="strong">Columns of its source</Text>
-              <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-                {others.map((id) => (
-                  <Button
-                    key={id}
-                    icon="plus"
-                    label={traceOf(log, id)?.label ?? id}
-                    onPress={() => onIds([...ids, id])}
-                  />
-                ))}
-              </View>
-            </View>
-          )}
-        </>
-      )}
-    </Sheet>
   );
 }

@@ -21,6 +21,9 @@ export const TRACE_SETS = {
   supply: { label: 'Supply', ids: ['battery', 'fuelPressure', 'oilPressure', 'coolant', 'oilTemperature'] },
 } as const satisfies Record<string, { readonly label: string; readonly ids: readonly ChannelId[] }>;
 
+/** More lanes than these are not read at once. */
+export const MOST_LANES = 12;
+
 export type TraceSetId = keyof typeof TRACE_SETS;
 
 export const TRACE_SET_IDS = Object.keys(TRACE_SETS) as TraceSetId[];
