@@ -351,17 +351,40 @@ const SIMULATED: Leg = [
     },
   ],
   [
+    'the log over a map',
+    async ({ page }) => {
+      await page.getByRole('radio', { name: 'Over a map' }).click();
+      await expect(page.getByRole('group', { name: /^Time in each cell/ })).toBeVisible();
+    },
+  ],
+  [
+    'how a trace spreads',
+    async ({ page }) => {
+      await page.getByRole('radio', { name: 'How it spreads' }).click();
+      await expect(page.getByRole('group', { name: /^How long / })).toBeVisible();
+    },
+  ],
+  [
     'which traces are drawn',
     async ({ page }) => {
       await page.getByRole('button', { name: 'Choose traces' }).click();
-      await expect(page.getByRole('dialog')).toBeVisible();
-      await page.keyboard.press('Escape');
-      await page.getByRole('button', { name: 'The log' }).click();
+      await expect(page.getByRole('dialog', { name: 'Traces' })).toBeVisible();
+    },
+  ],
+  [
+    'a channel by formula that cannot be read',
+    async ({ page }) => {
+      await page.getByRole('button', { name: 'A channel by formula' }).click();
+      await page.getByRole('textbox', { name: 'Formula' }).fill('lambda_1 /');
+      await expect(page.getByText(/^Something is missing at its end/)).toBeVisible();
     },
   ],
   [
     'another log to compare it with',
     async ({ page }) => {
+      await page.keyboard.press('Escape');
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'The log' }).click();
       await page.getByRole('button', { name: 'Compare', exact: true }).click();
       await expect(page.getByText(/^There is no other log/)).toBeVisible();
       await page.getByRole('button', { name: 'The log' }).click();

@@ -72,16 +72,11 @@ export function ChooseSheet({ log, kept, ids, onIds, onClose }: Props) {
             ids={others.filter((id) => fromSource.includes(id))}
             onAdd={(id) => onIds([...ids, id])}
           />
-          <Others
-            title="By formula"
-            log={log}
-            ids={others.filter((id) => !fromSource.includes(id))}
-            onAdd={(id) => onIds([...ids, id])}
-          />
         </>
       )}
       <View style={{ gap: SPACE.xs }}>
         {problem === null ? null : <Message tone="error">{problem}</Message>}
+        {channels.length === 0 ? null : <Text kind="strong">By formula</Text>}
         {channels.map((channel) => (
           <View key={channel.name} style={{ flexDirection: 'row', alignItems: 'center' }}>
             <View style={{ flex: 1 }}>
@@ -90,6 +85,11 @@ export function ChooseSheet({ log, kept, ids, onIds, onClose }: Props) {
                 {channel.text}
               </Text>
             </View>
+            <AddComputed
+              id={isFull ? undefined : computedId(log, others, channel)}
+              name={channel.name}
+              onAdd={(id) => onIds([...ids, id])}
+            />
             <IconButton
               icon="pencil-outline"
               label={`Change ${channel.name}`}
@@ -104,6 +104,23 @@ export function ChooseSheet({ log, kept, ids, onIds, onClose }: Props) {
       </View>
     </Sheet>
   );
+}
+
+/** The trace of a channel by formula; undefined where it is drawn already, or cannot be had of this log. */
+function computedId(log: Log, others: readonly TraceId[], { name }: ComputedChannel): TraceId | undefined {
+  return others.findLast((id) => traceOf(log, id)?.label === name);
+}
+
+function AddComputed({
+  id,
+  name,
+  onAdd,
+}: {
+  id: TraceId | undefined;
+  name: string;
+  onAdd: (id: TraceId) => void;
+}) {
+  return id === undefined ? null : <IconButton icon="plus" label={`Add ${name}`} onPress={() => onAdd(id)} />;
 }
 
 interface OthersProps {

@@ -121,7 +121,10 @@ export function FormulaSheet({ log, channel, taken, onKeep, onClose }: Props) {
           />
         </View>
       </View>
-      <Chips label="Decimals" options={DECIMALS} value={decimals} onChange={setDecimals} />
+      <View style={{ gap: SPACE.xs }}>
+        <Text kind="strong">Decimals</Text>
+        <Chips label="Decimals" options={DECIMALS} value={decimals} onChange={setDecimals} />
+      </View>
       <View style={{ gap: SPACE.xs }}>
         <Text kind="strong">What may stand in it</Text>
         <Text

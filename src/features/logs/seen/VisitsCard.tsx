@@ -54,10 +54,12 @@ export function VisitsCard({ strip, log, calibration, isTheOneThatRan }: Props) 
   return (
     <Card
       title={nameOf(id)}
-      intro={`${title}: ${where}. ${isTheOneThatRan ? 'As it ran.' : 'As it is on the screen now.'}`}
+      intro={`${title}: ${where}. ${isTheOneThatRan ? 'As it ran.' : 'As it is on the screen now.'} Light where it stood longest.`}
     >
       <Under key={id} strip={strip} log={log} map={map} definition={MAP_DEFINITIONS[id]} />
-      <Button label="Another map" onPress={() => setChoosing(true)} />
+      <View style={{ flexDirection: 'row' }}>
+        <Button label="Another map" onPress={() => setChoosing(true)} />
+      </View>
       <Sheet title="Maps" open={choosing} onClose={() => setChoosing(false)}>
         <View role="radiogroup" aria-label="Maps">
           {ids.map((one) => (
