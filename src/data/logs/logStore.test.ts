@@ -156,6 +156,8 @@ describe('a log in parts', () => {
     store.contents.set('log/broken', '{"id":1}');
     store.contents.set('log/text', 'nothing');
     expect((await logs.list('ventisca')).map(({ id }) => id)).toEqual(['two', 'one']);
+    expect(await logs.list('another')).toEqual([]);
+    expect((await logs.list()).map(({ id }) => id)).toEqual(['two', 'one', 'other']);
     expect(await logs.read('broken')).toBeNull();
     expect(await logs.read('nothing')).toBeNull();
     expect(await logs.held('one')).toBeNull();

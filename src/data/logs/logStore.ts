@@ -30,7 +30,8 @@ export type LogChange = Partial<Pick<LogEntry, 'marks' | 'note'>>;
 
 /** Where logs are kept: an entry each, and their numbers in parts, so that a recording is never written twice. */
 export interface LogStore {
-  readonly list: (calibrationId: string) => Promise<LogEntry[]>;
+  /** The logs of one calibration, or of all, newest first. */
+  readonly list: (calibrationId?: string) => Promise<LogEntry[]>;
   /** @param held the calibration that was in the engine computer, as text; null where that is not known. */
   readonly begin: (entry: LogEntry, held: string | null) => Promise<void>;
   /** Stores further samples with the entry that counts them, at once. */
@@ -102,7 +103,7 @@ export function createLogStore(store: StringStore): LogStore {
   return {
     list: async (calibrationId) =>
       (await all())
-        .filter((entry) => entry.calibrationId === calibrationId)
+        .filter((entry) => calibrationId === undefined || entry.calibrationId === calibrationId)
         .sort((a, b) => b.startedAt.localeCompare(a.startedAt)),
     begin: (entry, held) => store.setMany({ ...written(entry), ...heldBy(entry, held) }),
     async appendPage(entry, columns) {

@@ -1,5 +1,5 @@
-import { calibrationFromJson } from '@/core/calibration';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { calibrationFromJson } from '@/core/calibration';
 import { changeHeld, dropHeld, heldLog, useHeldLogs } from './heldLogs';
 import type { LogChange, ReadLog } from './logStore';
 import { logStore, useRecording } from './recorder';
@@ -16,6 +16,18 @@ export function useLogs(calibrationId: string) {
       const held = useHeldLogs.getState().logs.map(({ entry }) => entry);
       const kept = await logStore.list(calibrationId);
       return [...held.filter((entry) => entry.calibrationId === calibrationId), ...kept];
+    },
+    gcTime: 0,
+  });
+}
+
+/** The logs of every other calibration, newest first. */
+export function useOtherLogs(calibrationId: string) {
+  return useQuery({
+    queryKey: ['other-logs', calibrationId],
+    queryFn: async () => {
+      const held = useHeldLogs.getState().logs.map(({ entry }) => entry);
+      return [...held, ...(await logStore.list())].filter((entry) => entry.calibrationId !== calibrationId);
     },
     gcTime: 0,
   });

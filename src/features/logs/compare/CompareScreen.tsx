@@ -8,13 +8,13 @@ import type { Log } from '@/core/log';
 import { comparedOver, type Pull, pullsOf } from '@/core/logCompare';
 import { formatNumber, unitOf } from '@/core/units';
 import type { LogEntry } from '@/data/logs/logRecord';
-import { useLog, useLogs } from '@/data/logs/queries';
+import { useLog, useLogs, useOtherLogs } from '@/data/logs/queries';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
 import { BackTitle, Card, LinkRow, Message, Page, useWide } from '@/ui/layout';
 import { NumberBox } from '@/ui/field';
 import { changeWords, lanesOf, LogStrip, type StripLane, stripStore } from '@/ui/strip';
-import { Text } from '@/ui/text/Text';
+import { Heading, Text } from '@/ui/text/Text';
 import { SPACE, useRoles } from '@/ui/theme';
 import { logLine } from '../entryWords';
 import { TRACE_SET_IDS, TRACE_SETS, type TraceSetId } from '../seen/traceSets';
@@ -51,29 +51,39 @@ export function CompareScreen() {
 const nameOf = ({ source, startedAt }: LogEntry) =>
   source.kind === 'file' ? source.name : format(new Date(startedAt), 'd MMM, HH:mm:ss');
 
-/** Every other log of the calibration. */
+/** Every other log, of this calibration first. */
 function Others({ id, logId }: { id: string; logId: string }) {
-  const router = useRouter();
   const logs = useLogs(id);
+  const elsewhere = useOtherLogs(id);
   const others = (logs.data ?? []).filter((entry) => entry.id !== logId);
-  if (logs.isPending) return <ActivityIndicator accessibilityLabel="Looking for logs" />;
+  const ofOthers = elsewhere.data ?? [];
+  if (logs.isPending || elsewhere.isPending) {
+    return <ActivityIndicator accessibilityLabel="Looking for logs" />;
+  }
   return (
     <View style={{ gap: SPACE.s }}>
       <Text>
-        {others.length === 0
+        {others.length + ofOthers.length === 0
           ? 'There is no other log. Record the same again after a change, or open a file.'
           : 'Which one?'}
       </Text>
-      {others.map((entry) => (
-        <LinkRow
-          key={entry.id}
-          label={nameOf(entry)}
-          detail={logLine(entry)}
-          onPress={() => router.setParams({ with: entry.id })}
-        />
-      ))}
+      <LogRows entries={others} />
+      {ofOthers.length === 0 ? null : <Heading level={3}>Of other calibrations</Heading>}
+      <LogRows entries={ofOthers} />
     </View>
   );
+}
+
+function LogRows({ entries }: { entries: readonly LogEntry[] }) {
+  const router = useRouter();
+  return entries.map((entry) => (
+    <LinkRow
+      key={entry.id}
+      label={nameOf(entry)}
+      detail={logLine(entry)}
+      onPress={() => router.setParams({ with: entry.id })}
+    />
+  ));
 }
 
 type By = 'speed' | 'time' | 'mark';
