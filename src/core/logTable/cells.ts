@@ -21,16 +21,16 @@ const MISSING = [
   '*',
 ];
 /** What stands there for yes and no. */
-const SWITCHED: Readonly<Record<string, number>> = {
-  on: 1,
-  off: 0,
-  true: 1,
-  false: 0,
-  yes: 1,
-  no: 0,
-  active: 1,
-  inactive: 0,
-};
+const SWITCHED: ReadonlyMap<string, number> = new Map([
+  ['on', 1],
+  ['off', 0],
+  ['true', 1],
+  ['false', 0],
+  ['yes', 1],
+  ['no', 0],
+  ['active', 1],
+  ['inactive', 0],
+]);
 
 const NUMBER: Readonly<Record<Decimal, RegExp>> = {
   '.': /^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i,
@@ -49,9 +49,8 @@ export type CellKind = 'number' | 'missing' | 'text';
 export function cellKind(cell: string, decimal: Decimal): CellKind {
   const text = cell.trim();
   if (MISSING.includes(text.toLowerCase())) return 'missing';
-  if (NUMBER[decimal].test(text) || GROUPED[decimal].test(text) || text.toLowerCase() in SWITCHED)
-    return 'number';
-  return 'text';
+  const isNumber = NUMBER[decimal].test(text) || GROUPED[decimal].test(text);
+  return isNumber || SWITCHED.has(text.toLowerCase()) ? 'number' : 'text';
 }
 
 /** The number in a cell; NaN where it is none. Example: “1.234,5” with a decimal comma → 1234.5. */
@@ -62,7 +61,7 @@ export function cellNumber(cell: string, decimal: Decimal): number {
     const [whole = '', part = ''] = text.split(decimal);
     return Number(`${whole.replace(/[^\d+-]/g, '')}.${part}`);
   }
-  return SWITCHED[text.toLowerCase()] ?? NaN;
+  return SWITCHED.get(text.toLowerCase()) ?? NaN;
 }
 
 /** How many decimals a cell has; null where it is written with an exponent. */

@@ -15,7 +15,7 @@ export const NAMED: readonly NamedChannel[] = [
   {
     channel: 'lambdaTarget',
     named:
-      /\b(lambda|afr|λ)\b.*\b(target|aim|demand|desired|request|soll)|\b(target|aim|desired)\b.*\b(lambda|afr|λ)\b/,
+      /\b(lambda|afr)\b.*\b(target|aim|demand|desired|request|soll)|\b(target|aim|desired)\b.*\b(lambda|afr)\b/,
   },
   {
     channel: 'lambdaTrimTwo',
@@ -31,18 +31,18 @@ export const NAMED: readonly NamedChannel[] = [
   { channel: 'boostTarget', named: /\b(boost|map|manifold)\b.*\b(target|aim|desired)|\btarget boost\b/ },
   {
     channel: 'lambdaTwo',
-    named: /\b(lambda|afr|λ|wideband|wbo?2?|o2)\b.*\b(2|b|right|rear|bank ?2)$|\b(lambda|afr|wb)2\b/,
+    named: /\b(lambda|afr|wideband|wbo?2?|o2)\b.*\b(2|b|right|rear|bank ?2)$|\b(lambda|afr|wb)2\b/,
     not: /target|trim|corr|error|duty|heater|temp|volt/,
   },
   {
     channel: 'lambdaOne',
-    named: /\b(lambda|afr|λ|wideband|wb|o2)\b|\b(lambda|afr|wb)1\b/,
+    named: /\b(lambda|afr|wideband|wb|o2)\b|\b(lambda|afr|wb)1\b/,
     not: /target|aim|trim|corr|error|duty|heater|temp|volt|table|\b[2-8]\b|average/,
   },
   {
     channel: 'vehicleSpeed',
     named: /\b(vehicle|road|ground|gps|car) speed\b|\bvss\b|\bspeed$/,
-    not: /engine|motor|crank|turbo|idle|wheel slip/,
+    not: /\beng|motor|crank|turbo|idle|wheel slip/,
     unit: /km|mph|kph|mi|m\/s/,
   },
   {
@@ -95,7 +95,7 @@ export const NAMED: readonly NamedChannel[] = [
   {
     channel: 'sparkAdvance',
     named:
-      /\b(spark|ign(ition)?)\b.*\b(adv(ance)?|angle|timing)\b|^(ign(ition)?|spark|advance|timing|zündwinkel)( angle| timing| adv)?$/,
+      /\b(spark|ign(ition)?)\b.*\b(adv(ance)?|angle|timing)\b|^(ign(ition)?|spark|advance|timing|zundwinkel)( angle| timing| adv)?$/,
     not: /dwell|cut|corr|trim|retard|table|count|cyl/,
   },
   {

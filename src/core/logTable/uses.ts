@@ -24,10 +24,15 @@ export interface GuessedUse {
 }
 
 const TIME_NAMES = /^(time|timestamp|elapsed( time)?|log time|seconds?|sec|ms|t|clock|date ?time|offset)\b/;
+/** Small letters without what stands over them, and single spaces; λ and µ by letters, which \b of a pattern knows as such. */
 const plain = (name: string) =>
   name
     .toLowerCase()
-    .replace(/[^a-z0-9λ]+/g, ' ')
+    .replace(/λ/g, ' lambda ')
+    .replace(/[µμ]/g, 'u')
+    .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
+    .replace(/[^a-z0-9]+/g, ' ')
     .trim();
 
 /** What each column may be: the time once, each channel once, and what is of no channel under its own name. */
@@ -63,11 +68,11 @@ function timeUse({ name, unit, time }: TableColumn, numbers: readonly number[]):
   const written = plain(`${name} ${unit}`);
   const units: readonly (readonly [TimeUnit, RegExp])[] = [
     ['ms', /\b(ms|msec|milliseconds?)\b/],
-    ['us', /\b(us|µs|microseconds?)\b/],
+    ['us', /\b(us|microseconds?)\b/],
     ['min', /\b(min|minutes?)\b/],
     ['s', /\b(s|sec|secs|seconds?)\b/],
   ];
-  const found = units.find(([, pattern]) => pattern.test(written) || pattern.test(unit.toLowerCase()));
+  const found = units.find(([, pattern]) => pattern.test(written));
   if (found !== undefined) return { use: { as: 'time', unit: found[0] }, doubtful: false };
   // Nobody samples slower than each two seconds, nor faster than each two milliseconds.
   const steps = numbers
@@ -141,11 +146,12 @@ const USUAL_MOST: Readonly<Record<string, number>> = {
   kPaGauge: 1200,
   mbarAbs: 6000,
   mbarGauge: 12_000,
+  '1': 1.8,
   percentMore: 50,
   percentOf: 200,
 };
-/** Units whose numbers are about one, and those about nothing. */
-const ABOUT_ONE = ['1', 'percentOf'];
+/** And at least: a factor of next to nothing is what it adds. */
+const USUAL_LEAST: Readonly<Record<string, number>> = { '1': 0.4, percentOf: 40 };
 
 function bySize<Unit extends { readonly id: string }>(
   units: readonly Unit[],
@@ -157,7 +163,7 @@ function bySize<Unit extends { readonly id: string }>(
   const least = Math.min(...numbers);
   const fitting = units
     .filter(({ id }) => most <= (USUAL_MOST[id] ?? Infinity))
-    .filter(({ id }) => !ABOUT_ONE.includes(id) || least > 0)
+    .filter(({ id }) => least >= (USUAL_LEAST[id] ?? -Infinity))
     .sort((a, b) => (USUAL_MOST[a.id] ?? Infinity) - (USUAL_MOST[b.id] ?? Infinity));
   const first = units[0];
   // The smallest that holds all, where sizes tell units apart at all; else the usual one.
