@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { chance } from '@tests/support/chance';
 import {
   columnsOf,
   edgesOf,
@@ -96,6 +97,22 @@ describe('times', () => {
     expect(nearestTo(new Float64Array(), 1)).toBe(-1);
   });
 
+  test('edges of a window, by hand', () => {
+    const times = Float64Array.from({ length: 100 }, (_, i) => i);
+    expect(Array.from(edgesOf(times, { fromS: 10, toS: 40 }, 3))).toEqual([10, 20, 30, 40]);
+    expect(Array.from(edgesOf(times, { fromS: 90, toS: 130 }, 2))).toEqual([90, 100, 100]);
+  });
+
+  test('edges stay where they are until very many samples share a column, and are laid to a stretch from there on', () => {
+    const rising = (count: number) => extremesOf(Float32Array.from({ length: count }, (_, i) => i));
+    const edges = (count: number) => Int32Array.of(100, 100 + 9, 100 + count);
+    // Two columns of 512 samples: none is laid; of one more: 109 becomes 112.
+    const few = columnsOf(rising(700), edges(512));
+    expect([...few.low, ...few.high]).toEqual([100, 109, 108, 611]);
+    const many = columnsOf(rising(700), edges(513));
+    expect([...many.low, ...many.high]).toEqual([100, 112, 111, 612]);
+  });
+
   test('columns share a window without a gap or an overlap', () => {
     fc.assert(
       fc.property(
@@ -152,25 +169,45 @@ function plainStatistics(timeS: Float64Array, values: Float32Array, from: number
 
 describe('statistics', () => {
   test('of any part of a long column are those of looking at each sample', () => {
-    const long = fc.array(value, { minLength: 2, maxLength: 1500 });
-    const steps = fc.array(fc.double({ min: 0.001, max: 2.5, noNaN: true }), { minLength: 7, maxLength: 7 });
+    const draw = chance(5);
+    const count = 3000;
+    let at = 0;
+    const timeS = Float64Array.from({ length: count }, () => (at += draw() < 0.02 ? 3 : 0.01 + 0.1 * draw()));
+    const values = Float32Array.from({ length: count }, (_, i) =>
+      draw() < 0.05 ? NaN : 1e4 + 100 * Math.sin(i / 200) + draw(),
+    );
+    const moments = momentsOf(timeS, extremesOf(values));
+    const expectSame = (from: number, to: number) => {
+      const found = statisticsIn(moments, from, to);
+      const expected = plainStatistics(timeS, values, from, to);
+      expect({ ...found, mean: 0, spread: 0 }).toEqual({ ...expected, mean: 0, spread: 0 });
+      if (expected.samples === 0) return;
+      expect(found.mean).toBeCloseTo(expected.mean, 7);
+      expect(found.spread).toBeCloseTo(expected.spread, 6);
+    };
+    // About the ends of the stretches that moments are kept of.
+    const ends = [0, 1, 255, 256, 257, 511, 512, 513, 767, 768, 1023, 1024, 2999];
+    for (const from of ends) for (const to of ends) if (from <= to) expectSame(from, to);
     fc.assert(
-      fc.property(long, steps, fc.nat(1500), fc.nat(1500), (numbers, stepS, one, other) => {
-        let at = 0;
-        const timeS = Float64Array.from(numbers, (_, i) => (at += stepS[i % 7] as number));
-        const values = Float32Array.from(numbers);
-        const last = numbers.length - 1;
-        const [from, to] = [Math.min(one, other, last), Math.min(Math.max(one, other), last)];
-        const found = statisticsOf(timeS, values, from, to);
-        const expected = plainStatistics(timeS, values, from, to);
-        expect({ ...found, mean: 0, spread: 0 }).toEqual({ ...expected, mean: 0, spread: 0 });
-        if (expected.samples === 0) return;
-        expect(found.mean).toBeCloseTo(expected.mean, 6);
-        // The spread of what hardly differs is a root of almost nothing.
-        expect(found.spread).toBeCloseTo(expected.spread, 3);
-      }),
+      fc.property(fc.nat(count - 1), fc.nat(count - 1), (one, other) =>
+        expectSame(Math.min(one, other), Math.max(one, other)),
+      ),
       { numRuns: 300 },
     );
+  });
+
+  test('whole stretches of nothing known add nothing', () => {
+    const count = 1200;
+    const timeS = Float64Array.from({ length: count }, (_, i) => i / 10);
+    const values = Float32Array.from({ length: count }, (_, i) => (i < 1000 ? NaN : 5));
+    expect(statisticsIn(momentsOf(timeS, extremesOf(values)), 0, count - 1)).toMatchObject({
+      samples: 200,
+      mean: 5,
+      spread: 0,
+      first: 5,
+      last: 5,
+    });
+    expect(statisticsIn(momentsOf(timeS, extremesOf(values)), 0, 900).mean).toBeNaN();
   });
 
   test('where no time passes the mean is a value that was there, and nothing spreads', () => {
