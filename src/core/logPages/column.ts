@@ -5,6 +5,8 @@ const KIND = { decimal: 1, float32: 2, float64: 3 } as const;
 /** More decimals than this are not kept as such. */
 export const MOST_DECIMALS = 12;
 const MOST_WHOLE = 2 ** 51;
+/** Below it whole numbers may be shifted. */
+const SMALL = 2 ** 31;
 
 /** A column to be kept: its numbers, and to how many decimals they mean anything; null keeps every bit. */
 export interface PageColumn {
@@ -72,7 +74,9 @@ export function readColumn(
         continue;
       }
       const zigzag = code - 1;
-      whole += zigzag % 2 === 0 ? zigzag / 2 : -(zigzag + 1) / 2;
+      // Most steps are small, and halved by a shift.
+      if (zigzag < SMALL) whole += (zigzag & 1) === 0 ? zigzag >>> 1 : -((zigzag + 1) >>> 1);
+      else whole += zigzag % 2 === 0 ? zigzag / 2 : -(zigzag + 1) / 2;
       into[at + i] = whole / scale;
     }
     return;

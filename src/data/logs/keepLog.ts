@@ -66,17 +66,25 @@ export async function keepLog(
     ...entry.channels.slice(1).map((id) => log.columns[id] as LogColumn),
     ...(log.own ?? []).map(({ values }) => values),
   ];
+  const packing = (at: number) => {
+    const rows = columns.map((column) => column.slice(at, at + PAGE_ROWS));
+    const text = store.packPage(entry, rows);
+    // What goes wrong is told when its turn comes.
+    text.catch(() => undefined);
+    return { rows, text };
+  };
   let kept: LogEntry = { ...entry, samples: 0, forS: 0, firstS: null, ended: null };
   try {
+    // While a page is compressed beside this thread, the next is written here.
+    let next = packing(0);
     for (let at = 0; at < log.timeS.length; at += PAGE_ROWS) {
       if (!goesOn(at / log.timeS.length)) {
         await store.remove(entry.id);
         return null;
       }
-      kept = await store.appendPage(
-        kept,
-        columns.map((column) => column.slice(at, at + PAGE_ROWS)),
-      );
+      const { rows, text } = next;
+      if (at + PAGE_ROWS < log.timeS.length) next = packing(at + PAGE_ROWS);
+      kept = await store.appendPage(kept, rows, await text);
     }
     return await store.end(kept, 'stopped', null);
   } catch (error) {

@@ -36,8 +36,10 @@ export interface LogStore {
   readonly begin: (entry: LogEntry, held: string | null) => Promise<void>;
   /** Stores further samples with the entry that counts them, at once. */
   readonly append: (entry: LogEntry, columns: Columns) => Promise<LogEntry>;
-  /** The same as a page of its own: for many at once, where no part is behind the pages. */
-  readonly appendPage: (entry: LogEntry, columns: Columns) => Promise<LogEntry>;
+  /** Samples as the text of a page, for {@link appendPage}: one may be made while another is stored. */
+  readonly packPage: (entry: LogEntry, columns: Columns) => Promise<string>;
+  /** The same as `append`, as a page of its own: for many at once, where no part is behind the pages. */
+  readonly appendPage: (entry: LogEntry, columns: Columns, text: string) => Promise<LogEntry>;
   readonly end: (
     entry: LogEntry,
     ended: NonNullable<LogEntry['ended']>,
@@ -106,8 +108,8 @@ export function createLogStore(store: StringStore): LogStore {
         .filter((entry) => calibrationId === undefined || entry.calibrationId === calibrationId)
         .sort((a, b) => b.startedAt.localeCompare(a.startedAt)),
     begin: (entry, held) => store.setMany({ ...written(entry), ...heldBy(entry, held) }),
-    async appendPage(entry, columns) {
-      const text = await packed(pageColumns(entry, columns));
+    packPage: (entry, columns) => packed(pageColumns(entry, columns)),
+    async appendPage(entry, columns, text) {
       const next = { ...withSamples(entry, columns, text), pages: entry.pages + 1 };
       await store.setMany({ [pageKey(entry.id, entry.pages)]: text, ...written(next) });
       return next;
