@@ -75,8 +75,8 @@ export function useStripHands({ box, strip, timeS, width }: Hands): object {
     }
     const other = [...fingers.current].find(([id]) => id !== pointerId)?.[1] ?? clientX;
     const [was, is] = [Math.max(12, Math.abs(before - other)), Math.max(12, Math.abs(clientX - other))];
+    // About the one that rests: then both stay on what they lie on, and two that move alike move it.
     zoom(strip, was / is, timeAt(other));
-    pan(strip, (before - clientX) / (2 * width));
     fingers.current.set(pointerId, clientX);
   };
   const lift = ({ nativeEvent }: { nativeEvent: PointerEvent }) => {
