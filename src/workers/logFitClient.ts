@@ -1,8 +1,8 @@
 import { proxy, transfer } from 'comlink';
 import type { Log, LogFit, MapTask } from '@/core/log';
-import type { EventContext, LogEvents } from '@/core/logEvents';
+import type { EventContext } from '@/core/logEvents';
 import { keptWorker } from './keptWorker';
-import type { LogFitWorker } from './logFitProtocol';
+import type { LogFitWorker, SeenLog } from './logFitProtocol';
 import { buffersOf, copiedLog } from './sentLog';
 
 const kept = keptWorker<LogFitWorker>(() => new Worker(new URL('./logFit.worker.ts', import.meta.url)));
@@ -55,7 +55,7 @@ export function startLogFit(
 }
 
 /** Looks in the worker for what happened in a log. */
-export function startLogEvents(log: Log, context: EventContext): RunningLook<LogEvents> {
+export function startLogEvents(log: Log, context: EventContext): RunningLook<SeenLog> {
   return startLook('events', log, (remote, token, copy) =>
     remote.events(token, transfer({ log: copy, context }, buffersOf(copy))),
   );

@@ -1,5 +1,5 @@
-import type { FitStage, Log, LogFit, MapTask } from '@/core/log';
-import type { EventContext, LogEvents } from '@/core/logEvents';
+import type { FitStage, idleSentences, Log, LogFit, MapTask } from '@/core/log';
+import type { EventContext, LogBand, LogEvents } from '@/core/logEvents';
 import type { RunToken } from './cancellable';
 
 /** A log and the map it is compared with. */
@@ -14,12 +14,18 @@ export interface EventsRequest {
   readonly context: EventContext;
 }
 
+/** A log as somebody looks at it first: what happened, what the engine computer was doing, and how it idled. */
+export interface SeenLog extends LogEvents {
+  readonly bands: readonly LogBand[];
+  readonly idled: ReturnType<typeof idleSentences>;
+}
+
 /** The worker's calls, as comlink carries them. */
 export interface LogFitWorker {
   /** Compares; null when it was cancelled. */
   run(token: RunToken, request: FitRequest, onStage: (share: number) => void): Promise<LogFit | null>;
   /** Looks for what happened; null when it was cancelled. */
-  events(token: RunToken, request: EventsRequest): Promise<LogEvents | null>;
+  events(token: RunToken, request: EventsRequest): Promise<SeenLog | null>;
   /** Ends the run with this token at its next stage. */
   cancel(token: RunToken): void;
 }

@@ -33,6 +33,7 @@ test('what happened is looked for a kind at a time, and nothing is answered once
   };
   const found = await runLogEvents({ log, context: { barometricKpa: 100 } }, port);
   expect(found?.events.map(({ kind }) => kind)).toEqual(['batterySag']);
+  expect(found).toMatchObject({ bands: [], idled: [] });
   expect(breaths).toBeGreaterThan(2);
   const cancelled = { ...port, cancelled: () => true };
   expect(await runLogEvents({ log, context: { barometricKpa: 100 } }, cancelled)).toBeNull();

@@ -1,7 +1,7 @@
-import { fittingLog, type LogFit } from '@/core/log';
-import { type LogEvents, lookingForEvents } from '@/core/logEvents';
+import { fittingLog, idleFactsOf, idleSentences, type LogFit } from '@/core/log';
+import { bandsOf, lookingForEvents } from '@/core/logEvents';
 import type { RunPort } from './cancellable';
-import { type EventsRequest, type FitRequest, STAGE_SHARE } from './logFitProtocol';
+import { type EventsRequest, type FitRequest, type SeenLog, STAGE_SHARE } from './logFitProtocol';
 
 /** Compares a log with a map, a stage at a time. @returns null when `cancelled` said so. */
 export async function runLogFit({ log, task }: FitRequest, port: RunPort): Promise<LogFit | null> {
@@ -19,11 +19,13 @@ export async function runLogFit({ log, task }: FitRequest, port: RunPort): Promi
 export async function runLogEvents(
   { log, context }: EventsRequest,
   port: Omit<RunPort, 'onProgress'>,
-): Promise<LogEvents | null> {
+): Promise<SeenLog | null> {
   const looking = lookingForEvents(log, context);
   for (;;) {
     const step = looking.next();
-    if (step.done === true) return step.value;
+    if (step.done === true) {
+      return { ...step.value, bands: bandsOf(log), idled: idleSentences(idleFactsOf(log)) };
+    }
     if (port.cancelled()) return null;
     await port.breathe();
   }

@@ -4,7 +4,7 @@ import { useDeferredValue, useMemo } from 'react';
 import { View } from 'react-native';
 import { ActivityIndicator, ProgressBar } from 'react-native-paper';
 import { compile, conversionContext } from '@/core/calibration';
-import { fillingMapOf, idleFactsOf, idleSentences, mapTaskOf } from '@/core/log';
+import { fillingMapOf, mapTaskOf } from '@/core/log';
 import { heldLog } from '@/data/logs/heldLogs';
 import { MOST_KEPT, sizeOf } from '@/data/logs/keepLog';
 import { useRecording } from '@/data/logs/recorder';
@@ -22,7 +22,7 @@ import { LogFiles } from './help/LogFiles';
 import { LogFacts } from './LogFacts';
 import { NotesCard } from './NotesCard';
 import { HappenedCard } from './seen/HappenedCard';
-import { useLogBands, useLogEvents } from './seen/useLogEvents';
+import { useLogEvents } from './seen/useLogEvents';
 import { useLogCause } from './useLogCause';
 import { useLogFit } from './useLogFit';
 
@@ -47,10 +47,9 @@ export function LogScreen() {
     return mapId === null || task === null || map === null ? null : { mapId, task, map };
   }, [deferred]);
   const log = read.data?.log ?? null;
-  const idled = useMemo(() => (log === null ? [] : idleSentences(idleFactsOf(log))), [log]);
   const wrong = useLogCause(log, deferred);
   const happened = useLogEvents(log, conversionContext(deferred).barometricKpa);
-  const bands = useLogBands(log);
+  const idled = happened.events?.idled ?? [];
   const { fit, of, progress, failure } = useLogFit(log, compared?.task ?? null);
   const back = () => router.navigate(`/c/${id}/logs`);
 
@@ -121,7 +120,6 @@ export function LogScreen() {
         log={read.data.log}
         found={happened.events}
         failure={happened.failure}
-        bands={bands}
         tracesHref={`/c/${id}/logs/${logId}/traces`}
         compareHref={`/c/${id}/logs/${logId}/compare`}
       />

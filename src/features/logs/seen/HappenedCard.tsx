@@ -3,7 +3,8 @@ import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { ActivityIndicator } from 'react-native-paper';
 import type { Log } from '@/core/log';
-import { EVENT_KINDS, type LogBand, type LogEvent, type LogEvents } from '@/core/logEvents';
+import { EVENT_KINDS, type LogBand, type LogEvent } from '@/core/logEvents';
+import type { SeenLog } from '@/workers/logFitProtocol';
 import { formatNumber, inSentence } from '@/core/units';
 import { Button } from '@/ui/button/Button';
 import { Icon } from '@/ui/icon/Icon';
@@ -14,10 +15,9 @@ import { SPACE, useRoles } from '@/ui/theme';
 
 interface Props {
   log: Log;
-  found: LogEvents | null;
+  found: SeenLog | null;
   /** Why it could not be looked for. */
   failure: string | null;
-  bands: readonly LogBand[];
   /** Where all traces are, and where it is compared with another. */
   tracesHref: string;
   compareHref: string;
@@ -30,7 +30,7 @@ const ABOUT_S = 3;
 const LANES = { phone: 3, wide: 4 } as const;
 
 /** What happened, a sentence each; the one that is touched opens to the traces that show it. */
-export function HappenedCard({ log, found, failure, bands, tracesHref, compareHref }: Props) {
+export function HappenedCard({ log, found, failure, tracesHref, compareHref }: Props) {
   const router = useRouter();
   const [open, setOpen] = useState<LogEvent | null>(null);
   const [all, setAll] = useState(false);
@@ -51,7 +51,9 @@ export function HappenedCard({ log, found, failure, bands, tracesHref, compareHr
           return (
             <View key={`${event.kind}${event.fromS}${event.text}`} role="listitem">
               <EventRow event={event} open={isOpen} onPress={() => setOpen(isOpen ? null : event)} />
-              {isOpen ? <EventStrip log={log} event={event} bands={bands} tracesHref={tracesHref} /> : null}
+              {isOpen ? (
+                <EventStrip log={log} event={event} bands={found?.bands ?? []} tracesHref={tracesHref} />
+              ) : null}
             </View>
           );
         })}
@@ -120,7 +122,7 @@ function EventStrip({
   event,
   bands,
   tracesHref,
-}: { event: LogEvent } & Omit<Props, 'found' | 'failure' | 'compareHref'>) {
+}: { event: LogEvent; bands: readonly LogBand[] } & Pick<Props, 'log' | 'tracesHref'>) {
   const wide = useWide();
   const router = useRouter();
   const strip = useMemo(() => {

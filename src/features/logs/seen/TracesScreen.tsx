@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { ActivityIndicator } from 'react-native-paper';
 import { conversionContext } from '@/core/calibration';
 import type { ChannelId } from '@/core/channel';
-import { EVENT_KINDS, EVENT_KIND_IDS, type EventKindId } from '@/core/logEvents';
+import { EVENT_KINDS, EVENT_KIND_IDS, type EventKindId, type LogBand } from '@/core/logEvents';
 import type { Log } from '@/core/log';
 import type { LogEntry } from '@/data/logs/logRecord';
 import { useHeldCalibration, useLog } from '@/data/logs/queries';
@@ -31,7 +31,7 @@ import { SpreadCard } from './SpreadCard';
 import { StatisticsCard } from './StatisticsCard';
 import { VisitsCard } from './VisitsCard';
 import { MOST_LANES, TRACE_SET_IDS, TRACE_SETS, type TraceSetId } from './traceSets';
-import { useLogBands, useLogEvents } from './useLogEvents';
+import { useLogEvents } from './useLogEvents';
 import { useSeenLog } from './useSeenLog';
 
 /** All of a log as traces: what is in sight, what is read at the cursors, and what each did between them. */
@@ -63,6 +63,8 @@ const LANE_HEIGHT = { phone: 88, wide: 76 } as const;
 /** What is shown of an event beside it, s. */
 const ABOUT_S = 3;
 
+const NO_BANDS: readonly LogBand[] = [];
+
 type Wanted = TraceSetId | 'event' | 'own';
 
 /** How what is in sight is counted. */
@@ -91,7 +93,6 @@ function Traces({ log: kept, entry, onBack }: { log: Log; entry: LogEntry; onBac
     const made = byQuantity ? lanesByQuantity(log, ids) : lanesOf(log, ids);
     return made.slice(0, MOST_LANES);
   }, [log, ids, byQuantity]);
-  const bands = useLogBands(kept);
   const { barometricKpa } = conversionContext(document);
   const { events: found } = useLogEvents(kept, barometricKpa);
   const marks = useMemo(
@@ -135,7 +136,7 @@ function Traces({ log: kept, entry, onBack }: { log: Log; entry: LogEntry; onBac
           label="Time in the log"
           strip={strip}
           lanes={lanes}
-          bands={bands}
+          bands={found?.bands ?? NO_BANDS}
           marks={marks}
           moments={moments}
           laneHeight={wide ? LANE_HEIGHT.wide : LANE_HEIGHT.phone}

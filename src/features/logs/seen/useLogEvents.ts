@@ -1,12 +1,12 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { Log } from '@/core/log';
-import { bandsOf, type LogBand, type LogEvents } from '@/core/logEvents';
 import { startLogEvents } from '@/workers/logFitClient';
+import type { SeenLog } from '@/workers/logFitProtocol';
 
 /** What happened in a log, looked for in the worker. */
 export interface HappenedState {
   /** Null until it is found. */
-  readonly events: LogEvents | null;
+  readonly events: SeenLog | null;
   readonly failure: string | null;
 }
 
@@ -33,9 +33,4 @@ export function useLogEvents(log: Log | null, barometricKpa: number): HappenedSt
     };
   }, [log, barometricKpa]);
   return found !== null && found.of === log ? found.state : WAITING;
-}
-
-/** What the engine computer was doing in a log. */
-export function useLogBands(log: Log | null): readonly LogBand[] {
-  return useMemo(() => (log === null ? [] : bandsOf(log)), [log]);
 }
