@@ -98,6 +98,8 @@ describe('what a formula gives, by hand', () => {
     [`smooth(${speed}, 2)`, [1500, 2000, 3000, 3500, 4000]],
     [`smooth(${speed}, 0)`, [1000, 2000, 3000, 4000, NaN]],
     [`smooth(abs(${map} - 60), 2) * 2`, [50, 33.3333, 40, 66.6667, 100]],
+    // What is unknown comes and goes, and the mean goes on without it.
+    [`smooth(if(${map} == 60, ${map} / 0, ${map}), 2)`, [35, 35, 70, 110, 110]],
     ['fuel_press_bar + fuel_press_bar_2', [7, 7, 7.1, 7, 7]],
   ])('%s', (text, expected) => {
     expect(numbers(text)).toEqual(expected);
@@ -105,6 +107,22 @@ describe('what a formula gives, by hand', () => {
 
   test('a sum over time leaves out what is unknown and goes on', () => {
     expect(numbers(`total(${speed} / 1000)`)).toEqual([0, 1.5, 4, 7.5, 7.5]);
+  });
+
+  test('over time means over seconds, whatever the rate', () => {
+    const uneven: Log = {
+      timeS: Float64Array.of(0, 0.5, 1, 3),
+      columns: { injectorOpening: Float32Array.of(2, 4, 6, 10) },
+    };
+    const gives = (text: string) =>
+      Array.from(withComputed(uneven, [made(text)], parse).own?.[0]?.values ?? [], (one) =>
+        Number(one.toFixed(4)),
+      );
+    // 0.5 s at 3, 0.5 s at 5, 2 s at 8.
+    expect(gives(`total(${opening})`)).toEqual([0, 1.5, 4, 20]);
+    expect(gives(`slope(${opening})`)).toEqual([4, 4, 2.4, 2]);
+    expect(gives(`before(${opening}, 1)`)).toEqual([NaN, NaN, 2, 8]);
+    expect(gives(`smooth(${opening}, 1)`)).toEqual([3, 4, 5, 10]);
   });
 
   test('a slope where no time passes is unknown', () => {
