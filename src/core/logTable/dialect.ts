@@ -106,7 +106,9 @@ function dialectIn({ rows, separator, decimal, width, body }: Found): Dialect {
   const heads = above.filter((row) => row.length === width && saying(row, decimal) < 0.5);
   const last = heads.at(-1);
   const before = heads.at(-2);
-  const hasUnits = last !== undefined && before !== undefined && unitShare(last) > unitShare(before);
+  // “Time” and “RPM” are names and units alike: of two rows that could be units the lower one is.
+  const lastShare = last === undefined ? 0 : unitShare(last);
+  const hasUnits = before !== undefined && lastShare > 0 && lastShare >= unitShare(before);
   const names = hasUnits ? before : last;
   const given = Array.from({ length: width }, (_, i) => splitName((names?.[i] ?? '').trim()));
   const taken = new Map<string, number>();
