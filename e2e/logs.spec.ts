@@ -174,6 +174,11 @@ test('a log of another source: its columns are shown, one is changed, and next t
   // Kept: there after a reload, and written as our own CSV with λ, °C and kPa.
   await page.reload();
   await expect(page.getByText(/^120 s, 2400 samples from morning\.csv/)).toBeVisible();
+  await page.getByRole('button', { name: 'What its columns were taken for' }).click();
+  const taken = page.getByRole('list', { name: 'Columns of the file' }).getByRole('listitem');
+  await expect(taken.filter({ hasText: 'Manifold pressure, psi gauge' })).toHaveCount(1);
+  await expect(taken.filter({ hasText: 'Damper left [mm]' })).toContainText('Left out');
+  await page.keyboard.press('Escape');
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as CSV' }).click();
   const [head = '', , first = ''] = readFileSync(await (await download).path(), 'utf8').split('\r\n');

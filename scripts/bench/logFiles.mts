@@ -109,6 +109,7 @@ const about = {
   name: 'x',
   refused: 0,
   said: [],
+  taken: [],
   startedAt: '2026-11-28T00:00:00Z',
 };
 const entry = entryOfFile({ ...about, log: hour });

@@ -34,6 +34,16 @@ export function calibrationFor({ held, shown }: Pick<HelpRequest, 'held' | 'show
   }
 }
 
+/** What the columns of the file were taken for, that the log was read from. */
+function takenLines({ source }: LogEntry): string[] {
+  if (source.kind === 'recorded' || source.taken.length === 0) return [];
+  return [
+    '',
+    'The log was read from a file. Its columns were taken so:',
+    ...source.taken.map(({ column, as }) => `  ${column}: ${as}`),
+  ];
+}
+
 /** The files beside the log, by name. */
 export function helpTexts(request: HelpRequest): Readonly<Record<string, string>> {
   const { entry, units, question, left } = request;
@@ -50,6 +60,7 @@ export function helpTexts(request: HelpRequest): Readonly<Record<string, string>
         : 'calibration.lumbre.json: what was on the screen; what the engine computer held is not known.',
       'report.html: the same calibration, to be read.',
       'Lumbre opens the package: in its list for the calibration, in Logs for the log.',
+      ...takenLines(entry),
       '',
     ].join('\r\n'),
     'calibration.lumbre.json': calibrationToText(leaving(plain)),

@@ -22,6 +22,7 @@ const FILE = {
   name: 'morning.csv',
   refused: 2,
   said: ['2 lines'],
+  taken: [{ column: 'RPM [rpm]', as: 'Engine speed, rev/min' }],
   startedAt: '2026-11-28T10:00:00.000Z',
   log,
 };
@@ -32,6 +33,7 @@ test('a log of a file is kept page by page, and is the same, bit by bit where it
   const told: number[] = [];
   const kept = await keepLog(logs, entry, log, (share) => told.push(share) > 0);
   expect(kept).toMatchObject({ samples: ROWS, pages: 3, parts: 0, ended: 'stopped', source: { refused: 2 } });
+  expect((await logs.read('one'))?.entry.source).toEqual(entry.source);
   expect(told).toHaveLength(3);
   const read = await logs.read('one');
   expect(read?.log.columns.speed).toEqual(log.columns.speed);

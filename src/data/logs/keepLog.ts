@@ -1,6 +1,6 @@
 import type { ChannelId } from '@/core/channel';
 import { decimalsOf, type Log, type LogColumn } from '@/core/log';
-import type { LogEntry } from './logRecord';
+import type { LogEntry, TakenColumn } from './logRecord';
 import type { LogStore } from './logStore';
 
 /** A log that was read from a file, before it is kept. */
@@ -11,6 +11,7 @@ export interface FileLog {
   readonly name: string;
   readonly refused: number;
   readonly said: readonly string[];
+  readonly taken: readonly TakenColumn[];
   readonly startedAt: string;
   readonly log: Log;
 }
@@ -21,11 +22,11 @@ const PAGE_ROWS = 1024;
 export const MOST_KEPT = 40e6;
 
 /** What is known of a log that was read from a file, with nothing of it kept yet. */
-export function entryOfFile({ log, name, refused, said, ...about }: FileLog): LogEntry {
+export function entryOfFile({ log, name, refused, said, taken, ...about }: FileLog): LogEntry {
   const { timeS, columns, own = [] } = log;
   return {
     ...about,
-    source: { kind: 'file', name, refused, said },
+    source: { kind: 'file', name, refused, said, taken },
     channels: ['time', ...(Object.keys(columns) as ChannelId[]).filter((id) => id !== 'time')],
     own: own.map(({ name: called, unit, values, decimals = decimalsOf(values) }) => ({
       name: called,

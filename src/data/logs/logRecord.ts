@@ -19,7 +19,16 @@ export type LogSource =
       readonly refused: number;
       /** What could not be read of it, in sentences. */
       readonly said: readonly string[];
+      /** What each of its columns was taken for; empty of what was kept before that was. */
+      readonly taken: readonly TakenColumn[];
     };
+
+/** A column of a file, and what it was taken for, in words. */
+export interface TakenColumn {
+  /** As it stands in the file, with its unit. */
+  readonly column: string;
+  readonly as: string;
+}
 
 /** A moment that somebody marked. */
 export interface LogMark {
@@ -75,7 +84,13 @@ const source = z.discriminatedUnion('kind', [
     rateHz: z.number().positive(),
     edited: z.boolean(),
   }),
-  z.object({ kind: z.literal('file'), name: z.string(), refused: count, said: z.array(z.string()) }),
+  z.object({
+    kind: z.literal('file'),
+    name: z.string(),
+    refused: count,
+    said: z.array(z.string()),
+    taken: z.array(z.object({ column: z.string(), as: z.string() })).default([]),
+  }),
 ]);
 
 /** Marks as they may be. */

@@ -23,6 +23,7 @@ import { LogFacts } from './LogFacts';
 import { NotesCard } from './NotesCard';
 import { HappenedCard } from './seen/HappenedCard';
 import { useLogEvents } from './seen/useLogEvents';
+import { TakenColumns } from './TakenColumns';
 import { useLogCause } from './useLogCause';
 import { useLogFit } from './useLogFit';
 
@@ -113,6 +114,7 @@ export function LogScreen() {
           ))}
         </Card>
       ) : null}
+      {entry.source.kind === 'file' ? <TakenColumns taken={entry.source.taken} /> : null}
       {missingParts > 0 ? (
         <Message tone="warning">{`${missingParts} parts of it cannot be read; their samples are left out.`}</Message>
       ) : null}

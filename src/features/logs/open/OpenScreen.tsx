@@ -14,7 +14,7 @@ import { bytesWords } from '@/ui/text/bytesWords';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { ColumnSheet } from './ColumnSheet';
-import { firstCells, takenWords } from './columnWords';
+import { columnWords, firstCells, takenWords } from './columnWords';
 import { changeOpening, closeFile, openFile, readFileNow, useOpening } from './openStore';
 
 /** A file of a log: what its columns are taken for, and how far it is read. */
@@ -101,7 +101,7 @@ function Columns() {
           return (
             <View key={one.name} role="listitem">
               <LinkRow
-                label={`${one.name}${one.unit === '' ? '' : ` [${one.unit}]`}`}
+                label={columnWords(one)}
                 detail={`${takenWords(taken, one)}: ${firstCells(one)}`}
                 state={isDoubtful(i) ? <StateMark tone="warning" label="Guessed: look at it" /> : undefined}
                 onPress={() => setOpen(i)}

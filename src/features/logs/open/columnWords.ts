@@ -30,6 +30,11 @@ export function takenWords(use: ColumnUse, column: TableColumn): string {
   return `${CHANNELS[use.channel].label}${unit === '' ? '' : `, ${unit}`}`;
 }
 
+/** A column as it stands in its file, with its unit. */
+export function columnWords({ name, unit }: TableColumn): string {
+  return `${name}${unit === '' ? '' : ` [${unit}]`}`;
+}
+
 /** The first cells of a column, to know it by. */
 export function firstCells({ first }: TableColumn): string {
   const said = first.map((cell) => cell.trim()).filter((cell) => cell !== '');

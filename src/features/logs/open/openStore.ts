@@ -15,7 +15,7 @@ import {
   startLogRead,
   unpackLog,
 } from '@/workers/logFileClient';
-import { notReadWords, refusedWords } from './columnWords';
+import { columnWords, notReadWords, refusedWords, takenWords } from './columnWords';
 
 /** A file that is being opened. */
 interface Opening {
@@ -175,6 +175,10 @@ export async function readFileNow(calibrationId: string, calibration: string): P
       name,
       refused: Object.values(read.refused).reduce((sum, one) => sum + one, 0),
       said: notReadWords(read),
+      taken: dialect.columns.map((column, i) => ({
+        column: columnWords(column),
+        as: takenWords(uses[i] ?? { as: 'left' }, column),
+      })),
       startedAt: new Date().toISOString(),
       log: read.log,
     };
