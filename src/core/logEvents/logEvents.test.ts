@@ -207,6 +207,79 @@ describe('the mixture', () => {
     ['with the foot off', { lambdaOne: leaping(0.7, 1.25, 2), throttle: (atS) => (atS < 2 ? 0 : 30) }],
   ])('%s it is none', (_, more) => expect(found(drawnLog({ ...PULL, ...more }), 'richMisfire')).toEqual([]));
 
+  test('two misfires in one pull are two where a second is between them, and one where less is', () => {
+    const twice = (gapS: number) =>
+      found(
+        drawnLog({
+          ...PULL,
+          lambdaOne: (atS) =>
+            atS < 5 ? 1 : (atS >= 8 && atS < 9) || (atS >= 9 + gapS && atS < 10 + gapS) ? 1.2 : 0.7,
+        }),
+      );
+    expect(twice(0.6)).toEqual([['richMisfire', 7.98, 10.58]]);
+    expect(twice(2)).toEqual([
+      ['richMisfire', 7.98, 8.98],
+      ['richMisfire', 10.98, 11.98],
+    ]);
+  });
+
+  test('what is as rich as its target asks is rich enough where that is very rich', () => {
+    const to = (rich: number, lambdaTarget: number) =>
+      found(drawnLog({ ...PULL, lambdaTarget, lambdaOne: leaping(rich, 1.25, 2) }), 'richMisfire');
+    // Five parts in a hundred under the target, or under 0.72 whatever the target.
+    expect(to(0.75, 0.8)).toHaveLength(1);
+    expect(to(0.77, 0.8)).toEqual([]);
+    expect(to(0.71, 0.72)).toHaveLength(1);
+    expect(to(0.73, 0.72)).toEqual([]);
+  });
+
+  test('a misfire up to the end of a pull ends with it', () => {
+    const lifts = { throttle: (atS: number) => (atS < 2 || atS >= 9 ? 0 : atS < 5 ? 20 : 90) };
+    expect(found(drawnLog({ ...PULL, ...lifts, lambdaOne: leaping(0.7, 1.2, 4) }), 'richMisfire')).toEqual([
+      ['richMisfire', 8, 8.98],
+    ]);
+  });
+
+  test('lean before and behind a misfire is lean, and within it is not', () => {
+    const log = drawnLog({
+      ...PULL,
+      lambdaOne: (atS) =>
+        atS < 13 ? 0.8 : atS < 15 ? 1.1 : atS < 18 ? 0.7 : atS < 20 ? 1.25 : atS < 24 ? 0.8 : 1.1,
+    });
+    expect(found(log)).toEqual([
+      ['lean', 13, 14.98],
+      ['richMisfire', 17.98, 19.98],
+      ['lean', 24, 29.98],
+    ]);
+    expect(texts(log)[0]).toMatch(/^38 % leaner than asked for 2\.0 s/);
+  });
+
+  test('with the throttle shut, or just behind a cut or a start, what is read says nothing of the mixture', () => {
+    const lean = { ...CRUISE, lambdaOne: 1.25 };
+    const shut = (from: number, to: number) => (atS: number) =>
+      atS < 2 || (atS >= from && atS < to) ? 0 : 20;
+    // From ten seconds behind the start on, and a second and a half behind a throttle that was shut or a cut.
+    const first = found(drawnLog(lean))[0]?.[1];
+    expect(first).toBeGreaterThanOrEqual(10);
+    expect(first).toBeLessThan(12.1);
+    expect(found(drawnLog({ ...lean, throttle: shut(15, 17) }))).toEqual([
+      ['lean', first, 14.98],
+      ['lean', 18.48, 29.98],
+    ]);
+    expect(found(drawnLog({ ...lean, overrunCut: between(15, 17, 1, 0) }), 'lean')).toEqual([
+      ['lean', first, 14.98],
+      ['lean', 18.48, 29.98],
+    ]);
+  });
+
+  test('a throttle that moves by less than six points in all stands still, and one that steps has to rest', () => {
+    const lean = { ...CRUISE, lambdaOne: between(14, 30, 1.25, 1) };
+    const steps = (by: number) => (atS: number) => (atS < 2 ? 0 : atS < 18 ? 20 : 20 + by);
+    expect(found(drawnLog({ ...lean, throttle: steps(2.9) }))).toEqual([['lean', 14, 29.98]]);
+    const [, second] = found(drawnLog({ ...lean, throttle: steps(3.1) }));
+    expect(second?.[1]).toBeCloseTo(18.7, 1);
+  });
+
   test('lean at a steady throttle, from when it has stood still', () => {
     const lean = { ...CRUISE, lambdaOne: between(15, 20, 1.25, 1) };
     expect(found(drawnLog(lean))).toEqual([['lean', 15, 19.98]]);
