@@ -2,7 +2,7 @@
 import { mkdtemp, open, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Browser, Page } from '@playwright/test';
+import type { Browser, CDPSession, Page } from '@playwright/test';
 import { withServedApp } from '../servedApp.mts';
 import { workByFrame } from './frameWork.mts';
 import { median, report } from './report.mts';
@@ -73,24 +73,43 @@ const MOVE = `
   })
 `;
 
+/** What a processor does that is no script of the page. */
+const NO_SCRIPT = ['(program)', '(idle)', '(root)'];
+
+/** Milliseconds of script for each time that the strip was moved. */
+async function scriptOfMoves(session: CDPSession, page: Page): Promise<number> {
+  await session.send('Profiler.enable');
+  await session.send('Profiler.start');
+  const frames = await page.evaluate<number>(MOVE);
+  const { profile } = await session.send('Profiler.stop');
+  const names = new Map(profile.nodes.map(({ id, callFrame }) => [id, callFrame.functionName]));
+  let us = 0;
+  profile.samples?.forEach((id, i) => {
+    if (!NO_SCRIPT.includes(names.get(id) ?? '')) us += profile.timeDeltas?.[i] ?? 0;
+  });
+  return us / 1000 / frames;
+}
+
 async function moved(browser: Browser, page: Page): Promise<void> {
   const session = await page.context().newCDPSession(page);
+  // Warm: its code was run before.
+  await page.evaluate(MOVE);
   await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWED });
+  const script = await scriptOfMoves(session, page);
+  report(
+    `  script of a frame, moved and zoomed at each, slowed ${SLOWED} ×`,
+    `${script.toFixed(1)} ms`,
+    `< ${WORK_MS} ms`,
+  );
   const moving = page.evaluate(MOVE);
   const work = await workByFrame(browser, page, FOR_MS);
   await moving;
   await session.send('Emulation.setCPUThrottlingRate', { rate: 1 });
   const sorted = [...work].sort((a, b) => a - b);
-  const within = work.filter((one) => one < WORK_MS).length / work.length;
   report(
-    `  moved and zoomed at every frame, processor slowed ${SLOWED} ×`,
-    `${(100 * within).toFixed(0)} % of frames under ${WORK_MS} ms`,
-    '99 %',
-  );
-  report(
-    '  main-thread work of a frame, middle and hundredth',
+    '  all work of a sixtieth of a second, drawn without a graphics card',
     `${median(work).toFixed(1)}, ${(sorted[Math.floor(sorted.length * 0.99)] ?? NaN).toFixed(1)} ms`,
-    `< ${WORK_MS} ms`,
+    '',
   );
 }
 

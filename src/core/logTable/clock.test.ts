@@ -52,6 +52,7 @@ test.each([
   ['10:00:01', 36_001],
   ['100:00:00', 360_000],
   [' 0:05 ', 5],
+  ['0:01.125', 1.125],
 ])('the clock %s is %d s', (cell, seconds) => {
   expect(timeFormatOf(cell)).toBe('clock');
   expect(clockSeconds(cell, 'dayFirst')).toBeCloseTo(seconds, 9);
@@ -70,6 +71,13 @@ test.each([
 ] as const)('%s is 129,660 s after 1970', (cell, order) => {
   expect(timeFormatOf(cell)).toBe('dateTime');
   expect(clockSeconds(cell, order)).toBe(129_660);
+});
+
+test('what stands about a date makes it none', () => {
+  expect(timeFormatOf('on 1970-01-02 12:01')).toBeNull();
+  expect(timeFormatOf('1970-01-02 12:01 or so')).toBeNull();
+  expect(clockSeconds('1970-01-02 12:01:00.25', 'dayFirst')).toBe(129_660.25);
+  expect(clockSeconds('1970-02-03 00:00', 'dayFirst')).toBe(33 * 86_400);
 });
 
 test('a year of two digits is of this century', () => {
@@ -91,6 +99,7 @@ test.each<readonly [string, readonly string[]]>([
   ['dayFirst', ['01.13.2026 10:00']],
   ['dayFirst', ['2026/13/01 10:00']],
   ['dayFirst', ['nothing']],
+  ['monthFirst', [' 01/13/2026 10:00 ']],
 ])('%s where the dates are %j', (order, cells) => expect(dateOrderOf(cells)).toBe(order));
 
 test('a clock that falls by more than half of its day, or of its hour, has passed its end', () => {
@@ -99,4 +108,6 @@ test('a clock that falls by more than half of its day, or of its hour, has passe
     3600, 3600, 0, 0,
   ]);
   expect(wrapOf(100, 99)).toBe(0);
+  expect(wrapOf(40_000, 30_000)).toBe(0);
+  expect(wrapOf(3000, 1500)).toBe(0);
 });

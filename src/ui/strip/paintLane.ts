@@ -135,7 +135,7 @@ function byColumn(
   holeS: number,
 ): void {
   const columns = Math.max(1, Math.floor(width));
-  const { low, high } = columnsOf(extremes, edgesOf(timeS, window, columns));
+  const { low, high } = columnsOf(extremes, edgesFor(timeS, window, columns));
   const holeColumns = (holeS / (window.toS - window.fromS)) * columns;
   let before = -Infinity;
   for (let x = 0; x < columns; x += 1) {
@@ -147,6 +147,22 @@ function byColumn(
     before = x;
   }
 }
+
+/** The samples at the edges of pixels, found once for all traces of a window that share their times. */
+function edgesFor(timeS: Float64Array, window: TimeWindow, columns: number): Int32Array {
+  const known = foundEdges.get(window) ?? [];
+  const found = known.find((one) => one.timeS === timeS && one.edges.length === columns + 1);
+  if (found !== undefined) return found.edges;
+  const edges = edgesOf(timeS, window, columns);
+  foundEdges.set(window, [...known, { timeS, edges }]);
+  return edges;
+}
+
+/** They go with the window that they are of. */
+const foundEdges = new WeakMap<
+  TimeWindow,
+  readonly { readonly timeS: Float64Array; readonly edges: Int32Array }[]
+>();
 
 /** A number at an end of a lane, on ground of its own so that no line runs through it. */
 function paintEnd(context: CanvasRenderingContext2D, text: string, y: number, roles: Roles): void {
