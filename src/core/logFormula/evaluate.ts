@@ -21,6 +21,10 @@ export function evaluate(
 ): Float32Array {
   const found = new Float32Array(timeS.length);
   fill(found, partOf(formula, timeS, columns));
+  // What is larger than such a number may be says nothing, and would leave no scale to draw the rest on.
+  for (let i = 0; i < found.length; i += 1) {
+    if (Math.abs(found[i] as number) === Infinity) found[i] = NaN;
+  }
   return found;
 }
 

@@ -159,7 +159,7 @@ function TwoTraces({ x, y, third, stretch }: TwoProps) {
   const { seconds, mean, correlation } = found;
   const shares = mean === null ? timeShares(seconds) : meanShares(mean);
   const most = seconds.reduce((best, one, i) => (one > (seconds[best] as number) ? i : best), 0);
-  const selected = picked ?? most;
+  const selected = Math.min(picked ?? most, seconds.length - 1);
   const [column, row] = [selected % found.x.count, Math.floor(selected / found.x.count)];
   const stood = seconds[selected] ?? 0;
   const also =
