@@ -1,6 +1,5 @@
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
-import { useStore } from 'zustand';
 import { formatNumber } from '@/core/units';
 import { Text } from '../text/Text';
 import { SPACE, useRoles } from '../theme';
@@ -10,6 +9,7 @@ import { BANDS, StripCursors, StripOverlay, TIME } from './StripOverlay';
 import type { StripStore } from './stripStore';
 import { readingAt, readingWords, StripValues, traceName } from './StripValues';
 import type { StripBand, StripLane, StripMark } from './traces';
+import { useCursors } from './useCursors';
 import { useStripHands } from './useStripHands';
 
 interface Props {
@@ -115,7 +115,7 @@ interface ReadProps {
 
 /** What is read by a finger, by keys and by a screen reader: the values at the cursor, and their change since the second one. */
 function Read({ label, strip, lanes, bands, axis, box, hands, children }: ReadProps) {
-  const { cursorS, secondS } = useStore(strip.store);
+  const { cursorS, secondS } = useCursors(strip);
   const web = {
     tabIndex: 0,
     'aria-valuemin': strip.whole.fromS,
@@ -157,7 +157,7 @@ export function momentWords(
 
 /** The time at the cursor, how far it is from the second one, and what the engine computer was doing. */
 function Moment({ strip, bands, axis }: { strip: StripStore; bands: readonly StripBand[]; axis: StripAxis }) {
-  const { cursorS, secondS } = useStore(strip.store);
+  const { cursorS, secondS } = useCursors(strip);
   if (cursorS === null) {
     return (
       <Text kind="small" colour="muted">

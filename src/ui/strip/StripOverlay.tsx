@@ -1,11 +1,13 @@
 import { scaleLinear } from 'd3-scale';
 import { memo } from 'react';
 import Svg, { G, Line, Rect, Text as SvgText } from 'react-native-svg';
+import { View } from 'react-native';
 import { useStore } from 'zustand';
 import { formatNumber } from '@/core/units';
 import { FONT, type Roles } from '../theme';
 import type { StripStore } from './stripStore';
 import type { StripBand, StripMark } from './traces';
+import { useFollowedWindow } from './useFollowedWindow';
 
 /** Room for bands and their words above the lanes, and for the time below, px. */
 export const BANDS = 22;
@@ -41,7 +43,7 @@ export const StripOverlay = memo(function StripOverlay({
   laneHeight,
   roles,
 }: Props) {
-  const window = useStore(strip.store, (view) => view.window);
+  const { drawn: window, box } = useFollowedWindow(strip, width);
   const bottom = BANDS + lanes * laneHeight;
   const x = scaleLinear().domain([window.fromS, window.toS]).range([0, width]);
   const isIn = ({ fromS, toS }: { fromS: number; toS: number }) => toS >= window.fromS && fromS <= window.toS;
@@ -49,71 +51,75 @@ export const StripOverlay = memo(function StripOverlay({
   const ticks = x.ticks(Math.max(3, Math.floor(width / 80)));
   const decimals = decimalsOf((ticks[1] ?? 1) - (ticks[0] ?? 0));
   return (
-    <Svg width={width} height={bottom + TIME}>
-      {seen.map((band, i) => {
-        const from = Math.max(0, x(band.fromS));
-        const to = Math.min(width, x(band.toS));
-        const { role, opacity } = TONES[band.tone];
-        // A word may run on to where the next stretch begins.
-        const room = Math.max(to, Math.min(width, x(seen[i + 1]?.fromS ?? window.toS))) - from;
-        return (
-          <G key={`${band.tone}${band.label}${band.fromS}`}>
-            <Rect
-              x={from}
-              y={0}
-              width={Math.max(1, to - from)}
-              height={bottom}
-              fill={roles[role]}
-              opacity={opacity}
-            />
-            {room > band.label.length * LETTER + 4 ? (
-              <SvgText x={from + 4} y={15} fontSize={12} fontFamily={FONT.text} fill={roles.text}>
-                {band.label}
-              </SvgText>
-            ) : null}
-          </G>
-        );
-      })}
-      {Array.from({ length: lanes }, (_, i) => (
-        <Line
-          key={i}
-          x1={0}
-          x2={width}
-          y1={BANDS + i * laneHeight}
-          y2={BANDS + i * laneHeight}
-          stroke={roles.line}
-        />
-      ))}
-      {marks
-        .filter(({ atS }) => atS >= window.fromS && atS <= window.toS)
-        .map(({ atS, label }) => (
-          <G key={`${atS}${label}`}>
+    <View style={{ width, overflow: 'hidden' }}>
+      <View ref={box} style={{ transformOrigin: '0 0' }}>
+        <Svg width={width} height={bottom + TIME}>
+          {seen.map((band, i) => {
+            const from = Math.max(0, x(band.fromS));
+            const to = Math.min(width, x(band.toS));
+            const { role, opacity } = TONES[band.tone];
+            // A word may run on to where the next stretch begins.
+            const room = Math.max(to, Math.min(width, x(seen[i + 1]?.fromS ?? window.toS))) - from;
+            return (
+              <G key={`${band.tone}${band.label}${band.fromS}`}>
+                <Rect
+                  x={from}
+                  y={0}
+                  width={Math.max(1, to - from)}
+                  height={bottom}
+                  fill={roles[role]}
+                  opacity={opacity}
+                />
+                {room > band.label.length * LETTER + 4 ? (
+                  <SvgText x={from + 4} y={15} fontSize={12} fontFamily={FONT.text} fill={roles.text}>
+                    {band.label}
+                  </SvgText>
+                ) : null}
+              </G>
+            );
+          })}
+          {Array.from({ length: lanes }, (_, i) => (
             <Line
-              x1={x(atS)}
-              x2={x(atS)}
-              y1={BANDS - 4}
-              y2={bottom}
-              stroke={roles.good}
-              strokeWidth={1.5}
-              strokeDasharray="1 3"
+              key={i}
+              x1={0}
+              x2={width}
+              y1={BANDS + i * laneHeight}
+              y2={BANDS + i * laneHeight}
+              stroke={roles.line}
             />
-            <Rect x={x(atS) - 3} y={BANDS - 6} width={6} height={6} fill={roles.good} />
-          </G>
-        ))}
-      {ticks.map((tick) => (
-        <SvgText
-          key={tick}
-          x={Math.min(width - 12, Math.max(8, x(tick)))}
-          y={bottom + 16}
-          fontSize={12}
-          fontFamily={FONT.number}
-          fill={roles.muted}
-          textAnchor="middle"
-        >
-          {formatNumber(tick, decimals)}
-        </SvgText>
-      ))}
-    </Svg>
+          ))}
+          {marks
+            .filter(({ atS }) => atS >= window.fromS && atS <= window.toS)
+            .map(({ atS, label }) => (
+              <G key={`${atS}${label}`}>
+                <Line
+                  x1={x(atS)}
+                  x2={x(atS)}
+                  y1={BANDS - 4}
+                  y2={bottom}
+                  stroke={roles.good}
+                  strokeWidth={1.5}
+                  strokeDasharray="1 3"
+                />
+                <Rect x={x(atS) - 3} y={BANDS - 6} width={6} height={6} fill={roles.good} />
+              </G>
+            ))}
+          {ticks.map((tick) => (
+            <SvgText
+              key={tick}
+              x={Math.min(width - 12, Math.max(8, x(tick)))}
+              y={bottom + 16}
+              fontSize={12}
+              fontFamily={FONT.number}
+              fill={roles.muted}
+              textAnchor="middle"
+            >
+              {formatNumber(tick, decimals)}
+            </SvgText>
+          ))}
+        </Svg>
+      </View>
+    </View>
   );
 });
 
@@ -131,7 +137,9 @@ interface CursorsProps {
 
 /** Both cursors, as lines. */
 export function StripCursors({ strip, width, height, roles }: CursorsProps) {
-  const { window, cursorS, secondS } = useStore(strip.store);
+  const view = useStore(strip.store, (now) => (now.cursorS === null && now.secondS === null ? null : now));
+  if (view === null) return null;
+  const { window, cursorS, secondS } = view;
   const x = scaleLinear().domain([window.fromS, window.toS]).range([0, width]);
   const isIn = (atS: number | null): atS is number =>
     atS !== null && atS >= window.fromS && atS <= window.toS;

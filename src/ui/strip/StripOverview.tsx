@@ -1,13 +1,13 @@
 import { scaleLinear } from 'd3-scale';
-import { useEffect, useRef } from 'react';
+import { memo, useEffect, useLayoutEffect, useRef } from 'react';
 import { View } from 'react-native';
-import Svg, { Line, Rect } from 'react-native-svg';
-import { useStore } from 'zustand';
+import Svg, { Line } from 'react-native-svg';
 import { formatNumber } from '@/core/units';
 import type { Roles } from '../theme';
 import { paintLane } from './paintLane';
 import { centre, pan, showWhole, type StripStore, zoom } from './stripStore';
 import type { StripLane, StripMark } from './traces';
+import { useFollowedWindow } from './useFollowedWindow';
 
 const HEIGHT = 44;
 
@@ -24,7 +24,7 @@ interface Props {
 /** The whole log as a thin strip; a finger or the arrow keys move the window in it. */
 export function StripOverview({ strip, lane, moments, width, roles }: Props) {
   const { whole } = strip;
-  const window = useStore(strip.store, (view) => view.window);
+  const { drawn: window } = useFollowedWindow(strip, width);
   const box = useRef<View>(null);
   const x = scaleLinear().domain([whole.fromS, whole.toS]).range([0, width]);
   const moveTo = (clientX: number) => {
@@ -60,34 +60,68 @@ export function StripOverview({ strip, lane, moments, width, roles }: Props) {
       style={{ width, height: HEIGHT, touchAction: 'pan-y' } as object}
     >
       <OverviewCanvas strip={strip} lane={lane} width={width} roles={roles} />
-      <View style={{ position: 'absolute', left: 0, top: 0 }} aria-hidden>
-        <Svg width={width} height={HEIGHT}>
-          {moments.map(({ atS, label }) => (
-            <Line
-              key={`${atS}${label}`}
-              x1={x(atS)}
-              x2={x(atS)}
-              y1={0}
-              y2={7}
-              stroke={roles.warning}
-              strokeWidth={2}
-            />
-          ))}
-          <Rect
-            x={x(window.fromS)}
-            y={1}
-            width={Math.max(4, x(window.toS) - x(window.fromS))}
-            height={HEIGHT - 2}
-            fill={roles.accent}
-            fillOpacity={0.14}
-            stroke={roles.accent}
-            strokeWidth={1.5}
-          />
-        </Svg>
-      </View>
+      <Moments strip={strip} moments={moments} width={width} roles={roles} />
+      <WindowFrame strip={strip} width={width} roles={roles} />
     </View>
   );
 }
+
+/** A window is drawn so wide at least, px. */
+const LEAST_WIDE = 4;
+
+/** The window in the whole; it moves with it past React. */
+function WindowFrame({ strip: { whole, store }, width, roles }: Pick<Props, 'strip' | 'width' | 'roles'>) {
+  const frame = useRef<View>(null);
+  useLayoutEffect(() => {
+    const style = (frame.current as unknown as HTMLElement | null)?.style;
+    if (style === undefined) return;
+    const x = scaleLinear().domain([whole.fromS, whole.toS]).range([0, width]);
+    const follow = () => {
+      const { window } = store.getState();
+      style.transform = `translateX(${x(window.fromS)}px)`;
+      style.width = `${Math.max(LEAST_WIDE, x(window.toS) - x(window.fromS))}px`;
+    };
+    follow();
+    return store.subscribe(follow);
+  }, [whole, store, width]);
+  return (
+    <View
+      ref={frame}
+      aria-hidden
+      style={{
+        position: 'absolute',
+        left: 0,
+        top: 1,
+        height: HEIGHT - 2,
+        borderWidth: 1.5,
+        borderColor: roles.accent,
+        backgroundColor: `${roles.accent}24`,
+      }}
+    />
+  );
+}
+
+/** Moments that are ticked; they do not move with the window. */
+const Moments = memo(function Moments({ strip: { whole }, moments, width, roles }: Omit<Props, 'lane'>) {
+  const x = scaleLinear().domain([whole.fromS, whole.toS]).range([0, width]);
+  return (
+    <View style={{ position: 'absolute', left: 0, top: 0 }} aria-hidden>
+      <Svg width={width} height={HEIGHT}>
+        {moments.map(({ atS, label }) => (
+          <Line
+            key={`${atS}${label}`}
+            x1={x(atS)}
+            x2={x(atS)}
+            y1={0}
+            y2={7}
+            stroke={roles.warning}
+            strokeWidth={2}
+          />
+        ))}
+      </Svg>
+    </View>
+  );
+});
 
 function OverviewCanvas({ strip, lane, width, roles }: Omit<Props, 'moments'>) {
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -102,7 +136,7 @@ function OverviewCanvas({ strip, lane, width, roles }: Omit<Props, 'moments'>) {
       context,
       only,
       strip.whole,
-      { top: 0, width, height: HEIGHT },
+      { top: 0, width, height: HEIGHT, columnPx: 1 },
       { ...roles, accent: roles.muted },
     );
   }, [strip, lane, width, roles]);

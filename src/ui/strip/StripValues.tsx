@@ -1,5 +1,4 @@
 import { View } from 'react-native';
-import { useStore } from 'zustand';
 import { nearestTo } from '@/core/logView';
 import { formatNumber } from '@/core/units';
 import { Text } from '../text/Text';
@@ -7,6 +6,7 @@ import { type Roles, SPACE } from '../theme';
 import { traceColour } from './paintLane';
 import type { StripStore } from './stripStore';
 import type { StripLane, StripTrace } from './traces';
+import { useCursors } from './useCursors';
 
 /** What a trace reads at a time; null where nothing is known. */
 export function readingAt({ timeS, extremes: { values } }: StripTrace, atS: number): number | null {
@@ -40,7 +40,7 @@ interface Props {
 
 /** Name and value of each trace beside its lane; with a second cursor how much it changed from there. */
 export function StripValues({ strip, lanes, laneHeight, roles }: Props) {
-  const { cursorS, secondS } = useStore(strip.store);
+  const { cursorS, secondS } = useCursors(strip);
   return (
     <>
       {lanes.map((lane) => (
@@ -76,6 +76,6 @@ export function StripValues({ strip, lanes, laneHeight, roles }: Props) {
 function DashSample({ place, colour }: { place: number; colour: string }) {
   const style = (['solid', 'dashed', 'dotted', 'dashed'] as const)[place % 4];
   return (
-    <View aria-hidden style={{ width: 12, borderTopWidth: 2, borderColor: colour, borderStyle: style }} />
+    <View aria-hidden style={{ width: 18, borderTopWidth: 2, borderColor: colour, borderStyle: style }} />
   );
 }

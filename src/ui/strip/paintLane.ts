@@ -14,6 +14,8 @@ export interface LaneBox {
   readonly top: number;
   readonly width: number;
   readonly height: number;
+  /** How wide a column is that what lies behind it is drawn for; more while it moves. */
+  readonly columnPx: number;
 }
 
 /** The lowest and highest of all of a lane, a little apart where they are one; null where nothing is known. */
@@ -39,27 +41,27 @@ export function paintLane(
   context: CanvasRenderingContext2D,
   lane: StripLane,
   window: TimeWindow,
-  { top, width, height }: LaneBox,
+  { top, width, height, columnPx }: LaneBox,
   roles: Roles,
 ): void {
   const range = laneRange(lane);
   if (range === null) return;
-  const y = scaleLinear()
-    .domain(range)
-    .nice(3)
-    .range([top + height - PAD, top + PAD]);
+  const [low = 0, high = 1] = scaleLinear().domain(range).nice(3).domain();
+  const [ground, perUnit] = [top + height - PAD, (height - 2 * PAD) / (high - low)];
+  const y = (value: number) => ground - (value - low) * perUnit;
   lane.traces.forEach((trace, place) => {
     context.strokeStyle = traceColour(place, trace, roles);
     context.globalAlpha = trace.beside === undefined ? 1 : 0.7;
     context.lineWidth = 1.5;
-    context.setLineDash([...(DASHES[place % DASHES.length] ?? [])]);
+    context.fillStyle = context.strokeStyle;
+    const dashes = DASHES[place % DASHES.length] ?? [];
+    context.setLineDash([...dashes]);
     context.beginPath();
-    traceLine(context, trace, window, width, y);
+    traceLine(penOn(context, dashes, columnPx), trace, window, { width, columnPx }, y);
     context.stroke();
   });
   context.globalAlpha = 1;
   context.setLineDash([]);
-  const [low = 0, high = 1] = y.domain();
   const decimals = lane.traces[0]?.decimals ?? 0;
   paintEnd(context, formatNumber(high, decimals), top + PAD + 9, roles);
   paintEnd(context, formatNumber(low, decimals), top + height - PAD, roles);
@@ -69,24 +71,49 @@ export function paintLane(
 export interface Pen {
   moveTo(x: number, y: number): void;
   lineTo(x: number, y: number): void;
+  /** All that lies behind a column, from its left edge. */
+  bar(x: number, top: number, bottom: number): void;
+}
+
+/** How thin a bar is drawn at least, and from what height on one is never left out for a dash, px. */
+const BAR = { least: 1.5, whole: 4 } as const;
+
+/** Bars are filled: a graphics library strokes a path that turns at every pixel a hundred times slower. */
+function penOn(context: CanvasRenderingContext2D, dashes: readonly number[], columnPx: number): Pen {
+  const lengthOfAll = dashes.reduce((sum, dash) => sum + dash, 0);
+  const isGap = (x: number) => {
+    let left = x % lengthOfAll;
+    const place = dashes.findIndex((dash) => (left -= dash) < 0);
+    return place % 2 === 1;
+  };
+  return {
+    moveTo: (x, y) => context.moveTo(x, y),
+    lineTo: (x, y) => context.lineTo(x, y),
+    bar: (x, top, bottom) => {
+      const height = bottom - top;
+      if (lengthOfAll > 0 && height < BAR.whole && isGap(x)) return;
+      if (height < BAR.least) context.fillRect(x, (top + bottom - BAR.least) / 2, columnPx, BAR.least);
+      else context.fillRect(x, top, columnPx, height);
+    },
+  };
 }
 
 /**
- * The line of a trace. Where there are more samples than pixels it goes from the lowest to the highest behind each pixel, so that
- * nothing is hidden; where there are fewer it goes from sample to sample.
+ * The line of a trace. Where there are more samples than pixels it is a bar from the lowest to the highest behind each, and on to
+ * that of its neighbour, so that nothing is hidden and nothing torn; where there are fewer it goes from sample to sample.
  */
 export function traceLine(
   pen: Pen,
   trace: StripTrace,
   window: TimeWindow,
-  width: number,
+  { width, columnPx }: Pick<LaneBox, 'width' | 'columnPx'>,
   y: (value: number) => number,
 ): void {
   const { timeS } = trace;
   const holeS = holeOf(timeS);
   const [from, to] = [firstFrom(timeS, window.fromS), firstFrom(timeS, window.toS)];
   if (to - from <= width) bySample(pen, trace, window, width, y, holeS, from, to);
-  else byColumn(pen, trace, window, width, y, holeS);
+  else byColumn(pen, trace, window, Math.max(1, Math.floor(width / columnPx)), columnPx, y, holeS);
 }
 
 function holeOf(timeS: Float64Array): number {
@@ -130,21 +157,31 @@ function byColumn(
   pen: Pen,
   { timeS, extremes }: StripTrace,
   window: TimeWindow,
-  width: number,
+  columns: number,
+  columnPx: number,
   y: (value: number) => number,
   holeS: number,
 ): void {
-  const columns = Math.max(1, Math.floor(width));
   const { low, high } = columnsOf(extremes, edgesFor(timeS, window, columns));
   const holeColumns = (holeS / (window.toS - window.fromS)) * columns;
+  const joins = Math.max(1, holeColumns);
   let before = -Infinity;
-  for (let x = 0; x < columns; x += 1) {
-    const top = high[x] as number;
-    if (Number.isNaN(top)) continue;
-    if (x - before <= Math.max(1, holeColumns)) pen.lineTo(x, y(top));
-    else pen.moveTo(x, y(top));
-    pen.lineTo(x, y(low[x] as number));
-    before = x;
+  let [topBefore, bottomBefore] = [NaN, NaN];
+  for (let column = 0; column < columns; column += 1) {
+    const highest = high[column] as number;
+    if (Number.isNaN(highest)) continue;
+    const x = column * columnPx;
+    const [top, bottom] = [y(highest), y(low[column] as number)];
+    const isJoined = column - before <= joins;
+    // Over columns in which there was no sample, but no hole either, it stays where it was.
+    if (isJoined)
+      for (let between = before + 1; between < column; between += 1)
+        pen.bar(between * columnPx, bottomBefore, bottomBefore);
+    if (isJoined) pen.bar(x, Math.min(top, bottomBefore), Math.max(bottom, topBefore));
+    else pen.bar(x, top, bottom);
+    before = column;
+    topBefore = top;
+    bottomBefore = bottom;
   }
 }
 

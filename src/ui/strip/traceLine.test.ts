@@ -19,8 +19,26 @@ function drawn(trace: StripTrace, fromS: number, toS: number, width: number) {
   const pen = {
     moveTo: (x: number, y: number) => told.push([false, x, y]),
     lineTo: (x: number, y: number) => told.push([true, x, y]),
+    bar: () => {
+      throw new Error('There are fewer samples than pixels');
+    },
   };
-  traceLine(pen, trace, { fromS, toS }, width, (value) => value);
+  traceLine(pen, trace, { fromS, toS }, { width, columnPx: 1 }, (value) => value);
+  return told;
+}
+
+/** The bars of a trace of many samples, drawn as on a screen: higher values further up. */
+function bars(trace: StripTrace, fromS: number, toS: number, width: number, columnPx = 1) {
+  const told: [x: number, top: number, bottom: number][] = [];
+  const never = () => {
+    throw new Error('There are more samples than pixels');
+  };
+  const pen = {
+    moveTo: never,
+    lineTo: never,
+    bar: (x: number, top: number, bottom: number) => told.push([x, top, bottom]),
+  };
+  traceLine(pen, trace, { fromS, toS }, { width, columnPx }, (value) => -value);
   return told;
 }
 
@@ -61,17 +79,57 @@ test('many samples: every column reaches from its lowest to its highest, whateve
           values.map((_, i) => i / 50),
           values,
         );
-        const told = drawn(trace, 0, values.length / 50, width);
+        const told = bars(trace, 0, values.length / 50, width);
         values.forEach((value, i) => {
           const x = Math.min(width - 1, Math.floor((i * width) / values.length + 1e-9));
-          const near = told.filter(([, at]) => Math.abs(at - x) <= 1).map(([, , y]) => y);
-          expect(value).toBeGreaterThanOrEqual(Math.min(...near));
-          expect(value).toBeLessThanOrEqual(Math.max(...near));
+          const near = told.filter(([at]) => Math.abs(at - x) <= 1);
+          expect(-value).toBeGreaterThanOrEqual(Math.min(...near.map(([, top]) => top)));
+          expect(-value).toBeLessThanOrEqual(Math.max(...near.map(([, , bottom]) => bottom)));
         });
-        expect(told.length).toBeLessThanOrEqual(2 * width);
-        expect(Math.max(...told.map(([, , y]) => y))).toBe(Math.max(...values));
+        expect(told.map(([x]) => x)).toEqual(Array.from({ length: width }, (_, x) => x));
+        expect(Math.min(...told.map(([, top]) => top))).toBe(-Math.max(...values));
+        expect(Math.max(...told.map(([, , bottom]) => bottom))).toBe(-Math.min(...values));
+        told.slice(1).forEach(([, top, bottom], k) => {
+          const [, topBefore, bottomBefore] = told[k] as (typeof told)[number];
+          expect(Math.max(top, topBefore)).toBeLessThanOrEqual(Math.min(bottom, bottomBefore));
+        });
       },
     ),
     { numRuns: 12 },
   );
+});
+
+test('many samples: nothing is drawn over a hole, and a pause that is none is drawn level', () => {
+  const often = (fromS: number) => Array.from({ length: 100 }, (_, i) => fromS + i / 100);
+  const trace = (pauseS: number) => {
+    const times = [...often(0), ...often(1 + pauseS)];
+    return traceOf(
+      times,
+      times.map((s) => (s < 1 ? 2 : 5)),
+    );
+  };
+  // 0.3 s are six columns of these, and no hole.
+  const paused = bars(trace(0.3), 0, 2.3, 46);
+  expect(paused.map(([x]) => x)).toEqual(Array.from({ length: 46 }, (_, x) => x));
+  expect(paused.slice(20, 26)).toEqual(Array.from({ length: 6 }, (_, k) => [20 + k, -2, -2]));
+  expect(paused[26]).toEqual([26, -5, -2]);
+  const holed = bars(trace(1), 0, 3, 60);
+  expect(holed.map(([x]) => x)).toEqual([...Array(20).keys(), ...Array.from(Array(20), (_, k) => 40 + k)]);
+  expect(holed[20]).toEqual([40, -5, -5]);
+});
+
+test('columns of three pixels hold what three of one pixel hold', () => {
+  const times = Array.from({ length: 900 }, (_, i) => i / 100);
+  const trace = traceOf(
+    times,
+    times.map((s) => Math.sin(s * 7) + Math.sin(s * 100)),
+  );
+  const fine = bars(trace, 0, 9, 90);
+  const wide = bars(trace, 0, 9, 90, 3);
+  expect(wide.map(([x]) => x)).toEqual(Array.from({ length: 30 }, (_, k) => 3 * k));
+  wide.forEach(([x, top, bottom]) => {
+    const behind = fine.filter(([at]) => at >= x && at < x + 3);
+    expect(top).toBeCloseTo(Math.min(...behind.map(([, one]) => one)), 6);
+    expect(bottom).toBeCloseTo(Math.max(...behind.map(([, , one]) => one)), 6);
+  });
 });
