@@ -6,8 +6,6 @@ import { whyItDied } from './whyItDied';
 /** Turning for less is a touch of the starter, s; and it has caught when it runs for longer than this. */
 const TURNED_S = 0.2;
 const CAUGHT_S = 1;
-/** It died of a start that failed, and not of its own, when it has run for less, s. */
-const RAN_S = 1;
 /** An engine that has died comes to rest within this, and one that catches does so right behind the starter, s. */
 const RUNS_DOWN_S = 2;
 const FOLLOWS_S = 0.5;
@@ -74,7 +72,7 @@ function catches(scan: Scan): Found[] {
 function stalls(scan: Scan): Found[] {
   return runs(scan).flatMap((run): Found[] => {
     const end = run.to;
-    if (end + 1 >= scan.length || scan.lengthS(run) < RAN_S || !isPowered(scan, end)) return [];
+    if (!isPowered(scan, end)) return [];
     const from = Math.max(run.from, scan.before(end, 2));
     const to = scan.after(end, 0.5);
     const drops = scan.at('speed', to) < scan.at('speed', from);
