@@ -1,5 +1,5 @@
 import { proxy, transfer } from 'comlink';
-import type { Log, LogFit, MapTask } from '@/core/log';
+import type { DrivenLog, Log, LogFit, MapTask } from '@/core/log';
 import type { EventContext } from '@/core/logEvents';
 import { keptWorker } from './keptWorker';
 import type { LogFitWorker, SeenLog } from './logFitProtocol';
@@ -15,24 +15,24 @@ export interface RunningLook<Answer> {
   readonly cancel: () => void;
 }
 
-/** Hands a copy of a log to the worker and asks it something. */
+/** Hands copies of logs to the worker and asks it something. */
 function startLook<Answer>(
   name: string,
-  log: Log,
+  logs: readonly Log[],
   ask: (
     remote: Parameters<Parameters<typeof kept.answer>[0]>[0],
     token: string,
-    copy: Log,
+    copies: readonly Log[],
   ) => Promise<Answer | null>,
 ): RunningLook<Answer> {
   runs += 1;
   const token = `${name}-${runs}`;
   let goesOn = true;
   let asked = false;
-  const answer = copiedLog(log, () => goesOn).then((copy) => {
-    if (copy === null || !goesOn) return null;
+  const answer = copiedLogs(logs, () => goesOn).then((copies) => {
+    if (copies === null || !goesOn) return null;
     asked = true;
-    return kept.answer((remote) => ask(remote, token, copy));
+    return kept.answer((remote) => ask(remote, token, copies));
   });
   return {
     answer,
@@ -43,20 +43,40 @@ function startLook<Answer>(
   };
 }
 
-/** Compares a log with a map in the worker. */
+async function copiedLogs(logs: readonly Log[], goesOn: () => boolean): Promise<readonly Log[] | null> {
+  const copies: Log[] = [];
+  for (const log of logs) {
+    const copy = await copiedLog(log, goesOn);
+    if (copy === null) return null;
+    copies.push(copy);
+  }
+  return copies;
+}
+
+/** Compares logs with a map in the worker. */
 export function startLogFit(
-  log: Log,
+  drives: readonly DrivenLog[],
   task: MapTask,
   onProgress: (share: number) => void,
 ): RunningLook<LogFit> {
-  return startLook('fit', log, (remote, token, copy) =>
-    remote.run(token, transfer({ log: copy, task }, buffersOf(copy)), proxy(onProgress)),
+  return startLook(
+    'fit',
+    drives.map(({ log }) => log),
+    (remote, token, copies) =>
+      remote.run(
+        token,
+        transfer(
+          { drives: drives.map(({ then }, i) => ({ log: copies[i] as Log, then })), task },
+          copies.flatMap(buffersOf),
+        ),
+        proxy(onProgress),
+      ),
   );
 }
 
 /** Looks in the worker for what happened in a log. */
 export function startLogEvents(log: Log, context: EventContext): RunningLook<SeenLog> {
-  return startLook('events', log, (remote, token, copy) =>
-    remote.events(token, transfer({ log: copy, context }, buffersOf(copy))),
+  return startLook('events', [log], (remote, token, copies) =>
+    remote.events(token, transfer({ log: copies[0] as Log, context }, copies.flatMap(buffersOf))),
   );
 }

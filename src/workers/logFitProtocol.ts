@@ -1,10 +1,10 @@
-import type { FitStage, idleSentences, Log, LogFit, MapTask } from '@/core/log';
+import type { DrivenLog, FitStage, idleSentences, Log, LogFit, MapTask } from '@/core/log';
 import type { EventContext, LogBand, LogEvents } from '@/core/logEvents';
 import type { RunToken } from './cancellable';
 
-/** A log and the map it is compared with. */
+/** Logs and the map they are compared with. */
 export interface FitRequest {
-  readonly log: Log;
+  readonly drives: readonly DrivenLog[];
   readonly task: MapTask;
 }
 

@@ -8,6 +8,8 @@ test('a comparison tells its stages, and answers nothing once cancelled', async 
     load: 'manifoldPressure',
     displacementCm3: 1600,
     barometricKpa: 100,
+    now: null,
+    learned: 'stays',
   } as const;
   const told: number[] = [];
   const port = {
@@ -15,10 +17,12 @@ test('a comparison tells its stages, and answers nothing once cancelled', async 
     cancelled: () => false,
     breathe: () => Promise.resolve(),
   };
-  const fit = await runLogFit({ log, task }, port);
+  const fit = await runLogFit({ drives: [{ log, then: null }], task }, port);
   expect(fit?.keptS).toBe(0);
   expect(told).toEqual([0, 0.15, 0.6, 0.75]);
-  expect(await runLogFit({ log, task }, { ...port, cancelled: () => true })).toBeNull();
+  expect(
+    await runLogFit({ drives: [{ log, then: null }], task }, { ...port, cancelled: () => true }),
+  ).toBeNull();
 });
 
 test('what happened is looked for a kind at a time, and nothing is answered once cancelled', async () => {

@@ -1,16 +1,21 @@
-import { fittingLog, idleFactsOf, idleSentences, type LogFit } from '@/core/log';
+import { fittingLogs, idleFactsOf, idleSentences, type LogFit } from '@/core/log';
 import { bandsOf, lookingForEvents } from '@/core/logEvents';
 import type { RunPort } from './cancellable';
 import { type EventsRequest, type FitRequest, type SeenLog, STAGE_SHARE } from './logFitProtocol';
 
-/** Compares a log with a map, a stage at a time. @returns null when `cancelled` said so. */
-export async function runLogFit({ log, task }: FitRequest, port: RunPort): Promise<LogFit | null> {
-  const fitting = fittingLog(log, task);
+/** Compares logs with a map, a stage at a time. @returns null when `cancelled` said so. */
+export async function runLogFit({ drives, task }: FitRequest, port: RunPort): Promise<LogFit | null> {
+  const fitting = fittingLogs(drives, task);
+  let begun = 0;
   for (;;) {
     const step = fitting.next();
     if (step.done === true) return step.value;
     if (port.cancelled()) return null;
-    port.onProgress(STAGE_SHARE[step.value]);
+    if (step.value === 'reading') begun += 1;
+    const share = STAGE_SHARE[step.value];
+    port.onProgress(
+      step.value === 'fit' ? share : (share + STAGE_SHARE.fit * (begun - 1)) / Math.max(1, drives.length),
+    );
     await port.breathe();
   }
 }

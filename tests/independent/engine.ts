@@ -25,6 +25,14 @@ export interface Build {
   readonly reading: { readonly fixedS: number; readonly gasG: number; readonly lagS: number };
   /** Share of an injection that wets the wall, and how fast the wall dries, s. */
   readonly wall: { readonly share: number; readonly driesS: number };
+  /** Fuel pressure over the manifold as it was typed, kPa; a fixed regulator really holds it over the air outside. */
+  readonly rail: { readonly kpa: number; readonly isFixed: boolean };
+  /** Beyond density the filling goes by this power of the warmth of the air, over that at {@link FREE_C}. */
+  readonly withAir: number;
+  /** Fuel of the second bank over that of the first, with a sensor for each; null with one sensor for all. */
+  readonly secondBank: number | null;
+  /** Lights are switched on and off, and the air drawn in is warm and cold by turns. */
+  readonly swings: boolean;
 }
 
 /** What the driver wants of the engine: a pedal, and a speed that something holds; null lets it run. */
@@ -44,6 +52,8 @@ export interface Seen {
   readonly airC: number;
   readonly volts: number;
   readonly lambda: number;
+  /** Of the second bank; null without a sensor there. */
+  readonly lambdaTwo: number | null;
   readonly target: number;
   readonly pulseMs: number;
   readonly ve: number;
@@ -56,6 +66,11 @@ export interface Seen {
 export const STEP_S = 0.005;
 const R = 287.05;
 const FREE_AIR = 2;
+/** Air outside, °C. */
+export const FREE_C = 8;
+/** Lights are on for so long and off for as long, s; the air is warm and cold by turns of this. */
+const LIGHTS_S = 23;
+const AIR_S = 170;
 
 /** An engine that runs, and the engine computer that feeds it by what was typed. */
 export class Engine {
@@ -70,6 +85,7 @@ export class Engine {
   private timeS = 0;
   private atSensor = FREE_AIR;
   private read = FREE_AIR;
+  private readTwo = FREE_AIR;
   /** Mixture that wanders by itself from second to second, and a hand and foot that are not still. */
   private wanders = 0;
   private hand = 0;
@@ -99,7 +115,8 @@ export class Engine {
     this.tps += (pedal - this.tps) * Math.min(1, STEP_S / 0.05);
     this.mapKpa += (this.restingKpa() - this.mapKpa) * Math.min(1, STEP_S / 0.06);
     this.turn(wish);
-    this.airC += (8 + (this.mapKpa > build.baroKpa ? 14 : 6) - this.airC) * (STEP_S / 40);
+    const swingC = build.swings ? 14 * (1 + Math.sin((2 * Math.PI * this.timeS) / AIR_S)) : 0;
+    this.airC += (FREE_C + swingC + (this.mapKpa > build.baroKpa ? 14 : 6) - this.airC) * (STEP_S / 40);
     this.coolantC += (90 - this.coolantC) * (STEP_S / 120);
     if (wish.cranking || this.rpm < 300) this.ranS = 0;
     else this.ranS += STEP_S;
@@ -118,6 +135,10 @@ export class Engine {
       airC: this.airC + shake(0.1),
       volts: this.volts() + shake(0.03),
       lambda: Math.min(FREE_AIR, Math.max(0.55, this.read * (1 + shake(0.008)))),
+      lambdaTwo:
+        this.build.secondBank === null
+          ? null
+          : Math.min(FREE_AIR, Math.max(0.55, this.readTwo * (1 + shake(0.008)))),
       ...this.now,
       cranking: wish.cranking,
       afterStart: this.afterStart,
@@ -135,7 +156,9 @@ export class Engine {
   }
 
   private volts(): number {
-    return this.rpm < 300 ? 12.4 : Math.min(13.9, 13.3 + this.rpm / 4000);
+    const lit = this.build.swings && Math.floor(this.timeS / LIGHTS_S) % 2 === 1;
+    const sag = lit ? 1.7 * Math.max(0.2, 1 - this.rpm / 3500) : 0;
+    return (this.rpm < 300 ? 12.4 : Math.min(13.9, 13.3 + this.rpm / 4000)) - sag;
   }
 
   /** Where manifold pressure comes to rest: the throttle’s flow against what the cylinders draw. */
@@ -178,12 +201,15 @@ export class Engine {
     const meantMg = this.cutting ? 0 : ((ve / 100) * fullMg * rich) / (wanted * ratio);
     const pulseMs = meantMg === 0 ? 0 : meantMg / flow.typed + readCurve(deadMs.typed, this.volts());
     this.now = { target: wanted, pulseMs, ve };
-    const sprayedMg = Math.max(0, pulseMs - readCurve(deadMs.is, this.volts())) * flow.is;
+    const { kpa: railKpa, isFixed } = build.rail;
+    const pressed = Math.sqrt((isFixed ? railKpa + build.baroKpa - this.mapKpa : railKpa) / railKpa);
+    const sprayedMg = Math.max(0, pulseMs - readCurve(deadMs.is, this.volts())) * flow.is * pressed;
     const perS = cyclesPerS * sprayedMg;
     const driesPerS = this.wallMg / build.wall.driesS;
     this.wallMg += (build.wall.share * perS - driesPerS) * STEP_S;
     const burnsPerS = (1 - build.wall.share) * perS + driesPerS;
-    const airPerS = (cyclesPerS * readSurface(filling.is, this.rpm, load) * fullMg) / 100;
+    const warmth = ((this.airC + 273.15) / (FREE_C + 273.15)) ** build.withAir;
+    const airPerS = (cyclesPerS * readSurface(filling.is, this.rpm, load) * fullMg * warmth) / 100;
     const lambda = burnsPerS > 0 ? ((1 + 0.012 * this.wanders) * airPerS) / burnsPerS / ratio : FREE_AIR;
     this.passedG += (airPerS * cylinders * STEP_S) / 1000;
     const turnS = this.rpm > 0 ? 120 / this.rpm : 1;
@@ -198,5 +224,7 @@ export class Engine {
       this.pipe.shift();
     }
     this.read += (this.atSensor - this.read) * Math.min(1, STEP_S / lagS);
+    const second = Math.min(FREE_AIR, this.atSensor / (this.build.secondBank ?? 1));
+    this.readTwo += (second - this.readTwo) * Math.min(1, STEP_S / lagS);
   }
 }

@@ -1,7 +1,7 @@
 import { Chance } from './chance';
 import { driveOf } from './drive';
 import { type Build, Engine, type Seen, STEP_S } from './engine';
-import { type Planted, wrongOf } from './planted';
+import { BESIDE, type Planted, wrongOf } from './planted';
 import { type Surface, surfaceOf } from './surface';
 
 /** A log of an independent engine, and the truth that it was written from. */
@@ -30,6 +30,7 @@ const DEAD_MS: Build['deadMs']['is'] = [
  * @param lengthS how long is driven.
  */
 export function madeBy(kind: Planted, seed: number, lengthS = 400): MadeLog {
+  const beside = (BESIDE as readonly Planted[]).includes(kind);
   const chance = new Chance(seed);
   const charged = seed % 2 === 0;
   const loads = charged
@@ -57,7 +58,7 @@ export function madeBy(kind: Planted, seed: number, lengthS = 400): MadeLog {
     topRpm: 7000,
     ratio: 14.4,
     flow: { is: flow, typed: flow * wrong.flow },
-    deadMs: { is: DEAD_MS, typed: DEAD_MS },
+    deadMs: { is: DEAD_MS, typed: DEAD_MS.map(([volts, ms]) => [volts, ms + (wrong.deadMs ?? 0)] as const) },
     filling: { is, typed },
     target: surfaceOf(SPEEDS, loads, (_, y) => richness(charged ? y / 165 : y / 100)),
     reading: {
@@ -66,6 +67,10 @@ export function madeBy(kind: Planted, seed: number, lengthS = 400): MadeLog {
       lagS: chance.between(0.04, 0.09),
     },
     wall: { share: chance.between(0.1, 0.25), driesS: chance.between(0.15, 0.3) },
+    rail: { kpa: 350, isFixed: wrong.fixedRegulator ?? false },
+    withAir: wrong.withAir ?? 0,
+    secondBank: kind === 'bank' ? (wrong.secondBank ?? 1) : beside && charged ? 1 : null,
+    swings: beside,
   };
   const engine = new Engine(build, chance);
   const [timeS, rows]: [number[], Seen[]] = [[], []];

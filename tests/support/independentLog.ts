@@ -1,7 +1,36 @@
 import type { ChannelId } from '@/core/channel';
-import { type Log, type MapTask } from '@/core/log';
-import { gridOf } from '@/core/numeric';
+import { deadTimeCurve } from '@/core/injector';
+import type { InjectionFacts, Log, MapTask } from '@/core/log';
+import { curveThrough, gridOf } from '@/core/numeric';
 import type { MadeLog } from '../independent/logMaker';
+
+/** What the calibration of an independent engine believes of its injectors. */
+function factsOf({
+  flow,
+  deadMs,
+  rail,
+  baroKpa,
+  litres,
+  cylinders,
+  ratio,
+}: MadeLog['build']): InjectionFacts {
+  return {
+    ratedFlowGPerS: flow.typed,
+    ratedPressureKpa: rail.kpa,
+    measuredFlow: curveThrough([]),
+    railGaugeKpa: rail.kpa,
+    regulator: 'manifold',
+    barometricKpa: baroKpa,
+    deadTime: {
+      pressuresKpa: Float64Array.of(rail.kpa),
+      curves: [deadTimeCurve(deadMs.typed.map(([volts, ms]) => ({ volts, ms })))],
+    },
+    shortPulse: curveThrough([]),
+    squirts: 1,
+    cylinderVolumeCm3: (1000 * litres) / cylinders,
+    stoichiometricRatio: ratio,
+  };
+}
 
 /** A made log as Lumbre takes logs: the one place where both sides meet. */
 export function asLog({ timeS, rows, build }: MadeLog): { log: Log; task: MapTask } {
@@ -14,6 +43,8 @@ export function asLog({ timeS, rows, build }: MadeLog): { log: Log; task: MapTas
     air: column(({ airC }) => airC),
     battery: column(({ volts }) => volts),
     lambdaOne: column(({ lambda }) => lambda),
+    ...(build.secondBank === null ? {} : { lambdaTwo: column(({ lambdaTwo }) => lambdaTwo ?? NaN) }),
+    injectorOpening: column(({ pulseMs }) => pulseMs),
     lambdaTarget: column(({ target }) => target),
     vePercent: column(({ ve }) => ve),
     phase: column(({ cranking, rpm }) => (cranking ? 1 : rpm < 50 ? 0 : 2)),
@@ -28,6 +59,8 @@ export function asLog({ timeS, rows, build }: MadeLog): { log: Log; task: MapTas
       load: build.by === 'throttle' ? 'throttle' : 'manifoldPressure',
       displacementCm3: build.litres * 1000,
       barometricKpa: build.baroKpa,
+      now: factsOf(build),
+      learned: 'stays',
     },
   };
 }

@@ -2,13 +2,12 @@ import fc from 'fast-check';
 import { gridOf } from '../numeric';
 import { addAt, bandedOf, factored, inverseDiagonal, solved } from './banded';
 import { fittedCells } from './fit';
-import { nothingLeftOut } from './leftOut';
-import type { Samples } from './samples';
+import type { FitSamples } from './samples';
 
 /** Samples at points of a 3 × 3 map, each of a weight. */
 function samplesAt(
   points: readonly (readonly [cell: number, fx: number, fy: number, error: number, weightS: number])[],
-): Samples {
+): FitSamples {
   const column = (k: number) => Float64Array.from(points, (point) => point[k] as number);
   return {
     count: points.length,
@@ -18,8 +17,6 @@ function samplesAt(
     error: column(3),
     weightS: column(4),
     driven: column(3).fill(0),
-    leftOut: nothingLeftOut(),
-    crossedS: new Float64Array(9),
   };
 }
 const grid = gridOf({ x: [1, 2, 3], y: [10, 20, 30], values: Array.from({ length: 9 }, () => 50) });

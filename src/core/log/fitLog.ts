@@ -1,16 +1,18 @@
-import { type Coverage, coverageOf } from './evidence';
+import { type Bin, binsOf } from './bins';
 import { foundDelay, type LambdaDelay } from './delay';
+import { type Coverage, coverageOf } from './evidence';
 import { type OneFactor, oneFactor } from './factor';
 import { type FittedCells, fittedCells } from './fit';
-import type { LeftOut } from './leftOut';
+import { type LeftOut, nothingLeftOut, LEFT_OUT_REASONS } from './leftOut';
 import type { Log } from './log';
 import type { MapTask } from './mapTask';
-import { readingsOf } from './readings';
-import { samplesOf } from './samples';
+import { type DrivenLog, readingsOf } from './readings';
+import { type FitSamples, type Samples, samplesOf } from './samples';
 
-/** What a log says of a filling map. */
+/** What logs say of a filling map. */
 export interface LogFit {
-  readonly delay: LambdaDelay;
+  /** How late lambda is read, by log. */
+  readonly delays: readonly LambdaDelay[];
   readonly cells: FittedCells;
   /** Weight of the samples that were used, s, and seconds left out by reason. */
   readonly keptS: number;
@@ -18,36 +20,90 @@ export interface LogFit {
   readonly coverage: Coverage;
   /** One factor that says as much as the cells; null where none does. */
   readonly factor: OneFactor | null;
+  /** The evidence where it was alike, for what is asked of it further. */
+  readonly bins: readonly Bin[];
 }
 
 /** What is being done, in its order. */
 export type FitStage = 'reading' | 'delay' | 'samples' | 'fit';
 
-/** A log compared with a map, a stage at a time, so that a caller can say how far it is and stop between them. */
-export function* fittingLog(log: Log, task: MapTask): Generator<FitStage, LogFit> {
-  yield 'reading';
-  const readings = readingsOf(log, task);
-  yield 'delay';
-  const delay = foundDelay(readings, task);
-  yield 'samples';
-  const samples = samplesOf(readings, task, delay);
+/** Logs compared with a map, a stage at a time, so that a caller can say how far it is and stop between them. */
+export function* fittingLogs(drives: readonly DrivenLog[], task: MapTask): Generator<FitStage, LogFit> {
+  const parts: { delay: LambdaDelay; samples: Samples; bins: Bin[] }[] = [];
+  for (const { log, then } of drives) {
+    yield 'reading';
+    const readings = readingsOf(log, task, then);
+    yield 'delay';
+    const delay = foundDelay(readings, task);
+    yield 'samples';
+    const samples = samplesOf(readings, task, delay);
+    parts.push({ delay, samples, bins: binsOf(log, samples, task.grid, task.now) });
+  }
   yield 'fit';
-  const cells = fittedCells(samples, task.grid);
+  const all = parts.map(({ samples }) => samples);
+  const cells = fittedCells(joined(all), task.grid);
   return {
-    delay,
+    delays: parts.map(({ delay }) => delay),
     cells,
-    keptS: samples.weightS.reduce((sum, weight) => sum + weight, 0),
-    leftOut: samples.leftOut,
-    coverage: coverageOf(samples.crossedS, cells.evidenceS),
+    keptS: all.reduce((sum, { weightS, count }) => sum + sumOf(weightS, count), 0),
+    leftOut: leftOutOfAll(all),
+    coverage: coverageOf(crossedByAll(all, task.grid.values.length), cells.evidenceS),
     factor: oneFactor(cells),
+    bins: parts.flatMap(({ bins }) => bins),
   };
 }
 
-/** A log compared with a map at once. */
-export function fitLog(log: Log, task: MapTask): LogFit {
-  const fitting = fittingLog(log, task);
+/** Logs compared with a map at once. */
+export function fitLogs(drives: readonly DrivenLog[], task: MapTask): LogFit {
+  const fitting = fittingLogs(drives, task);
   for (;;) {
     const { done, value } = fitting.next();
     if (done === true) return value;
   }
+}
+
+/** One log compared with the map that it was driven with. */
+export function fitLog(log: Log, task: MapTask): LogFit {
+  return fitLogs([{ log, then: null }], task);
+}
+
+/** Samples of several logs as those of one; of one they are taken as they are. */
+function joined(all: readonly Samples[]): FitSamples {
+  const [only] = all;
+  if (only !== undefined && all.length === 1) return only;
+  const count = all.reduce((sum, samples) => sum + samples.count, 0);
+  const into = {
+    count,
+    cell: new Int32Array(count),
+    shareX: new Float64Array(count),
+    shareY: new Float64Array(count),
+    error: new Float64Array(count),
+    weightS: new Float64Array(count),
+    driven: new Float64Array(count),
+  };
+  let at = 0;
+  for (const samples of all) {
+    for (const part of ['cell', 'shareX', 'shareY', 'error', 'weightS', 'driven'] as const)
+      into[part].set(samples[part].subarray(0, samples.count), at);
+    at += samples.count;
+  }
+  return into;
+}
+
+function sumOf(values: Float64Array, count: number): number {
+  let sum = 0;
+  for (let i = 0; i < count; i += 1) sum += values[i] as number;
+  return sum;
+}
+
+function leftOutOfAll(all: readonly Samples[]): LeftOut {
+  const sums = nothingLeftOut();
+  for (const { leftOut } of all) for (const reason of LEFT_OUT_REASONS) sums[reason] += leftOut[reason];
+  return sums;
+}
+
+function crossedByAll(all: readonly Samples[], cells: number): Float64Array {
+  const sums = new Float64Array(cells);
+  for (const { crossedS } of all) crossedS.forEach((s, i) => (sums[i] = (sums[i] as number) + s));
+  return sums;
 }

@@ -16,7 +16,10 @@ export { type Coverage, coverageOf, DRIVEN_WITHIN, EVIDENCE_S, RIGHT_WITHIN, TOU
 export type { OneFactor } from './factor';
 export type { FittedCells } from './fit';
 export { decimalsOf } from './decimals';
-export { fitLog, fittingLog, type FitStage, type LogFit } from './fitLog';
+export { type Bin } from './bins';
+export { fitLog, fitLogs, fittingLogs, type FitStage, type LogFit } from './fitLog';
+export { type InjectionFacts, injectionFactsOf } from './injectionFacts';
+export type { DrivenLog } from './readings';
 export {
   type CellState,
   cellState,

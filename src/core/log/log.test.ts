@@ -10,7 +10,7 @@ import {
   coverageOf,
   delayAtS,
   fitLog,
-  fittingLog,
+  fittingLogs,
   LEFT_OUT_REASONS,
   logged,
   type Log,
@@ -41,6 +41,8 @@ const task: MapTask = {
   load: 'manifoldPressure',
   displacementCm3: 2000,
   barometricKpa: 100,
+  now: null,
+  learned: 'stays',
 };
 /** A drive that holds every cell of the map for some seconds. */
 const everywhere = (forS: number): MadeStretch[] =>
@@ -403,7 +405,7 @@ describe('the whole way', () => {
 
   test('goes by stages', () => {
     const log = madeLog({ stretches: everywhere(1), off: () => 0 });
-    expect([...fittingLog(log, task)]).toEqual(['reading', 'delay', 'samples', 'fit']);
+    expect([...fittingLogs([{ log, then: null }], task)]).toEqual(['reading', 'delay', 'samples', 'fit']);
   });
 
   test('coverage counts cells with two seconds, steady or not', () => {

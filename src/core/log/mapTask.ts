@@ -1,6 +1,7 @@
 import type { ChannelId } from '../channel';
 import type { Grid } from '../numeric';
 import type { EcuProgram } from '../program';
+import { type InjectionFacts, injectionFactsOf } from './injectionFacts';
 
 /** What a log is compared with: the filling map as it is now, and what its engine must be known for. */
 export interface MapTask {
@@ -9,6 +10,10 @@ export interface MapTask {
   readonly load: 'manifoldPressure' | 'throttle';
   readonly displacementCm3: number;
   readonly barometricKpa: number;
+  /** What the calibration believes of its injectors as it is now; null where a log cannot be restated by that. */
+  readonly now: InjectionFacts | null;
+  /** What was learned goes on acting beside the map, or is folded into it. */
+  readonly learned: 'stays' | 'folded';
 }
 
 /** The channels that rows may go by, the best first: a throttle with what idle air adds to it is what the map was read at. */
@@ -37,5 +42,7 @@ export function mapTaskOf(program: EcuProgram): MapTask | null {
     load: id === 've' ? 'manifoldPressure' : 'throttle',
     displacementCm3: program.cylinders * program.cylinderVolumeCm3,
     barometricKpa: program.barometricKpa,
+    now: injectionFactsOf(program),
+    learned: 'stays',
   };
 }

@@ -2,6 +2,7 @@ import { airFlowGPerS, airMassMg } from '../air';
 import { type ChannelId, PHASE } from '../channel';
 import { lookUpMap } from '../numeric';
 import { LEFT_OUT_REASONS, type LeftOutReason } from './leftOut';
+import { type InjectionFacts, openingFor, restatedLn, sameFacts } from './injectionFacts';
 import type { Log, LogColumn } from './log';
 import { LOAD_CHANNELS, type MapTask } from './mapTask';
 import { steadinessOf } from './steadiness';
@@ -40,6 +41,22 @@ export interface Readings {
   readonly steady: Float64Array;
   /** Index of the reason in {@link LEFT_OUT_REASONS}, or {@link KEPT}. */
   readonly reason: Int8Array;
+  /** Each sensor by itself where there are two; none where there is one. */
+  readonly apart: readonly SensorReadings[];
+}
+
+/** What one of two sensors says. */
+export interface SensorReadings {
+  /** Logarithm of its lambda; NaN where it is not believed. */
+  readonly measured: Float64Array;
+  /** How much more its trim does than the mean of both, as a logarithm. */
+  readonly trimmedMore: Float64Array;
+}
+
+/** A log with what the calibration believed that it was driven with; null where that is the one it is compared with. */
+export interface DrivenLog {
+  readonly log: Log;
+  readonly then: InjectionFacts | null;
 }
 
 /** The index of a reason, as {@link Readings} hold it. */
@@ -47,8 +64,11 @@ export function reasonCode(reason: LeftOutReason): number {
   return CODE[reason];
 }
 
+/** Battery voltage that is taken where none was logged, V. */
+const USUAL_V = 13.8;
+
 /** Reads a log against the map. */
-export function readingsOf(log: Log, task: MapTask): Readings {
+export function readingsOf(log: Log, task: MapTask, then: InjectionFacts | null = null): Readings {
   const { grid, displacementCm3, barometricKpa } = task;
   const { timeS } = log;
   const { length } = timeS;
@@ -64,6 +84,8 @@ export function readingsOf(log: Log, task: MapTask): Readings {
   const target = column('lambdaTarget');
   const sensors = [column('lambdaOne'), column('lambdaTwo')].filter((values) => values !== undefined);
   const trims = trimsOf(log, column('lambdaOne') !== undefined, column('lambdaTwo') !== undefined);
+  const learned = task.learned === 'folded' ? column('learnedTrim') : undefined;
+  const restated = restating(log, task, then);
   const room = () => new Float64Array(length);
   const [speedRpm, load, measured, wanted] = [room(), room(), room(), room()];
   const [driven, flowGPerS] = [room(), room()];
@@ -76,14 +98,56 @@ export function readingsOf(log: Log, task: MapTask): Readings {
     measured[i] = Math.log(believedLambda(sensors, i));
     const now = lookUpMap(grid, speed, row);
     const used = ve?.[i] ?? now;
-    wanted[i] = Math.log(used / (target?.[i] ?? NaN) / now) + meanTrimLn(trims, i);
-    driven[i] = Math.log(used / now);
     const densityKpa = task.load === 'throttle' ? barometricKpa : (pressures?.[i] ?? NaN);
-    flowGPerS[i] = airFlowGPerS(airMassMg(used, densityKpa, displacementCm3, air?.[i] ?? 20), 1, speed);
+    const airMg = airMassMg(used, densityKpa, displacementCm3, air?.[i] ?? 20);
+    flowGPerS[i] = airFlowGPerS(airMg, 1, speed);
+    const trimLn = meanTrimLn(trims, i);
+    const restatedBy = restated(i, airMg, (target?.[i] ?? NaN) / Math.exp(trimLn));
+    driven[i] = Math.log(used / now) + restatedBy;
+    wanted[i] =
+      Math.log(used / now) + restatedBy - Math.log(target?.[i] ?? NaN) + trimLn + Math.log(learned?.[i] ?? 1);
     if (reason[i] === KEPT && !Number.isFinite(wanted[i] as number)) reason[i] = CODE.noLambda;
   }
   const steady = steadinessOf(timeS, speedRpm, load);
-  return { timeS, speedRpm, load, measured, wanted, driven, flowGPerS, steady, reason };
+  const apart = sensors.length < 2 ? [] : sensors.map((values, k) => sensorReadings(values, trims, k));
+  return { timeS, speedRpm, load, measured, wanted, driven, flowGPerS, steady, reason, apart };
+}
+
+/** One of two sensors by itself, with the trim that acts on what it sees. */
+function sensorReadings(values: LogColumn, trims: readonly LogColumn[], place: number): SensorReadings {
+  const own = trims[Math.min(place, trims.length - 1)];
+  const measured = new Float64Array(values.length);
+  const trimmedMore = new Float64Array(values.length);
+  for (let i = 0; i < values.length; i += 1) {
+    measured[i] = Math.log(believedLambda([values], i));
+    if (own !== undefined) trimmedMore[i] = Math.log(own[i] as number) - meanTrimLn(trims, i);
+  }
+  return { measured, trimmedMore };
+}
+
+/**
+ * What the filling that was driven with means to the calibration as it is now, sample by sample, as a logarithm: 0 where it
+ * believes the same of its injectors as then.
+ */
+function restating(
+  log: Log,
+  { now, displacementCm3 }: MapTask,
+  then: InjectionFacts | null,
+): (i: number, airMg: number, lambda: number) => number {
+  if (now === null || then === null || sameFacts(then, now)) return () => 0;
+  const { injectorOpening, battery, manifoldPressure, fuelPressure } = log.columns;
+  const cylinderShare = then.cylinderVolumeCm3 / displacementCm3;
+  return (i, airMg, lambda) => {
+    const at = {
+      volts: battery?.[i] ?? USUAL_V,
+      manifoldKpa: manifoldPressure?.[i] ?? now.barometricKpa,
+      railKpa: fuelPressure?.[i] ?? NaN,
+    };
+    const openingMs =
+      injectorOpening?.[i] ??
+      openingFor(then, (airMg * cylinderShare) / (lambda * then.stoichiometricRatio), at);
+    return restatedLn(then, now, { ...at, openingMs });
+  };
 }
 
 /** The trims that act on what the sensors see, one for each that is there. */

@@ -22,13 +22,17 @@ export interface Samples {
   readonly weightS: Float64Array;
   /** Logarithm of the filling that was driven with over the map as it is now. */
   readonly driven: Float64Array;
+  /** Their places in the log. */
+  readonly at: Int32Array;
+  /** The error by each of two sensors; NaN where one is not believed. None with one sensor. */
+  readonly apart: readonly Float64Array[];
   readonly leftOut: LeftOut;
   /** Weight that each cell would have if all warm running on fuel were steady, s: where the drive was. */
   readonly crossedS: Float64Array;
 }
 
 /** Samples as a map is fitted to them. */
-export type FitSamples = Omit<Samples, 'leftOut' | 'crossedS'>;
+export type FitSamples = Omit<Samples, 'leftOut' | 'crossedS' | 'at' | 'apart'>;
 
 /** Times of a log, s. */
 export interface TimeSpan {
@@ -53,7 +57,13 @@ export function samplesOf(
   const { length } = timeS;
   const width = grid.x.length;
   const walk = new TimeWalk(timeS);
+  const bySensor = readings.apart.map((sensor) => ({
+    ...sensor,
+    walk: new TimeWalk(timeS),
+    errors: new Float64Array(length),
+  }));
   const samples = {
+    at: new Int32Array(length),
     cell: new Int32Array(length),
     shareX: new Float64Array(length),
     shareY: new Float64Array(length),
@@ -90,6 +100,12 @@ export function samplesOf(
       left[why] = (left[why] as number) + standsS;
       continue;
     }
+    for (const sensor of bySensor) {
+      const readS = atS + delayAtS(delay, flowGPerS[i] as number);
+      sensor.errors[count] =
+        sensor.walk.read(sensor.measured, readS) + (wanted[i] as number) + (sensor.trimmedMore[i] as number);
+    }
+    samples.at[count] = i;
     samples.cell[count] = low;
     samples.shareX[count] = shareX;
     samples.shareY[count] = shareY;
@@ -100,7 +116,7 @@ export function samplesOf(
   }
   const leftOut = nothingLeftOut();
   LEFT_OUT_REASONS.forEach((id, i) => (leftOut[id] = left[i] as number));
-  return { count, ...samples, leftOut, crossedS };
+  return { count, ...samples, apart: bySensor.map(({ errors }) => errors), leftOut, crossedS };
 }
 
 /** Adds a weight to the four cells of a point, by their shares. */

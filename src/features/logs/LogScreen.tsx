@@ -51,7 +51,8 @@ export function LogScreen() {
   const wrong = useLogCause(log, deferred);
   const happened = useLogEvents(log, conversionContext(deferred).barometricKpa);
   const idled = happened.events?.idled ?? [];
-  const { fit, of, progress, failure } = useLogFit(log, compared?.task ?? null);
+  const drives = useMemo(() => (log === null ? null : [{ log, then: null }]), [log]);
+  const { fit, of, progress, failure } = useLogFit(drives, compared?.task ?? null);
   const back = () => router.navigate(`/c/${id}/logs`);
 
   if (read.isPending) return <ActivityIndicator accessibilityLabel="Opening the log" />;

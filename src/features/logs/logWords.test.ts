@@ -2,7 +2,8 @@ import type { LogFit } from '@/core/log';
 import { cellWords, fitSentences, isRight, leftOutWords } from './logWords';
 
 const fit = (change: Partial<LogFit['cells']> = {}, rest: Partial<LogFit> = {}): LogFit => ({
-  delay: { fixedS: 0.2, airG: 1.6 },
+  delays: [{ fixedS: 0.2, airG: 1.6 }],
+  bins: [],
   cells: {
     change: Float64Array.of(0.05, 0.01, 0, 0),
     evidenceS: Float64Array.of(12, 4, 1, 0),
@@ -33,7 +34,7 @@ test('a log says how many cells are off, on how much, and how lambda is read', (
   expect(text(fit())).toEqual([
     '1 of 2 cells with evidence are more than 2 % off, the worst by 5.8 %.',
     '1.6 min of steady running: evidence in 2 of the 3 cells the drive spent time in, 67 %.',
-    'Lambda is read 0.20 s after its injection, and later the slower the air flows: 0.40 s at idle. What a fit leaves over scatters by 0.6 %.',
+    'Lambda is read 0.20 s (0.40 s at idle) after its injection, later the slower the air flows. What a fit leaves over scatters by 0.6 %.',
   ]);
   expect(fitSentences(fit())[1]?.tone).toBe('warning');
   expect(isRight(fit())).toBe(false);

@@ -29,7 +29,7 @@ const seconds = (s: number) => (s < 60 ? `${formatNumber(s, 0)} s` : `${formatNu
 
 /** What a log says of the filling, the most important first. */
 export function fitSentences(fit: LogFit): Sentence[] {
-  const { cells, coverage, factor, keptS, delay } = fit;
+  const { cells, coverage, factor, keptS, delays } = fit;
   const evidenced = evidencedCells(fit);
   if (evidenced.length === 0) {
     return [
@@ -55,9 +55,12 @@ export function fitSentences(fit: LogFit): Sentence[] {
     tone: share < ENOUGH_SHARE ? 'warning' : 'plain',
     text: `${seconds(keptS)} of steady running: evidence in ${covered} of the ${crossed} cells the drive spent time in, ${formatNumber(100 * share, 0)} %.`,
   });
+  const read = delays.map(
+    ({ fixedS, airG }) => `${formatNumber(fixedS, 2)} s (${formatNumber(fixedS + airG / 8, 2)} s at idle)`,
+  );
   found.push({
     tone: 'plain',
-    text: `Lambda is read ${formatNumber(delay.fixedS, 2)} s after its injection, and later the slower the air flows: ${formatNumber(delay.fixedS + delay.airG / 8, 2)} s at idle. What a fit leaves over scatters by ${formatNumber(100 * cells.leftOver, 1)} %.`,
+    text: `Lambda is read ${read.join(', ')} after its injection, later the slower the air flows${delays.length > 1 ? '; by log' : ''}. What a fit leaves over scatters by ${formatNumber(100 * cells.leftOver, 1)} %.`,
   });
   return found;
 }

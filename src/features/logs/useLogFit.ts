@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
-import type { Log, LogFit, MapTask } from '@/core/log';
+import type { DrivenLog, LogFit, MapTask } from '@/core/log';
 import { startLogFit } from '@/workers/logFitClient';
 
-/** A comparison of a log with the map on the screen: under way, done, or failed. */
+/** A comparison of logs with the map on the screen: under way, done, or failed. */
 export interface LogFitState {
   readonly fit: LogFit | null;
   /** The map the answer is about: while another is compared it is not that of the screen. */
@@ -14,14 +14,14 @@ export interface LogFitState {
 
 const WAITING: LogFitState = { fit: null, of: null, progress: null, failure: null };
 
-/** Compares whenever the log or the map is another one; the last answer stays until the next is there. */
-export function useLogFit(log: Log | null, task: MapTask | null): LogFitState {
+/** Compares whenever the logs or the map are others; the last answer stays until the next is there. */
+export function useLogFit(drives: readonly DrivenLog[] | null, task: MapTask | null): LogFitState {
   const [state, setState] = useState(WAITING);
   useEffect(() => {
-    if (log === null || task === null) return;
+    if (drives === null || task === null) return;
     // A run that was overtaken says nothing any more, even where its cancel came too late.
     let latest = true;
-    const running = startLogFit(log, task, (progress) => {
+    const running = startLogFit(drives, task, (progress) => {
       if (latest) setState((now) => ({ ...now, progress }));
     });
     running.answer.then(
@@ -37,6 +37,6 @@ export function useLogFit(log: Log | null, task: MapTask | null): LogFitState {
       latest = false;
       running.cancel();
     };
-  }, [log, task]);
+  }, [drives, task]);
   return state;
 }

@@ -1,0 +1,96 @@
+import type { Grid } from '../numeric';
+import { flowedMs, type InjectionFacts } from './injectionFacts';
+import { type Log, logged } from './log';
+import type { Samples } from './samples';
+
+/** Within a cell samples are kept apart by battery voltage and by the warmth of the air, in steps of these. */
+const STEP = { volts: 0.5, airC: 8 } as const;
+/** Battery voltage that is taken where none was logged, V. */
+const USUAL_V = 13.8;
+/** A bin with less weight says nothing, s. */
+const LEAST_S = 0.5;
+
+/** Evidence gathered where it was alike: one cell, one sensor, about one voltage and warmth. */
+export interface Bin {
+  /** Index of the nearest cell. */
+  readonly cell: number;
+  /** 0 or 1, by sensor; 0 with one. */
+  readonly sensor: number;
+  readonly weightS: number;
+  /** Means: logarithm of the error, and what it was read at. */
+  readonly error: number;
+  /** How long an injector flowed, ms; NaN where no opening was logged. */
+  readonly netMs: number;
+  readonly volts: number;
+  readonly manifoldKpa: number;
+  readonly airC: number;
+}
+
+/** Sums of a bin while it is filled. */
+type Sums = { -readonly [Part in keyof Bin]: Bin[Part] };
+
+/** Gathers samples of a log in bins; those that hold too little are left away. */
+export function binsOf(log: Log, samples: Samples, grid: Grid, facts: InjectionFacts | null): Bin[] {
+  const width = grid.x.length;
+  const found = new Map<number, Sums>();
+  const errors = samples.apart.length === 0 ? [samples.error] : samples.apart;
+  for (let k = 0; k < samples.count; k += 1) {
+    const i = samples.at[k] as number;
+    const cell =
+      (samples.cell[k] as number) +
+      ((samples.shareX[k] as number) > 0.5 ? 1 : 0) +
+      ((samples.shareY[k] as number) > 0.5 ? width : 0);
+    const volts = orElse(logged(log, 'battery', i), USUAL_V);
+    const airC = orElse(logged(log, 'air', i), NaN);
+    const manifoldKpa = orElse(logged(log, 'manifoldPressure', i), facts?.barometricKpa ?? NaN);
+    const openingMs = logged(log, 'injectorOpening', i);
+    const netMs =
+      facts === null || Number.isNaN(openingMs)
+        ? NaN
+        : flowedMs(facts, { openingMs, volts, manifoldKpa, railKpa: logged(log, 'fuelPressure', i) });
+    errors.forEach((of, sensor) => {
+      const error = of[k] as number;
+      if (Number.isNaN(error)) return;
+      const key = ((cell * 2 + sensor) * BANDS + bandOf(volts, STEP.volts)) * BANDS + bandOf(airC, STEP.airC);
+      const into = found.get(key) ?? emptyBin(cell, sensor);
+      found.set(key, into);
+      const weight = samples.weightS[k] as number;
+      into.weightS += weight;
+      into.error += weight * error;
+      into.netMs += weight * netMs;
+      into.volts += weight * volts;
+      into.manifoldKpa += weight * manifoldKpa;
+      into.airC += weight * airC;
+    });
+  }
+  return [...found.values()].filter(({ weightS }) => weightS >= LEAST_S).map(meansOf);
+}
+
+/** Bands on either side of zero; the last is of what is unknown. */
+const BANDS = 128;
+
+function bandOf(value: number, step: number): number {
+  return Number.isNaN(value)
+    ? BANDS - 1
+    : Math.min(BANDS - 2, Math.max(0, Math.floor(value / step) + BANDS / 2));
+}
+
+function orElse(value: number, usual: number): number {
+  return Number.isNaN(value) ? usual : value;
+}
+
+function emptyBin(cell: number, sensor: number): Sums {
+  return { cell, sensor, weightS: 0, error: 0, netMs: 0, volts: 0, manifoldKpa: 0, airC: 0 };
+}
+
+function meansOf(sums: Sums): Bin {
+  const { weightS } = sums;
+  return {
+    ...sums,
+    error: sums.error / weightS,
+    netMs: sums.netMs / weightS,
+    volts: sums.volts / weightS,
+    manifoldKpa: sums.manifoldKpa / weightS,
+    airC: sums.airC / weightS,
+  };
+}
