@@ -51,6 +51,7 @@ const CORE = [
   'logEvents',
   'logCompare',
   'logFormula',
+  'logCauses',
   'logPages',
   'logTable',
   'diagnosis',

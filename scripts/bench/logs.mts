@@ -20,6 +20,7 @@ const task: MapTask = {
   displacementCm3: 2460,
   barometricKpa: 100,
   now: null,
+  ends: {},
   learned: 'stays',
 };
 const column = (of: (i: number) => number) => Float32Array.from({ length: SAMPLES }, (_, i) => of(i));

@@ -9,6 +9,7 @@ test('a comparison tells its stages, and answers nothing once cancelled', async 
     displacementCm3: 1600,
     barometricKpa: 100,
     now: null,
+    ends: {},
     learned: 'stays',
   } as const;
   const told: number[] = [];

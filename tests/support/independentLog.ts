@@ -60,6 +60,7 @@ export function asLog({ timeS, rows, build }: MadeLog): { log: Log; task: MapTas
       displacementCm3: build.litres * 1000,
       barometricKpa: build.baroKpa,
       now: factsOf(build),
+      ends: {},
       learned: 'stays',
     },
   };

@@ -14,7 +14,7 @@ const LEAST_S = 0.5;
 export interface Bin {
   /** Index of the nearest cell. */
   readonly cell: number;
-  /** 0 or 1, by sensor; 0 with one. */
+  /** 0 by the first sensor, 1 by the second. */
   readonly sensor: number;
   readonly weightS: number;
   /** Means: logarithm of the error, and what it was read at. */
@@ -33,7 +33,6 @@ type Sums = { -readonly [Part in keyof Bin]: Bin[Part] };
 export function binsOf(log: Log, samples: Samples, grid: Grid, facts: InjectionFacts | null): Bin[] {
   const width = grid.x.length;
   const found = new Map<number, Sums>();
-  const errors = samples.apart.length === 0 ? [samples.error] : samples.apart;
   for (let k = 0; k < samples.count; k += 1) {
     const i = samples.at[k] as number;
     const cell =
@@ -48,8 +47,8 @@ export function binsOf(log: Log, samples: Samples, grid: Grid, facts: InjectionF
       facts === null || Number.isNaN(openingMs)
         ? NaN
         : flowedMs(facts, { openingMs, volts, manifoldKpa, railKpa: logged(log, 'fuelPressure', i) });
-    errors.forEach((of, sensor) => {
-      const error = of[k] as number;
+    samples.apart.forEach(({ sensor, errors }) => {
+      const error = errors[k] as number;
       if (Number.isNaN(error)) return;
       const key = ((cell * 2 + sensor) * BANDS + bandOf(volts, STEP.volts)) * BANDS + bandOf(airC, STEP.airC);
       const into = found.get(key) ?? emptyBin(cell, sensor);

@@ -38,16 +38,17 @@ export {
   sensorsApart,
   takeSample,
 } from './mapping/mapping';
-export {
-  MAPPING_SENSORS,
-  type MappingSensor,
-  mappingSensorsOf,
-  type MappingTask,
-  mappingTaskOf,
-} from './mapping/task';
+export { mappingSensorsOf, type MappingTask, mappingTaskOf } from './mapping/task';
 export { loggedDecimals, type WrittenLog, writtenLog } from './rows';
 export { LEFT_OUT, LEFT_OUT_REASONS, type LeftOut, type LeftOutReason } from './leftOut';
 export { type IdleFacts, idleFactsOf } from './idle';
 export { idleSentences, surgeWords } from './idleWords';
 export { type Log, type LogColumn, logged, type OwnLogColumn } from './log';
-export { type FillingMapId, fillingMapOf, type MapTask, mapTaskOf } from './mapTask';
+export {
+  type FillingMapId,
+  fillingMapOf,
+  MAPPING_SENSORS,
+  type MappingSensor,
+  type MapTask,
+  mapTaskOf,
+} from './mapTask';

@@ -42,6 +42,7 @@ const task: MapTask = {
   displacementCm3: 2000,
   barometricKpa: 100,
   now: null,
+  ends: {},
   learned: 'stays',
 };
 /** A drive that holds every cell of the map for some seconds. */

@@ -12,9 +12,15 @@ export interface MapTask {
   readonly barometricKpa: number;
   /** What the calibration believes of its injectors as it is now; null where a log cannot be restated by that. */
   readonly now: InjectionFacts | null;
+  /** The leanest and the richest that each sensor can say, by the ends of its line: there it only says "at least". */
+  readonly ends: Readonly<Partial<Record<MappingSensor, { readonly min: number; readonly max: number }>>>;
   /** What was learned goes on acting beside the map, or is folded into it. */
   readonly learned: 'stays' | 'folded';
 }
+
+/** The lambda sensors that a mapping goes by. */
+export const MAPPING_SENSORS = ['lambdaOne', 'lambdaTwo'] as const;
+export type MappingSensor = (typeof MAPPING_SENSORS)[number];
 
 /** The channels that rows may go by, the best first: a throttle with what idle air adds to it is what the map was read at. */
 export const LOAD_CHANNELS: Readonly<Record<MapTask['load'], readonly ChannelId[]>> = {
@@ -32,6 +38,17 @@ export function fillingMapOf({ load, tables }: EcuProgram): FillingMapId | null 
   return id !== null && tables[id] !== undefined ? id : null;
 }
 
+/** The ends of what each lambda sensor of a program can say; none of one that has no line. */
+function endsOf({ inputs }: EcuProgram): MapTask['ends'] {
+  const ends = MAPPING_SENSORS.flatMap((id) => {
+    const curve = inputs.find((input) => input.id === id)?.curve;
+    if (curve?.kind !== 'line') return [];
+    const { values } = curve.points;
+    return [[id, { min: Math.min(...values), max: Math.max(...values) }] as const];
+  });
+  return Object.fromEntries(ends);
+}
+
 /** What a log is compared with, by a program; null where it meters fuel by no filling map. */
 export function mapTaskOf(program: EcuProgram): MapTask | null {
   const id = fillingMapOf(program);
@@ -43,6 +60,7 @@ export function mapTaskOf(program: EcuProgram): MapTask | null {
     displacementCm3: program.cylinders * program.cylinderVolumeCm3,
     barometricKpa: program.barometricKpa,
     now: injectionFactsOf(program),
+    ends: endsOf(program),
     learned: 'stays',
   };
 }

@@ -4,7 +4,7 @@ import { lookUpMap } from '../numeric';
 import { LEFT_OUT_REASONS, type LeftOutReason } from './leftOut';
 import { type InjectionFacts, openingFor, restatedLn, sameFacts } from './injectionFacts';
 import type { Log, LogColumn } from './log';
-import { LOAD_CHANNELS, type MapTask } from './mapTask';
+import { LOAD_CHANNELS, MAPPING_SENSORS, type MapTask } from './mapTask';
 import { steadinessOf } from './steadiness';
 
 /** Lambda that a sensor is believed with: richer and leaner ones are no mixture that burned. */
@@ -41,13 +41,15 @@ export interface Readings {
   readonly steady: Float64Array;
   /** Index of the reason in {@link LEFT_OUT_REASONS}, or {@link KEPT}. */
   readonly reason: Int8Array;
-  /** Each sensor by itself where there are two; none where there is one. */
+  /** Each sensor by itself. */
   readonly apart: readonly SensorReadings[];
 }
 
-/** What one of two sensors says. */
+/** What one sensor says. */
 export interface SensorReadings {
-  /** Logarithm of its lambda; NaN where it is not believed. */
+  /** 0 of the first, 1 of the second. */
+  readonly sensor: number;
+  /** Logarithm of its lambda; NaN where it is not believed, or can say no more than "at least". */
   readonly measured: Float64Array;
   /** How much more its trim does than the mean of both, as a logarithm. */
   readonly trimmedMore: Float64Array;
@@ -82,7 +84,11 @@ export function readingsOf(log: Log, task: MapTask, then: InjectionFacts | null 
   const air = column('air');
   const ve = column('vePercent');
   const target = column('lambdaTarget');
-  const sensors = [column('lambdaOne'), column('lambdaTwo')].filter((values) => values !== undefined);
+  const fitted = MAPPING_SENSORS.flatMap((id, sensor) => {
+    const values = column(id);
+    return values === undefined ? [] : [{ id, sensor, values }];
+  });
+  const sensors = fitted.map(({ values }) => values);
   const trims = trimsOf(log, column('lambdaOne') !== undefined, column('lambdaTwo') !== undefined);
   const learned = task.learned === 'folded' ? column('learnedTrim') : undefined;
   const restated = restating(log, task, then);
@@ -109,17 +115,30 @@ export function readingsOf(log: Log, task: MapTask, then: InjectionFacts | null 
     if (reason[i] === KEPT && !Number.isFinite(wanted[i] as number)) reason[i] = CODE.noLambda;
   }
   const steady = steadinessOf(timeS, speedRpm, load);
-  const apart = sensors.length < 2 ? [] : sensors.map((values, k) => sensorReadings(values, trims, k));
+  const apart = fitted.map(({ id, sensor, values }, place) => ({
+    sensor,
+    ...sensorReadings(values, trims, place, task.ends[id]),
+  }));
   return { timeS, speedRpm, load, measured, wanted, driven, flowGPerS, steady, reason, apart };
 }
 
-/** One of two sensors by itself, with the trim that acts on what it sees. */
-function sensorReadings(values: LogColumn, trims: readonly LogColumn[], place: number): SensorReadings {
+/** So near to an end of what a sensor can say it only says "at least", a share. */
+const AT_END = 0.01;
+
+/** A sensor by itself, with the trim that acts on what it sees. */
+function sensorReadings(
+  values: LogColumn,
+  trims: readonly LogColumn[],
+  place: number,
+  ends: { readonly min: number; readonly max: number } = { min: 0, max: Infinity },
+): Omit<SensorReadings, 'sensor'> {
   const own = trims[Math.min(place, trims.length - 1)];
   const measured = new Float64Array(values.length);
   const trimmedMore = new Float64Array(values.length);
   for (let i = 0; i < values.length; i += 1) {
-    measured[i] = Math.log(believedLambda([values], i));
+    const lambda = values[i] as number;
+    const says = lambda > ends.min * (1 + AT_END) && lambda < ends.max * (1 - AT_END);
+    measured[i] = says ? Math.log(believedLambda([values], i)) : NaN;
     if (own !== undefined) trimmedMore[i] = Math.log(own[i] as number) - meanTrimLn(trims, i);
   }
   return { measured, trimmedMore };

@@ -24,8 +24,8 @@ export interface Samples {
   readonly driven: Float64Array;
   /** Their places in the log. */
   readonly at: Int32Array;
-  /** The error by each of two sensors; NaN where one is not believed. None with one sensor. */
-  readonly apart: readonly Float64Array[];
+  /** The error by each sensor; NaN where it is not believed, or at an end of what it can say. */
+  readonly apart: readonly { readonly sensor: number; readonly errors: Float64Array }[];
   readonly leftOut: LeftOut;
   /** Weight that each cell would have if all warm running on fuel were steady, s: where the drive was. */
   readonly crossedS: Float64Array;
@@ -116,7 +116,13 @@ export function samplesOf(
   }
   const leftOut = nothingLeftOut();
   LEFT_OUT_REASONS.forEach((id, i) => (leftOut[id] = left[i] as number));
-  return { count, ...samples, apart: bySensor.map(({ errors }) => errors), leftOut, crossedS };
+  return {
+    count,
+    ...samples,
+    apart: bySensor.map(({ sensor, errors }) => ({ sensor, errors })),
+    leftOut,
+    crossedS,
+  };
 }
 
 /** Adds a weight to the four cells of a point, by their shares. */

@@ -2,14 +2,13 @@ import { AT, type ChannelId, type Frame, read } from '../../channel';
 import { type Grid, lookUpMap } from '../../numeric';
 import { delayAtS } from '../delay';
 import { DRIVEN_WITHIN } from '../evidence';
-import type { FittedCells } from '../fit';
-import { cellEvidence, fittedCells, FIT_SETTINGS } from '../fit';
+import { cellEvidence, FIT_SETTINGS, type FittedCells, fittedCells } from '../fit';
 import { LEFT_OUT_REASONS, type LeftOutReason } from '../leftOut';
 import type { Log } from '../log';
-import { LOAD_CHANNELS, type MapTask } from '../mapTask';
+import { LOAD_CHANNELS, type MappingSensor, type MapTask } from '../mapTask';
 import { readingsOf } from '../readings';
 import { type Samples, samplesOf } from '../samples';
-import type { MappingSensor, MappingTask } from './task';
+import type { MappingTask } from './task';
 
 /** Running that was steady at about one place of the map: sums over its samples, each by its weight. */
 interface Place {

@@ -1,0 +1,75 @@
+import { madeBy } from '@tests/independent/logMaker';
+import { asLog } from '@tests/support/independentLog';
+import { EVIDENCE_S, fitLog, fitLogs, type Log } from './index';
+
+const part = ({ timeS, columns }: Log, from: number, to: number): Log => ({
+  timeS: timeS.slice(from, to),
+  columns: Object.fromEntries(Object.entries(columns).map(([id, values]) => [id, values.slice(from, to)])),
+});
+const evidenced = ({ evidenceS }: { evidenceS: Float64Array }) =>
+  [...evidenceS.keys()].filter((i) => (evidenceS[i] as number) >= EVIDENCE_S);
+
+test('two halves of a log are as much as the whole: the same cells, the same evidence, the same seconds left out', () => {
+  const { log, task } = asLog(madeBy('random', 21));
+  const middle = log.timeS.length >> 1;
+  const halves = [part(log, 0, middle), part(log, middle, log.timeS.length)];
+  const [whole, both] = [fitLog(log, task), fitLogs(halves.map((half) => ({ log: half, then: null })), task)]; // prettier-ignore
+  expect(both.delays).toHaveLength(2);
+  expect(Math.abs(both.keptS - whole.keptS)).toBeLessThan(1.5);
+  expect(Math.abs(both.leftOut.overrunCut - whole.leftOut.overrunCut)).toBeLessThan(1.5);
+  expect(Math.abs(both.coverage.evidenced - whole.coverage.evidenced)).toBeLessThanOrEqual(3);
+  for (const cell of evidenced(whole.cells))
+    expect(both.cells.change[cell]).toBeCloseTo(whole.cells.change[cell] as number, 1.9);
+  const weights = (bins: typeof both.bins) => bins.reduce((sum, { weightS }) => sum + weightS, 0);
+  expect(weights(both.bins)).toBeCloseTo(weights(whole.bins), -1.5);
+});
+
+test('flow mended after a drive is not found in its log a second time; without restating it would be', () => {
+  const made = madeBy('flow', 22);
+  const { log, task } = asLog(made);
+  const { now } = task;
+  if (now === null) throw new TypeError('This engine has facts');
+  const { is, typed } = made.build.flow;
+  const mended = { ...task, now: { ...now, ratedFlowGPerS: is } };
+  const left = fitLogs([{ log, then: now }], mended);
+  for (const cell of evidenced(left.cells))
+    expect(Math.abs(left.cells.found[cell] as number)).toBeLessThan(0.02);
+  // It was driven with another belief: nothing of this was driven as it is now.
+  for (const cell of evidenced(left.cells))
+    expect(left.cells.driven[cell]).toBeCloseTo(Math.log(is / typed), 2);
+  const blind = fitLogs([{ log, then: null }], mended);
+  for (const cell of evidenced(blind.cells))
+    expect(Math.abs(blind.cells.found[cell] as number)).toBeGreaterThan(0.03);
+  // A log without openings is restated by what its filling would have been injected as.
+  const { injectorOpening: _, ...columns } = log.columns;
+  const without = fitLogs([{ log: { ...log, columns }, then: now }], mended);
+  for (const cell of evidenced(without.cells))
+    expect(Math.abs(without.cells.found[cell] as number)).toBeLessThan(0.025);
+});
+
+test('what was learned goes on acting, or is folded in', () => {
+  const { log, task } = asLog(madeBy('nothing', 24));
+  const learnedTrim = new Float64Array(log.timeS.length).fill(1.04);
+  const learning = { ...log, columns: { ...log.columns, learnedTrim } };
+  const level = (learned: 'stays' | 'folded') => {
+    const { cells } = fitLog(learning, { ...task, learned });
+    const at = evidenced(cells);
+    return at.reduce((sum, cell) => sum + (cells.found[cell] as number), 0) / at.length;
+  };
+  expect(level('folded') - level('stays')).toBeCloseTo(Math.log(1.04), 6);
+});
+
+test('an end of what a sensor can say is no reading for a cause, though it corrects the map', () => {
+  const { log, task } = asLog(madeBy('factor', 25));
+  const all = fitLog(log, task);
+  const lambda = log.columns.lambdaOne as Float64Array;
+  const most = 1.02;
+  const held = {
+    ...log,
+    columns: { ...log.columns, lambdaOne: lambda.map((value) => Math.min(most, value)) },
+  };
+  const ended = fitLog(held, { ...task, ends: { lambdaOne: { min: 0.7, max: most } } });
+  expect(ended.bins.length).toBeLessThan(all.bins.length);
+  for (const { error, weightS } of ended.bins) expect(weightS > 0 && error < 0.35).toBe(true);
+  expect(ended.keptS).toBeGreaterThanOrEqual(all.keptS);
+});
