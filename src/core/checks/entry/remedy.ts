@@ -11,6 +11,7 @@ import {
 } from '../../calibration';
 import type { QuantityFieldInfo, QuantityValue, Source } from '../../field';
 import { type CellChange, type MapData, withCells } from '../../map';
+import type { DeadTimeTable } from '../../injector';
 import { addedOutput, type Output, type OutputPurpose } from '../../outputs';
 import type { MapId } from '../../program';
 import { type Amount, fromBase } from '../../units';
@@ -23,6 +24,8 @@ export type Edit =
   /** Takes the place of the output of its id, or stands beside the others. */
   | { readonly kind: 'output'; readonly output: Output }
   | { readonly kind: 'pin'; readonly function: string; readonly pin: string }
+  /** Every dead time that was typed, longer by so much. */
+  | { readonly kind: 'deadTimes'; readonly byMs: number }
   | { readonly kind: 'cells'; readonly mapId: MapId; readonly changes: readonly CellChange[] };
 
 /** A change that cures what was found, as far as it can be computed. It is a proposal: nothing has changed yet. */
@@ -59,11 +62,37 @@ function putEdit(draft: Calibration, edit: Edit, source: Source): void {
       else Object.assign(own, { pin, source });
       return;
     }
+    case 'deadTimes': {
+      const { deadTime } = draft.injectors;
+      if (deadTime !== null) draft.injectors.deadTime = longerTimes(deadTime, edit.byMs, source);
+      return;
+    }
     case 'cells': {
       const map = draft.maps[edit.mapId];
       if (map !== null) draft.maps[edit.mapId] = withCells(map, edit.changes, source);
     }
   }
+}
+
+/** Decimals of a dead time that a remedy puts in, by its unit, and the shortest there is, ms. */
+const TIME_DECIMALS = { ms: 3, us: 0 } as const;
+const LEAST_DEAD_MS = 0.05;
+
+function longerTimes(
+  { rowSources: _, ...table }: DeadTimeTable,
+  byMs: number,
+  source: Source,
+): DeadTimeTable {
+  const perMs = table.unit === 'us' ? 1000 : 1;
+  const longer = (time: number | null) =>
+    time === null
+      ? null
+      : Number(Math.max(LEAST_DEAD_MS * perMs, time + byMs * perMs).toFixed(TIME_DECIMALS[table.unit]));
+  return {
+    ...table,
+    rows: table.rows.map((row) => ({ ...row, times: row.times.map(longer) })),
+    source,
+  };
 }
 
 function putValue(draft: Calibration, path: FieldPath, value: unknown): void {
