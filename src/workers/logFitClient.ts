@@ -1,8 +1,8 @@
 import { proxy, transfer } from 'comlink';
-import type { DrivenLog, Log, LogFit, MapTask } from '@/core/log';
+import type { DrivenLog, Log, MapTask } from '@/core/log';
 import type { EventContext } from '@/core/logEvents';
 import { keptWorker } from './keptWorker';
-import type { LogFitWorker, SeenLog } from './logFitProtocol';
+import type { FitAnswer, LogFitWorker, SeenLog } from './logFitProtocol';
 import { buffersOf, copiedLog } from './sentLog';
 
 const kept = keptWorker<LogFitWorker>(() => new Worker(new URL('./logFit.worker.ts', import.meta.url)));
@@ -53,12 +53,12 @@ async function copiedLogs(logs: readonly Log[], goesOn: () => boolean): Promise<
   return copies;
 }
 
-/** Compares logs with a map in the worker. */
+/** Compares logs with a map in the worker, and looks for what lies behind. */
 export function startLogFit(
   drives: readonly DrivenLog[],
   task: MapTask,
   onProgress: (share: number) => void,
-): RunningLook<LogFit> {
+): RunningLook<FitAnswer> {
   return startLook(
     'fit',
     drives.map(({ log }) => log),

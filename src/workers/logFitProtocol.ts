@@ -1,4 +1,5 @@
 import type { DrivenLog, FitStage, idleSentences, Log, LogFit, MapTask } from '@/core/log';
+import type { RankedCauses } from '@/core/logCauses';
 import type { EventContext, LogBand, LogEvents } from '@/core/logEvents';
 import type { RunToken } from './cancellable';
 
@@ -6,6 +7,12 @@ import type { RunToken } from './cancellable';
 export interface FitRequest {
   readonly drives: readonly DrivenLog[];
   readonly task: MapTask;
+}
+
+/** What logs say of a map, and what lies behind it; no causes where there is too little evidence. */
+export interface FitAnswer {
+  readonly fit: LogFit;
+  readonly causes: RankedCauses | null;
 }
 
 /** A log in which is looked for what happened. */
@@ -23,7 +30,7 @@ export interface SeenLog extends LogEvents {
 /** The worker's calls, as comlink carries them. */
 export interface LogFitWorker {
   /** Compares; null when it was cancelled. */
-  run(token: RunToken, request: FitRequest, onStage: (share: number) => void): Promise<LogFit | null>;
+  run(token: RunToken, request: FitRequest, onStage: (share: number) => void): Promise<FitAnswer | null>;
   /** Looks for what happened; null when it was cancelled. */
   events(token: RunToken, request: EventsRequest): Promise<SeenLog | null>;
   /** Ends the run with this token at its next stage. */
@@ -31,9 +38,10 @@ export interface LogFitWorker {
 }
 
 /** How far it is as a stage begins, 0…1. */
-export const STAGE_SHARE: Readonly<Record<FitStage, number>> = {
+export const STAGE_SHARE: Readonly<Record<FitStage | 'causes', number>> = {
   reading: 0,
   delay: 0.15,
   samples: 0.6,
   fit: 0.75,
+  causes: 0.9,
 };

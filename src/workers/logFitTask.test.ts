@@ -19,8 +19,9 @@ test('a comparison tells its stages, and answers nothing once cancelled', async 
     breathe: () => Promise.resolve(),
   };
   const fit = await runLogFit({ drives: [{ log, then: null }], task }, port);
-  expect(fit?.keptS).toBe(0);
-  expect(told).toEqual([0, 0.15, 0.6, 0.75]);
+  expect(fit?.fit.keptS).toBe(0);
+  expect(fit?.causes).toBeNull();
+  expect(told).toEqual([0, 0.15, 0.6, 0.75, 0.9]);
   expect(
     await runLogFit({ drives: [{ log, then: null }], task }, { ...port, cancelled: () => true }),
   ).toBeNull();

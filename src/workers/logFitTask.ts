@@ -1,15 +1,28 @@
-import { fittingLogs, idleFactsOf, idleSentences, type LogFit } from '@/core/log';
+import { fittingLogs, idleFactsOf, idleSentences } from '@/core/log';
+import { rankedCauses } from '@/core/logCauses';
 import { bandsOf, lookingForEvents } from '@/core/logEvents';
 import type { RunPort } from './cancellable';
-import { type EventsRequest, type FitRequest, type SeenLog, STAGE_SHARE } from './logFitProtocol';
+import {
+  type EventsRequest,
+  type FitAnswer,
+  type FitRequest,
+  type SeenLog,
+  STAGE_SHARE,
+} from './logFitProtocol';
 
-/** Compares logs with a map, a stage at a time. @returns null when `cancelled` said so. */
-export async function runLogFit({ drives, task }: FitRequest, port: RunPort): Promise<LogFit | null> {
+/** Compares logs with a map and looks for what lies behind, a stage at a time. @returns null when `cancelled` said so. */
+export async function runLogFit({ drives, task }: FitRequest, port: RunPort): Promise<FitAnswer | null> {
   const fitting = fittingLogs(drives, task);
   let begun = 0;
   for (;;) {
     const step = fitting.next();
-    if (step.done === true) return step.value;
+    if (step.done === true) {
+      const fit = step.value;
+      port.onProgress(STAGE_SHARE.causes);
+      await port.breathe();
+      if (port.cancelled()) return null;
+      return { fit, causes: rankedCauses(fit.bins, { grid: task.grid, facts: task.now, cells: fit.cells }) };
+    }
     if (port.cancelled()) return null;
     if (step.value === 'reading') begun += 1;
     const share = STAGE_SHARE[step.value];

@@ -129,7 +129,7 @@ function corrected(
   const changes = correctedCells(
     map.values,
     fit,
-    { by: 'cells', most: MOST_AT_ONCE },
+    { by: 'cells', most: MOST_AT_ONCE, beyond: false },
     MAP_DEFINITIONS[mapId],
   );
   copy.maps[mapId] = withCells(map, changes, MEASURED);

@@ -1,6 +1,6 @@
 import { madeBy } from '@tests/independent/logMaker';
 import { asLog } from '@tests/support/independentLog';
-import { EVIDENCE_S, fitLog, fitLogs, type Log } from './index';
+import { correctedCells, EVIDENCE_S, fitLog, fitLogs, leftInCells, type Log } from './index';
 
 const part = ({ timeS, columns }: Log, from: number, to: number): Log => ({
   timeS: timeS.slice(from, to),
@@ -72,4 +72,34 @@ test('an end of what a sensor can say is no reading for a cause, though it corre
   expect(ended.bins.length).toBeLessThan(all.bins.length);
   for (const { error, weightS } of ended.bins) expect(weightS > 0 && error < 0.35).toBe(true);
   expect(ended.keptS).toBeGreaterThanOrEqual(all.keptS);
+});
+
+test('beyond the evidence a correction goes only where it is asked to, and says which cells those are', () => {
+  const { log, task } = asLog(madeBy('factor', 26));
+  const fit = fitLog(log, task);
+  const values = Array.from(task.grid.values);
+  const limits = { min: 1, max: 300, decimals: 2 };
+  const within = correctedCells(values, fit, { by: 'cells', most: 1, beyond: false }, limits);
+  const beyond = correctedCells(values, fit, { by: 'cells', most: 1, beyond: true }, limits);
+  expect(within.every(({ isBeyond }) => !isBeyond)).toBe(true);
+  const guesses = beyond.filter(({ isBeyond }) => isBeyond);
+  expect(guesses.length).toBeGreaterThan(5);
+  for (const { index } of guesses) expect(fit.cells.evidenceS[index]).toBeLessThan(0.1);
+  expect(beyond.filter(({ isBeyond }) => !isBeyond)).toEqual(within);
+  // By one factor all cells move for the same reason.
+  const all = correctedCells(values, fit, { by: 'factor', most: 1, beyond: false }, limits);
+  expect(all.length).toBe(values.length);
+  expect(all.every(({ isBeyond }) => !isBeyond)).toBe(true);
+});
+
+test('by hand: what a map leaves over in two cells of 3 and 6 s, and in none', () => {
+  const cells = {
+    evidenceS: Float64Array.of(3, 6, 1.9),
+    found: Float64Array.of(0.1, -0.05, 9),
+  } as unknown as ReturnType<typeof fitLog>['cells'];
+  const before = { values: [50, 60, 70] };
+  expect(leftInCells({ cells }, before, before)).toBeCloseTo(Math.sqrt((3 * 0.01 + 6 * 0.0025) / 9), 12);
+  const after = { values: [50 * Math.exp(0.1), 60, 70] };
+  expect(leftInCells({ cells }, before, after)).toBeCloseTo(Math.sqrt((6 * 0.0025) / 9), 12);
+  expect(leftInCells({ cells: { ...cells, evidenceS: new Float64Array(3) } }, before, before)).toBeNaN();
 });

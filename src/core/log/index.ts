@@ -10,7 +10,13 @@ export {
   thresholdCells,
   thresholdFrom,
 } from './knockBaseline';
-export { correctedCells, type CorrectionChoice, MOST_AT_ONCE } from './corrected';
+export {
+  correctedCells,
+  type CorrectedCell,
+  type CorrectionChoice,
+  leftInCells,
+  MOST_AT_ONCE,
+} from './corrected';
 export { delayAtS, type LambdaDelay, USUAL_DELAY } from './delay';
 export { type Coverage, coverageOf, DRIVEN_WITHIN, EVIDENCE_S, RIGHT_WITHIN, TOUCHED_S } from './evidence';
 export type { OneFactor } from './factor';

@@ -315,7 +315,7 @@ describe('the whole way', () => {
         cellSources: X.flatMap(() => Y.map(() => 0)),
       },
       fit,
-      { by: 'cells', most },
+      { by: 'cells', most, beyond: false },
       { min: 1, max: 200, decimals: 1 },
       FROM_LOG,
     );
@@ -363,7 +363,13 @@ describe('the whole way', () => {
     let map = settle(fit);
     for (let i = 0; i < 100; i += 1) {
       const source = { ...FROM_LOG, note: `log ${i}` };
-      map = correctedMap(map, fit, { by: 'cells', most: 1 }, { min: 1, max: 200, decimals: 1 }, source);
+      map = correctedMap(
+        map,
+        fit,
+        { by: 'cells', most: 1, beyond: false },
+        { min: 1, max: 200, decimals: 1 },
+        source,
+      );
     }
     expect(map.sources.length).toBeLessThanOrEqual(64);
     expect(Math.max(...map.cellSources)).toBeLessThan(map.sources.length);
@@ -373,7 +379,13 @@ describe('the whole way', () => {
     const before = settle(fitOf(() => 0.2));
     const fit = fitLog(madeLog({ stretches: [{ forS: 1, speed: 2000, load: 60 }], off: () => 0 }), task);
     expect(
-      correctedMap(before, fit, { by: 'cells', most: 1 }, { min: 1, max: 200, decimals: 1 }, FROM_LOG),
+      correctedMap(
+        before,
+        fit,
+        { by: 'cells', most: 1, beyond: false },
+        { min: 1, max: 200, decimals: 1 },
+        FROM_LOG,
+      ),
     ).toBe(before);
   });
 
@@ -381,7 +393,13 @@ describe('the whole way', () => {
     const fit = fitOf(() => -0.1);
     const before = settle(fitOf(() => 0));
     const by = (of: LogFit, map = before) =>
-      correctedMap(map, of, { by: 'factor', most: 1 }, { min: 1, max: 200, decimals: 1 }, FROM_LOG);
+      correctedMap(
+        map,
+        of,
+        { by: 'factor', most: 1, beyond: false },
+        { min: 1, max: 200, decimals: 1 },
+        FROM_LOG,
+      );
     expect(by(fit).values.map((value, i) => value / (before.values[i] as number))).toEqual(
       before.values.map(() => expect.closeTo(Math.exp(-0.1), 2)),
     );

@@ -26,6 +26,8 @@ export interface CauseInfo {
   readonly error: (bin: Bin, size: number, context: CauseContext) => number;
   /** It says nothing of the level of all errors: a map is right at the warmth that it was made in. */
   readonly anyLevel?: true;
+  /** What its pattern is seen along. */
+  readonly along: 'netMs' | 'manifoldKpa' | 'airC';
   /** What it says at a size. */
   readonly says: (size: number, context: CauseContext) => string;
   /** What would tell it from the others. */
@@ -57,6 +59,7 @@ export const CAUSE_LIST: readonly CauseInfo[] = [
     blind: () => null,
     telling: { size: 0.03, how: 'Drive it warm and steady.' },
     error: (_, size) => size,
+    along: 'manifoldKpa',
     says: (size) =>
       `Everything is ${percent(size)} % ${size > 0 ? 'lean' : 'rich'}, whatever speed and load.`,
     test: 'Injector flow, fuel density and displacement look alike in a log. Weigh what the injectors give over a minute; Injector flow on the bench leads through it.',
@@ -78,6 +81,7 @@ export const CAUSE_LIST: readonly CauseInfo[] = [
       how: 'Pulses and battery voltage hardly varied. Let it idle with the lights on and off, and load it once.',
     },
     error: ({ netMs }, size) => (netMs > 0 ? -Math.log(Math.max(0.2, 1 + size / netMs)) : 0),
+    along: 'netMs',
     says: (size) =>
       `It was typed ${formatNumber(Math.abs(size), 2)} ms too ${size > 0 ? 'long' : 'short'}: what is injected is off most where pulses are short.`,
     test: 'Let it idle, and switch the lights on: battery voltage falls, and lambda moves with it. Injector flow on the bench measures dead time at two pulses.',
@@ -96,6 +100,7 @@ export const CAUSE_LIST: readonly CauseInfo[] = [
     },
     telling: { size: 1, how: 'Manifold pressure hardly varied. Drive it from idle to full load.' },
     error: (bin, size, { facts }) => (facts === null ? 0 : size * otherRegulatorLn(facts, bin)),
+    along: 'manifoldKpa',
     says: (_, { facts }) =>
       facts?.regulator === 'manifold'
         ? 'Pressure does not follow the manifold, as was typed: a fixed regulator, or its hose is off.'
@@ -117,6 +122,7 @@ export const CAUSE_LIST: readonly CauseInfo[] = [
     },
     error: ({ airC }, size) =>
       Number.isNaN(airC) ? 0 : size * Math.log((airC + KELVIN) / (USUAL_AIR_C + KELVIN)),
+    along: 'airC',
     says: (size) =>
       `It grows ${size > 0 ? 'lean' : 'rich'} as the air grows warm, ${formatNumber(100 * Math.abs(size) * (10 / (USUAL_AIR_C + KELVIN)), 1)} % for 10 °C.`,
     test: 'Compare the intake sensor with a thermometer, cold and hot. A sensor that soaks up heat, or its curve, looks like this.',
@@ -130,6 +136,7 @@ export const CAUSE_LIST: readonly CauseInfo[] = [
     blind: oneSensor,
     telling: { size: 0.05, how: 'Drive it warm and steady, with both sensors.' },
     error: ({ sensor }, size) => (sensor === 0 ? size : 0),
+    along: 'manifoldKpa',
     says: (size) =>
       `What it sees is ${percent(size)} % ${size > 0 ? 'lean' : 'rich'}, and the other side is right.`,
     test: 'Change both sensors for each other: does it go with the sensor, or stay with the bank?',
@@ -143,6 +150,7 @@ export const CAUSE_LIST: readonly CauseInfo[] = [
     blind: oneSensor,
     telling: { size: 0.05, how: 'Drive it warm and steady, with both sensors.' },
     error: ({ sensor }, size) => (sensor === 1 ? size : 0),
+    along: 'manifoldKpa',
     says: (size) =>
       `What it sees is ${percent(size)} % ${size > 0 ? 'lean' : 'rich'}, and the other side is right.`,
     test: 'Change both sensors for each other: does it go with the sensor, or stay with the bank?',

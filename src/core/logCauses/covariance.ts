@@ -4,7 +4,7 @@ import type { Bin } from '../log';
 const ALWAYS = {
   /** A cell by itself, and smoothly over the map within this share of its axes. */
   cell: 0.004,
-  smooth: 0.004,
+  smooth: 0.0045,
   smoothOver: 0.3,
   /** A bin, however long it was driven. */
   bin: 0.003,
@@ -14,6 +14,8 @@ const FILLING = [
   { spread: 0.035, over: 0.2 },
   { spread: 0.035, over: 0.6 },
 ] as const;
+/** By how much all of such a map is off together: more than that is one factor, and no map’s, a share. */
+const LEVEL = 0.02;
 /** Errors of lambda swing together for so long: a bin holds as many readings as that fits into it, s. */
 const CORRELATED_S = 1;
 
@@ -35,7 +37,7 @@ export interface Covariances {
 export function covariancesOf(bins: readonly Bin[], places: readonly Place[], scatter: number): Covariances {
   const size = bins.length;
   const always = new Float64Array(size * size);
-  const filling = new Float64Array(size * size);
+  const off = new Float64Array(size * size);
   for (let i = 0; i < size; i += 1) {
     const one = bins[i] as Bin;
     for (let j = 0; j <= i; j += 1) {
@@ -45,11 +47,27 @@ export function covariancesOf(bins: readonly Bin[], places: readonly Place[], sc
       if (one.cell === other.cell) shared += ALWAYS.cell ** 2;
       if (i === j) shared += ALWAYS.bin ** 2 + (scatter ** 2 * CORRELATED_S) / one.weightS;
       always[i * size + j] = shared;
-      filling[i * size + j] =
-        shared + FILLING.reduce((sum, { spread, over }) => sum + spread ** 2 * closeness(apart2, over), 0);
+      const fills = FILLING.reduce((sum, { spread, over }) => sum + spread ** 2 * closeness(apart2, over), 0);
+      off[i * size + j] = fills;
+      off[j * size + i] = fills;
     }
   }
-  return { always, filling };
+  const centred = withoutLevel(bins, off);
+  return { always, filling: always.map((value, at) => value + (centred[at] as number) + LEVEL ** 2) };
+}
+
+/** The covariance of errors about their own mean by weight. */
+function withoutLevel(bins: readonly Bin[], covariance: Float64Array): Float64Array {
+  const size = bins.length;
+  const all = bins.reduce((sum, { weightS }) => sum + weightS, 0);
+  const shares = bins.map(({ weightS }) => weightS / all);
+  const means = bins.map((_, i) =>
+    shares.reduce((sum, share, j) => sum + share * (covariance[i * size + j] as number), 0),
+  );
+  const mean = shares.reduce((sum, share, i) => sum + share * (means[i] as number), 0);
+  return covariance.map(
+    (value, at) => value - (means[Math.floor(at / size)] as number) - (means[at % size] as number) + mean,
+  );
 }
 
 function distance2(one: Place, other: Place): number {

@@ -31,7 +31,7 @@ const ANY_LEVEL = 0.03;
 /** A pattern that bends with its size is straightened anew so many times. */
 const ROUNDS = 4;
 /** A size that one would want to see stands out so many times its uncertainty where it is told. */
-const STANDS_OUT = 3;
+const STANDS_OUT = 2.5;
 
 /** What hypotheses are weighed by. */
 export interface Weighed {

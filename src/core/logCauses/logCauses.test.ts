@@ -90,14 +90,21 @@ test('what goes together: a cell, a neighbourhood, and a pattern', () => {
   const bins = [{ ...BIN }, { ...BIN, weightS: 4 }, { ...BIN, cell: 1 }];
   const places = [{ x: 0, y: 0 }, { x: 0, y: 0 }, { x: 0.3, y: 0 }]; // prettier-ignore
   const { always, filling } = covariancesOf(bins, places, 0.02);
-  const [cell, smooth, bin] = [0.004 ** 2, 0.004 ** 2, 0.003 ** 2];
+  const [cell, smooth, bin] = [0.004 ** 2, 0.0045 ** 2, 0.003 ** 2];
   expect(always[0]).toBeCloseTo(cell + smooth + bin + 0.02 ** 2 / 10, 12);
   expect(always[4]).toBeCloseTo(cell + smooth + bin + 0.02 ** 2 / 4, 12);
   expect(always[3]).toBeCloseTo(cell + smooth, 12);
   expect(always[6]).toBeCloseTo(smooth * Math.exp(-0.5), 12);
-  const more = (filling[6] as number) - (always[6] as number);
-  expect(more).toBeCloseTo(0.035 ** 2 * (Math.exp(-0.09 / 0.08) + Math.exp(-0.09 / 0.72)), 12);
-  expect((filling[0] as number) - (always[0] as number)).toBeCloseTo(2 * 0.035 ** 2, 12);
+  // A map that is off is so about its own mean, which is off by 2 % at the most likely.
+  const more = (i: number, j: number) => {
+    const at = Math.max(i, j) * 3 + Math.min(i, j);
+    return (filling[at] as number) - (always[at] as number);
+  };
+  const shares = [10 / 24, 4 / 24, 10 / 24];
+  for (const i of [0, 1, 2])
+    expect(shares.reduce((all, share, j) => all + share * more(i, j), 0)).toBeCloseTo(0.02 ** 2, 12);
+  const apart = 0.035 ** 2 * (Math.exp(-0.09 / 0.08) + Math.exp(-0.09 / 0.72));
+  expect(more(0, 0) - 2 * more(0, 2) + more(2, 2)).toBeCloseTo(2 * (2 * 0.035 ** 2 - apart), 12);
   const sum = withPatterns(always, [[0.1, 0, 0.2], [0, 1, 0]]); // prettier-ignore
   expect((sum[6] as number) - (always[6] as number)).toBeCloseTo(0.02, 12);
   expect((sum[4] as number) - (always[4] as number)).toBeCloseTo(1, 12);
@@ -144,6 +151,14 @@ describe('what is likeliest', () => {
     const still = ranked(binsWith(() => 0.001));
     expect(still?.nothing).toBeGreaterThan(0.4);
     expect(Math.max(...(still?.causes ?? []).map(({ probability }) => probability))).toBeLessThan(0.5);
+  });
+
+  test('a cause that is likelier than not comes before the map that is off beside it', () => {
+    const both = ranked(
+      binsWith((bin) => 0.09 + (bin.cell % 4 === 1 ? 0.05 : bin.cell % 4 === 2 ? -0.05 : 0)),
+    );
+    expect(both?.causes.slice(0, 2).map(({ id }) => id)).toEqual(['factor', 'filling']);
+    expect(likelihoodOf(both, 'filling')).toBeGreaterThan(likelihoodOf(both, 'factor'));
   });
 
   test('all that is likely adds up: a cause alone, with the map, the map alone, and nothing', () => {

@@ -17,7 +17,7 @@ export interface RankedCause {
 
 /** What may be behind the errors of logs. */
 export interface RankedCauses {
-  /** The likeliest first. */
+  /** The likeliest first, but the map behind a cause that is likelier than not. */
   readonly causes: readonly RankedCause[];
   /** How likely nothing is wrong at all. */
   readonly nothing: number;
@@ -77,7 +77,7 @@ export function rankedCauses(all: readonly Bin[], { grid, facts, cells }: RankCo
     leftOver: rmsOf(bins, ({ error, cell }) => error - (cells.change[cell] as number)),
   };
   return {
-    causes: [...causes, filling].sort((a, b) => b.probability - a.probability),
+    causes: [...causes, filling].sort(byRank),
     nothing: sumOf(
       hypotheses.filter((one) => one.id === null && !one.filling),
       likely,
@@ -91,6 +91,14 @@ export function rankedCauses(all: readonly Bin[], { grid, facts, cells }: RankCo
       })),
     ],
   };
+}
+
+/** Beside a cause that is likelier than not the map is off too, at most: the cause comes first. */
+const LIKELY = 0.5;
+
+function byRank(a: RankedCause, b: RankedCause): number {
+  const first = (one: RankedCause) => Number(one.id !== 'filling' && one.probability >= LIKELY);
+  return first(b) - first(a) || b.probability - a.probability;
 }
 
 /** How likely each hypothesis is among all. */

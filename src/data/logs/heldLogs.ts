@@ -1,8 +1,19 @@
 import { create } from 'zustand';
 import type { LogChange, ReadLog } from './logStore';
 
+interface Held {
+  readonly logs: readonly ReadLog[];
+  /** The calibration that each was driven with, as text, where that is known. */
+  readonly calibrations: Readonly<Record<string, string>>;
+}
+
 /** Logs that were read from a file and are not kept: they are gone with the page. */
-export const useHeldLogs = create<{ readonly logs: readonly ReadLog[] }>(() => ({ logs: [] }));
+export const useHeldLogs = create<Held>(() => ({ logs: [], calibrations: {} }));
+
+/** Says which calibration one was driven with, as text. */
+export function holdCalibration(id: string, text: string): void {
+  useHeldLogs.setState(({ calibrations }) => ({ calibrations: { ...calibrations, [id]: text } }));
+}
 
 /** Holds one while the page is there. */
 export function holdLog(log: ReadLog): void {

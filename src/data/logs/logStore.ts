@@ -50,6 +50,8 @@ export interface LogStore {
   readonly read: (id: string) => Promise<ReadLog | null>;
   /** The calibration that was in the engine computer, as text; null where that is not known. */
   readonly held: (id: string) => Promise<string | null>;
+  /** Keeps with a log the calibration that it was driven with. */
+  readonly hold: (id: string, held: string) => Promise<void>;
   readonly remove: (id: string) => Promise<void>;
   /** Removes the logs whose calibration is gone for good. @param calibrationIds those that there are, in the bin too. */
   readonly removeOthers: (calibrationIds: readonly string[]) => Promise<void>;
@@ -137,6 +139,7 @@ export function createLogStore(store: StringStore): LogStore {
       return { entry, log: logOf(entry, columns), missingParts: missing };
     },
     held: (id) => store.getItem(heldKey(id)),
+    hold: (id, held) => store.setMany({ [heldKey(id)]: held }),
     remove,
     async removeOthers(calibrationIds) {
       for (const entry of await all()) {

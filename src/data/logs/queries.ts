@@ -1,6 +1,6 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { calibrationFromJson } from '@/core/calibration';
-import { changeHeld, dropHeld, heldLog, useHeldLogs } from './heldLogs';
+import { useMutation, useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
+import { type Calibration, calibrationFromJson } from '@/core/calibration';
+import { changeHeld, dropHeld, heldLog, holdCalibration, useHeldLogs } from './heldLogs';
 import type { LogChange, ReadLog } from './logStore';
 import { logStore, useRecording } from './recorder';
 
@@ -36,13 +36,28 @@ export function useOtherLogs(calibrationId: string) {
 /** A log stays in memory from one of its pages to the next, ms. */
 const KEPT_MS = 20_000;
 
+const logQuery = (id: string) => ({
+  queryKey: ['log', id],
+  queryFn: () => heldLog(id) ?? logStore.read(id),
+  gcTime: KEPT_MS,
+});
+
 /** One log with its numbers; null when there is none. */
 export function useLog(id: string) {
-  return useQuery({
-    queryKey: ['log', id],
-    queryFn: () => heldLog(id) ?? logStore.read(id),
-    gcTime: KEPT_MS,
-  });
+  return useQuery(logQuery(id));
+}
+
+/** Several logs with their numbers and the calibrations that they were driven with, in their order. */
+export function useLogsWithHeld(ids: readonly string[]) {
+  return {
+    logs: useQueries({ queries: ids.map(logQuery), combine: dataOfAll }),
+    held: useQueries({ queries: ids.map(heldQuery), combine: dataOfAll }),
+  };
+}
+
+/** What is there of each by now; stable while it is the same. */
+function dataOfAll<T>(results: readonly { readonly data: T | undefined }[]) {
+  return results.map(({ data }) => data);
 }
 
 /** Changes notes and marks of a log; they are shown at once. */
@@ -77,13 +92,34 @@ export function useRemoveLog(calibrationId: string) {
 
 /** The calibration that the engine computer held while a log was recorded; null where that is not known, or cannot be read. */
 export function useHeldCalibration(id: string) {
-  return useQuery({
-    queryKey: ['log-held', id],
-    queryFn: async () => {
-      const text = await logStore.held(id);
-      if (text === null) return null;
-      const read = calibrationFromJson(JSON.parse(text));
-      return read.ok ? read.document : null;
+  return useQuery(heldQuery(id));
+}
+
+const heldQuery = (id: string) => ({
+  queryKey: ['log-held', id],
+  queryFn: async () => {
+    const text = useHeldLogs.getState().calibrations[id] ?? (await logStore.held(id));
+    if (text === null) return null;
+    const read = calibrationFromJson(JSON.parse(text));
+    return read.ok ? read.document : null;
+  },
+});
+
+/**
+ * Keeps with logs the calibration that they were driven with, where that is not known: before it is changed by what they say. One
+ * that is not kept itself has it while the page is there.
+ */
+export function useHoldCalibration() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: async ({ ids, document }: { ids: readonly string[]; document: Calibration }) => {
+      for (const id of ids) {
+        if ((await client.fetchQuery(heldQuery(id))) !== null) continue;
+        const text = JSON.stringify(document);
+        if (heldLog(id) === null) await logStore.hold(id, text);
+        else holdCalibration(id, text);
+        client.setQueryData(heldQuery(id).queryKey, document);
+      }
     },
   });
 }

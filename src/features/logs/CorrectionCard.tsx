@@ -2,7 +2,15 @@ import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { putMap } from '@/core/calibration';
-import { correctedCells, type FillingMapId, type LogFit, MOST_AT_ONCE } from '@/core/log';
+import {
+  type CorrectedCell,
+  correctedCells,
+  type CorrectionChoice,
+  type FillingMapId,
+  leftInCells,
+  type LogFit,
+  MOST_AT_ONCE,
+} from '@/core/log';
 import {
   acceptedMap,
   type CellRange,
@@ -17,7 +25,7 @@ import { edit } from '@/data/session/session';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
-import { Card } from '@/ui/layout';
+import { Card, Message } from '@/ui/layout';
 import { ProposalView } from '@/ui/proposal/ProposalView';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
@@ -25,34 +33,43 @@ import { fitSentences, isDriven, isRight, leftOutWords } from './logWords';
 
 interface Props {
   fit: LogFit;
+  /** What a log says that was kept apart; null without one. */
+  kept: LogFit | null;
   map: MapData;
   mapId: FillingMapId;
+  /** What counts as right, a share. */
+  tolerance: number;
+  /** What lies behind it likelier than the map; null where nothing does. */
+  cause: string | null;
   /** What the source of the cells says of the log. */
   note: string;
 }
 
 /** The correction as a proposal: cell by cell, or by the one factor that was recognised. */
-export function CorrectionCard({ fit, map, mapId, note }: Props) {
+export function CorrectionCard({ fit, kept, map, mapId, tolerance, cause, note }: Props) {
   const router = useRouter();
   const { id } = useGlobalSearchParams<{ id: string }>();
   const [open, setOpen] = useState(false);
   const [wanted, setWanted] = useState<'cells' | 'factor' | null>(null);
+  const [most, setMost] = useState<number>(MOST_AT_ONCE);
+  const [reach, setReach] = useState<Reach>('evidence');
   const by =
     wanted === 'factor' && fit.factor === null
       ? 'cells'
       : (wanted ?? (fit.factor === null ? 'cells' : 'factor'));
   const definition = MAP_DEFINITIONS[mapId];
   const proposal = useMemo<MapProposal>(() => {
-    const changes = correctedCells(map.values, fit, { by, most: MOST_AT_ONCE }, definition);
-    const source = { kind: 'computed', date: today(), note } as const;
+    const choice = { by, most, beyond: reach === 'beyond' };
+    const changes = correctedCells(map.values, fit, choice, definition);
+    const after = putCells(map, changes, note);
     return {
       mapId,
       before: map,
-      after: changes.length === 0 ? map : withCells(map, changes, source),
-      reasons: reasonsOf(fit, by),
+      after,
+      reasons: [...reasonsOf(fit, choice, tolerance), ...predicted(fit, kept, map, after)],
       evidence: Array.from(fit.cells.evidenceS),
     };
-  }, [map, fit, by, definition, mapId, note]);
+  }, [map, fit, kept, by, most, reach, tolerance, definition, mapId, note]);
   const moved = proposal.after.values.filter((value, i) => value !== map.values[i]).length;
   const accept = (range: CellRange | null) => {
     const next = acceptedMap(proposal, range);
@@ -76,8 +93,9 @@ export function CorrectionCard({ fit, map, mapId, note }: Props) {
   if (!open) {
     return (
       <Card title="Correction">
+        {cause === null ? null : <CauseFirst cause={cause} />}
         <Text>
-          {isRight(fit)
+          {isRight(fit, tolerance)
             ? isDriven(fit)
               ? `Right as it was driven. ${moved} cells would still move, each by less than counts as wrong.`
               : `Send it, store it and drive it before the last ${moved} cells are moved.`
@@ -86,7 +104,7 @@ export function CorrectionCard({ fit, map, mapId, note }: Props) {
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
           <Button
             label="Look at the correction"
-            kind={isRight(fit) ? 'secondary' : 'primary'}
+            kind={isRight(fit, tolerance) ? 'secondary' : 'primary'}
             icon="auto-fix"
             onPress={() => setOpen(true)}
           />
@@ -100,17 +118,21 @@ export function CorrectionCard({ fit, map, mapId, note }: Props) {
       definition={definition}
       proposal={proposal}
       choices={
-        fit.factor === null ? undefined : (
+        <View style={{ gap: SPACE.s }}>
+          {cause === null ? null : <CauseFirst cause={cause} />}
+          {fit.factor === null ? null : (
+            <Chips label="Correct by" options={BY} value={by} onChange={setWanted} />
+          )}
           <Chips
-            label="Correct by"
-            options={[
-              { id: 'factor', label: 'One factor for the whole map' },
-              { id: 'cells', label: 'Cell by cell' },
-            ]}
-            value={by}
-            onChange={setWanted}
+            label="No cell moves further at once than"
+            options={STEPS.map((step) => ({ id: String(step), label: `${100 * step} %` }))}
+            value={String(most)}
+            onChange={(id) => setMost(Number(id))}
           />
-        )
+          {by === 'factor' ? null : (
+            <Chips label="Cells without evidence" options={REACHES} value={reach} onChange={setReach} />
+          )}
+        </View>
       }
       onAccept={accept}
       onRefuse={() => setOpen(false)}
@@ -118,7 +140,57 @@ export function CorrectionCard({ fit, map, mapId, note }: Props) {
   );
 }
 
-function reasonsOf(fit: LogFit, by: 'cells' | 'factor'): Reason[] {
+const BY = [
+  { id: 'factor', label: 'One factor for the whole map' },
+  { id: 'cells', label: 'Cell by cell' },
+] as const;
+/** The largest steps that are offered, shares. */
+const STEPS = [0.05, 0.1, MOST_AT_ONCE] as const;
+const REACHES = [
+  { id: 'evidence', label: 'Stay as they are' },
+  { id: 'beyond', label: 'Follow the surface, marked as a guess' },
+] as const;
+type Reach = (typeof REACHES)[number]['id'];
+
+function CauseFirst({ cause }: { cause: string }) {
+  return (
+    <Message tone="warning">
+      {`Likelier than the map is another cause: ${inSentence(cause)}. Mend that first; a correction would hide it in the map, and come back with another voltage or load.`}
+    </Message>
+  );
+}
+
+/** A map with cells put in; those that nothing was found of are a guess, and say so. */
+function putCells(map: MapData, changes: readonly CorrectedCell[], note: string): MapData {
+  const date = today();
+  const evidenced = changes.filter(({ isBeyond }) => !isBeyond);
+  const beyond = changes.filter(({ isBeyond }) => isBeyond);
+  const corrected =
+    evidenced.length === 0 ? map : withCells(map, evidenced, { kind: 'computed', date, note });
+  return beyond.length === 0
+    ? corrected
+    : withCells(corrected, beyond, { kind: 'estimated', date, note: `Beyond the evidence. ${note}` });
+}
+
+/** What the correction would leave over, in these logs and in one that was kept apart. */
+function predicted(fit: LogFit, kept: LogFit | null, before: MapData, after: MapData): Reason[] {
+  const sentence = (of: LogFit, where: string): Reason[] => {
+    const [was, is] = [leftInCells(of, before, before), leftInCells(of, before, after)];
+    if (Number.isNaN(was)) return [];
+    return [
+      {
+        text: `${where} it leaves ${formatNumber(100 * is, 1)} % of ${formatNumber(100 * was, 1)} % over.`,
+        formula: '√(Σ w·(error − ln(after ÷ before))² ÷ Σ w)',
+      },
+    ];
+  };
+  return [
+    ...sentence(fit, 'In what it was made from'),
+    ...(kept === null ? [] : sentence(kept, 'In the log kept apart')),
+  ];
+}
+
+function reasonsOf(fit: LogFit, { by, most, beyond }: CorrectionChoice, tolerance: number): Reason[] {
   const left = leftOutWords(fit);
   const how: Reason =
     by === 'factor'
@@ -127,12 +199,12 @@ function reasonsOf(fit: LogFit, by: 'cells' | 'factor'): Reason[] {
           formula: 'filling × factor',
         }
       : {
-          text: `The smooth surface that fits the errors best, each weighed by how steady it was; cells that were not visited stay, and none moves further than ${formatNumber(100 * MOST_AT_ONCE, 0)} % at once.`,
+          text: `The smooth surface that fits the errors best, each weighed by how steady it was; cells that were not visited ${beyond ? 'follow it, marked as a guess' : 'stay'}, and none moves further than ${formatNumber(100 * most, 0)} % at once.`,
           formula: 'min Σ w·ρ(B·x − ln(λ measured ÷ λ target)) + α‖D·x‖²',
         };
   return [
     how,
-    ...fitSentences(fit).map(({ text }) => ({ text })),
+    ...fitSentences(fit, tolerance).map(({ text }) => ({ text })),
     ...(left.length === 0 ? [] : [{ text: `Left out: ${left.join('; ')}.` }]),
   ];
 }

@@ -1,6 +1,5 @@
-import { format } from 'date-fns/format';
 import { useGlobalSearchParams, useLocalSearchParams, useRouter } from 'expo-router';
-import { useDeferredValue, useMemo } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ActivityIndicator, ProgressBar } from 'react-native-paper';
 import { compile, conversionContext } from '@/core/calibration';
@@ -8,22 +7,27 @@ import { fillingMapOf, mapTaskOf } from '@/core/log';
 import { heldLog } from '@/data/logs/heldLogs';
 import { MOST_KEPT, sizeOf } from '@/data/logs/keepLog';
 import { useRecording } from '@/data/logs/recorder';
-import { useChangeLog, useLog, useRemoveLog } from '@/data/logs/queries';
+import { useChangeLog, useLog, useLogs, useRemoveLog } from '@/data/logs/queries';
 import { useDocument } from '@/data/session/session';
+import { useTolerance } from '@/data/tolerance';
 import { Button } from '@/ui/button/Button';
 import { CauseCard } from '@/ui/cause/CauseCard';
 import { BackTitle, Card, Message, Page, Sentences, useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
+import { CausesCard } from './causes/CausesCard';
+import { causeFirst, causeWords } from './causes/causeWords';
 import { CorrectionCard } from './CorrectionCard';
 import { ErrorMapCard } from './ErrorMapCard';
-import { logFacts } from './entryWords';
+import { logFacts, logName } from './entryWords';
 import { LogFiles } from './help/LogFiles';
 import { LogFacts } from './LogFacts';
+import { MoreLogsCard, type OtherLogs } from './MoreLogsCard';
 import { NotesCard } from './NotesCard';
 import { HappenedCard } from './seen/HappenedCard';
 import { useLogEvents } from './seen/useLogEvents';
 import { TakenColumns } from './TakenColumns';
+import { useDrives } from './useDrives';
 import { useLogCause } from './useLogCause';
 import { useLogFit } from './useLogFit';
 
@@ -51,8 +55,14 @@ export function LogScreen() {
   const wrong = useLogCause(log, deferred);
   const happened = useLogEvents(log, conversionContext(deferred).barometricKpa);
   const idled = happened.events?.idled ?? [];
-  const drives = useMemo(() => (log === null ? null : [{ log, then: null }]), [log]);
-  const { fit, of, progress, failure } = useLogFit(drives, compared?.task ?? null);
+  const [others, setOthers] = useState<OtherLogs>({ together: [], apart: null });
+  const ids = useMemo(() => [logId, ...others.together], [logId, others.together]);
+  const apartIds = useMemo(() => (others.apart === null ? [] : [others.apart]), [others.apart]);
+  const logs = useLogs(id);
+  const task = compared?.task ?? null;
+  const { fit, causes, of, progress, failure } = useLogFit(useDrives(ids), task);
+  const kept = useLogFit(useDrives(apartIds), others.apart === null ? null : task);
+  const [tolerance, setTolerance] = useTolerance();
   const back = () => router.navigate(`/c/${id}/logs`);
 
   if (read.isPending) return <ActivityIndicator accessibilityLabel="Opening the log" />;
@@ -68,10 +78,8 @@ export function LogScreen() {
     );
   }
   const { entry, missingParts } = read.data;
-  const name =
-    entry.source.kind === 'file'
-      ? entry.source.name
-      : format(new Date(entry.startedAt), 'd MMM yyyy, HH:mm:ss');
+  const name = logName(entry);
+  const first = causes === null ? null : causeFirst(causes, tolerance);
   const matches = fit !== null && compared !== null && fit.cells.change.length === compared.map.values.length;
   const files = (
     <LogFiles
@@ -84,7 +92,17 @@ export function LogScreen() {
   );
   const beside = (
     <>
-      {matches ? <ErrorMapCard fit={fit} map={compared.map} mapId={compared.mapId} /> : <Waiting />}
+      {matches ? (
+        <ErrorMapCard
+          fit={fit}
+          map={compared.map}
+          mapId={compared.mapId}
+          tolerance={tolerance}
+          onTolerance={setTolerance}
+        />
+      ) : (
+        <Waiting />
+      )}
       {wide ? null : files}
     </>
   );
@@ -138,6 +156,13 @@ export function LogScreen() {
           log with.
         </Message>
       ) : null}
+      {compared === null ? null : (
+        <MoreLogsCard
+          others={(logs.data ?? []).filter((one) => one.id !== logId)}
+          chosen={others}
+          onChosen={setOthers}
+        />
+      )}
       {failure === null ? null : <Message tone="error">{failure}</Message>}
       {progress === null ? null : (
         <View style={{ gap: SPACE.s }}>
@@ -146,9 +171,26 @@ export function LogScreen() {
       )}
       {matches ? (
         <>
-          <LogFacts fit={fit} />
+          <LogFacts fit={fit} tolerance={tolerance} />
+          {causes === null ? null : (
+            <CausesCard
+              causes={causes}
+              fit={fit}
+              tolerance={tolerance}
+              facts={compared.task.now}
+              logIds={ids}
+            />
+          )}
           {of === compared.task && deferred === document ? (
-            <CorrectionCard fit={fit} map={compared.map} mapId={compared.mapId} note={`Log of ${name}`} />
+            <CorrectionCard
+              fit={fit}
+              kept={others.apart !== null && kept.of === compared.task ? kept.fit : null}
+              map={compared.map}
+              mapId={compared.mapId}
+              tolerance={tolerance}
+              cause={first === null ? null : causeWords(first, compared.task.now, 2).label}
+              note={ids.length === 1 ? `Log of ${name}` : `Log of ${name} and ${ids.length - 1} more`}
+            />
           ) : null}
         </>
       ) : null}

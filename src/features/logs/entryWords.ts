@@ -1,5 +1,11 @@
+import { format } from 'date-fns/format';
 import { formatNumber } from '@/core/units';
 import type { LogEntry } from '@/data/logs/logRecord';
+
+/** What a log is called: its file, or when it was begun. */
+export function logName({ source, startedAt }: LogEntry): string {
+  return source.kind === 'file' ? source.name : format(new Date(startedAt), 'd MMM, HH:mm:ss');
+}
 
 /** Who or what a log is of. */
 function sourceWords({ source }: LogEntry): string {

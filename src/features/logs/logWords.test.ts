@@ -28,7 +28,7 @@ const fit = (change: Partial<LogFit['cells']> = {}, rest: Partial<LogFit> = {}):
   factor: null,
   ...rest,
 });
-const text = (of: LogFit) => fitSentences(of).map((sentence) => sentence.text);
+const text = (of: LogFit) => fitSentences(of, 0.02).map((sentence) => sentence.text);
 
 test('a log says how many cells are off, on how much, and how lambda is read', () => {
   expect(text(fit())).toEqual([
@@ -36,21 +36,21 @@ test('a log says how many cells are off, on how much, and how lambda is read', (
     '1.6 min of steady running: evidence in 2 of the 3 cells the drive spent time in, 67 %.',
     'Lambda is read 0.20 s (0.40 s at idle) after its injection, later the slower the air flows. What a fit leaves over scatters by 0.6 %.',
   ]);
-  expect(fitSentences(fit())[1]?.tone).toBe('warning');
-  expect(isRight(fit())).toBe(false);
+  expect(fitSentences(fit(), 0.02)[1]?.tone).toBe('warning');
+  expect(isRight(fit(), 0.02)).toBe(false);
 });
 
 test('a right map is said to be right, of the cells with evidence alone', () => {
   const right = fit({ found: Float64Array.of(0.019, -0.02, 0.5, NaN) });
   expect(text(right)[0]).toBe('Right: every cell with evidence is within 2 % of the target, 2 of them.');
-  expect(fitSentences(right)[0]?.tone).toBe('good');
-  expect(isRight(right)).toBe(true);
+  expect(fitSentences(right, 0.02)[0]?.tone).toBe('good');
+  expect(isRight(right, 0.02)).toBe(true);
 });
 
 test('what was changed since it was driven is never said to be right, only that it would be', () => {
   const changed = { driven: Float64Array.of(0, -0.006, 0, NaN) };
   const right = fit({ ...changed, found: Float64Array.of(0.019, -0.02, 0.5, NaN) });
-  expect(fitSentences(right)[0]).toEqual({
+  expect(fitSentences(right, 0.02)[0]).toEqual({
     tone: 'plain',
     text: 'By this log the map on the screen would be within 2 % in all 2 cells with evidence. It has not been driven yet.',
   });
@@ -63,7 +63,7 @@ test('without evidence nothing is said to be right', () => {
   const none = fit({ evidenceS: Float64Array.of(1.9, 1, 0, 0) });
   expect(text(none)).toHaveLength(1);
   expect(text(none)[0]).toMatch(/No cell has 2 s/);
-  expect(isRight(none)).toBe(false);
+  expect(isRight(none, 0.02)).toBe(false);
 });
 
 // e^−0.1 = 0.905: the filling typed must come down to 90.5 %, it is 10.5 % too high over what it should be.

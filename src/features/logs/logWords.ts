@@ -1,4 +1,4 @@
-import { DRIVEN_WITHIN, EVIDENCE_S, LEFT_OUT, LEFT_OUT_REASONS, type LogFit, RIGHT_WITHIN } from '@/core/log';
+import { DRIVEN_WITHIN, EVIDENCE_S, LEFT_OUT, LEFT_OUT_REASONS, type LogFit } from '@/core/log';
 import { formatNumber } from '@/core/units';
 import type { Sentence } from '@/ui/layout';
 
@@ -10,9 +10,9 @@ function evidencedCells({ cells }: LogFit): number[] {
   return Array.from(cells.evidenceS, (_, i) => i).filter((i) => (cells.evidenceS[i] as number) >= EVIDENCE_S);
 }
 
-/** Those of them that are further off than counts as right. */
-function cellsOff(fit: LogFit): number[] {
-  return evidencedCells(fit).filter((i) => Math.abs(fit.cells.found[i] as number) > RIGHT_WITHIN);
+/** Those of them that are further off than counts as right, a share. */
+function cellsOff(fit: LogFit, tolerance: number): number[] {
+  return evidencedCells(fit).filter((i) => Math.abs(fit.cells.found[i] as number) > tolerance);
 }
 
 /** Whether the log was driven with the map that is on the screen: in every cell with evidence, and one that is not was never tried. */
@@ -21,14 +21,19 @@ export function isDriven(fit: LogFit): boolean {
 }
 
 /** There is evidence, and every cell that has it is right, driven or by what was driven before. */
-export function isRight(fit: LogFit): boolean {
-  return evidencedCells(fit).length > 0 && cellsOff(fit).length === 0;
+export function isRight(fit: LogFit, tolerance: number): boolean {
+  return evidencedCells(fit).length > 0 && cellsOff(fit, tolerance).length === 0;
 }
 
 const seconds = (s: number) => (s < 60 ? `${formatNumber(s, 0)} s` : `${formatNumber(s / 60, 1)} min`);
 
-/** What a log says of the filling, the most important first. */
-export function fitSentences(fit: LogFit): Sentence[] {
+/** A tolerance in words. */
+export function toleranceWords(tolerance: number): string {
+  return `${Number((100 * tolerance).toFixed(1))} %`;
+}
+
+/** What logs say of the filling, the most important first. @param tolerance what counts as right, a share. */
+export function fitSentences(fit: LogFit, tolerance: number): Sentence[] {
   const { cells, coverage, factor, keptS, delays } = fit;
   const evidenced = evidencedCells(fit);
   if (evidenced.length === 0) {
@@ -40,11 +45,11 @@ export function fitSentences(fit: LogFit): Sentence[] {
     ];
   }
   const worst = Math.max(...evidenced.map((i) => Math.abs(cells.found[i] as number)));
-  const off = cellsOff(fit).length;
+  const off = cellsOff(fit, tolerance).length;
   const { crossed, evidenced: covered } = coverage;
   const share = covered / Math.max(1, crossed);
   const found: Sentence[] = [];
-  found.push(rightOrOff(fit, evidenced.length, off, worst));
+  found.push(rightOrOff(fit, evidenced.length, off, worst, toleranceWords(tolerance)));
   if (factor !== null) {
     found.push({
       tone: 'warning',
@@ -66,23 +71,23 @@ export function fitSentences(fit: LogFit): Sentence[] {
 }
 
 /** The first sentence. Only what was driven is right; what was changed since would be. */
-function rightOrOff(fit: LogFit, cells: number, off: number, worst: number): Sentence {
+function rightOrOff(fit: LogFit, cells: number, off: number, worst: number, within: string): Sentence {
   const driven = isDriven(fit);
   if (off === 0) {
     return driven
       ? {
           tone: 'good',
-          text: `Right: every cell with evidence is within 2 % of the target, ${cells} of them.`,
+          text: `Right: every cell with evidence is within ${within} of the target, ${cells} of them.`,
         }
       : {
           tone: 'plain',
-          text: `By this log the map on the screen would be within 2 % in all ${cells} cells with evidence. It has not been driven yet.`,
+          text: `By this log the map on the screen would be within ${within} in all ${cells} cells with evidence. It has not been driven yet.`,
         };
   }
   const by = driven ? 'are' : 'of the map on the screen, which has not been driven yet, would be';
   return {
     tone: 'warning',
-    text: `${off} of ${cells} cells with evidence ${by} more than 2 % off, the worst by ${formatNumber(100 * worst, 1)} %.`,
+    text: `${off} of ${cells} cells with evidence ${by} more than ${within} off, the worst by ${formatNumber(100 * worst, 1)} %.`,
   };
 }
 

@@ -125,7 +125,7 @@ function Correction({
     return correctedCells(
       map.values,
       { cells, factor: null },
-      { by: 'cells', most: MOST_AT_ONCE },
+      { by: 'cells', most: MOST_AT_ONCE, beyond: false },
       definition,
     );
   }, [map, cells, definition]);

@@ -1,4 +1,3 @@
-import { format } from 'date-fns/format';
 import { useGlobalSearchParams, useLocalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -16,7 +15,7 @@ import { NumberBox } from '@/ui/field';
 import { changeWords, lanesOf, LogStrip, type StripLane, stripStore } from '@/ui/strip';
 import { Heading, Text } from '@/ui/text/Text';
 import { SPACE, useRoles } from '@/ui/theme';
-import { logLine } from '../entryWords';
+import { logLine, logName } from '../entryWords';
 import { TRACE_SET_IDS, TRACE_SETS, type TraceSetId } from '../seen/traceSets';
 import { type Alignment, type Runs, useRuns } from './useRuns';
 
@@ -48,9 +47,6 @@ export function CompareScreen() {
   );
 }
 
-const nameOf = ({ source, startedAt }: LogEntry) =>
-  source.kind === 'file' ? source.name : format(new Date(startedAt), 'd MMM, HH:mm:ss');
-
 /** Every other log, of this calibration first. */
 function Others({ id, logId }: { id: string; logId: string }) {
   const logs = useLogs(id);
@@ -79,7 +75,7 @@ function LogRows({ entries }: { entries: readonly LogEntry[] }) {
   return entries.map((entry) => (
     <LinkRow
       key={entry.id}
-      label={nameOf(entry)}
+      label={logName(entry)}
       detail={logLine(entry)}
       onPress={() => router.setParams({ with: entry.id })}
     />
@@ -110,7 +106,7 @@ function Both({ one, other }: { one: Side; other: Side }) {
   }, [by, mine, theirs, places, shiftS, marks, one, other]);
   return (
     <>
-      <Text>{`${nameOf(one.entry)}, and lighter beside it ${nameOf(other.entry)}.`}</Text>
+      <Text>{`${logName(one.entry)}, and lighter beside it ${logName(other.entry)}.`}</Text>
       <Chips
         label="Laid over one another by"
         options={[
