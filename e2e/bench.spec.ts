@@ -87,9 +87,7 @@ test('drive, record, see the error, correct the map, send it, be right; and what
   await expect(lies).toContainText(
     /One factor for everything, (over )?9\d % likely\. Everything is (9|10)\.\d % lean/,
   );
-  await expect(
-    page.getByText(/^Likelier than the map is another cause: one factor for everything/),
-  ).toBeVisible();
+  await expect(page.getByText(/^Another cause is likely behind it: one factor for everything/)).toBeVisible();
   await page.getByRole('button', { name: /^One factor for everything/ }).click();
   await expect(page.getByText(/The least sure first: .*rated flow/)).toBeVisible();
   await page.getByRole('button', { name: 'Mend it in the calibration' }).click();

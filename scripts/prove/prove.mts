@@ -14,6 +14,7 @@ import { proveHolding } from './holding.mts';
 import { proveIdle } from './idle.mts';
 import { proveKnock } from './knock.mts';
 import { proveLink } from './link.mts';
+import { proveCauses } from './causes.mts';
 import { proveLogFiles } from './logFiles.mts';
 import { proveLoom } from './loom.mts';
 import { proveSocket } from './socket.mts';
@@ -28,6 +29,7 @@ const PARTS = {
   loom: proveLoom,
   procedures: proveProcedures,
   diagnosis: proveDiagnosis,
+  causes: proveCauses,
   logFiles: proveLogFiles,
   events: proveEvents,
   fit: proveFit,

@@ -123,6 +123,9 @@ export function CorrectionCard({ fit, kept, map, mapId, tolerance, cause, note }
           {fit.factor === null ? null : (
             <Chips label="Correct by" options={BY} value={by} onChange={setWanted} />
           )}
+          <Text kind="small" colour="muted">
+            No cell moves further at once than
+          </Text>
           <Chips
             label="No cell moves further at once than"
             options={STEPS.map((step) => ({ id: String(step), label: `${100 * step} %` }))}
@@ -130,7 +133,12 @@ export function CorrectionCard({ fit, kept, map, mapId, tolerance, cause, note }
             onChange={(id) => setMost(Number(id))}
           />
           {by === 'factor' ? null : (
-            <Chips label="Cells without evidence" options={REACHES} value={reach} onChange={setReach} />
+            <>
+              <Text kind="small" colour="muted">
+                Cells without evidence
+              </Text>
+              <Chips label="Cells without evidence" options={REACHES} value={reach} onChange={setReach} />
+            </>
           )}
         </View>
       }
@@ -155,7 +163,7 @@ type Reach = (typeof REACHES)[number]['id'];
 function CauseFirst({ cause }: { cause: string }) {
   return (
     <Message tone="warning">
-      {`Likelier than the map is another cause: ${inSentence(cause)}. Mend that first; a correction would hide it in the map, and come back with another voltage or load.`}
+      {`Another cause is likely behind it: ${inSentence(cause)}. Mend that first; a correction would hide it in the map, and it would come back with another voltage or load.`}
     </Message>
   );
 }

@@ -58,6 +58,9 @@ export function ErrorMapCard({ fit, map, mapId, tolerance, onTolerance }: Props)
       <Text aria-live="polite">
         {`${formatNumber(map.x[column], 0)} rev/min, ${formatNumber(map.y[row], 0)} ${byThrottle ? '%' : 'kPa'}: ${cellWords(fit, selected)}.`}
       </Text>
+      <Text kind="small" colour="muted">
+        Right within
+      </Text>
       <Chips
         label="Right within"
         options={TOLERANCES.map((one) => ({ id: String(one), label: toleranceWords(one) }))}
