@@ -34,6 +34,8 @@ test('drive, record, see the error, correct the map, send it, be right; and what
   );
   await expect(says).toContainText(/evidence in \d+ of the \d+ cells the drive spent time in, (7|8|9|10)\d/);
   await expect(page.getByText(/^Left out: .*after-start enrichment/)).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Where to drive next' })).toBeVisible();
+  await expect(page.getByText(/^Hold \d+ rev\/min at \d+ kPa for \d\.\d s: /).first()).toBeVisible();
 
   // A cell says its error, its evidence and what the fit would do, by keyboard too.
   const errors = page.getByRole('group', { name: /^Lambda error by cell/ });

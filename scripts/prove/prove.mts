@@ -24,12 +24,14 @@ import { proveDiagnosis } from './diagnosis.mts';
 import { missedLines } from './report.mts';
 import { proveStarts } from './starts.mts';
 import { proveSteady } from './steady.mts';
+import { proveWhereNext } from './whereNext.mts';
 
 const PARTS = {
   loom: proveLoom,
   procedures: proveProcedures,
   diagnosis: proveDiagnosis,
   causes: proveCauses,
+  whereNext: proveWhereNext,
   logFiles: proveLogFiles,
   events: proveEvents,
   fit: proveFit,

@@ -25,11 +25,11 @@ const DEAD_MS: Build['deadMs']['is'] = [
   [16, 0.63],
 ];
 
-/**
- * A log with this planted: a charged six by pressure or a four by throttle, by turns of the seed.
- * @param lengthS how long is driven.
- */
-export function madeBy(kind: Planted, seed: number, lengthS = 400): MadeLog {
+/** An engine with this planted, the chance that drives it, and what its map should be: a charged six or a four, by turns of the seed. */
+export function builtBy(
+  kind: Planted,
+  seed: number,
+): { readonly build: Build; readonly chance: Chance; readonly needed: readonly number[] } {
   const beside = (BESIDE as readonly Planted[]).includes(kind);
   const chance = new Chance(seed);
   const charged = seed % 2 === 0;
@@ -72,6 +72,15 @@ export function madeBy(kind: Planted, seed: number, lengthS = 400): MadeLog {
     secondBank: kind === 'bank' ? (wrong.secondBank ?? 1) : beside && charged ? 1 : null,
     swings: beside,
   };
+  return { build, chance, needed: neededOf(is, wrong.flow) };
+}
+
+/**
+ * A log with this planted.
+ * @param lengthS how long is driven.
+ */
+export function madeBy(kind: Planted, seed: number, lengthS = 400): MadeLog {
+  const { build, chance, needed } = builtBy(kind, seed);
   const engine = new Engine(build, chance);
   const [timeS, rows]: [number[], Seen[]] = [[], []];
   let step = 0;
@@ -87,7 +96,7 @@ export function madeBy(kind: Planted, seed: number, lengthS = 400): MadeLog {
       if (toRpm !== undefined && (rises ? engine.speedRpm >= toRpm : engine.speedRpm <= toRpm)) break;
     }
   }
-  return { timeS, rows, build, needed: neededOf(is, wrong.flow) };
+  return { timeS, rows, build, needed };
 }
 
 function neededOf(is: Surface, flowTypedShare: number): number[] {

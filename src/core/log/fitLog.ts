@@ -18,6 +18,8 @@ export interface LogFit {
   readonly keptS: number;
   readonly leftOut: LeftOut;
   readonly coverage: Coverage;
+  /** Time that was spent in each cell on warm running, steady or not, s. */
+  readonly spentS: Float64Array;
   /** One factor that says as much as the cells; null where none does. */
   readonly factor: OneFactor | null;
   /** The evidence where it was alike, for what is asked of it further. */
@@ -42,12 +44,14 @@ export function* fittingLogs(drives: readonly DrivenLog[], task: MapTask): Gener
   yield 'fit';
   const all = parts.map(({ samples }) => samples);
   const cells = fittedCells(joined(all), task.grid);
+  const spentS = crossedByAll(all, task.grid.values.length);
   return {
     delays: parts.map(({ delay }) => delay),
     cells,
     keptS: all.reduce((sum, { weightS, count }) => sum + sumOf(weightS, count), 0),
     leftOut: leftOutOfAll(all),
-    coverage: coverageOf(crossedByAll(all, task.grid.values.length), cells.evidenceS),
+    coverage: coverageOf(spentS, cells.evidenceS),
+    spentS,
     factor: oneFactor(cells),
     bins: parts.flatMap(({ bins }) => bins),
   };

@@ -46,6 +46,7 @@ export {
 } from './mapping/mapping';
 export { mappingSensorsOf, type MappingTask, mappingTaskOf } from './mapping/task';
 export { loggedDecimals, type WrittenLog, writtenLog } from './rows';
+export { type NextCell, whereNext } from './whereNext';
 export { LEFT_OUT, LEFT_OUT_REASONS, type LeftOut, type LeftOutReason } from './leftOut';
 export { type IdleFacts, idleFactsOf } from './idle';
 export { idleSentences, surgeWords } from './idleWords';

@@ -27,6 +27,7 @@ import { NotesCard } from './NotesCard';
 import { HappenedCard } from './seen/HappenedCard';
 import { useLogEvents } from './seen/useLogEvents';
 import { TakenColumns } from './TakenColumns';
+import { WhereNextCard } from './WhereNextCard';
 import { useDrives } from './useDrives';
 import { useLogCause } from './useLogCause';
 import { useLogFit } from './useLogFit';
@@ -194,6 +195,7 @@ export function LogScreen() {
           ) : null}
         </>
       ) : null}
+      {matches ? <WhereNextCard fit={fit} task={compared.task} /> : null}
       {change.isError ? (
         <Message tone="error">{`The note could not be stored: ${change.error.message}. Type it again.`}</Message>
       ) : null}

@@ -4,6 +4,7 @@ import { cellWords, fitSentences, isRight, leftOutWords } from './logWords';
 const fit = (change: Partial<LogFit['cells']> = {}, rest: Partial<LogFit> = {}): LogFit => ({
   delays: [{ fixedS: 0.2, airG: 1.6 }],
   bins: [],
+  spentS: new Float64Array(4),
   cells: {
     change: Float64Array.of(0.05, 0.01, 0, 0),
     evidenceS: Float64Array.of(12, 4, 1, 0),
