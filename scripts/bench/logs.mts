@@ -1,6 +1,7 @@
 /** Speed of logs: a million samples compared with the largest map, and samples through the link into what is recorded. */
 import { CHANNEL_IDS, type ChannelId, frameOf } from '@/core/channel';
 import { fitLog, fittingLogs, type Log, loggedDecimals, type MapTask } from '@/core/log';
+import { rankedCauses } from '@/core/logCauses';
 import { gridOf } from '@/core/numeric';
 import { pageOf } from '@/core/logPages';
 import { onEverySample, takeRows } from '@/data/ecu/liveFrame';
@@ -43,6 +44,17 @@ const stages: number[] = [];
 for (const stage of fittingLogs([{ log, then: null }], task))
   stages.push(stage === 'fit' ? performance.now() : 0);
 report('  the fit of them alone', `${(performance.now() - Math.max(...stages)).toFixed(0)} ms`, '< 1000 ms');
+const fitted = fitLog(log, task);
+const causesMs = timed(
+  () => rankedCauses(fitted.bins, { grid: task.grid, facts: task.now, cells: fitted.cells }),
+  5,
+  1,
+);
+report(
+  '  what lies behind them, from its evidence',
+  `${causesMs.toFixed(0)} ms, ${fitted.bins.length} bins`,
+  '< 1000 ms',
+);
 report('  first run of the process', `${firstMs.toFixed(0)} ms`, '< 2000 ms');
 if (!(keptS > 1000)) throw new RangeError('Hardly anything was kept of the log');
 

@@ -1,6 +1,6 @@
 import type { Grid } from '../numeric';
 import { flowedMs, type InjectionFacts } from './injectionFacts';
-import { type Log, logged } from './log';
+import type { Log } from './log';
 import type { Samples } from './samples';
 
 /** Within a cell samples are kept apart by battery voltage and by the warmth of the air, in steps of these. */
@@ -32,35 +32,39 @@ type Sums = { -readonly [Part in keyof Bin]: Bin[Part] };
 /** Gathers samples of a log in bins; those that hold too little are left away. */
 export function binsOf(log: Log, samples: Samples, grid: Grid, facts: InjectionFacts | null): Bin[] {
   const width = grid.x.length;
+  const { battery, air, manifoldPressure, injectorOpening, fuelPressure } = log.columns;
   const found = new Map<number, Sums>();
+  const at = { openingMs: NaN, volts: NaN, manifoldKpa: NaN, railKpa: NaN };
   for (let k = 0; k < samples.count; k += 1) {
     const i = samples.at[k] as number;
     const cell =
       (samples.cell[k] as number) +
       ((samples.shareX[k] as number) > 0.5 ? 1 : 0) +
       ((samples.shareY[k] as number) > 0.5 ? width : 0);
-    const volts = orElse(logged(log, 'battery', i), USUAL_V);
-    const airC = orElse(logged(log, 'air', i), NaN);
-    const manifoldKpa = orElse(logged(log, 'manifoldPressure', i), facts?.barometricKpa ?? NaN);
-    const openingMs = logged(log, 'injectorOpening', i);
-    const netMs =
-      facts === null || Number.isNaN(openingMs)
-        ? NaN
-        : flowedMs(facts, { openingMs, volts, manifoldKpa, railKpa: logged(log, 'fuelPressure', i) });
-    samples.apart.forEach(({ sensor, errors }) => {
+    at.volts = orElse(battery?.[i], USUAL_V);
+    at.manifoldKpa = orElse(manifoldPressure?.[i], facts?.barometricKpa ?? NaN);
+    at.openingMs = injectorOpening?.[i] ?? NaN;
+    at.railKpa = fuelPressure?.[i] ?? NaN;
+    const airC = air?.[i] ?? NaN;
+    const netMs = facts === null || Number.isNaN(at.openingMs) ? NaN : flowedMs(facts, at);
+    const band = bandOf(at.volts, STEP.volts) * BANDS + bandOf(airC, STEP.airC);
+    const weight = samples.weightS[k] as number;
+    for (const { sensor, errors } of samples.apart) {
       const error = errors[k] as number;
-      if (Number.isNaN(error)) return;
-      const key = ((cell * 2 + sensor) * BANDS + bandOf(volts, STEP.volts)) * BANDS + bandOf(airC, STEP.airC);
-      const into = found.get(key) ?? emptyBin(cell, sensor);
-      found.set(key, into);
-      const weight = samples.weightS[k] as number;
+      if (Number.isNaN(error)) continue;
+      const key = (cell * 2 + sensor) * BANDS * BANDS + band;
+      let into = found.get(key);
+      if (into === undefined) {
+        into = emptyBin(cell, sensor);
+        found.set(key, into);
+      }
       into.weightS += weight;
       into.error += weight * error;
       into.netMs += weight * netMs;
-      into.volts += weight * volts;
-      into.manifoldKpa += weight * manifoldKpa;
+      into.volts += weight * at.volts;
+      into.manifoldKpa += weight * at.manifoldKpa;
       into.airC += weight * airC;
-    });
+    }
   }
   return [...found.values()].filter(({ weightS }) => weightS >= LEAST_S).map(meansOf);
 }
@@ -74,8 +78,8 @@ function bandOf(value: number, step: number): number {
     : Math.min(BANDS - 2, Math.max(0, Math.floor(value / step) + BANDS / 2));
 }
 
-function orElse(value: number, usual: number): number {
-  return Number.isNaN(value) ? usual : value;
+function orElse(value: number | undefined, usual: number): number {
+  return value === undefined || Number.isNaN(value) ? usual : value;
 }
 
 function emptyBin(cell: number, sensor: number): Sums {

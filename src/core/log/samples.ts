@@ -86,9 +86,9 @@ export function samplesOf(
     const shareY = intervalFraction(grid.y, row, y);
     let why = reason[i] as number;
     let error = 0;
+    const delayS = delayAtS(delay, flowGPerS[i] as number);
     if (why === KEPT) {
-      const readS = atS + delayAtS(delay, flowGPerS[i] as number);
-      error = walk.read(measured, readS) + (wanted[i] as number);
+      error = walk.read(measured, atS + delayS) + (wanted[i] as number);
       if (Number.isNaN(error)) why = reasonCode('noLambda');
       else if ((steady[i] as number) < LEAST_STEADY) why = reasonCode('unsteady');
       else if (isBeyond(grid.x, x) || isBeyond(grid.y, y)) why = reasonCode('beyondMap');
@@ -101,9 +101,9 @@ export function samplesOf(
       continue;
     }
     for (const sensor of bySensor) {
-      const readS = atS + delayAtS(delay, flowGPerS[i] as number);
+      const { measured: own, trimmedMore } = sensor;
       sensor.errors[count] =
-        sensor.walk.read(sensor.measured, readS) + (wanted[i] as number) + (sensor.trimmedMore[i] as number);
+        sensor.walk.read(own, atS + delayS) + (wanted[i] as number) + (trimmedMore[i] as number);
     }
     samples.at[count] = i;
     samples.cell[count] = low;
