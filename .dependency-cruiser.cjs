@@ -52,6 +52,7 @@ const CORE = [
   'logCompare',
   'logFormula',
   'logCauses',
+  'causeMends',
   'logPages',
   'logTable',
   'diagnosis',

@@ -2,7 +2,8 @@ import { demo, programOf } from '@tests/support/ventisca';
 import { baseValue, type Calibration } from '../calibration';
 import { putRemedy } from '../checks';
 import { deadTimeAt } from '../injector';
-import { type CauseId, mendOf } from './index';
+import type { CauseId } from '../logCauses';
+import { mendOf } from './index';
 
 const SOURCE = { kind: 'computed', date: '2026-11-29', note: 'Log' } as const;
 

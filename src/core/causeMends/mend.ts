@@ -3,7 +3,7 @@ import { choiceEdit, quantityEdit, type Remedy } from '../checks';
 import type { Source } from '../field';
 import { SOURCE_KINDS } from '../field/schema';
 import { formatNumber } from '../units';
-import type { RankedCause } from './rank';
+import type { RankedCause } from '../logCauses';
 
 /** How a cause is mended in a calibration. */
 export interface Mend {
