@@ -1,8 +1,16 @@
-import { baseValue, type Calibration, choiceAt, type FieldPath, fieldInfo, valueAt } from '../calibration';
+import {
+  baseValue,
+  type Calibration,
+  choiceAt,
+  type FieldPath,
+  fieldInfo,
+  isSetAside,
+  valueAt,
+} from '../calibration';
 import { choiceEdit, quantityEdit, type Remedy } from '../checks';
 import type { Source } from '../field';
-import { SOURCE_KINDS } from '../field/schema';
-import { formatNumber } from '../units';
+import { SOURCE_KINDS, SOURCE_TEXT } from '../field/schema';
+import { formatNumber, inSentence } from '../units';
 import type { RankedCause } from '../logCauses';
 
 /** How a cause is mended in a calibration. */
@@ -16,8 +24,12 @@ export interface Mend {
 /** The values that look alike in a log: each scales what is injected. */
 const SCALES: readonly FieldPath[] = ['injectors.ratedFlow', 'injectors.testDensity', 'engine.fuel', 'engine.bore', 'engine.displacement', 'engine.stroke']; // prettier-ignore
 
-/** What would mend a cause in a calibration; null for the filling, which its own map mends. */
-export function mendOf(document: Calibration, { id, size }: Pick<RankedCause, 'id' | 'size'>): Mend | null {
+/**
+ * What would mend a cause in a calibration; null for the filling, which its own map mends.
+ * @param cause its size is the logarithm of a factor, or ms that a dead time was typed too long.
+ */
+export function mendOf(document: Calibration, cause: Pick<RankedCause, 'id' | 'size'>): Mend | null {
+  const { id, size } = cause;
   switch (id) {
     case 'factor':
       return { remedy: flowRemedy(document, size), why: leastSureFirst(document) };
@@ -66,20 +78,14 @@ function flowRemedy(document: Calibration, factorLn: number): Remedy | null {
 
 /** The values that scale what is injected, by how little anybody vouches for them. */
 function leastSureFirst(document: Calibration): string {
-  const typed = SCALES.flatMap((path) => {
+  const typed = SCALES.filter((path) => !isSetAside(document, path)).flatMap((path) => {
     const value = valueAt(document, path) as { readonly source?: Source } | null;
     const kind = value?.source?.kind;
     return kind === undefined ? [] : [{ label: fieldInfo(path)?.label ?? path, kind }];
   });
   const ordered = [...typed].sort((a, b) => SOURCE_KINDS.indexOf(b.kind) - SOURCE_KINDS.indexOf(a.kind));
-  const words = ordered.map(({ label, kind }) => `${label.toLowerCase()} (${KIND_WORDS[kind]})`);
+  const words = ordered.map(
+    ({ label, kind }) => `${inSentence(label)} (${inSentence(SOURCE_TEXT[kind].label)})`,
+  );
   return `The least sure first: ${words.join(', ')}.`;
 }
-
-const KIND_WORDS = {
-  measured: 'measured',
-  dataSheet: 'data sheet',
-  computed: 'computed',
-  estimated: 'estimated',
-  starter: 'from a starter',
-} as const;

@@ -33,5 +33,8 @@ export function changeHeld(id: string, change: LogChange): void {
 }
 
 export function dropHeld(id: string): void {
-  useHeldLogs.setState(({ logs }) => ({ logs: logs.filter(({ entry }) => entry.id !== id) }));
+  useHeldLogs.setState(({ logs, calibrations: { [id]: _, ...calibrations } }) => ({
+    logs: logs.filter(({ entry }) => entry.id !== id),
+    calibrations,
+  }));
 }

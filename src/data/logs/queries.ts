@@ -55,9 +55,9 @@ export function useLogsWithHeld(ids: readonly string[]) {
   };
 }
 
-/** What is there of each by now; stable while it is the same. */
-function dataOfAll<T>(results: readonly { readonly data: T | undefined }[]) {
-  return results.map(({ data }) => data);
+/** What is there of each by now, null where it cannot be read; stable while it is the same. */
+function dataOfAll<T>(results: readonly { readonly data: T | undefined; readonly isError: boolean }[]) {
+  return results.map(({ data, isError }) => (isError ? null : data));
 }
 
 /** Changes notes and marks of a log; they are shown at once. */
@@ -98,12 +98,25 @@ export function useHeldCalibration(id: string) {
 const heldQuery = (id: string) => ({
   queryKey: ['log-held', id],
   queryFn: async () => {
-    const text = useHeldLogs.getState().calibrations[id] ?? (await logStore.held(id));
+    const text = await heldText(id);
     if (text === null) return null;
-    const read = calibrationFromJson(JSON.parse(text));
+    const read = calibrationFromJson(jsonOf(text));
     return read.ok ? read.document : null;
   },
 });
+
+async function heldText(id: string): Promise<string | null> {
+  return useHeldLogs.getState().calibrations[id] ?? logStore.held(id);
+}
+
+/** What a text says; null, which is no calibration, where storage has spoiled it. */
+function jsonOf(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
 
 /**
  * Keeps with logs the calibration that they were driven with, where that is not known: before it is changed by what they say. One
@@ -114,7 +127,8 @@ export function useHoldCalibration() {
   return useMutation({
     mutationFn: async ({ ids, document }: { ids: readonly string[]; document: Calibration }) => {
       for (const id of ids) {
-        if ((await client.fetchQuery(heldQuery(id))) !== null) continue;
+        // One that is there and cannot be read stays: a later version may.
+        if ((await heldText(id)) !== null) continue;
         const text = JSON.stringify(document);
         if (heldLog(id) === null) await logStore.hold(id, text);
         else holdCalibration(id, text);

@@ -39,7 +39,7 @@ interface Props {
   mapId: FillingMapId;
   /** What counts as right, a share. */
   tolerance: number;
-  /** What lies behind it likelier than the map; null where nothing does. */
+  /** What is likely behind it beside the map; null where nothing is. */
   cause: string | null;
   /** What the source of the cells says of the log. */
   note: string;

@@ -61,7 +61,8 @@ export function LogScreen() {
   const apartIds = useMemo(() => (others.apart === null ? [] : [others.apart]), [others.apart]);
   const logs = useLogs(id);
   const task = compared?.task ?? null;
-  const { fit, causes, of, progress, failure } = useLogFit(useDrives(ids), task);
+  const drives = useDrives(ids);
+  const { fit, causes, of, progress, failure } = useLogFit(drives, task);
   const kept = useLogFit(useDrives(apartIds), others.apart === null ? null : task);
   const [tolerance, setTolerance] = useTolerance();
   const back = () => router.navigate(`/c/${id}/logs`);
@@ -164,6 +165,11 @@ export function LogScreen() {
           onChosen={setOthers}
         />
       )}
+      {drives !== null && drives.length < ids.length ? (
+        <Message tone="warning">
+          A log that was to be read together with this one cannot be read any more, and is left out.
+        </Message>
+      ) : null}
       {failure === null ? null : <Message tone="error">{failure}</Message>}
       {progress === null ? null : (
         <View style={{ gap: SPACE.s }}>
