@@ -22,7 +22,6 @@ const task: MapTask = {
   barometricKpa: 100,
   now: null,
   ends: {},
-  learned: 'stays',
 };
 const column = (of: (i: number) => number) => Float32Array.from({ length: SAMPLES }, (_, i) => of(i));
 const columns: Partial<Record<ChannelId, Float32Array>> = {

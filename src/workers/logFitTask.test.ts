@@ -10,7 +10,6 @@ test('a comparison tells its stages, and answers nothing once cancelled', async 
     barometricKpa: 100,
     now: null,
     ends: {},
-    learned: 'stays',
   } as const;
   const told: number[] = [];
   const port = {

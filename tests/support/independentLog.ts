@@ -61,7 +61,6 @@ export function asLog({ timeS, rows, build }: MadeLog): { log: Log; task: MapTas
       barometricKpa: build.baroKpa,
       now: factsOf(build),
       ends: {},
-      learned: 'stays',
     },
   };
 }

@@ -47,18 +47,6 @@ test('flow mended after a drive is not found in its log a second time; without r
     expect(Math.abs(without.cells.found[cell] as number)).toBeLessThan(0.025);
 });
 
-test('what was learned goes on acting, or is folded in', () => {
-  const { log, task } = asLog(madeBy('nothing', 24));
-  const learnedTrim = new Float64Array(log.timeS.length).fill(1.04);
-  const learning = { ...log, columns: { ...log.columns, learnedTrim } };
-  const level = (learned: 'stays' | 'folded') => {
-    const { cells } = fitLog(learning, { ...task, learned });
-    const at = evidenced(cells);
-    return at.reduce((sum, cell) => sum + (cells.found[cell] as number), 0) / at.length;
-  };
-  expect(level('folded') - level('stays')).toBeCloseTo(Math.log(1.04), 6);
-});
-
 test('an end of what a sensor can say is no reading for a cause, though it corrects the map', () => {
   const { log, task } = asLog(madeBy('factor', 25));
   const all = fitLog(log, task);

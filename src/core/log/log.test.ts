@@ -43,7 +43,6 @@ const task: MapTask = {
   barometricKpa: 100,
   now: null,
   ends: {},
-  learned: 'stays',
 };
 /** A drive that holds every cell of the map for some seconds. */
 const everywhere = (forS: number): MadeStretch[] =>

@@ -14,8 +14,6 @@ export interface MapTask {
   readonly now: InjectionFacts | null;
   /** The leanest and the richest that each sensor can say, by the ends of its line: there it only says "at least". */
   readonly ends: Readonly<Partial<Record<MappingSensor, { readonly min: number; readonly max: number }>>>;
-  /** What was learned goes on acting beside the map, or is folded into it. */
-  readonly learned: 'stays' | 'folded';
 }
 
 /** The lambda sensors that a mapping goes by. */
@@ -61,6 +59,5 @@ export function mapTaskOf(program: EcuProgram): MapTask | null {
     barometricKpa: program.barometricKpa,
     now: injectionFactsOf(program),
     ends: endsOf(program),
-    learned: 'stays',
   };
 }

@@ -90,7 +90,6 @@ export function readingsOf(log: Log, task: MapTask, then: InjectionFacts | null 
   });
   const sensors = fitted.map(({ values }) => values);
   const trims = trimsOf(log, column('lambdaOne') !== undefined, column('lambdaTwo') !== undefined);
-  const learned = task.learned === 'folded' ? column('learnedTrim') : undefined;
   const restated = restating(log, task, then);
   const room = () => new Float64Array(length);
   const [speedRpm, load, measured, wanted] = [room(), room(), room(), room()];
@@ -110,8 +109,7 @@ export function readingsOf(log: Log, task: MapTask, then: InjectionFacts | null 
     const trimLn = meanTrimLn(trims, i);
     const restatedBy = restated(i, airMg, (target?.[i] ?? NaN) / Math.exp(trimLn));
     driven[i] = Math.log(used / now) + restatedBy;
-    wanted[i] =
-      Math.log(used / now) + restatedBy - Math.log(target?.[i] ?? NaN) + trimLn + Math.log(learned?.[i] ?? 1);
+    wanted[i] = Math.log(used / now) + restatedBy - Math.log(target?.[i] ?? NaN) + trimLn;
     if (reason[i] === KEPT && !Number.isFinite(wanted[i] as number)) reason[i] = CODE.noLambda;
   }
   const steady = steadinessOf(timeS, speedRpm, load);

@@ -27,7 +27,6 @@ const TASK: MappingTask = {
   displacementCm3: 1600,
   barometricKpa: 98,
   now: null,
-  learned: 'stays',
   delay: USUAL_DELAY,
   sensors: ['lambdaOne', 'lambdaTwo'],
   ends: { lambdaOne: { min: 0.7, max: 1.3 }, lambdaTwo: { min: 0.65, max: 1.4 } },
