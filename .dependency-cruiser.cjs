@@ -47,6 +47,7 @@ const CORE = [
   'meaning',
   'counters',
   'log',
+  'learnedFold',
   'logView',
   'logEvents',
   'logCompare',

@@ -100,10 +100,10 @@ test('what the loop keeps correcting is learned, kept, and put into the map whil
   const words = page.getByText(/Live from the engine computer\. \d+ cells have evidence/);
   await expect(words).toBeVisible({ timeout: 15_000 });
   await expect(page.getByRole('grid', { name: 'Learned trims' })).toBeVisible();
-  await page.getByRole('button', { name: 'Put it into Volumetric efficiency' }).click();
-  await expect(page.getByText(/Live from the engine computer\. No cell has two seconds/)).toBeVisible({
-    timeout: 15_000,
-  });
+  await page.getByRole('button', { name: 'Look at what would be put in' }).click();
+  await expect(page.getByText(/^How far cells lie from the line between their neighbours/)).toBeVisible();
+  await page.getByRole('button', { name: 'Accept all', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Accept all', exact: true })).toBeHidden({ timeout: 15_000 });
   await expect(page.getByRole('banner').getByText(/^Live$/)).toBeVisible();
   await app.openItem('Maps', 'Volumetric efficiency');
   await page.getByRole('button', { name: 'Undo: Put what was learned into Volumetric efficiency' }).click();

@@ -126,12 +126,12 @@ export class LinkClient {
    * @param sum of the whole section after the write.
    */
   async write(section: string, cells: readonly CellWrite[], sum: number): Promise<void> {
-    await this.ask('write', { section, cells: [...cells], sum, folds: false });
+    await this.ask('write', { section, cells: [...cells], sum, left: null });
   }
 
-  /** Puts what was learned into a map: the map is written and the learned trims are forgotten, in one moment. */
-  async fold(section: string, cells: readonly CellWrite[], sum: number): Promise<void> {
-    await this.ask('write', { section, cells: [...cells], sum, folds: true });
+  /** Puts what was learned into a map: the map is written and what stays learned is less by it, in one moment. */
+  async fold(section: string, cells: readonly CellWrite[], sum: number, left: LearnedCells): Promise<void> {
+    await this.ask('write', { section, cells: [...cells], sum, left });
   }
 
   /**

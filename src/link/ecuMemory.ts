@@ -11,12 +11,12 @@ export interface EcuMemory {
   readonly contents: () => Contents;
   /** Content of a section, plain data; undefined where it has no such section. */
   readonly section: (of: 'running' | 'stored', id: string) => unknown;
-  /** Cells of a map that runs, and with them what was learned forgotten: all of it or nothing. */
+  /** Cells of a map that runs, and with them what stays learned: all of it or nothing. */
   readonly write: (
     section: string,
     cells: readonly CellWrite[],
     sum: number,
-    folds: boolean,
+    left: LearnedCells | null,
   ) => Refused | null;
   /** A sum of what a section would say with this content. */
   readonly sumOf: (section: string, content: unknown) => number;

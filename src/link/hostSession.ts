@@ -189,8 +189,8 @@ export class HostSession {
       }
       return { sections: contents };
     },
-    write: ({ section, cells, sum, folds }) =>
-      this.writing(() => this.memory.write(section, cells, sum, folds)),
+    write: ({ section, cells, sum, left }) =>
+      this.writing(() => this.memory.write(section, cells, sum, left)),
     begin: ({ sections }) =>
       this.writing(() => {
         this.announced = sections;

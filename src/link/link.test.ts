@@ -157,19 +157,23 @@ describe.each([
   test('says what was learned, forgets it, and folds it in the moment a map is written', async () => {
     const { client, answered, box } = await open();
     await answered(client.unlock('4711'));
+    const LEFT = { ln: [0.001, -0.02], evidenceS: [0, 0] };
     await expect(answered(client.learned())).rejects.toMatchObject({ reason: 'noLearned' });
     await expect(answered(client.forget(null))).rejects.toMatchObject({ reason: 'noLearned' });
-    await expect(answered(client.fold('ve', cells, MEANT))).rejects.toMatchObject({ reason: 'noLearned' });
+    await expect(answered(client.fold('ve', cells, MEANT, LEFT))).rejects.toMatchObject({
+      reason: 'noLearned',
+    });
     expect(box.running['ve']?.values[2]).toBe(62);
     box.learned = { ln: [0.01, -0.02], evidenceS: [3, 0] };
     expect(await answered(client.learned())).toEqual(box.learned);
     await answered(client.forget([1]));
     await answered(client.forget(null));
-    await expect(answered(client.fold('ve', cells, 1))).rejects.toMatchObject({ reason: 'otherSum' });
+    await expect(answered(client.fold('ve', cells, 1, LEFT))).rejects.toMatchObject({ reason: 'otherSum' });
     expect(box.forgotten).toEqual([[1], null]);
-    await answered(client.fold('ve', cells, MEANT));
+    await answered(client.fold('ve', cells, MEANT, LEFT));
     expect(box.running['ve']?.values[2]).toBe(70);
-    expect(box.forgotten).toEqual([[1], null, null]);
+    expect(box.forgotten).toEqual([[1], null]);
+    expect(box.learned).toEqual(LEFT);
   });
 
   test('a clock that begins anew begins anew', async () => {
@@ -583,7 +587,7 @@ test('frames of all kinds, made up or spoiled, break neither end, and open nothi
       })
       .map((is) => JSON.stringify(is)),
     fc.constant(
-      '{"jsonrpc":"2.0","id":1,"method":"write","params":{"section":"ve","cells":[{"index":0,"value":1}],"sum":0,"folds":false}}',
+      '{"jsonrpc":"2.0","id":1,"method":"write","params":{"section":"ve","cells":[{"index":0,"value":1}],"sum":0,"left":null}}',
     ),
     fc
       .record({ jsonrpc: fc.constant('2.0'), id: fc.nat(9), result: fc.json() })

@@ -2,7 +2,7 @@ import { CHANNEL_IDS, type ChannelId } from '@/core/channel';
 import { z } from '@/core/field/schema';
 
 /** Both sides speak this version, or do not speak. */
-export const PROTOCOL = 5;
+export const PROTOCOL = 6;
 /** An engine computer sends no more samples a second than this. */
 export const MOST_RATE_HZ = 100;
 /** Cells written by one message. */
@@ -107,8 +107,8 @@ export const METHODS = {
       section,
       cells,
       sum,
-      /** What was learned is in it now: the learned trims are forgotten in the same moment. */
-      folds: z.boolean(),
+      /** The cells hold some of what was learned: this is what stays learned, from the same moment on. Null leaves it as it is. */
+      left: learned.nullable(),
     }),
     result: nothing,
   },
@@ -164,6 +164,7 @@ export const REFUSALS = {
   notUsable: 'The engine computer cannot run this calibration.',
   turning: 'The engine turns. Only cells of maps are taken while it does: stop it, then send.',
   noLearned: 'The engine computer learns no trims.',
+  otherLearned: 'The engine computer has learned trims of another number of cells.',
   noTarget: 'Nothing of that name hangs on a pin of the engine computer.',
   workTooMuch: 'That is more than is worked at an engine: shorter, fewer, or nearer to what is usual.',
   workTurning: 'The engine turns. Nothing is worked while it does: stop it first.',

@@ -36,10 +36,10 @@ export function documentBox(
     contents: () => box.contents(state.turning),
     section: (of, id) => box.section(of, id),
     sumOf: sectionSum,
-    write(section, cells, sum, folds) {
-      if (folds && state.learned === null) return { refused: 'noLearned' };
+    write(section, cells, sum, left) {
+      if (left !== null && state.learned === null) return { refused: 'noLearned' };
       const refused = box.write(section, cells, sum);
-      if (refused === null && folds) memory.forget(null);
+      if (refused === null && left !== null) state.learned = left;
       return refused;
     },
     run: (sections) => box.run(sections, state.turning),

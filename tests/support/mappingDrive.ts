@@ -140,7 +140,7 @@ function write(bench: BenchCar, document: Calibration, mapId: 've' | 'veThrottle
   const map = document.maps[mapId];
   const id = `maps.${mapId}`;
   const cells = (map?.values ?? []).map((value, index) => ({ index, value }));
-  const refused = bench.memory.write(id, cells, sectionSum(id, map), false);
+  const refused = bench.memory.write(id, cells, sectionSum(id, map), null);
   if (refused !== null) throw new Error(JSON.stringify(refused));
 }
 

@@ -37,7 +37,7 @@ export function smallBox() {
     }),
     section: (of, id) => box[of][id],
     sumOf: sectionSum,
-    write(section, cells: readonly CellWrite[], sum, folds) {
+    write(section, cells: readonly CellWrite[], sum, left) {
       const is = box.running[section];
       if (is === undefined) return { refused: 'noSection' };
       const values = [...is.values];
@@ -46,9 +46,9 @@ export function smallBox() {
         values[index] = value;
       }
       if (sectionSum(section, { values }) !== sum) return { refused: 'otherSum' };
-      if (folds && box.learned === null) return { refused: 'noLearned' };
+      if (left !== null && box.learned === null) return { refused: 'noLearned' };
       box.running = { ...box.running, [section]: { values } };
-      if (folds) box.forgotten.push(null);
+      if (left !== null) box.learned = left;
       return null;
     },
     run(sections) {

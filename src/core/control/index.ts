@@ -57,6 +57,7 @@ export {
   type KnockState,
 } from './knock';
 export {
+  foldLearned,
   forgetLearned,
   learnedLn,
   type LearnedOut,

@@ -1,6 +1,13 @@
 import fc from 'fast-check';
 import { AT, type ChannelValues, frameOf, LOOP_CODE } from '../channel';
-import { forgetLearned, learnedLn, type LearnedState, learnedTrim, type LearnedTrims } from './learnedTrim';
+import {
+  foldLearned,
+  forgetLearned,
+  learnedLn,
+  type LearnedState,
+  learnedTrim,
+  type LearnedTrims,
+} from './learnedTrim';
 
 const STEP_S = 0.02;
 const SETTINGS: LearnedTrims = {
@@ -57,8 +64,13 @@ class Learning {
     return learnedLn(this.settings, this.state, frameOf({ ...AT_A_POINT, ...change }));
   }
 
-  forget(cells: readonly number[] | null, folded = false): this {
-    forgetLearned(this.settings, this.state, frameOf(AT_A_POINT), cells, folded);
+  forget(cells: readonly number[] | null): this {
+    forgetLearned(this.settings, this.state, frameOf(AT_A_POINT), cells);
+    return this;
+  }
+
+  fold(ln: number[], evidenceS: number[], mapMovedLn: number): this {
+    foldLearned(this.settings, this.state, frameOf(AT_A_POINT), { ln, evidenceS }, mapMovedLn);
     return this;
   }
 }
@@ -171,8 +183,46 @@ describe('fuel does not jump', () => {
     expect(all.for(60, { loopState: 0 }).at()).toBeCloseTo(0, 4);
   });
 
-  test('nor is anything handed over as it is folded into the map', () => {
-    expect(learned().forget(null, true).at()).toBe(0);
+  test('nor as it is folded into the map: what stays learned acts, and what the map moved by no more', () => {
+    const learning = learned();
+    const before = learning.at();
+    const [ln, evidenceS] = [learning.state.ln.map((is) => is / 4), learning.state.ln.map(() => 3)];
+    learning.fold(ln, evidenceS, 0.75 * before);
+    expect(learning.at()).toBeCloseTo(before / 4, 12);
+    expect(learning.state.handoverLn).toBeCloseTo(0, 12);
+    expect(learning.state.ln).toEqual(ln);
+    expect(learning.state.evidenceS).toEqual(evidenceS);
+  });
+
+  test('what the map moved by more or less than was learned here is handed over, and fades', () => {
+    const learning = learned();
+    const before = learning.at();
+    learning.fold(
+      learning.state.ln.map(() => 0),
+      learning.state.ln.map(() => -1),
+      before - 0.02,
+    );
+    expect(learning.at()).toBeCloseTo(0.02, 12);
+    expect(learning.state.evidenceS.every((seconds) => seconds === 0)).toBe(true);
+    expect(learning.for(60, { loopState: 0 }).at()).toBeCloseTo(0, 4);
+  });
+
+  test('no cell stays beyond its limit, and where the map says nothing nothing is handed over', () => {
+    const learning = learned();
+    const all = (ln: number) => learning.state.ln.map(() => ln);
+    learning.fold(all(9), all(1), NaN);
+    expect(Math.max(...learning.state.ln)).toBe(SETTINGS.limitLn);
+    expect(learning.state.handoverLn).toBe(0);
+    learning.fold(all(-9), all(1), NaN);
+    expect(Math.min(...learning.state.ln)).toBe(-SETTINGS.limitLn);
+  });
+
+  test('another number of cells is refused, and nothing changes', () => {
+    const learning = learned();
+    const state = learnedTrim.copied(learning.state);
+    expect(() => learning.fold([0], [0], 0)).toThrow(/have \d+ cells/);
+    expect(() => learning.fold([...state.ln], [0], 0)).toThrow(RangeError);
+    expect(learning.state).toEqual(state);
   });
 
   test('never by more than half a percent from step to step, whatever is done', () => {

@@ -172,16 +172,12 @@ function switched(settings: LearnedTrims, state: LearnedState, frame: Frame): vo
   state.handoverLn += before - learnedLn(settings, state, frame);
 }
 
-/**
- * Forgets what was learned, in some cells or all. What fuel would jump by is handed over, and fades.
- * @param folded it has been put into the map: fuel is as it was, and nothing is handed over.
- */
+/** Forgets what was learned, in some cells or all. What fuel would jump by is handed over, and fades. */
 export function forgetLearned(
   settings: LearnedTrims,
   state: LearnedState,
   frame: Frame,
   cells: readonly number[] | null,
-  folded = false,
 ): void {
   const before = learnedLn(settings, state, frame);
   for (const cell of cells ?? state.ln.keys()) {
@@ -189,5 +185,29 @@ export function forgetLearned(
     state.ln[cell] = 0;
     state.evidenceS[cell] = 0;
   }
-  if (!folded) state.handoverLn += before - learnedLn(settings, state, frame);
+  state.handoverLn += before - learnedLn(settings, state, frame);
+}
+
+/**
+ * What was learned once a map has taken some of it over: no cell beyond its limit. What fuel would still jump by here, for what
+ * lies between cells, is handed over, and fades.
+ * @param left of the cells that the settings have, row by row.
+ * @param mapMovedLn what the map has moved by at this point, as a logarithm.
+ * @throws {RangeError} for another number of cells; nothing has changed then.
+ */
+export function foldLearned(
+  settings: LearnedTrims,
+  state: LearnedState,
+  frame: Frame,
+  left: Pick<LearnedState, 'ln' | 'evidenceS'>,
+  mapMovedLn: number,
+): void {
+  if (left.ln.length !== state.ln.length || left.evidenceS.length !== state.ln.length)
+    throw new RangeError(`Learned trims have ${state.ln.length} cells`);
+  const before = learnedLn(settings, state, frame);
+  const { limitLn } = settings;
+  state.ln = left.ln.map((ln) => Math.min(limitLn, Math.max(-limitLn, ln)));
+  state.evidenceS = left.evidenceS.map((seconds) => Math.max(0, seconds));
+  if (Number.isFinite(mapMovedLn))
+    state.handoverLn += before - mapMovedLn - learnedLn(settings, state, frame);
 }

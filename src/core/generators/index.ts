@@ -6,7 +6,6 @@
 export { chargerOf } from './boostGenerators';
 export { type ComingMap, scaledPulse, strategySwitch } from './conversion';
 export { dwellProposal } from './dwellProposal';
-export { foldedLearned, type LearnedSurface } from './foldLearned';
 export { generatedMap, generatorNeeds, generatorValueAt, mapAnchors, type MapProposalOf } from './generate';
 export {
   type Anchor,

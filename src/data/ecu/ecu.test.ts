@@ -374,21 +374,29 @@ describe('what was learned', () => {
     const seen: number[][] = [];
     const made = ({ ln }: LearnedCells) => {
       seen.push([...ln]);
-      return { id: 've' as const, cells: [{ index: 0, value: 71 }], wanted };
+      return {
+        map: { id: 've' as const, cells: [{ index: 0, value: 71 }], wanted },
+        left: { ln: [0.005, 0, 0], evidenceS: [0, 0, 0] },
+      };
     };
     expect(await foldLearned(() => null)).toBe(false);
     expect(await foldLearned(made)).toBe(true);
     expect(seen).toEqual([[0.02, 0, 0]]);
     expect(box.document.maps.ve?.values[0]).toBe(71);
     expect((useEcu.getState().running['maps.ve'] as MapData).values[0]).toBe(71);
-    expect(useEcu.getState().learned?.ln).toEqual([0, 0, 0]);
+    expect(useEcu.getState().learned?.ln).toEqual([0.005, 0, 0]);
   });
 
   test('is none where nothing is learned, and folding says why it failed', async () => {
     await connected();
     await settled();
     expect(useEcu.getState().learned).toBeNull();
-    expect(await foldLearned(() => ({ id: 've', cells: [], wanted: ve }))).toBe(false);
+    expect(
+      await foldLearned(() => ({
+        map: { id: 've', cells: [], wanted: ve },
+        left: { ln: [0], evidenceS: [0] },
+      })),
+    ).toBe(false);
     expect(useEcu.getState().failure?.message).toMatch(/learns no trims/);
   });
 });

@@ -267,7 +267,7 @@ export function sendMaps(maps: readonly MapDifference[]): Promise<boolean> {
   return doAt('sending', async (at) => {
     for (const { id, cells, wanted } of maps) {
       for (let from = 0; from < cells.length; from += CELLS_TOGETHER) {
-        await writeCells(at, { id, cells: cells.slice(from, from + CELLS_TOGETHER), wanted }, false);
+        await writeCells(at, { id, cells: cells.slice(from, from + CELLS_TOGETHER), wanted }, null);
       }
     }
   });
@@ -276,13 +276,13 @@ export function sendMaps(maps: readonly MapDifference[]): Promise<boolean> {
 async function writeCells(
   at: LinkClient,
   { id, cells, wanted }: MapDifference,
-  folds: boolean,
+  left: LearnedCells | null,
 ): Promise<void> {
   const section = `maps.${id}` as const;
   const after = withCells((useEcu.getState().running[section] as MapData | undefined) ?? wanted, cells);
   if (after === null) throw new LinkError('badCell', 'The map in the engine computer is of another size.');
   const sum = sectionSum(section, after);
-  await (folds ? at.fold(section, cells, sum) : at.write(section, cells, sum));
+  await (left === null ? at.write(section, cells, sum) : at.fold(section, cells, sum, left));
   took({ [section]: after });
 }
 
@@ -309,7 +309,7 @@ function took(sections: Readonly<Record<string, unknown>>): void {
  */
 export async function writeEdited(maps: readonly MapDifference[]): Promise<void> {
   if (client === null) return;
-  for (const map of maps) await writeCells(client, map, false);
+  for (const map of maps) await writeCells(client, map, null);
 }
 
 /** Cells are written as they are edited, from now on or no more. */
@@ -416,16 +416,19 @@ export function forgetLearned(cells: readonly number[] | null): Promise<boolean>
 }
 
 /**
- * Puts what was learned into the map that runs: read anew, written and forgotten in one moment, so that fuel stays as it is.
- * @param made the map as it is to be, of what is learned by now; null leaves everything as it is.
+ * Puts what was learned into the map that runs: read anew, then the map and what stays learned written in one moment, so that
+ * fuel stays as it is.
+ * @param made the map as it is to be, of what is learned by now, and what stays learned; null leaves everything as it is.
  * @returns whether it was done.
  */
-export async function foldLearned(made: (learned: LearnedCells) => MapDifference | null): Promise<boolean> {
+export async function foldLearned(
+  made: (learned: LearnedCells) => { readonly map: MapDifference; readonly left: LearnedCells } | null,
+): Promise<boolean> {
   let folded = false;
   const done = await doAt('folding', async (at) => {
-    const map = made(await at.learned());
-    if (map === null) return;
-    await writeCells(at, map, true);
+    const fold = made(await at.learned());
+    if (fold === null) return;
+    await writeCells(at, fold.map, fold.left);
     folded = true;
     await readLearned(at);
   });

@@ -1,3 +1,5 @@
+import { choose } from '@tests/support/everything';
+import { looped } from '@tests/support/looped';
 import { demo, programOf } from '@tests/support/ventisca';
 import { AT, frameOf, PHASE, read } from '@/core/channel';
 import { carOf } from '../carOfDocument';
@@ -118,8 +120,58 @@ describe('what runs and what is stored', () => {
   const leaner = (bench: BenchCar, share: number) => {
     const values = ve.values.map((value) => value * share);
     const cells = values.map((value, index) => ({ index, value }));
-    return bench.memory.write('maps.ve', cells, bench.memory.sumOf('maps.ve', { ...ve, values }), false);
+    return bench.memory.write('maps.ve', cells, bench.memory.sumOf('maps.ve', { ...ve, values }), null);
   };
+
+  describe('a fold', () => {
+    const LEARNING = looped('ventisca', (draft) => choose(draft, 'learned.use', 'yes'));
+    const cells = LEARNING.maps.loopRicher?.values.length ?? 0;
+    const all = (ln: number, seconds: number, count = cells) => ({
+      ln: new Array<number>(count).fill(ln),
+      evidenceS: new Array<number>(count).fill(seconds),
+    });
+    const learns = () =>
+      new BenchCar(
+        carOf(LEARNING, programOf(LEARNING)),
+        {
+          coolantC: 80,
+          batteryV: 12.6,
+          seed: 3,
+          surroundings: { barometricKpa: car.barometricKpa, airC: 10 },
+        },
+        factoryFlash(LEARNING),
+        all(0.04, 9),
+        () => undefined,
+      );
+    const fold = (bench: BenchCar, share: number, left: ReturnType<typeof all>) => {
+      const values = ve.values.map((value) => value * share);
+      const moved = values.map((value, index) => ({ index, value }));
+      return bench.memory.write('maps.ve', moved, bench.memory.sumOf('maps.ve', { ...ve, values }), left);
+    };
+
+    test('is refused where nothing is learned, and where there are other cells; nothing changes', () => {
+      expect(fold(made(), 1.02, all(0, 0))).toEqual({ refused: 'noLearned' });
+      const bench = learns();
+      expect(fold(bench, 1.02, all(0, 0, 3))).toEqual({ refused: 'otherLearned' });
+      expect(veOf(bench, 'running')).toEqual(ve.values);
+      expect(bench.learned).toEqual(all(0.04, 9));
+    });
+
+    test('moves the map and what stays learned at once, and fuel does not jump', () => {
+      const bench = learns();
+      bench.drive('idle');
+      on(bench, 15);
+      const fuel = () => read(frame, AT.learnedTrim) * read(frame, AT.vePercent);
+      const before = fuel();
+      expect(read(frame, AT.learnedTrim)).toBeCloseTo(Math.exp(0.04), 3);
+      // The map takes over half of what is taken away: the rest is handed over, and fades.
+      expect(fold(bench, Math.exp(0.02), all(0, 0))).toBeNull();
+      on(bench, 0.05);
+      expect(bench.learned).toEqual(all(0, 0));
+      expect(fuel() / before).toBeCloseTo(1, 2);
+      expect(read(frame, AT.learnedTrim)).toBeCloseTo(Math.exp(0.02), 2);
+    });
+  });
 
   test('a write acts at once, and is gone with the key unless it was stored', async () => {
     const bench = made();

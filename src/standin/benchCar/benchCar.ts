@@ -124,18 +124,21 @@ export class BenchCar {
       section: string,
       cells: readonly CellValue[],
       sum: number,
-      folds: boolean,
-    ): BoxRefusal | { readonly refused: 'noLearned' } | null => {
-      if (folds && this.car.learned === null) return { refused: 'noLearned' };
+      left: LearnedImage | null,
+    ): BoxRefusal | { readonly refused: 'noLearned' | 'otherLearned' } | null => {
+      const learned = this.car.learned;
+      if (left !== null && learned === null) return { refused: 'noLearned' };
+      if (left !== null && left.ln.length !== learned?.ln.length) return { refused: 'otherLearned' };
+      const beforeMg = this.car.wantedMg;
       const refused = this.box.write(section, cells, sum);
-      if (refused === null && folds) this.car.forgetLearned(null, true);
+      if (refused === null && left !== null) this.car.foldLearned(left, beforeMg);
       return refused;
     },
     run: (sections: Readonly<Record<string, unknown>>): BoxRefusal | null =>
       this.box.run(sections, this.car.felt.speedRpm > STANDS_RPM),
     store: (): Promise<number> => this.box.store(),
     learned: (): LearnedImage | null => this.learned,
-    forget: (cells: readonly number[] | null): void => this.car.forgetLearned(cells, false),
+    forget: (cells: readonly number[] | null): void => this.car.forgetLearned(cells),
     beginWork: (ask: WorkAsk): WorkRefused | null => {
       const refused = this.car.beginWork(ask);
       return refused === null ? null : { refused };

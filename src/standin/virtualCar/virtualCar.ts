@@ -18,10 +18,12 @@ import {
   sparkStep,
   sparkWithheld,
   triggerDecoder,
+  injectionAt,
 } from '@/core/ecu';
 import {
   beginWork,
   endWork,
+  foldLearned,
   forgetLearned,
   holdWork,
   knockSensorOf,
@@ -232,10 +234,25 @@ export class VirtualCar {
     return this.program.learned === null ? null : this.state.ecu.learned;
   }
 
-  /** Has it forget what it learned, in some cells or all; folded where a map holds it now. */
-  forgetLearned(cells: readonly number[] | null, folded: boolean): void {
+  /** Has it forget what it learned, in some cells or all. */
+  forgetLearned(cells: readonly number[] | null): void {
     const { learned } = this.program;
-    if (learned !== null) forgetLearned(learned, this.state.ecu.learned, this.frame, cells, folded);
+    if (learned !== null) forgetLearned(learned, this.state.ecu.learned, this.frame, cells);
+  }
+
+  /**
+   * What stays learned of what a map has taken over.
+   * @param before what it would have injected here and now with the map as it was, mg.
+   */
+  foldLearned(left: Pick<LearnedState, 'ln' | 'evidenceS'>, beforeMg: number): void {
+    const { learned } = this.program;
+    if (learned === null) return;
+    foldLearned(learned, this.state.ecu.learned, this.frame, left, Math.log(this.wantedMg / beforeMg));
+  }
+
+  /** Fuel that is to arrive in a cylinder here and now, mg. */
+  get wantedMg(): number {
+    return injectionAt(this.program, this.frame).wantedMg;
   }
 
   /** Gives it what was learned before, where it is of as many cells. */

@@ -22,6 +22,8 @@ interface Props {
   choices?: ReactNode;
   /** The numbers it hangs on, drawn below it. */
   hangsOn?: ReactNode;
+  /** It can only be accepted whole. */
+  whole?: boolean;
   /** Null accepts all. */
   onAccept: (range: CellRange | null) => void;
   onRefuse: () => void;
@@ -40,6 +42,7 @@ export function ProposalView({
   proposal,
   choices,
   hangsOn,
+  whole = false,
   onAccept,
   onRefuse,
   docked = true,
@@ -65,7 +68,9 @@ export function ProposalView({
   const actions = (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
       <Button label="Accept all" kind="primary" icon="check" onPress={() => onAccept(null)} />
-      {comparable ? <Button label={`Accept selection (${cells})`} onPress={() => onAccept(range)} /> : null}
+      {comparable && !whole ? (
+        <Button label={`Accept selection (${cells})`} onPress={() => onAccept(range)} />
+      ) : null}
       <Button label="Refuse" icon="close" onPress={onRefuse} />
     </View>
   );

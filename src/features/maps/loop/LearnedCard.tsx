@@ -2,20 +2,17 @@ import { useGlobalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { authorityMaps, type Calibration } from '@/core/calibration';
-import { cellsFrom } from '@/core/ecuImage';
-import { foldedLearned } from '@/core/generators';
-import { type MapData, type MapDefinition, rangeIndices } from '@/core/map';
+import { type MapDefinition, rangeIndices } from '@/core/map';
 import { MAP_DEFINITIONS } from '@/core/program';
 import { formatNumber } from '@/core/units';
-import { foldLearned, forgetLearned, useEcu } from '@/data/ecu/ecuSession';
-import { keptEdit } from '@/data/session/keptEdit';
+import { forgetLearned, useEcu } from '@/data/ecu/ecuSession';
 import { useDocument } from '@/data/session/session';
-import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
 import { cellLabel, cellSelection, MapGrid, rangeSize, type Selection, selectionRange } from '@/ui/grid';
 import { Card, Message } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
+import { FoldCard } from './FoldCard';
 import { learnedWords } from './loopWords';
 import { type Learned, useLearned } from './useLearned';
 
@@ -35,7 +32,12 @@ export function LearnedCard() {
       </Card>
     );
   }
-  return <LearnedCells document={document} learned={learned} axes={map} />;
+  return (
+    <>
+      <LearnedCells document={document} learned={learned} axes={map} />
+      <FoldCard document={document} learned={learned} />
+    </>
+  );
 }
 
 interface Props {
@@ -75,7 +77,6 @@ function LearnedCells({ document, learned, axes }: Props) {
       {failure === null ? null : <Message tone="error">{failure.message}</Message>}
       {live ? (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-          <Fold document={document} learned={learned} />
           <Button
             label={count === 1 ? 'Forget this cell' : `Forget ${count} cells`}
             icon="close"
@@ -91,8 +92,7 @@ function LearnedCells({ document, learned, axes }: Props) {
         </View>
       ) : (
         <Text colour="muted">
-          Connect at the bench to forget it, or to put it into the map: both are done in the engine computer
-          in one moment, so that fuel does not jump.
+          Connect at the bench to forget it: fuel does not jump, the loop takes it over.
         </Text>
       )}
     </Card>
@@ -104,45 +104,6 @@ function mostEvident({ evidenceS }: Learned, width: number): { column: number; r
   const most = evidenceS.indexOf(Math.max(0, ...evidenceS));
   const index = Math.max(0, most);
   return { column: index % width, row: Math.floor(index / width) };
-}
-
-/** Puts what was learned into the map of filling, in the engine computer and here. */
-function Fold({ document, learned }: Pick<Props, 'document' | 'learned'>) {
-  const doing = useEcu((state) => state.doing);
-  const proposal = foldedLearned(document, learned, today());
-  const running = useEcu((state) =>
-    proposal === null ? null : (state.running[`maps.${proposal.mapId}`] as MapData | null | undefined),
-  );
-  if (proposal === null || running === null || running === undefined) return null;
-  const { mapId, before, after } = proposal;
-  const label = MAP_DEFINITIONS[mapId].label;
-  // Fuel stays as it is only where the map that runs is the one that is here.
-  const same = before !== null && cellsFrom(before, running)?.length === 0;
-  if (!same) {
-    return <Text colour="muted">{`Send ${label} first: another one runs than stands here.`}</Text>;
-  }
-  const fold = async () => {
-    let folded = after;
-    const done = await foldLearned((now) => {
-      const latest = foldedLearned(document, now, today());
-      if (latest === null) return null;
-      folded = latest.after;
-      return { id: mapId, cells: cellsFrom(folded, running) ?? [], wanted: folded };
-    });
-    if (!done) return;
-    await keptEdit(`Put what was learned into ${label}`, (draft) => {
-      draft.maps[mapId] = folded;
-    });
-  };
-  return (
-    <Button
-      label={`Put it into ${label}`}
-      icon="check"
-      kind="primary"
-      disabled={doing !== null}
-      onPress={() => void fold()}
-    />
-  );
 }
 
 /** Learned trims lie as the authority does, and are percent with a decimal. */
