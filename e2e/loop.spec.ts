@@ -15,6 +15,20 @@ async function acceptMissing(app: Lumbre, page: Page): Promise<void> {
   await expect(page.getByRole('link', { name: 'Propose what is missing' })).toHaveCount(0);
 }
 
+/** Lets it be driven on the brake with the loop on, and opens what was learned. */
+async function letLearn(app: Lumbre, page: Page): Promise<void> {
+  await app.connectStandIn('80');
+  await app.openStandIn();
+  await app.choose('Its time passes', '40 times as fast');
+  await app.choose('Let a driver drive', 'Brake, held speeds');
+  await expect(page.getByText(/^Driven: brake, held speeds/)).toBeVisible();
+  await expect(page.getByText(/^In your hands/)).toBeVisible({ timeout: 90_000 });
+  // Forty times as fast, a cell would have its seconds again before the page has asked.
+  await app.choose('Its time passes', 'As in life');
+  await page.keyboard.press('Escape');
+  await app.openItem('Maps', 'Learned trims');
+}
+
 test('gains four times too high swing more and more, Review says so, and the proposal cures it', async ({
   app,
   page,
@@ -87,16 +101,7 @@ test('what the loop keeps correcting is learned, kept, and put into the map whil
   await expect(page.getByText(/Nothing yet/)).toBeVisible();
   await app.choose('Learned trims', 'On');
   await acceptMissing(app, page);
-  await app.connectStandIn('80');
-  await app.openStandIn();
-  await app.choose('Its time passes', '40 times as fast');
-  await app.choose('Let a driver drive', 'Brake, held speeds');
-  await expect(page.getByText(/^Driven: brake, held speeds/)).toBeVisible();
-  await expect(page.getByText(/^In your hands/)).toBeVisible({ timeout: 90_000 });
-  // Forty times as fast, a cell would have its seconds again before the page has asked.
-  await app.choose('Its time passes', 'As in life');
-  await page.keyboard.press('Escape');
-  await app.openItem('Maps', 'Learned trims');
+  await letLearn(app, page);
   const words = page.getByText(/Live from the engine computer\. \d+ cells have evidence/);
   await expect(words).toBeVisible({ timeout: 15_000 });
   await expect(page.getByRole('grid', { name: 'Learned trims' })).toBeVisible();
@@ -108,6 +113,43 @@ test('what the loop keeps correcting is learned, kept, and put into the map whil
   await app.openItem('Maps', 'Volumetric efficiency');
   await page.getByRole('button', { name: 'Undo: Put what was learned into Volumetric efficiency' }).click();
   await expect(page.getByRole('banner').getByText(/^Differs$/)).toBeVisible();
+});
+
+test('a fold-in is refused cell by cell where all of it is one factor, and done in one move', async ({
+  app,
+  page,
+}) => {
+  test.setTimeout(300_000);
+  await app.openChanged((file) => {
+    const { ve } = file.maps;
+    if (ve === null || ve === undefined) return;
+    // A loop that may do much finds everything lean, up to what a cell may learn.
+    file.maps.loopRicher = { ...ve, values: ve.values.map(() => 30) };
+    ve.values = ve.values.map((value) => Math.round(value * 8) / 10);
+  });
+  await closeLoop(app, page);
+  await app.openItem('Maps', 'Learned trims');
+  await app.choose('Learned trims', 'On');
+  await letLearn(app, page);
+  await expect(page.getByText(/^Cell by cell it is refused: all that was learned is \+\d\.\d %/)).toBeVisible(
+    {
+      timeout: 15_000,
+    },
+  );
+  await page.getByRole('button', { name: /^Move the whole map by \+[789]\.\d %/ }).click();
+  await expect(page.getByText(/^192 of 192 cells would change/)).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Accept selection/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Accept all', exact: true }).click();
+  // What stays learned is what the factor is not: no cell is near what it was.
+  await expect(page.getByText(/the largest trim is .\d|No cell has two seconds/)).toBeVisible({
+    timeout: 15_000,
+  });
+  await expect(page.getByText(/^Cell by cell it is refused/)).toHaveCount(0);
+  await expect(page.getByRole('banner').getByText(/^Live$/)).toBeVisible();
+  await app.openItem('Maps', 'Volumetric efficiency');
+  await expect(
+    page.getByRole('button', { name: 'Undo: Put what was learned into Volumetric efficiency' }),
+  ).toBeVisible();
 });
 
 test('a pull with spark too far is seen, pulled back and counted', async ({ app, page }) => {

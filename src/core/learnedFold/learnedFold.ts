@@ -1,11 +1,12 @@
-import { type Calibration, fillingMap, strategyOf } from '../calibration';
+import { baseValue, type Calibration, fillingMap, strategyOf } from '../calibration';
 import type { Source } from '../field';
 import type { MapProposalOf } from '../generators';
-import { correctedCells, fittedCells, type OneFactor, oneFactor } from '../log';
+import { correctedCells, fittedCells, type OneFactor } from '../log';
 import { type MapData, roughness, withCells } from '../map';
 import { gridOf, lookUpMap } from '../numeric';
 import { MAP_DEFINITIONS } from '../program';
 import { formatNumber } from '../units';
+import { wholeMapFactor } from './wholeMap';
 import { actingLn, learnedPlaces, learnedSamples, type LearnedSurface } from './learnedSamples';
 
 export type { LearnedSurface } from './learnedSamples';
@@ -53,7 +54,10 @@ export function learnedFold(
   const samples = learnedSamples(gridOf(map), places, acting, learned.evidenceS);
   if (samples.count === 0) return null;
   const cells = fittedCells(samples, gridOf(map), FIT);
-  const factor = oneFactor(cells);
+  const factor = wholeMapFactor(
+    acting.map((ln, i) => ({ ln, evidenceS: learned.evidenceS[i] ?? 0 })),
+    (baseValue(document, 'learned.rate') ?? 0) / 100,
+  );
   const by: FoldBy = factor === null ? 'cells' : 'factor';
   const changes = correctedCells(
     map.values,

@@ -19,7 +19,7 @@ export {
 } from './corrected';
 export { delayAtS, type LambdaDelay, USUAL_DELAY } from './delay';
 export { type Coverage, coverageOf, DRIVEN_WITHIN, EVIDENCE_S, RIGHT_WITHIN, TOUCHED_S } from './evidence';
-export { type OneFactor, oneFactor } from './factor';
+export type { OneFactor } from './factor';
 export { type FitSamples } from './samples';
 export { type FittedCells, fittedCells } from './fit';
 export { decimalsOf } from './decimals';

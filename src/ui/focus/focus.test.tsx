@@ -53,8 +53,32 @@ describe('Enter in a field', () => {
   });
 });
 
-function Rows() {
-  const [rows, setRows] = useState(['a', 'b']);
+/** A button beside others that opens something in its own place. */
+function Opened() {
+  const [open, setOpen] = useState(false);
+  useFocusKept();
+  const button = (name: string, onPress?: () => void) => (
+    <Pressable role="button" onPress={onPress}>
+      <Text>{name}</Text>
+    </Pressable>
+  );
+  return (
+    <View role="main" tabIndex={-1}>
+      <View>
+        {button('Back')}
+        {open ? (
+          <View key="opened">{button('Accept')}</View>
+        ) : (
+          <View key="closed">{button('Open', () => setOpen(true))}</View>
+        )}
+        {button('Next')}
+      </View>
+    </View>
+  );
+}
+
+function Rows({ names = ['a', 'b'] }: { names?: string[] }) {
+  const [rows, setRows] = useState(names);
   useFocusKept();
   return (
     <View role="main" tabIndex={-1}>
@@ -83,6 +107,24 @@ describe('the keyboard is never lost', () => {
       if (name === 'b') expect(screen.getByRole('button', { name: 'a' })).toHaveFocus();
     }
     expect(screen.getByRole('main')).toHaveFocus();
+  });
+
+  test('it goes to what has come in its place, not to the beginning', async () => {
+    render(<Opened />);
+    const button = screen.getByRole('button', { name: 'Open' });
+    act(() => button.focus());
+    fireEvent.click(button);
+    await settled();
+    expect(screen.getByRole('button', { name: 'Accept' })).toHaveFocus();
+  });
+
+  test('with nothing behind it, it goes to what stands just before', async () => {
+    render(<Rows names={['a', 'b', 'c']} />);
+    const button = screen.getByRole('button', { name: 'c' });
+    act(() => button.focus());
+    fireEvent.click(button);
+    await settled();
+    expect(screen.getByRole('button', { name: 'b' })).toHaveFocus();
   });
 
   test('a press beside everything takes it away, as everywhere', async () => {
