@@ -20,6 +20,8 @@ const task: MapTask = {
   load: 'manifoldPressure',
   displacementCm3: 2460,
   barometricKpa: 100,
+  pulse: null,
+  blended: null,
   now: null,
   ends: {},
 };

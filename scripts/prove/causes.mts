@@ -1,5 +1,5 @@
 import { madeBy } from '@tests/independent/logMaker';
-import { BESIDE, PLANTED, type Planted } from '@tests/independent/planted';
+import { BESIDE, METERED, PLANTED, type Planted } from '@tests/independent/planted';
 import { asLog } from '@tests/support/independentLog';
 import { mappedCar } from '@tests/support/mappedCar';
 import { demo, programOf } from '@tests/support/ventisca';
@@ -27,6 +27,9 @@ const OF_INDEPENDENT: Readonly<Record<Planted, CauseId | null>> = {
   chargeTemperature: 'chargeTemperature',
   bank: 'sensorTwo',
   nothing: null,
+  loop: 'filling',
+  learned: 'filling',
+  pulse: 'filling',
 };
 const IN_CAR: readonly (readonly [name: string, errors: readonly PlantedInCar[], cause: CauseId | null])[] = [
   ['nothing', [], null],
@@ -48,7 +51,7 @@ interface Tally {
 /** What lies behind the errors of logs: planted in an engine that shares nothing with this, and in the car over a map that is right. */
 export function proveCauses(firstSeed: number): void {
   const tally: Tally = { asked: 0, first: 0, wrong: { sure: 0, what: '' } };
-  for (const kind of [...PLANTED, ...BESIDE]) {
+  for (const kind of [...PLANTED, ...BESIDE, ...METERED]) {
     const row = Array.from({ length: SEEDS }, (_, i) => {
       const { log, task } = asLog(madeBy(kind, firstSeed + i));
       return judged(tally, `${kind}, seed ${firstSeed + i}`, fitLog(log, task), task, OF_INDEPENDENT[kind]);

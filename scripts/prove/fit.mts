@@ -1,7 +1,7 @@
 import { asLog } from '@tests/support/independentLog';
 import { gradeOf } from '@tests/independent/grade';
 import { madeBy } from '@tests/independent/logMaker';
-import { PLANTED, type Planted } from '@tests/independent/planted';
+import { METERED, PLANTED, type Planted } from '@tests/independent/planted';
 import { EVIDENCE_S, fitLog } from '@/core/log';
 import { say } from './report.mts';
 
@@ -13,7 +13,7 @@ const percent = (share: number) => `${(100 * share).toFixed(2)} %`;
 /** Corrections of independent logs, each kind of error on fresh seeds. */
 export function proveFit(firstSeed: number): void {
   const all: number[] = [];
-  for (const kind of PLANTED) all.push(...proveKind(kind, firstSeed));
+  for (const kind of [...PLANTED, ...METERED]) all.push(...proveKind(kind, firstSeed));
   const mean = all.reduce((sum, value) => sum + value, 0) / all.length;
   say(mean <= ASKED.mean, `corrections of ${all.length} independent logs leave ${percent(mean)} in the mean`);
 }

@@ -22,6 +22,7 @@ import { proveLoop } from './loop.mts';
 import { proveProcedures } from './procedures.mts';
 import { proveDiagnosis } from './diagnosis.mts';
 import { missedLines } from './report.mts';
+import { proveMended } from './mended.mts';
 import { proveStarts } from './starts.mts';
 import { proveSteady } from './steady.mts';
 import { proveWhereNext } from './whereNext.mts';
@@ -31,6 +32,7 @@ const PARTS = {
   procedures: proveProcedures,
   diagnosis: proveDiagnosis,
   causes: proveCauses,
+  mended: proveMended,
   whereNext: proveWhereNext,
   logFiles: proveLogFiles,
   events: proveEvents,

@@ -8,6 +8,8 @@ test('a comparison tells its stages, and answers nothing once cancelled', async 
     load: 'manifoldPressure',
     displacementCm3: 1600,
     barometricKpa: 100,
+    pulse: null,
+    blended: null,
     now: null,
     ends: {},
   } as const;

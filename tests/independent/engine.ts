@@ -31,6 +31,10 @@ export interface Build {
   readonly withAir: number;
   /** Fuel of the second bank over that of the first, with a sensor for each; null with one sensor for all. */
   readonly secondBank: number | null;
+  /** Net pulses at the target and 20 °C by speed and pressure, ms, as typed, in the place of filling; null where filling meters. */
+  readonly pulses: Surface | null;
+  /** Whether measured lambda trims fuel, and whether what it keeps trimming is learned. */
+  readonly trims: 'none' | 'loop' | 'learned';
   /** Lights are switched on and off, and the air drawn in is warm and cold by turns. */
   readonly swings: boolean;
 }
@@ -57,6 +61,11 @@ export interface Seen {
   readonly target: number;
   readonly pulseMs: number;
   readonly ve: number;
+  /** Factors that fuel was trimmed by: by the loop, and what was learned. */
+  readonly trim: number;
+  readonly learned: number;
+  /** From the map of pulses, ms; NaN without one. */
+  readonly pulseMapped: number;
   readonly cranking: boolean;
   readonly afterStart: boolean;
   readonly cut: boolean;
@@ -68,6 +77,8 @@ const R = 287.05;
 const FREE_AIR = 2;
 /** Air outside, °C. */
 export const FREE_C = 8;
+/** Pulses are typed for air as warm as this, °C, and follow its density. */
+export const PULSES_AT_C = 20;
 /** Lights are on for so long and off for as long, s; the air is warm and cold by turns of this. */
 const LIGHTS_S = 23;
 const AIR_S = 170;
@@ -94,7 +105,17 @@ export class Engine {
   private afterStart = false;
   /** Gas on its way: when it left, how much had passed by then, and its lambda. */
   private readonly pipe: { readonly leftS: number; readonly atG: number; readonly lambda: number }[] = [];
-  private now: Pick<Seen, 'target' | 'pulseMs' | 've'> = { target: 1, pulseMs: 0, ve: 0 };
+  private now: Pick<Seen, 'target' | 'pulseMs' | 've' | 'trim' | 'learned' | 'pulseMapped'> = {
+    target: 1,
+    pulseMs: 0,
+    ve: 0,
+    trim: 1,
+    learned: 1,
+    pulseMapped: NaN,
+  };
+  private trim = 1;
+  /** What was learned by a coarse place of speed and load. */
+  private readonly learnt = new Map<string, number>();
 
   constructor(
     private readonly build: Build,
@@ -198,9 +219,15 @@ export class Engine {
     const wanted = readSurface(target, this.rpm, load);
     this.cutting = !cranking && pedal < 0.5 && this.rpm > (this.cutting ? 1500 : 1900);
     const rich = cranking ? 1.6 : this.afterStart ? 1.15 : 1;
-    const meantMg = this.cutting ? 0 : ((ve / 100) * fullMg * rich) / (wanted * ratio);
+    const learned = this.trimmed(wanted, load, cranking);
+    const pulseMapped = build.pulses === null ? NaN : readSurface(build.pulses, this.rpm, this.mapKpa);
+    const meteredMg =
+      build.pulses === null
+        ? ((ve / 100) * fullMg) / (wanted * ratio)
+        : (pulseMapped * flow.typed * (PULSES_AT_C + 273.15)) / (gasC + 273.15);
+    const meantMg = this.cutting ? 0 : meteredMg * rich * this.trim * learned;
     const pulseMs = meantMg === 0 ? 0 : meantMg / flow.typed + readCurve(deadMs.typed, this.volts());
-    this.now = { target: wanted, pulseMs, ve };
+    this.now = { target: wanted, pulseMs, ve, trim: this.trim, learned, pulseMapped };
     const { kpa: railKpa, isFixed } = build.rail;
     const pressed = Math.sqrt((isFixed ? railKpa + build.baroKpa - this.mapKpa : railKpa) / railKpa);
     const sprayedMg = Math.max(0, pulseMs - readCurve(deadMs.is, this.volts())) * flow.is * pressed;
@@ -214,6 +241,25 @@ export class Engine {
     this.passedG += (airPerS * cylinders * STEP_S) / 1000;
     const turnS = this.rpm > 0 ? 120 / this.rpm : 1;
     this.pipe.push({ leftS: this.timeS + turnS, atG: this.passedG, lambda: Math.min(FREE_AIR, lambda) });
+  }
+
+  /** Moves the loop’s trim, and what is learned of it. @returns what was learned here. */
+  private trimmed(target: number, load: number, cranking: boolean): number {
+    const { trims } = this.build;
+    if (trims === 'none') return 1;
+    const place = `${Math.round(this.rpm / 900)} ${Math.round(load / 18)}`;
+    const learned = this.learnt.get(place) ?? 1;
+    const acts = !cranking && this.ranS > 12 && !this.cutting && this.read < 1.35;
+    if (!acts) {
+      this.trim = 1;
+      return learned;
+    }
+    this.trim = Math.min(1.25, Math.max(0.8, this.trim + 0.6 * (this.read / target - 1) * STEP_S));
+    if (trims !== 'learned') return learned;
+    const moved = 0.3 * (this.trim - 1) * STEP_S;
+    this.learnt.set(place, learned * (1 + moved));
+    this.trim /= 1 + moved;
+    return learned;
   }
 
   private sense(): void {

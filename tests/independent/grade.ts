@@ -13,7 +13,7 @@ export function gradeOf(
   corrected: readonly number[],
   hasEvidence: (cell: number) => boolean,
 ): Grade {
-  const typed = build.filling.typed.z;
+  const typed = (build.pulses ?? build.filling.typed).z;
   const cells = needed.map((_, i) => i).filter(hasEvidence);
   const rms = (values: readonly number[]) =>
     Math.sqrt(

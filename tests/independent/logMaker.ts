@@ -1,8 +1,8 @@
 import { Chance } from './chance';
 import { driveOf } from './drive';
-import { type Build, Engine, type Seen, STEP_S } from './engine';
+import { type Build, Engine, PULSES_AT_C, type Seen, STEP_S } from './engine';
 import { BESIDE, type Planted, wrongOf } from './planted';
-import { type Surface, surfaceOf } from './surface';
+import { readSurface, type Surface, surfaceOf } from './surface';
 
 /** A log of an independent engine, and the truth that it was written from. */
 export interface MadeLog {
@@ -32,7 +32,7 @@ export function builtBy(
 ): { readonly build: Build; readonly chance: Chance; readonly needed: readonly number[] } {
   const beside = (BESIDE as readonly Planted[]).includes(kind);
   const chance = new Chance(seed);
-  const charged = seed % 2 === 0;
+  const charged = kind === 'pulse' || seed % 2 === 0;
   const loads = charged
     ? [20, 30, 40, 50, 60, 70, 80, 95, 110, 130, 150, 170]
     : [0, 2, 4, 7, 10, 15, 20, 28, 38, 52, 70, 100];
@@ -70,9 +70,13 @@ export function builtBy(
     rail: { kpa: 350, isFixed: wrong.fixedRegulator ?? false },
     withAir: wrong.withAir ?? 0,
     secondBank: kind === 'bank' ? (wrong.secondBank ?? 1) : beside && charged ? 1 : null,
+    pulses: null,
+    trims: kind === 'loop' || kind === 'learned' ? kind : 'none',
     swings: beside,
   };
-  return { build, chance, needed: neededOf(is, wrong.flow) };
+  if (kind !== 'pulse') return { build, chance, needed: neededOf(is, wrong.flow) };
+  const pulses = (from: Surface) => surfaceOf(SPEEDS, loads, (x, y) => pulseMs(build, from, x, y));
+  return { build: { ...build, pulses: pulses(typed) }, chance, needed: pulses(is).z };
 }
 
 /**
@@ -101,6 +105,19 @@ export function madeBy(kind: Planted, seed: number, lengthS = 400): MadeLog {
 
 function neededOf(is: Surface, flowTypedShare: number): number[] {
   return is.z.map((value) => value * flowTypedShare);
+}
+
+/** Net pulse for a filling at its target, ms. */
+function pulseMs(
+  { litres, cylinders, flow, target, ratio }: Build,
+  filling: Surface,
+  rpm: number,
+  kpa: number,
+) {
+  const fullMg = (kpa * (litres / cylinders) * 1e6) / (287.05 * (PULSES_AT_C + 273.15));
+  return (
+    ((readSurface(filling, rpm, kpa) / 100) * fullMg) / (readSurface(target, rpm, kpa) * ratio * flow.is)
+  );
 }
 
 /** Filling at manifold density: a hump over speed, less where little pressure is left against the exhaust. */

@@ -6,7 +6,10 @@ export const PLANTED = ['factor', 'bump', 'tilt', 'random', 'flow'] as const;
 /** What else can be wrong beside the map: each lays a pattern of its own over it. */
 export const BESIDE = ['deadTime', 'regulator', 'chargeTemperature', 'bank', 'nothing'] as const;
 
-export type Planted = (typeof PLANTED)[number] | (typeof BESIDE)[number];
+/** A filling that is off, driven with something that hides it, or by pulses in the place of filling. */
+export const METERED = ['loop', 'learned', 'pulse'] as const;
+
+export type Planted = (typeof PLANTED)[number] | (typeof BESIDE)[number] | (typeof METERED)[number];
 
 /** Truth over what was typed, at a point of the map, shares of the axes 0…1; and of the injectors’ flow. */
 export interface Wrong {
@@ -54,6 +57,9 @@ export function wrongOf(kind: Planted, chance: Chance): Wrong {
       const [alongX, alongY] = [chance.between(-0.09, 0.09), chance.between(-0.09, 0.09)];
       return { filling: (x, y) => 1 + alongX * (x - 0.5) + alongY * (y - 0.5), flow: 1 };
     }
+    case 'loop':
+    case 'learned':
+    case 'pulse':
     case 'random': {
       const knots = [0, 1 / 3, 2 / 3, 1];
       const smooth: Surface = surfaceOf(knots, knots, () => 0.05 * chance.bell());

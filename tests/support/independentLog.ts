@@ -46,12 +46,17 @@ export function asLog({ timeS, rows, build }: MadeLog): { log: Log; task: MapTas
     ...(build.secondBank === null ? {} : { lambdaTwo: column(({ lambdaTwo }) => lambdaTwo ?? NaN) }),
     injectorOpening: column(({ pulseMs }) => pulseMs),
     lambdaTarget: column(({ target }) => target),
-    vePercent: column(({ ve }) => ve),
+    ...(build.pulses === null
+      ? { vePercent: column(({ ve }) => ve) }
+      : { pulseMapped: column(({ pulseMapped }) => pulseMapped) }),
+    lambdaTrim: column(({ trim }) => trim),
+    learnedTrim: column(({ learned }) => learned),
     phase: column(({ cranking, rpm }) => (cranking ? 1 : rpm < 50 ? 0 : 2)),
     afterStart: column(({ afterStart }) => (afterStart ? 1.15 : 1)),
     overrunCut: column(({ cut }) => (cut ? 1 : 0)),
   };
-  const { x, y, z } = build.filling.typed;
+  const { x, y, z } = build.pulses ?? build.filling.typed;
+  const { target } = build;
   return {
     log: { timeS: Float64Array.from(timeS), columns },
     task: {
@@ -59,6 +64,9 @@ export function asLog({ timeS, rows, build }: MadeLog): { log: Log; task: MapTas
       load: build.by === 'throttle' ? 'throttle' : 'manifoldPressure',
       displacementCm3: build.litres * 1000,
       barometricKpa: build.baroKpa,
+      pulse:
+        build.pulses === null ? null : { target: gridOf({ x: target.x, y: target.y, values: target.z }) },
+      blended: null,
       now: factsOf(build),
       ends: {},
     },

@@ -1,5 +1,5 @@
 import type { Calibration } from '@/core/calibration';
-import { fillingMapOf, fitLog, type LogFit, mapTaskOf, TOUCHED_S } from '@/core/log';
+import { fitLog, loggedMapsOf, type LogFit, mapTaskOf, TOUCHED_S } from '@/core/log';
 import type { EcuProgram } from '@/core/program';
 import type { Car } from '@/standin/car';
 import { carOf } from '@/standin/carOfDocument';
@@ -22,8 +22,8 @@ export interface MappedCar {
 export function mappedCar(document: Calibration, built?: Car): MappedCar {
   const car = built ?? carOf(document, programOf(document));
   const program = structuredClone(programOf(document));
-  const id = fillingMapOf(program);
-  const values = id === null ? undefined : program.tables[id]?.values;
+  const [id] = loggedMapsOf(program);
+  const values = id === undefined ? undefined : program.tables[id]?.values;
   if (values === undefined) throw new TypeError('This document has no filling map');
   return {
     program,

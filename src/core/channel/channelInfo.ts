@@ -41,7 +41,7 @@ export interface ChannelInfo {
   /** The cylinder it is of, for one that there is of each. */
   readonly cylinder?: number;
   /** There only where the engine computer does this. */
-  readonly usedBy?: 'knock' | 'limits' | 'link';
+  readonly usedBy?: 'knock' | 'limits' | 'link' | 'pulse';
   /** Sent to who asks for it only: what a sensor gives, V, before it is a reading. */
   readonly onRequest?: boolean;
   /** The sensor that must be fitted for it, where it is not always there. */

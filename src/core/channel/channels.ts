@@ -371,6 +371,18 @@ export const CHANNELS = {
     logColumn: 've_percent',
     rest: NaN,
   },
+  pulseMapped: {
+    label: 'Pulse from its map',
+    quantity: 'duration',
+    min: 0,
+    max: 100,
+    decimals: 2,
+    group: 'fuel',
+    origin: 'decided',
+    logColumn: 'pulse_mapped_ms',
+    rest: NaN,
+    usedBy: 'pulse',
+  },
   loadThrottle: {
     label: 'Throttle with idle air',
     quantity: 'percentage',
@@ -1101,7 +1113,7 @@ export type ChannelId = keyof typeof CHANNELS;
 export const CHANNEL_IDS = Object.keys(CHANNELS) as [ChannelId, ...ChannelId[]];
 
 /** What channels may be there for alone. */
-export const CHANNEL_USES = ['knock', 'limits', 'link'] as const;
+export const CHANNEL_USES = ['knock', 'limits', 'link', 'pulse'] as const;
 
 /**
  * The channels of an engine that are always sent: of those that there is one of for each cylinder, as many as it has.

@@ -118,10 +118,11 @@ test('an engine has channels for as many cylinders as it has', () => {
   expect(channelsFor(12)).toHaveLength(all);
   expect(channelsFor(6)).toHaveLength(all - 18);
   expect(channelsFor(0)).toHaveLength(all - 36);
-  expect(channelsFor(6, ['limits', 'link'])).toHaveLength(all - 6 - 24);
-  expect(channelsFor(12, ['knock', 'limits'])).toHaveLength(all - 3);
+  expect(channelsFor(6, ['limits', 'link', 'pulse'])).toHaveLength(all - 6 - 24);
+  expect(channelsFor(12, ['knock', 'limits', 'pulse'])).toHaveLength(all - 3);
+  expect(channelsFor(12, ['knock', 'limits', 'link'])).not.toContain('pulseMapped');
   // One for each limit, and one for each cylinder.
-  expect(channelsFor(6, ['knock', 'link'])).toHaveLength(all - 12 - 12 - (LIMITS.length - 1));
+  expect(channelsFor(6, ['knock', 'link', 'pulse'])).toHaveLength(all - 12 - 12 - (LIMITS.length - 1));
   expect(CHANNELS.cutsAfterLaunch).toMatchObject({
     label: 'Charges cut: after launch',
     logColumn: 'cuts_after_launch',

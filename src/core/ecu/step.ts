@@ -184,6 +184,7 @@ export function eventStep(
   write(frame, AT.lambdaTarget, fuel.lambdaTarget);
   write(frame, AT.engineAirFlow, airFlowGPerS(fuel.airMg, program.cylinders, read(frame, AT.speed)));
   write(frame, AT.vePercent, fuel.vePercent);
+  if (fuel.pulseMs !== null) write(frame, AT.pulseMapped, fuel.pulseMs);
   write(frame, AT.loadThrottle, fuel.loadThrottlePercent);
   write(frame, AT.warmUp, fuel.warmUp);
   write(frame, AT.acceleration, fuel.acceleration);

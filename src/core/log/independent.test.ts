@@ -2,13 +2,13 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gradeOf } from '@tests/independent/grade';
 import { madeBy } from '@tests/independent/logMaker';
-import { PLANTED } from '@tests/independent/planted';
+import { METERED, PLANTED, type Planted } from '@tests/independent/planted';
 import { asLog } from '@tests/support/independentLog';
 import { delayAtS, EVIDENCE_S, fitLog, type LogFit, USUAL_DELAY } from './index';
 
 const JUDGE = join(__dirname, '..', '..', '..', 'tests', 'independent');
 
-function graded(kind: (typeof PLANTED)[number], seed: number, change = (fit: LogFit) => fit) {
+function graded(kind: Planted, seed: number, change = (fit: LogFit) => fit) {
   const made = madeBy(kind, seed);
   const { log, task } = asLog(made);
   const fit = change(fitLog(log, task));
@@ -31,7 +31,7 @@ describe('graded by an engine that shares nothing with it', () => {
     }
   });
 
-  test.each(PLANTED)(
+  test.each([...PLANTED, ...METERED])(
     'an error of the kind %s is brought within 1.25 %, by pressure and by throttle',
     (kind) => {
       for (const seed of [10, 11]) {
@@ -43,6 +43,21 @@ describe('graded by an engine that shares nothing with it', () => {
       }
     },
   );
+
+  test.each([
+    ['loop', 'lambdaTrim'],
+    ['learned', 'learnedTrim'],
+  ] as const)('with the %s on %s moves, and without it the map would be left as it is', (kind, trim) => {
+    for (const seed of [10, 11]) {
+      const made = madeBy(kind, seed);
+      const { log, task } = asLog(made);
+      const moved = log.columns[trim]?.some((factor) => Math.abs(factor - 1) > 0.02);
+      expect(moved).toBe(true);
+      const { [trim]: _, ...columns } = log.columns;
+      const change = (of: LogFit) => of.cells.change.reduce((sum, ln) => sum + Math.abs(ln), 0);
+      expect(change(fitLog({ ...log, columns }, task))).not.toBeCloseTo(change(fitLog(log, task)), 1);
+    }
+  });
 
   test('one factor is recognised where the whole map is off, not where a bump or a tilt is', () => {
     for (const seed of [10, 11]) {

@@ -53,10 +53,13 @@ export { type IdleFacts, idleFactsOf } from './idle';
 export { idleSentences, surgeWords } from './idleWords';
 export { type Log, type LogColumn, logged, type OwnLogColumn } from './log';
 export {
+  type BlendedMap,
   type FillingMapId,
   fillingMapOf,
   MAPPING_SENSORS,
   type MappingSensor,
+  type LoggedMapId,
+  loggedMapsOf,
   type MapTask,
   mapTaskOf,
 } from './mapTask';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { demo, programOf } from '@tests/support/ventisca';
 import { deadTimeCurve } from '../injector';
 import { curveThrough } from '../numeric';
-import { acrossOf, believedMg, flowedMs, type InjectionFacts, injectionFactsOf, openingFor, restatedLn, sameFacts } from './injectionFacts'; // prettier-ignore
+import { acrossOf, believedMg, flowedMs, type InjectionFacts, injectionFactsOf, openingFor, restatedLn, restatedPulseLn, sameFacts } from './injectionFacts'; // prettier-ignore
 
 const FACTS: InjectionFacts = {
   ratedFlowGPerS: 6,
@@ -42,6 +42,13 @@ test('restated: flow typed 10 % high, dead time 0.2 ms longer, more displacement
   expect(restated({ cylinderVolumeCm3: 440 })).toBeCloseTo(Math.log(1 / 1.1), 12);
   expect(restated({ stoichiometricRatio: 9 })).toBeCloseTo(Math.log(9 / 14.7), 12);
   expect(restated({})).toBe(0);
+});
+
+test('to a map of pulses only how long injectors flow means something', () => {
+  const restated = (change: Partial<InjectionFacts>) => restatedPulseLn(FACTS, { ...FACTS, ...change }, AT);
+  expect(restated({ ratedFlowGPerS: 7, cylinderVolumeCm3: 440, stoichiometricRatio: 9 })).toBe(0);
+  const longer = { pressuresKpa: Float64Array.of(350), curves: [deadTimeCurve([{ volts: 12, ms: 1.2 }, { volts: 14, ms: 1 }])] }; // prettier-ignore
+  expect(restated({ deadTime: longer })).toBeCloseTo(Math.log(2.8 / 3), 9);
 });
 
 test('there and back it is nothing, whatever was typed', () => {

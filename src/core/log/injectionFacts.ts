@@ -84,6 +84,11 @@ export function restatedLn(then: InjectionFacts, now: InjectionFacts, opening: L
   return Math.log((believedMg(now, opening) / believedMg(then, opening)) * air);
 }
 
+/** The same of a map of pulses, to which only dead time and short pulses mean something: how long an injector flows is what it holds. */
+export function restatedPulseLn(then: InjectionFacts, now: InjectionFacts, opening: LoggedOpening): number {
+  return Math.log(flowedMs(now, opening) / flowedMs(then, opening));
+}
+
 /** The opening that gives so much fuel in a cycle, by the facts: for a log that does not have it, ms. */
 export function openingFor(facts: InjectionFacts, mg: number, at: Omit<LoggedOpening, 'openingMs'>): number {
   const acrossKpa = acrossOf(facts, { ...at, openingMs: NaN });

@@ -6,6 +6,7 @@ export const LEFT_OUT = {
   accelerating: 'in acceleration enrichment',
   overrunCut: 'in overrun cut, or just behind it',
   noLambda: 'no believed lambda',
+  otherFuel: 'too little of the fuel that this map is for',
   unsteady: 'speed or load not steady',
   beyondMap: 'beyond the map’s axes',
 } as const;

@@ -41,6 +41,8 @@ const task: MapTask = {
   load: 'manifoldPressure',
   displacementCm3: 2000,
   barometricKpa: 100,
+  pulse: null,
+  blended: null,
   now: null,
   ends: {},
 };

@@ -10,10 +10,23 @@ export interface MapTask {
   readonly load: 'manifoldPressure' | 'throttle';
   readonly displacementCm3: number;
   readonly barometricKpa: number;
+  /** The map holds net pulses: the target that they are to give, which is not divided out of what was used; null where it holds filling. */
+  readonly pulse: { readonly target: Grid } | null;
+  /** The map beside it that is blended in by the ethanol in the fuel; null without one. */
+  readonly blended: BlendedMap | null;
   /** What the calibration believes of its injectors as it is now; null where a log cannot be restated by that. */
   readonly now: InjectionFacts | null;
   /** The leanest and the richest that each sensor can say, by the ends of its line: there it only says "at least". */
   readonly ends: Readonly<Partial<Record<MappingSensor, { readonly min: number; readonly max: number }>>>;
+}
+
+/** A map and a second one, of which one is judged and the other taken as it is. */
+export interface BlendedMap {
+  readonly other: Grid;
+  /** How much the second one counts by ethanol, %; null for not at all. */
+  readonly share: Grid | null;
+  /** The second one is judged. */
+  readonly isSecond: boolean;
 }
 
 /** The lambda sensors that a mapping goes by. */
@@ -26,8 +39,10 @@ export const LOAD_CHANNELS: Readonly<Record<MapTask['load'], readonly ChannelId[
   throttle: ['loadThrottle', 'throttle'],
 };
 
-/** The map of a filling that a log can correct. */
+/** The map of a filling that a running engine is mapped by. */
 export type FillingMapId = 've' | 'veThrottle';
+/** A map that a log can correct: of filling or of pulses, the first or the one that is blended in. */
+export type LoggedMapId = FillingMapId | 'pulse' | 'veSecond' | 'veThrottleSecond' | 'pulseSecond';
 
 /** The filling map that a program meters fuel by; null with an air-mass meter or plain pulses, or while there is none. */
 export function fillingMapOf({ load, tables }: EcuProgram): FillingMapId | null {
@@ -47,14 +62,39 @@ function endsOf({ inputs }: EcuProgram): MapTask['ends'] {
   return Object.fromEntries(ends);
 }
 
-/** What a log is compared with, by a program; null where it meters fuel by no filling map. */
-export function mapTaskOf(program: EcuProgram): MapTask | null {
-  const id = fillingMapOf(program);
-  const grid = id === null ? undefined : program.tables[id];
-  if (grid === undefined) return null;
+/** The maps that logs of a program can correct, the first one before the one that is blended in; none with an air-mass meter. */
+export function loggedMapsOf(program: EcuProgram): LoggedMapId[] {
+  const first = firstMapOf(program);
+  if (first === null) return [];
+  return program.blend?.second[first] === undefined ? [first] : [first, `${first}Second`];
+}
+
+function firstMapOf(program: EcuProgram): FillingMapId | 'pulse' | null {
+  const pulses = program.load.strategy === 'pulseWidth' && program.tables.pulse !== undefined;
+  return pulses ? 'pulse' : fillingMapOf(program);
+}
+
+/**
+ * What a log is compared with, by a program; null where it meters fuel by no map, or not by this one.
+ * @param mapId the map that is judged; the first one when left out.
+ */
+export function mapTaskOf(
+  program: EcuProgram,
+  mapId: LoggedMapId | null = firstMapOf(program),
+): MapTask | null {
+  const firstId = firstMapOf(program);
+  const first = firstId === null ? undefined : program.tables[firstId];
+  if (firstId === null || first === undefined || mapId === null) return null;
+  const second = program.blend?.second[firstId];
+  const isSecond = mapId === `${firstId}Second`;
+  if (isSecond ? second === undefined : mapId !== firstId) return null;
+  const other = isSecond ? first : second?.table;
+  const target = program.tables[program.load.target];
   return {
-    grid,
-    load: id === 've' ? 'manifoldPressure' : 'throttle',
+    grid: isSecond && second !== undefined ? second.table : first,
+    load: firstId === 'veThrottle' ? 'throttle' : 'manifoldPressure',
+    pulse: firstId === 'pulse' && target !== undefined ? { target } : null,
+    blended: other === undefined ? null : { other, share: second?.share ?? null, isSecond },
     displacementCm3: program.cylinders * program.cylinderVolumeCm3,
     barometricKpa: program.barometricKpa,
     now: injectionFactsOf(program),

@@ -1,10 +1,11 @@
-import { airFlowGPerS, airMassMg } from '../air';
+import { airFlowGPerS } from '../air';
 import { type ChannelId, PHASE } from '../channel';
 import { lookUpMap } from '../numeric';
 import { LEFT_OUT_REASONS, type LeftOutReason } from './leftOut';
-import { type InjectionFacts, openingFor, restatedLn, sameFacts } from './injectionFacts';
+import { type InjectionFacts, openingFor, restatedLn, restatedPulseLn, sameFacts } from './injectionFacts';
 import type { Log, LogColumn } from './log';
 import { LOAD_CHANNELS, MAPPING_SENSORS, type MapTask } from './mapTask';
+import { meteredBy } from './metered';
 import { steadinessOf } from './steadiness';
 
 /** Lambda that a sensor is believed with: richer and leaner ones are no mixture that burned. */
@@ -35,6 +36,8 @@ export interface Readings {
   readonly wanted: Float64Array;
   /** Logarithm of the filling that was driven with over the map as it is now: 0 where it is the same map. */
   readonly driven: Float64Array;
+  /** By so much more than what is metered the map itself has to move: 1 where it is the only one. */
+  readonly gain: Float64Array;
   /** Air of the whole engine, as the calibration has it, g/s. */
   readonly flowGPerS: Float64Array;
   /** 0…1, as {@link steadinessOf} says. */
@@ -71,7 +74,6 @@ const USUAL_V = 13.8;
 
 /** Reads a log against the map. */
 export function readingsOf(log: Log, task: MapTask, then: InjectionFacts | null = null): Readings {
-  const { grid, displacementCm3, barometricKpa } = task;
   const { timeS } = log;
   const { length } = timeS;
   const column = (...ids: readonly ChannelId[]) =>
@@ -80,9 +82,7 @@ export function readingsOf(log: Log, task: MapTask, then: InjectionFacts | null 
       .find((values) => values?.some((value) => Number.isFinite(value)) === true);
   const speeds = column('speed');
   const loads = column(...LOAD_CHANNELS[task.load]);
-  const pressures = column('manifoldPressure');
-  const air = column('air');
-  const ve = column('vePercent');
+  const metered = meteredBy(log, task);
   const target = column('lambdaTarget');
   const fitted = MAPPING_SENSORS.flatMap((id, sensor) => {
     const values = column(id);
@@ -93,7 +93,9 @@ export function readingsOf(log: Log, task: MapTask, then: InjectionFacts | null 
   const restated = restating(log, task, then);
   const room = () => new Float64Array(length);
   const [speedRpm, load, measured, wanted] = [room(), room(), room(), room()];
-  const [driven, flowGPerS] = [room(), room()];
+  const [driven, flowGPerS, gain] = [room(), room(), room()];
+  const richer = task.pulse === null ? undefined : column('protectionRicher');
+  const others = otherTrims(log);
   const reason = basicReasons(log);
   for (let i = 0; i < length; i += 1) {
     const speed = speeds?.[i] ?? NaN;
@@ -101,15 +103,19 @@ export function readingsOf(log: Log, task: MapTask, then: InjectionFacts | null 
     speedRpm[i] = speed;
     load[i] = row;
     measured[i] = Math.log(believedLambda(sensors, i));
-    const now = lookUpMap(grid, speed, row);
-    const used = ve?.[i] ?? now;
-    const densityKpa = task.load === 'throttle' ? barometricKpa : (pressures?.[i] ?? NaN);
-    const airMg = airMassMg(used, densityKpa, displacementCm3, air?.[i] ?? 20);
+    const { usedLn, nowLn, gain: own, airMg } = metered(i, speed, row);
     flowGPerS[i] = airFlowGPerS(airMg, 1, speed);
-    const trimLn = meanTrimLn(trims, i);
-    const restatedBy = restated(i, airMg, (target?.[i] ?? NaN) / Math.exp(trimLn));
-    driven[i] = Math.log(used / now) + restatedBy;
-    wanted[i] = Math.log(used / now) + restatedBy - Math.log(target?.[i] ?? NaN) + trimLn;
+    const trimLn = meanTrimLn(trims, i) + others(i);
+    const aimed = target?.[i] ?? NaN;
+    const restatedBy = restated(i, airMg, aimed / Math.exp(trimLn));
+    const targetLn =
+      task.pulse === null
+        ? Math.log(aimed)
+        : Math.log(lookUpMap(task.pulse.target, speed, row)) - Math.log1p((richer?.[i] ?? 0) / 100);
+    gain[i] = own;
+    driven[i] = usedLn - nowLn + restatedBy;
+    wanted[i] = usedLn - nowLn + restatedBy - targetLn + trimLn;
+    if (reason[i] === KEPT && Number.isNaN(own)) reason[i] = CODE.otherFuel;
     if (reason[i] === KEPT && !Number.isFinite(wanted[i] as number)) reason[i] = CODE.noLambda;
   }
   const steady = steadinessOf(timeS, speedRpm, load);
@@ -117,7 +123,7 @@ export function readingsOf(log: Log, task: MapTask, then: InjectionFacts | null 
     sensor,
     ...sensorReadings(values, trims, place, task.ends[id]),
   }));
-  return { timeS, speedRpm, load, measured, wanted, driven, flowGPerS, steady, reason, apart };
+  return { timeS, speedRpm, load, measured, wanted, driven, gain, flowGPerS, steady, reason, apart };
 }
 
 /** So near to an end of what a sensor can say it only says "at least", a share. */
@@ -148,7 +154,7 @@ function sensorReadings(
  */
 function restating(
   log: Log,
-  { now, displacementCm3 }: MapTask,
+  { now, displacementCm3, pulse }: MapTask,
   then: InjectionFacts | null,
 ): (i: number, airMg: number, lambda: number) => number {
   if (now === null || then === null || sameFacts(then, now)) return () => 0;
@@ -163,7 +169,8 @@ function restating(
     const openingMs =
       injectorOpening?.[i] ??
       openingFor(then, (airMg * cylinderShare) / (lambda * then.stoichiometricRatio), at);
-    return restatedLn(then, now, { ...at, openingMs });
+    const opening = { ...at, openingMs };
+    return pulse === null ? restatedLn(then, now, opening) : restatedPulseLn(then, now, opening);
   };
 }
 
@@ -172,6 +179,11 @@ function trimsOf({ columns }: Log, one: boolean, two: boolean): LogColumn[] {
   const first = columns.lambdaTrim;
   const second = columns.lambdaTrimTwo ?? first;
   return [one || !two ? first : undefined, two ? second : undefined].filter((values) => values !== undefined);
+}
+
+/** Logarithm of what was learned and what knock added, which act on every cylinder beside the loop’s trims. */
+function otherTrims({ columns: { learnedTrim, knockFuel } }: Log): (i: number) => number {
+  return (i) => Math.log(learnedTrim?.[i] ?? 1) + Math.log1p((knockFuel?.[i] ?? 0) / 100);
 }
 
 /** Logarithm of the trim that what is measured answers to. */

@@ -53,7 +53,7 @@ export function samplesOf(
   within: TimeSpan = ALWAYS,
 ): Samples {
   const { timeS, speedRpm, load, measured, wanted, flowGPerS, steady, reason } = readings;
-  const { driven } = readings;
+  const { driven, gain } = readings;
   const { length } = timeS;
   const width = grid.x.length;
   const walk = new TimeWalk(timeS);
@@ -100,6 +100,7 @@ export function samplesOf(
       left[why] = (left[why] as number) + standsS;
       continue;
     }
+    const by = gain[i] as number;
     for (const sensor of bySensor) {
       const { measured: own, trimmedMore } = sensor;
       sensor.errors[count] =
@@ -109,9 +110,10 @@ export function samplesOf(
     samples.cell[count] = low;
     samples.shareX[count] = shareX;
     samples.shareY[count] = shareY;
-    samples.error[count] = error;
-    samples.weightS[count] = standsS * (steady[i] as number);
-    samples.driven[count] = driven[i] as number;
+    samples.error[count] = by * error;
+    // What a map has half its part in says a quarter as much of it.
+    samples.weightS[count] = (standsS * (steady[i] as number)) / (by * by);
+    samples.driven[count] = by * (driven[i] as number);
     count += 1;
   }
   const leftOut = nothingLeftOut();

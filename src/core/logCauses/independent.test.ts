@@ -1,5 +1,5 @@
 import { madeBy } from '@tests/independent/logMaker';
-import { BESIDE, PLANTED, type Planted } from '@tests/independent/planted';
+import { BESIDE, METERED, PLANTED, type Planted } from '@tests/independent/planted';
 import { asLog } from '@tests/support/independentLog';
 import { fitLog } from '../log';
 import { type CauseId, rankedCauses } from './index';
@@ -16,9 +16,12 @@ const CAUSE_OF: Readonly<Record<Planted, CauseId | 'filling' | null>> = {
   chargeTemperature: 'chargeTemperature',
   bank: 'sensorTwo',
   nothing: null,
+  loop: 'filling',
+  learned: 'filling',
+  pulse: 'filling',
 };
 
-test.each([...PLANTED, ...BESIDE])('in logs of the independent engine: %s', (kind) => {
+test.each([...PLANTED, ...BESIDE, ...METERED])('in logs of the independent engine: %s', (kind) => {
   for (const seed of [10, 13]) {
     const { log, task } = asLog(madeBy(kind, seed));
     const fit = fitLog(log, task);

@@ -22,6 +22,7 @@ const fit = (change: Partial<LogFit['cells']> = {}, rest: Partial<LogFit> = {}):
     accelerating: 0,
     overrunCut: 22,
     noLambda: 0,
+    otherFuel: 0,
     unsteady: 7,
     beyondMap: 0,
   },

@@ -158,8 +158,11 @@ export class BenchCar {
     const { program } = this.box;
     return channelsFor(
       program.cylinders,
-      // Of the link each side counts for itself.
-      CHANNEL_USES.filter((use) => use !== 'link' && program[use] !== null),
+      CHANNEL_USES.filter((use) => {
+        // Of the link each side counts for itself.
+        if (use === 'link') return false;
+        return use === 'pulse' ? program.load.strategy === 'pulseWidth' : program[use] !== null;
+      }),
     );
   }
 

@@ -26,6 +26,8 @@ const TASK: MappingTask = {
   load: 'manifoldPressure',
   displacementCm3: 1600,
   barometricKpa: 98,
+  pulse: null,
+  blended: null,
   now: null,
   delay: USUAL_DELAY,
   sensors: ['lambdaOne', 'lambdaTwo'],

@@ -1,6 +1,6 @@
 import type { EcuProgram } from '../../program';
 import { type LambdaDelay, USUAL_DELAY } from '../delay';
-import { MAPPING_SENSORS, type MappingSensor, type MapTask, mapTaskOf } from '../mapTask';
+import { fillingMapOf, MAPPING_SENSORS, type MappingSensor, type MapTask, mapTaskOf } from '../mapTask';
 
 /** What an engine that runs is mapped against. */
 export interface MappingTask extends MapTask {
@@ -18,7 +18,7 @@ export function mappingSensorsOf({ inputs }: EcuProgram): MappingSensor[] {
  * @returns null where fuel goes by no filling map.
  */
 export function mappingTaskOf(program: EcuProgram, chosen: readonly MappingSensor[]): MappingTask | null {
-  const task = mapTaskOf(program);
+  const task = mapTaskOf(program, fillingMapOf(program));
   if (task === null) return null;
   const fitted = mappingSensorsOf(program);
   const sensors = fitted.filter((id) => chosen.includes(id));
