@@ -15,112 +15,145 @@ async function sendWhole(app: Lumbre, page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Store in ECU' }).click({ timeout: 20_000 });
 }
 
-test('drive, record, see the error, correct the map, send it, be right; and what is not the map’s is not put into it', async ({
-  app,
-  page,
-}) => {
-  test.setTimeout(480_000);
-  await app.openDemo();
-  await expect(page.getByRole('banner').getByText('Not connected')).toBeVisible();
-  await app.connectStandIn();
-  await expect(page.getByText('What is on the screen runs, and is stored.')).toBeVisible();
-  await expect(page.getByRole('group', { name: /^Coolant: (7|8)\d °C/ })).toBeVisible();
+test(
+  'drive, record, see the error, correct the map, send it, be right; and what is not the map’s is not put into it',
+  { tag: '@both' },
+  async ({ app, page }) => {
+    test.setTimeout(480_000);
+    await app.openDemo();
+    await expect(page.getByRole('banner').getByText('Not connected')).toBeVisible();
+    await app.connectStandIn();
+    await expect(page.getByText('What is on the screen runs, and is stored.')).toBeVisible();
+    await expect(page.getByRole('group', { name: /^Coolant: (7|8)\d °C/ })).toBeVisible();
 
-  // The first drive: the demo’s own map is off by more than a tenth in places.
-  await app.recordMapping();
-  const says = page.getByRole('status').filter({ hasText: 'steady running' });
-  await expect(says).toContainText(
-    /\d+ of \d+ cells with evidence are more than 2.5 % off, the worst by (\d\d|[5-9])\.\d %/,
-  );
-  await expect(says).toContainText(/evidence in \d+ of the \d+ cells the drive spent time in, (7|8|9|10)\d/);
-  await expect(page.getByText(/^Left out: .*after-start enrichment/)).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'Where to drive next' })).toBeVisible();
-  await expect(page.getByText(/^Hold \d+ rev\/min at \d+ kPa for \d\.\d s: /).first()).toBeVisible();
+    // The first drive: the demo’s own map is off by more than a tenth in places.
+    await app.recordMapping();
+    const says = page.getByRole('status').filter({ hasText: 'steady running' });
+    await expect(says).toContainText(
+      /\d+ of \d+ cells with evidence are more than 2.5 % off, the worst by (\d\d|[5-9])\.\d %/,
+    );
+    await expect(says).toContainText(
+      /evidence in \d+ of the \d+ cells the drive spent time in, (7|8|9|10)\d/,
+    );
+    await expect(page.getByRole('list', { name: 'Left out' })).toContainText('in after-start enrichment');
+    await expect(page.getByRole('heading', { name: 'Where to drive next' })).toBeVisible();
+    await expect(page.getByText(/^Hold \d+ rev\/min at \d+ kPa for \d\.\d s: /).first()).toBeVisible();
 
-  // A cell says its error, its evidence and what the fit would do, by keyboard too.
-  const errors = page.getByRole('group', { name: /^Lambda error by cell/ });
-  await errors.focus();
-  await page.keyboard.press('ArrowUp');
-  await expect(page.getByText(/rev\/min, \d+ kPa: .*(lean|rich|not visited)/)).toBeVisible();
+    // A cell says its error, its evidence and what the fit would do, by keyboard too.
+    const errors = page.getByRole('group', { name: /^Lambda error by cell/ });
+    await errors.focus();
+    await page.keyboard.press('ArrowUp');
+    await expect(page.getByText(/rev\/min, \d+ kPa: .*(lean|rich|not visited)/)).toBeVisible();
 
-  // The correction is a proposal; accepted, the map on the screen is no longer what runs.
-  await page.getByRole('button', { name: 'Look at the correction' }).click();
-  await expect(page.getByText(/^The smooth surface that fits the errors best/)).toBeVisible();
-  await page.getByRole('button', { name: 'Accept all', exact: true }).click();
-  // What nobody has driven is never called right; by the log it would be, but for a few corners that a second drive finds.
-  await expect(says).toContainText(
-    /would be within 2\.5 % in all \d+ cells .* has not been driven yet|^\W*[1-3] of \d+ cells .* has not been driven yet, would be .* the worst by [23]\.\d %/,
-    { timeout: 30_000 },
-  );
-  await expect(says).not.toContainText('Right:');
-  await expect(page.getByRole('banner').getByText('Differs')).toBeVisible();
+    // The correction is a proposal; accepted, the map on the screen is no longer what runs.
+    await page.getByRole('button', { name: 'Look at the correction' }).click();
+    await expect(page.getByText(/^The smooth surface that fits the errors best/)).toBeVisible();
+    await page.getByRole('button', { name: 'Accept all', exact: true }).click();
+    // What nobody has driven is never called right; by the log it would be, but for a few corners that a second drive finds.
+    await expect(says).toContainText(
+      /would be within 2\.5 % in all \d+ cells .* has not been driven yet|^\W*[1-3] of \d+ cells .* has not been driven yet, would be .* the worst by [23]\.\d %/,
+      { timeout: 30_000 },
+    );
+    await expect(says).not.toContainText('Right:');
+    await expect(page.getByRole('banner').getByText('Differs')).toBeVisible();
 
-  await app.goTo('Bench');
-  await expect(page.getByText('What runs differs from the screen in volumetric efficiency.')).toBeVisible();
-  await page.getByRole('button', { name: /^Send \d+ cells to the ECU$/ }).click();
-  await expect(
-    page.getByText('What runs is what is on the screen, and it is gone with the key: store it.'),
-  ).toBeVisible();
-  await page.getByRole('button', { name: 'Store in ECU' }).click();
-  await expect(page.getByText('What is on the screen runs, and is stored.')).toBeVisible();
+    await app.goTo('Bench');
+    await expect(page.getByText('What runs differs from the screen in volumetric efficiency.')).toBeVisible();
+    await page.getByRole('button', { name: /^Send \d+ cells to the ECU$/ }).click();
+    await expect(
+      page.getByText('What runs is what is on the screen, and it is gone with the key: store it.'),
+    ).toBeVisible();
+    await page.getByRole('button', { name: 'Store in ECU' }).click();
+    await expect(page.getByText('What is on the screen runs, and is stored.')).toBeVisible();
 
-  // A second drive is better; what it still finds is taken too, and the third is right.
-  await app.recordMapping();
-  const better = await says.innerText();
-  const off = Number(/(\d+) of \d+ cells with evidence are more/.exec(better)?.[1] ?? 0);
-  expect(off).toBeLessThan(8);
-  await page.getByRole('button', { name: 'Look at the correction' }).click();
-  await page.getByRole('button', { name: 'Accept all', exact: true }).click();
-  await app.goTo('Bench');
-  await page.getByRole('button', { name: /^Send \d+ cells? to the ECU$/ }).click();
-  await page.getByRole('button', { name: 'Store in ECU' }).click();
-  await app.recordMapping();
-  await expect(says).toContainText('Right: every cell with evidence is within 2.5 % of the target');
+    // A second drive is better; what it still finds is taken too, and the third is right.
+    await app.recordMapping();
+    const better = await says.innerText();
+    const off = Number(/(\d+) of \d+ cells with evidence are more/.exec(better)?.[1] ?? 0);
+    expect(off).toBeLessThan(8);
+    await page.getByRole('button', { name: 'Look at the correction' }).click();
+    await page.getByRole('button', { name: 'Accept all', exact: true }).click();
+    await app.goTo('Bench');
+    await page.getByRole('button', { name: /^Send \d+ cells? to the ECU$/ }).click();
+    await page.getByRole('button', { name: 'Store in ECU' }).click();
+    await app.recordMapping();
+    await expect(says).toContainText('Right: every cell with evidence is within 2.5 % of the target');
 
-  // Injectors typed 10 % high: not the map is wrong, but one number, and mended it is the map that was right.
-  const lies = page.getByRole('status', { name: 'What lies behind it' });
-  await expect(lies).toContainText(/Nothing stands out|none likelier than the rest/);
-  await app.openItem('Build', 'Injectors');
-  const flow = page.getByRole('textbox', { name: /^Rated flow/ });
-  const typed = Number((await flow.inputValue()).replace(/\s/g, ''));
-  await app.type(/^Rated flow/, String(Math.round(typed * 1.1)));
-  await sendWhole(app, page);
-  await app.recordMapping();
-  await expect(lies).toContainText(
-    /One factor for everything, (over )?9\d % likely\. Everything is (9|10)\.\d % lean/,
-  );
-  await expect(page.getByText(/^Another cause is likely behind it: one factor for everything/)).toBeVisible();
-  await page.getByRole('button', { name: /^One factor for everything/ }).click();
-  await expect(page.getByText(/The least sure first: .*rated flow/)).toBeVisible();
-  await page.getByRole('button', { name: 'Mend it in the calibration' }).click();
-  await expect(page.getByRole('dialog').getByText(/^Take injector flow for (8|9)\.\d % less$/)).toBeVisible();
-  await page.getByRole('button', { name: 'Accept', exact: true }).click();
-  await expect(says).toContainText(/would be within 2.5 % in all \d+ cells|^\W*[1-3] of \d+ cells/, {
-    timeout: 30_000,
-  });
-  await expect(lies).not.toContainText('One factor for everything, 9');
-  await app.openItem('Build', 'Injectors');
-  const mended = Number((await flow.inputValue()).replace(/\s/g, ''));
-  expect(Math.abs(mended / typed - 1)).toBeLessThan(0.015);
+    // Injectors typed 10 % high: not the map is wrong, but one number, and mended it is the map that was right.
+    const lies = page.getByRole('status', { name: 'What lies behind it' });
+    await expect(lies).toContainText(/Nothing stands out|none likelier than the rest/);
+    await app.openItem('Build', 'Injectors');
+    const flow = page.getByRole('textbox', { name: /^Rated flow/ });
+    const typed = Number((await flow.inputValue()).replace(/\s/g, ''));
+    await app.type(/^Rated flow/, String(Math.round(typed * 1.1)));
+    await sendWhole(app, page);
+    await app.recordMapping();
+    await expect(lies).toContainText(
+      /One factor for everything, (over )?9\d % likely\. Everything is (9|10)\.\d % lean/,
+    );
+    await expect(
+      page.getByText(/^Another cause is likely behind it: one factor for everything/),
+    ).toBeVisible();
+    await page.getByRole('button', { name: /^One factor for everything/ }).click();
+    await expect(page.getByText(/The least sure first: .*rated flow/)).toBeVisible();
+    await page.getByRole('button', { name: 'Mend it in the calibration' }).click();
+    await expect(
+      page.getByRole('dialog').getByText(/^Take injector flow for (8|9)\.\d % less$/),
+    ).toBeVisible();
+    await page.getByRole('button', { name: 'Accept', exact: true }).click();
+    await expect(says).toContainText(/would be within 2.5 % in all \d+ cells|^\W*[1-3] of \d+ cells/, {
+      timeout: 30_000,
+    });
+    await expect(lies).not.toContainText('One factor for everything, 9');
+    await app.openItem('Build', 'Injectors');
+    const mended = Number((await flow.inputValue()).replace(/\s/g, ''));
+    expect(Math.abs(mended / typed - 1)).toBeLessThan(0.015);
 
-  // Dead time that is another, seen at idle and with the lights on: again it is not the map.
-  await sendWhole(app, page);
-  await app.openStandIn();
-  await app.choose('What is wrong with it', 'Dead time off');
-  await page.keyboard.press('Escape');
-  await app.recordMapping();
-  await expect(lies).toContainText(
-    /Injector dead time, (over )?9\d % likely\. It was typed 0\.[12]\d ms too short/,
-  );
-  await page.getByRole('button', { name: /^Injector dead time/ }).click();
-  await expect(page.getByText(/switch the lights on: battery voltage falls/)).toBeVisible();
-  await page.getByRole('button', { name: 'Mend it in the calibration' }).click();
-  await expect(
-    page.getByRole('dialog').getByText(/^Make every dead time 0\.[12]\d+ ms longer$/),
-  ).toBeVisible();
-  await page.getByRole('button', { name: 'Accept', exact: true }).click();
-  await expect(lies).not.toContainText('Injector dead time,', { timeout: 30_000 });
-});
+    // Dead time that is another, seen at idle and with the lights on: again it is not the map.
+    await sendWhole(app, page);
+    await app.openStandIn();
+    await app.choose('What is wrong with it', 'Dead time off');
+    await page.keyboard.press('Escape');
+    await app.recordMapping();
+    await expect(lies).toContainText(
+      /Injector dead time, (over )?9\d % likely\. It was typed 0\.[12]\d ms too short/,
+    );
+    await page.getByRole('button', { name: /^Injector dead time/ }).click();
+    await expect(page.getByText(/switch the lights on: battery voltage falls/)).toBeVisible();
+    await page.getByRole('button', { name: 'Mend it in the calibration' }).click();
+    await expect(
+      page.getByRole('dialog').getByText(/^Make every dead time 0\.[12]\d+ ms longer$/),
+    ).toBeVisible();
+    await page.getByRole('button', { name: 'Accept', exact: true }).click();
+    await expect(lies).not.toContainText('Injector dead time,', { timeout: 30_000 });
+  },
+);
+
+test(
+  'what says nothing of the map is opened in the traces, with why: fuel was cut on overrun',
+  { tag: '@both' },
+  async ({ app, page }) => {
+    test.setTimeout(240_000);
+    await app.openDemo();
+    await app.connectStandIn('80');
+    await app.recordMapping('Cruises and pulls');
+    const reason = page.getByRole('button', { name: /^\d+ s in overrun cut, or just behind it/ });
+    await reason.click();
+    await expect(reason).toHaveAttribute('aria-expanded', 'true');
+    const strip = page.getByRole('slider', { name: /^Traces of what was left out at \d+\.\d s/ });
+    await expect(strip).toBeVisible();
+    await expect(page.getByText('Injector opening').last()).toBeVisible();
+    const stretches = page.getByRole('radiogroup', {
+      name: 'Longest stretches in overrun cut, or just behind it',
+    });
+    const named = await strip.getAttribute('aria-label');
+    await stretches.getByRole('radio').nth(1).click();
+    await expect(page.getByRole('slider', { name: named ?? '', exact: true })).toHaveCount(0);
+    await page.getByRole('button', { name: 'In all traces' }).click();
+    await expect(page).toHaveURL(/\/traces\?at=\d+(\.\d+)?&to=\d+/);
+    await expect(page.getByRole('heading', { name: 'Traces' })).toBeVisible();
+  },
+);
 
 test('a log outlives the page, is a file, and goes when it is deleted', async ({ app, page }) => {
   test.setTimeout(300_000);

@@ -115,42 +115,43 @@ test('what the loop keeps correcting is learned, kept, and put into the map whil
   await expect(page.getByRole('banner').getByText(/^Differs$/)).toBeVisible();
 });
 
-test('a fold-in is refused cell by cell where all of it is one factor, and done in one move', async ({
-  app,
-  page,
-}) => {
-  test.setTimeout(300_000);
-  await app.openChanged((file) => {
-    const { ve } = file.maps;
-    if (ve === null || ve === undefined) return;
-    // A loop that may do much finds everything lean, up to what a cell may learn.
-    file.maps.loopRicher = { ...ve, values: ve.values.map(() => 30) };
-    ve.values = ve.values.map((value) => Math.round(value * 8) / 10);
-  });
-  await closeLoop(app, page);
-  await app.openItem('Maps', 'Learned trims');
-  await app.choose('Learned trims', 'On');
-  await letLearn(app, page);
-  await expect(page.getByText(/^Cell by cell it is refused: all that was learned is \+\d\.\d %/)).toBeVisible(
-    {
+test(
+  'a fold-in is refused cell by cell where all of it is one factor, and done in one move',
+  { tag: '@both' },
+  async ({ app, page }) => {
+    test.setTimeout(300_000);
+    await app.openChanged((file) => {
+      const { ve } = file.maps;
+      if (ve === null || ve === undefined) return;
+      // A loop that may do much finds everything lean, up to what a cell may learn.
+      file.maps.loopRicher = { ...ve, values: ve.values.map(() => 30) };
+      ve.values = ve.values.map((value) => Math.round(value * 8) / 10);
+    });
+    await closeLoop(app, page);
+    await app.openItem('Maps', 'Learned trims');
+    await app.choose('Learned trims', 'On');
+    await letLearn(app, page);
+    await expect(
+      page.getByText(/^Cell by cell it is refused: all that was learned is \+\d\.\d %/),
+    ).toBeVisible({
       timeout: 15_000,
-    },
-  );
-  await page.getByRole('button', { name: /^Move the whole map by \+[789]\.\d %/ }).click();
-  await expect(page.getByText(/^192 of 192 cells would change/)).toBeVisible();
-  await expect(page.getByRole('button', { name: /^Accept selection/ })).toHaveCount(0);
-  await page.getByRole('button', { name: 'Accept all', exact: true }).click();
-  // What stays learned is what the factor is not: no cell is near what it was.
-  await expect(page.getByText(/the largest trim is .\d|No cell has two seconds/)).toBeVisible({
-    timeout: 15_000,
-  });
-  await expect(page.getByText(/^Cell by cell it is refused/)).toHaveCount(0);
-  await expect(page.getByRole('banner').getByText(/^Live$/)).toBeVisible();
-  await app.openItem('Maps', 'Volumetric efficiency');
-  await expect(
-    page.getByRole('button', { name: 'Undo: Put what was learned into Volumetric efficiency' }),
-  ).toBeVisible();
-});
+    });
+    await page.getByRole('button', { name: /^Move the whole map by \+[789]\.\d %/ }).click();
+    await expect(page.getByText(/^192 of 192 cells would change/)).toBeVisible();
+    await expect(page.getByRole('button', { name: /^Accept selection/ })).toHaveCount(0);
+    await page.getByRole('button', { name: 'Accept all', exact: true }).click();
+    // What stays learned is what the factor is not: no cell is near what it was.
+    await expect(page.getByText(/the largest trim is .\d|No cell has two seconds/)).toBeVisible({
+      timeout: 15_000,
+    });
+    await expect(page.getByText(/^Cell by cell it is refused/)).toHaveCount(0);
+    await expect(page.getByRole('banner').getByText(/^Live$/)).toBeVisible();
+    await app.openItem('Maps', 'Volumetric efficiency');
+    await expect(
+      page.getByRole('button', { name: 'Undo: Put what was learned into Volumetric efficiency' }),
+    ).toBeVisible();
+  },
+);
 
 test('a pull with spark too far is seen, pulled back and counted', async ({ app, page }) => {
   test.setTimeout(300_000);

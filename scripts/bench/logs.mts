@@ -46,11 +46,7 @@ for (const stage of fittingLogs([{ log, then: null }], task))
   stages.push(stage === 'fit' ? performance.now() : 0);
 report('  the fit of them alone', `${(performance.now() - Math.max(...stages)).toFixed(0)} ms`, '< 1000 ms');
 const fitted = fitLog(log, task);
-const causesMs = timed(
-  () => rankedCauses(fitted.bins, { grid: task.grid, facts: task.now, cells: fitted.cells }),
-  5,
-  1,
-);
+const causesMs = timed(() => rankedCauses(fitted.bins, { task, cells: fitted.cells }), 5, 1);
 report(
   '  what lies behind them, from its evidence',
   `${causesMs.toFixed(0)} ms, ${fitted.bins.length} bins`,

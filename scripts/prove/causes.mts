@@ -87,7 +87,7 @@ function proveCar(tally: Tally, id: 'ventisca' | 'pardela', firstSeed: number): 
 }
 
 function judged(tally: Tally, name: string, fit: LogFit, task: MapTask, cause: CauseId | null): string {
-  const ranked = rankedCauses(fit.bins, { grid: task.grid, facts: task.now, cells: fit.cells });
+  const ranked = rankedCauses(fit.bins, { task, cells: fit.cells });
   if (ranked === null) return 'too little evidence';
   const [first] = ranked.causes;
   const wrong = ranked.causes

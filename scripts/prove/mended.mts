@@ -35,7 +35,7 @@ function leftAfter(kind: Planted, seed: number) {
   const made = madeBy(kind, seed);
   const { log, task } = asLog(made);
   const fit = fitLog(log, task);
-  const first = rankedCauses(fit.bins, { grid: task.grid, facts: task.now, cells: fit.cells })?.causes[0];
+  const first = rankedCauses(fit.bins, { task, cells: fit.cells })?.causes[0];
   const now = first === undefined || task.now === null ? task.now : mendedBy(first, task.now);
   const again = fitLogs([{ log, then: task.now }], { ...task, now });
   const { change, evidenceS } = again.cells;

@@ -21,7 +21,7 @@ export async function runLogFit({ drives, task }: FitRequest, port: RunPort): Pr
       port.onProgress(STAGE_SHARE.causes);
       await port.breathe();
       if (port.cancelled()) return null;
-      return { fit, causes: rankedCauses(fit.bins, { grid: task.grid, facts: task.now, cells: fit.cells }) };
+      return { fit, causes: rankedCauses(fit.bins, { task, cells: fit.cells }) };
     }
     if (port.cancelled()) return null;
     if (step.value === 'reading') begun += 1;

@@ -53,7 +53,7 @@ export {
   putMap,
   withMapAt,
 } from './mapAccess';
-export { fittedLambdas, lambdaGroupsOf } from './lambdas';
+export { cylindersSeen, fittedLambdas, lambdaGroupsOf } from './lambdas';
 export { pinFunctions } from './pinFunctions';
 export { baseValue, boreMmOf, sweptVolumePerCylinderCm3 } from './quantities';
 export { type Calibration, CALIBRATION_VERSION, calibrationSchema, type StandInId } from './schema';

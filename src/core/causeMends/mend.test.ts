@@ -1,3 +1,4 @@
+import { choose } from '@tests/support/everything';
 import { demo, programOf } from '@tests/support/ventisca';
 import { baseValue, type Calibration } from '../calibration';
 import { putRemedy } from '../checks';
@@ -106,4 +107,16 @@ test('the regulator becomes the other kind; what must be looked at has no remedy
     });
   }
   expect(mendOf(document, { id: 'filling', size: NaN })).toBeNull();
+});
+
+test('plain pulses hold every factor: no flow that was typed mends one', () => {
+  const mend = mendOf(
+    demo('ventisca', (draft) => choose(draft, 'load.strategy', 'pulseWidth')),
+    {
+      id: 'factor',
+      size: 0.1,
+    },
+  );
+  expect(mend?.remedy).toBeNull();
+  expect(mend?.why).toMatch(/whatever flow was typed/);
 });

@@ -5,6 +5,7 @@ import {
   type FieldPath,
   fieldInfo,
   isSetAside,
+  strategyOf,
   valueAt,
 } from '../calibration';
 import { choiceEdit, quantityEdit, type Remedy } from '../checks';
@@ -32,6 +33,11 @@ export function mendOf(document: Calibration, cause: Pick<RankedCause, 'id' | 's
   const { id, size } = cause;
   switch (id) {
     case 'factor':
+      if (strategyOf(document) === 'pulseWidth')
+        return {
+          remedy: null,
+          why: 'Pulses are what their map says, whatever flow was typed: the correction by one factor moves them all.',
+        };
       return { remedy: flowRemedy(document, size), why: leastSureFirst(document) };
     case 'deadTime': {
       const byMs = -Number(size.toFixed(3));

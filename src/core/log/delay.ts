@@ -90,6 +90,68 @@ export function foundDelay(readings: Readings, { grid }: MapTask): LambdaDelay {
   return best;
 }
 
+/** What one flow of air by itself says of the delay. */
+export interface DelaySeen {
+  readonly flowGPerS: number;
+  readonly delayS: number;
+  /** Delays that fit about as well, two standard errors to either side, s. */
+  readonly fromS: number;
+  readonly toS: number;
+}
+
+/** Flows are heard by themselves in so many parts, each with delays so far apart, s, up to the latest. */
+const SEEN = { parts: 6, stepS: 0.03, latestS: 1.8, fewest: 60 } as const;
+/** Two standard errors: what a delay leaves over is more by so much, in what one independent reading does. */
+const TWO_ERRORS = 4;
+/** A delay that may lie within a wider range than this is not seen, s. */
+const WIDEST_S = 0.35;
+
+/**
+ * The delay by flow, each part of the flows heard by itself: what the two numbers of {@link foundDelay} are drawn through.
+ * Parts in which too little changes to see one are left away.
+ */
+export function delaySeen(readings: Readings, { grid }: MapTask): DelaySeen[] {
+  const flowOf = (i: number) => readings.flowGPerS[i] as number;
+  const samples = heardSamples(readings).sort((a, b) => flowOf(a) - flowOf(b));
+  const each = Math.floor(samples.length / SEEN.parts);
+  if (each < SEEN.fewest) return [];
+  const parts = Array.from({ length: SEEN.parts }, (_, k) => samples.slice(k * each, (k + 1) * each).sort());
+  return parts.flatMap((part) => {
+    const heard = heardOf(readings, grid, part);
+    const lefts = Array.from({ length: Math.ceil(SEEN.latestS / SEEN.stepS) }, (_, k) =>
+      leftOver(readings, heard, { fixedS: k * SEEN.stepS, airG: 0 }),
+    );
+    const least = Math.min(...lefts);
+    const independent = part.length / Math.max(1, TOGETHER_S / sampleS(readings));
+    const aboutAsWell = (left: number) =>
+      left <= least + (TWO_ERRORS / independent) * Math.max(LEAST_SCATTER, least);
+    const fromS = lefts.findIndex(aboutAsWell) * SEEN.stepS;
+    const toS = lefts.findLastIndex(aboutAsWell) * SEEN.stepS;
+    const delayS = lowestOf(lefts, lefts.indexOf(least)) * SEEN.stepS;
+    const meanOf = (values: Float64Array) =>
+      part.reduce((sum, i) => sum + (values[i] as number), 0) / part.length;
+    // A mixture is not read before its cycle is over: what seems to be is something else that swings.
+    const cycleS = 120 / meanOf(readings.speedRpm);
+    if (!(toS - fromS <= WIDEST_S && delayS >= cycleS)) return [];
+    return [
+      {
+        flowGPerS: meanOf(readings.flowGPerS),
+        delayS,
+        fromS: Math.min(fromS, delayS),
+        toS: Math.max(toS, delayS),
+      },
+    ];
+  });
+}
+
+/** Where a parabola through the least and its neighbours is lowest, in places. */
+function lowestOf(values: readonly number[], at: number): number {
+  const [before, here, after] = [values[at - 1], values[at], values[at + 1]];
+  if (before === undefined || here === undefined || after === undefined) return at;
+  const bend = before - 2 * here + after;
+  return bend > 0 ? at + (before - after) / (2 * bend) : at;
+}
+
 /** How far a delay is from what is usual. */
 function unusual({ fixedS, airG }: LambdaDelay): number {
   return (
@@ -114,7 +176,10 @@ interface Heard {
 }
 
 function heardCells(readings: Readings, grid: Grid): Heard {
-  const samples = heardSamples(readings);
+  return heardOf(readings, grid, heardSamples(readings));
+}
+
+function heardOf(readings: Readings, grid: Grid, samples: Int32Array): Heard {
   const width = grid.x.length;
   const at = (i: number) =>
     nearest(grid.x, readings.speedRpm[i] as number) + width * nearest(grid.y, readings.load[i] as number);

@@ -1,8 +1,10 @@
 import { type Bin, binsOf } from './bins';
-import { foundDelay, type LambdaDelay } from './delay';
+import { type DelaySeen, delaySeen, foundDelay, type LambdaDelay } from './delay';
 import { type Coverage, coverageOf } from './evidence';
 import { type OneFactor, oneFactor } from './factor';
 import { type FittedCells, fittedCells } from './fit';
+import { type LeftOutSpan, leftOutSpans } from './leftOutSpans';
+import { type SensorCells, sensorCells } from './sensorCells';
 import { type LeftOut, nothingLeftOut, LEFT_OUT_REASONS } from './leftOut';
 import type { Log } from './log';
 import type { MapTask } from './mapTask';
@@ -20,6 +22,12 @@ export interface LogFit {
   readonly coverage: Coverage;
   /** Time that was spent in each cell on warm running, steady or not, s. */
   readonly spentS: Float64Array;
+  /** What each flow by itself says of that, by log. */
+  readonly delaysSeen: readonly (readonly DelaySeen[])[];
+  /** The longest stretches that were left out, by log. */
+  readonly leftOutAt: readonly (readonly LeftOutSpan[])[];
+  /** By sensor what was found in each cell, as in {@link FittedCells}; none with one sensor. */
+  readonly bySensor: readonly SensorCells[];
   /** One factor that says as much as the cells; null where none does. */
   readonly factor: OneFactor | null;
   /** The evidence where it was alike, for what is asked of it further. */
@@ -31,15 +39,28 @@ export type FitStage = 'reading' | 'delay' | 'samples' | 'fit';
 
 /** Logs compared with a map, a stage at a time, so that a caller can say how far it is and stop between them. */
 export function* fittingLogs(drives: readonly DrivenLog[], task: MapTask): Generator<FitStage, LogFit> {
-  const parts: { delay: LambdaDelay; samples: Samples; bins: Bin[] }[] = [];
+  const parts: {
+    delay: LambdaDelay;
+    seen: DelaySeen[];
+    samples: Samples;
+    bins: Bin[];
+    spans: LeftOutSpan[];
+  }[] = [];
   for (const { log, then } of drives) {
     yield 'reading';
     const readings = readingsOf(log, task, then);
     yield 'delay';
     const delay = foundDelay(readings, task);
+    const seen = delaySeen(readings, task);
     yield 'samples';
     const samples = samplesOf(readings, task, delay);
-    parts.push({ delay, samples, bins: binsOf(log, samples, task.grid, task.now) });
+    parts.push({
+      delay,
+      seen,
+      samples,
+      bins: binsOf(log, samples, task.grid, task.now),
+      spans: leftOutSpans(readings.timeS, samples.why),
+    });
   }
   yield 'fit';
   const all = parts.map(({ samples }) => samples);
@@ -47,6 +68,9 @@ export function* fittingLogs(drives: readonly DrivenLog[], task: MapTask): Gener
   const spentS = crossedByAll(all, task.grid.values.length);
   return {
     delays: parts.map(({ delay }) => delay),
+    delaysSeen: parts.map(({ seen }) => seen),
+    leftOutAt: parts.map(({ spans }) => spans),
+    bySensor: sensorCells(all, task.grid),
     cells,
     keptS: all.reduce((sum, { weightS, count }) => sum + sumOf(weightS, count), 0),
     leftOut: leftOutOfAll(all),

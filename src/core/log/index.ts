@@ -17,13 +17,16 @@ export {
   leftInCells,
   MOST_AT_ONCE,
 } from './corrected';
-export { delayAtS, type LambdaDelay, USUAL_DELAY } from './delay';
+export { delayAtS, type DelaySeen, type LambdaDelay, USUAL_DELAY } from './delay';
 export { type Coverage, coverageOf, DRIVEN_WITHIN, EVIDENCE_S, RIGHT_WITHIN, TOUCHED_S } from './evidence';
 export type { OneFactor } from './factor';
 export { type FitSamples } from './samples';
 export { type FittedCells, fittedCells } from './fit';
 export { decimalsOf } from './decimals';
 export { type Bin } from './bins';
+export { type CylinderTrims, cylinderTrims } from './cylinderTrims';
+export type { LeftOutSpan } from './leftOutSpans';
+export type { SensorCells } from './sensorCells';
 export { fitLog, fitLogs, fittingLogs, type FitStage, type LogFit } from './fitLog';
 export { type InjectionFacts, injectionFactsOf } from './injectionFacts';
 export type { DrivenLog } from './readings';

@@ -17,7 +17,7 @@ import {
   type LogFit,
   type MapTask,
 } from './index';
-import { foundDelay, TimeWalk } from './delay';
+import { delaySeen, foundDelay, TimeWalk } from './delay';
 import { KEPT, reasonCode, readingsOf } from './readings';
 import { samplesOf } from './samples';
 import { steadinessOf } from './steadiness';
@@ -231,6 +231,28 @@ describe('the delay of lambda', () => {
     for (const at of [8, 15, 40]) {
       expect(Math.abs(delayAtS(found, at) - fixedS - airG / at)).toBeLessThan(0.06);
     }
+    // And by each flow for itself, within what it says of itself.
+    const seen = delaySeen(readingsOf(log, task), task);
+    expect(seen.length).toBeGreaterThan(2);
+    for (const { flowGPerS, delayS, fromS, toS } of seen) {
+      expect(Math.abs(delayS - fixedS - airG / flowGPerS)).toBeLessThan(0.12);
+      expect(fromS).toBeLessThanOrEqual(delayS);
+      expect(toS).toBeGreaterThanOrEqual(delayS);
+      expect(toS - fromS).toBeLessThan(0.4);
+    }
+    const flows = seen.map(({ flowGPerS }) => flowGPerS);
+    expect(flows).toEqual([...flows].sort((a, b) => a - b));
+  });
+
+  test('is not seen flow by flow where nothing changes, nor in a few samples', () => {
+    const still = madeLog({
+      stretches: everywhere(8),
+      off: () => 0,
+      noise: (i) => 0.004 * Math.sin(i * 12.9898),
+    });
+    expect(delaySeen(readingsOf(still, task), task).length).toBeLessThan(3);
+    const short = madeLog({ stretches: [{ forS: 10, speed: 2000, load: 60 }], off: () => 0 });
+    expect(delaySeen(readingsOf(short, task), task)).toEqual([]);
   });
 
   test('of a log without a running engine is what is usual', () => {

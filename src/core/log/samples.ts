@@ -27,12 +27,14 @@ export interface Samples {
   /** The error by each sensor; NaN where it is not believed, or at an end of what it can say. */
   readonly apart: readonly { readonly sensor: number; readonly errors: Float64Array }[];
   readonly leftOut: LeftOut;
+  /** Of each sample of the log: the index of the reason that left it out, or {@link KEPT}. */
+  readonly why: Int8Array;
   /** Weight that each cell would have if all warm running on fuel were steady, s: where the drive was. */
   readonly crossedS: Float64Array;
 }
 
 /** Samples as a map is fitted to them. */
-export type FitSamples = Omit<Samples, 'leftOut' | 'crossedS' | 'at' | 'apart'>;
+export type FitSamples = Omit<Samples, 'leftOut' | 'why' | 'crossedS' | 'at' | 'apart'>;
 
 /** Times of a log, s. */
 export interface TimeSpan {
@@ -71,6 +73,7 @@ export function samplesOf(
     weightS: new Float64Array(length),
     driven: new Float64Array(length),
   };
+  const whys = new Int8Array(length).fill(KEPT);
   const left = new Float64Array(LEFT_OUT_REASONS.length);
   const crossedS = new Float64Array(width * grid.y.length);
   let count = 0;
@@ -96,6 +99,7 @@ export function samplesOf(
     const low = column + width * row;
     if (why === KEPT || why === reasonCode('unsteady'))
       addShares(crossedS, low, width, shareX, shareY, standsS);
+    whys[i] = why;
     if (why !== KEPT) {
       left[why] = (left[why] as number) + standsS;
       continue;
@@ -123,6 +127,7 @@ export function samplesOf(
     ...samples,
     apart: bySensor.map(({ sensor, errors }) => ({ sensor, errors })),
     leftOut,
+    why: whys,
     crossedS,
   };
 }

@@ -6,6 +6,8 @@ import { formatNumber } from '../units';
 export interface CauseContext {
   readonly facts: InjectionFacts | null;
   readonly sensors: number;
+  /** Fuel is metered by a map of pulses, which knows no pressure; left out where it is not. */
+  readonly pulses?: boolean;
 }
 
 /** A cause that lays a pattern of its own over the errors. A further one is one entry. */
@@ -92,8 +94,9 @@ export const CAUSE_LIST: readonly CauseInfo[] = [
     weight: 0.6,
     usual: 0.05,
     size: { mean: 1, spread: 0.15 },
-    blind: (_, { facts }) => {
+    blind: (_, { facts, pulses }) => {
       if (facts === null) return TWO_SETS;
+      if (pulses) return 'Plain pulses hold what pressure does: whatever was typed of it is not in them.';
       return facts.regulator === 'measured'
         ? 'Fuel pressure is measured: it is in what is injected already.'
         : null;

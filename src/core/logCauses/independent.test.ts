@@ -25,7 +25,7 @@ test.each([...PLANTED, ...BESIDE, ...METERED])('in logs of the independent engin
   for (const seed of [10, 13]) {
     const { log, task } = asLog(madeBy(kind, seed));
     const fit = fitLog(log, task);
-    const found = rankedCauses(fit.bins, { grid: task.grid, facts: task.now, cells: fit.cells });
+    const found = rankedCauses(fit.bins, { task, cells: fit.cells });
     const right = CAUSE_OF[kind];
     const wrong = (found?.causes ?? []).filter(({ id }) => id !== right);
     expect(Math.max(...wrong.map(({ probability }) => probability))).toBeLessThan(0.9);

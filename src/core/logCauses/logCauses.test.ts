@@ -121,7 +121,17 @@ const binsWith = (error: (bin: Bin) => number, change: Partial<Bin> = {}) =>
     return { ...bin, error: error(bin) };
   });
 const ranked = (bins: readonly Bin[], facts: InjectionFacts | null = FACTS) =>
-  rankedCauses(bins, { grid: GRID, facts, cells: CELLS });
+  rankedCauses(bins, { task: { grid: GRID, now: facts, pulse: null }, cells: CELLS });
+test('of plain pulses no regulator is told: what pressure does is in them', () => {
+  const bins = binsWith((bin) => 0.001 * bin.manifoldKpa);
+  const found = rankedCauses(bins, {
+    task: { grid: GRID, now: FACTS, pulse: { target: GRID } },
+    cells: CELLS,
+  });
+  expect(found?.causes.map(({ id }) => id)).not.toContain('regulator');
+  expect(found?.untellable.find(({ id }) => id === 'regulator')?.why).toMatch(/^Plain pulses/);
+  expect(ranked(bins)?.causes.map(({ id }) => id)).toContain('regulator');
+});
 const likelihoodOf = (of: ReturnType<typeof ranked>, id: CauseId | 'filling') =>
   of?.causes.find((cause) => cause.id === id)?.probability ?? NaN;
 

@@ -1,5 +1,4 @@
-import type { Bin, InjectionFacts } from '../log';
-import type { Grid } from '../numeric';
+import type { Bin, MapTask } from '../log';
 import { CAUSE_LIST, type CauseId } from './causes';
 import { type Hypothesis, seeingCauses, weighedHypotheses } from './hypotheses';
 
@@ -29,8 +28,7 @@ export interface RankedCauses {
 
 /** What a ranking goes by, beside the evidence. */
 export interface RankContext {
-  readonly grid: Grid;
-  readonly facts: InjectionFacts | null;
+  readonly task: Pick<MapTask, 'grid' | 'now' | 'pulse'>;
   /** The fit of the map: what it would change in each cell, as a logarithm, and how single readings scatter about it, a share. */
   readonly cells: { readonly change: Float64Array; readonly leftOver: number };
 }
@@ -45,12 +43,16 @@ const LEAST_BINS = 6;
  * and each is weighed by how likely it makes what was read (Gaussian evidence, so that a cause with more freedom pays for it).
  * @returns null where there is too little evidence.
  */
-export function rankedCauses(all: readonly Bin[], { grid, facts, cells }: RankContext): RankedCauses | null {
+export function rankedCauses(all: readonly Bin[], { task, cells }: RankContext): RankedCauses | null {
   const bins = [...all].sort((a, b) => b.weightS - a.weightS).slice(0, MOST_BINS);
   if (bins.length < LEAST_BINS) return null;
-  const context = { facts, sensors: new Set(bins.map(({ sensor }) => sensor)).size };
+  const context = {
+    facts: task.now,
+    pulses: task.pulse !== null,
+    sensors: new Set(bins.map(({ sensor }) => sensor)).size,
+  };
   const { infos, blind } = seeingCauses(bins, context);
-  const { hypotheses, unclear } = weighedHypotheses(bins, infos, grid, cells.leftOver, context);
+  const { hypotheses, unclear } = weighedHypotheses(bins, infos, task.grid, cells.leftOver, context);
   const likely = likelihoods(hypotheses);
   const causes: RankedCause[] = infos.map((info) => {
     const own = hypotheses.filter(({ id }) => id === info.id);

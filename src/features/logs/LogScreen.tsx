@@ -3,7 +3,9 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ActivityIndicator, ProgressBar } from 'react-native-paper';
 import { compile, conversionContext } from '@/core/calibration';
-import { fillingMapOf, mapTaskOf } from '@/core/log';
+import { type LoggedMapId, loggedMapsOf, mapTaskOf } from '@/core/log';
+import type { LogBand } from '@/core/logEvents';
+import { MAP_DEFINITIONS } from '@/core/program';
 import { heldLog } from '@/data/logs/heldLogs';
 import { MOST_KEPT, sizeOf } from '@/data/logs/keepLog';
 import { useRecording } from '@/data/logs/recorder';
@@ -11,26 +13,30 @@ import { useChangeLog, useLog, useLogs, useRemoveLog } from '@/data/logs/queries
 import { useDocument } from '@/data/session/session';
 import { useTolerance } from '@/data/tolerance';
 import { Button } from '@/ui/button/Button';
+import { Chips } from '@/ui/button/Chips';
 import { CauseCard } from '@/ui/cause/CauseCard';
 import { BackTitle, Card, Message, Page, Sentences, useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { CausesCard } from './causes/CausesCard';
 import { causeFirst, causeWords } from './causes/causeWords';
-import { CorrectionCard } from './CorrectionCard';
-import { ErrorMapCard } from './ErrorMapCard';
+import { CylindersCard } from './fit/CylindersCard';
+import { CorrectionCard } from './fit/CorrectionCard';
+import { ErrorMapCard } from './fit/ErrorMapCard';
 import { logFacts, logName } from './entryWords';
 import { LogFiles } from './help/LogFiles';
-import { LogFacts } from './LogFacts';
-import { MoreLogsCard, type OtherLogs } from './MoreLogsCard';
+import { LogFacts } from './fit/LogFacts';
+import { MoreLogsCard, type OtherLogs } from './fit/MoreLogsCard';
 import { NotesCard } from './NotesCard';
 import { HappenedCard } from './seen/HappenedCard';
 import { useLogEvents } from './seen/useLogEvents';
 import { TakenColumns } from './TakenColumns';
-import { WhereNextCard } from './WhereNextCard';
-import { useDrives } from './useDrives';
+import { WhereNextCard } from './fit/WhereNextCard';
+import { useDrives } from './fit/useDrives';
 import { useLogCause } from './useLogCause';
-import { useLogFit } from './useLogFit';
+import { useLogFit } from './fit/useLogFit';
+
+const NO_BANDS: readonly LogBand[] = [];
 
 /** One log against the map on the screen: what it says, the error by cell, and the correction. */
 export function LogScreen() {
@@ -44,14 +50,17 @@ export function LogScreen() {
   const change = useChangeLog(logId);
   const isWritten = useRecording((recording) => recording.entry?.id === logId);
   const deferred = useDeferredValue(document);
+  const [judged, setJudged] = useState<LoggedMapId | null>(null);
   const compared = useMemo(() => {
     const compiled = compile(deferred);
     if (!compiled.ok) return null;
-    const mapId = fillingMapOf(compiled.program);
-    const task = mapTaskOf(compiled.program);
-    const map = mapId === null ? null : deferred.maps[mapId];
-    return mapId === null || task === null || map === null ? null : { mapId, task, map };
-  }, [deferred]);
+    const maps = loggedMapsOf(compiled.program);
+    const mapId = maps.find((one) => one === judged) ?? maps[0];
+    if (mapId === undefined) return null;
+    const task = mapTaskOf(compiled.program, mapId);
+    const map = deferred.maps[mapId];
+    return task === null || map === null ? null : { maps, mapId, task, map };
+  }, [deferred, judged]);
   const log = read.data?.log ?? null;
   const wrong = useLogCause(log, deferred);
   const happened = useLogEvents(log, conversionContext(deferred).barometricKpa);
@@ -158,6 +167,14 @@ export function LogScreen() {
           log with.
         </Message>
       ) : null}
+      {compared === null || compared.maps.length < 2 ? null : (
+        <Chips
+          label="The map that is judged; the other is taken as it is"
+          options={compared.maps.map((one) => ({ id: one, label: MAP_DEFINITIONS[one].label }))}
+          value={compared.mapId}
+          onChange={setJudged}
+        />
+      )}
       {compared === null ? null : (
         <MoreLogsCard
           others={(logs.data ?? []).filter((one) => one.id !== logId)}
@@ -178,7 +195,13 @@ export function LogScreen() {
       )}
       {matches ? (
         <>
-          <LogFacts fit={fit} tolerance={tolerance} />
+          <LogFacts
+            fit={fit}
+            tolerance={tolerance}
+            log={read.data.log}
+            bands={happened.events?.bands ?? NO_BANDS}
+            tracesHref={`/c/${id}/logs/${logId}/traces`}
+          />
           {causes === null ? null : (
             <CausesCard
               causes={causes}
@@ -201,6 +224,7 @@ export function LogScreen() {
           ) : null}
         </>
       ) : null}
+      {matches ? <CylindersCard fit={fit} /> : null}
       {matches ? <WhereNextCard fit={fit} task={compared.task} /> : null}
       {change.isError ? (
         <Message tone="error">{`The note could not be stored: ${change.error.message}. Type it again.`}</Message>

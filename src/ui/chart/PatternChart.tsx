@@ -10,6 +10,9 @@ export interface FoundPoint {
   readonly x: number;
   readonly y: number;
   readonly weight: number;
+  /** Where it may be as well; left out where nothing is known of that. */
+  readonly from?: number;
+  readonly to?: number;
 }
 
 interface Props {
@@ -32,7 +35,7 @@ export function PatternChart({ title, xLabel, yLabel, description, height, found
   const roles = useRoles();
   const ordered = [...pattern].sort((a, b) => a.x - b.x);
   const xs = [...found, ...ordered].map(({ x }) => x);
-  const ys = [...found, ...ordered].map(({ y }) => y);
+  const ys = [...ordered.map(({ y }) => y), ...found.flatMap(({ y, from = y, to = y }) => [from, y, to])];
   return (
     <ChartFrame
       title={title}
@@ -51,6 +54,16 @@ export function PatternChart({ title, xLabel, yLabel, description, height, found
         return (
           <>
             <ChartAxes scales={scales} right={width - MARGIN.right} height={height} xLabel={xLabel} />
+            {found.map(({ x, from, to }, i) =>
+              from === undefined || to === undefined ? null : (
+                <Path
+                  key={`range${i}`}
+                  d={`M${scales.x(x)} ${scales.y(from)}V${scales.y(to)}`}
+                  stroke={roles.steel}
+                  strokeWidth={2}
+                />
+              ),
+            )}
             {found.map(({ x, y, weight }, i) => (
               <Circle
                 key={i}

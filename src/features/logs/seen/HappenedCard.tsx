@@ -3,15 +3,15 @@ import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { ActivityIndicator } from 'react-native-paper';
 import type { Log } from '@/core/log';
-import { EVENT_KINDS, type LogBand, type LogEvent } from '@/core/logEvents';
+import { EVENT_KINDS, type LogEvent } from '@/core/logEvents';
 import type { SeenLog } from '@/workers/logFitProtocol';
 import { formatNumber, inSentence } from '@/core/units';
 import { Button } from '@/ui/button/Button';
 import { Icon } from '@/ui/icon/Icon';
-import { Card, Message, useWide } from '@/ui/layout';
-import { lanesOf, LogStrip, stripStore } from '@/ui/strip';
+import { Card, Message } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE, useRoles } from '@/ui/theme';
+import { StretchStrip } from './StretchStrip';
 
 interface Props {
   log: Log;
@@ -25,9 +25,6 @@ interface Props {
 
 /** So many are listed until all are asked for. */
 const FIRST = 7;
-/** About an event so much more is shown, s. */
-const ABOUT_S = 3;
-const LANES = { phone: 3, wide: 4 } as const;
 
 /** What happened, a sentence each; the one that is touched opens to the traces that show it. */
 export function HappenedCard({ log, found, failure, tracesHref, compareHref }: Props) {
@@ -52,7 +49,15 @@ export function HappenedCard({ log, found, failure, tracesHref, compareHref }: P
             <View key={`${event.kind}${event.fromS}${event.text}`} role="listitem">
               <EventRow event={event} open={isOpen} onPress={() => setOpen(isOpen ? null : event)} />
               {isOpen ? (
-                <EventStrip log={log} event={event} bands={found?.bands ?? []} tracesHref={tracesHref} />
+                <StretchStrip
+                  label={`Traces of ${inSentence(EVENT_KINDS[event.kind].label)} at ${formatNumber(event.fromS, 1)} s`}
+                  log={log}
+                  fromS={event.fromS}
+                  toS={event.toS}
+                  traces={event.traces}
+                  bands={found?.bands ?? []}
+                  tracesHref={`${tracesHref}?at=${event.fromS}&to=${event.toS}&of=${event.kind}`}
+                />
               ) : null}
             </View>
           );
@@ -113,48 +118,5 @@ function EventRow({ event, open, onPress }: { event: LogEvent; open: boolean; on
       </View>
       <Icon name={open ? 'chevron-up' : 'chevron-down'} size={20} color={roles.muted} />
     </Pressable>
-  );
-}
-
-/** The moment of an event, with the traces that show it. */
-function EventStrip({
-  log,
-  event,
-  bands,
-  tracesHref,
-}: { event: LogEvent; bands: readonly LogBand[] } & Pick<Props, 'log' | 'tracesHref'>) {
-  const wide = useWide();
-  const router = useRouter();
-  const strip = useMemo(() => {
-    const { timeS } = log;
-    const whole = { fromS: timeS[0] ?? 0, toS: timeS[timeS.length - 1] ?? 1 };
-    const about = { fromS: event.fromS - ABOUT_S, toS: event.toS + ABOUT_S };
-    const window = { fromS: Math.max(whole.fromS, about.fromS), toS: Math.min(whole.toS, about.toS) };
-    return stripStore(whole, { window, cursorS: event.fromS });
-  }, [log, event]);
-  const lanes = useMemo(
-    () => lanesOf(log, event.traces.slice(0, wide ? LANES.wide : LANES.phone)),
-    [log, event, wide],
-  );
-  return (
-    <View style={{ gap: SPACE.s, paddingBottom: SPACE.m }}>
-      <LogStrip
-        label={`Traces of ${inSentence(EVENT_KINDS[event.kind].label)} at ${formatNumber(event.fromS, 1)} s`}
-        strip={strip}
-        lanes={lanes}
-        bands={bands}
-        overview={false}
-        laneHeight={wide ? 72 : 84}
-      />
-      <View style={{ flexDirection: 'row' }}>
-        <Button
-          label="In all traces"
-          icon="magnify-plus-outline"
-          onPress={() =>
-            router.navigate(`${tracesHref}?at=${event.fromS}&to=${event.toS}&of=${event.kind}` as '/')
-          }
-        />
-      </View>
-    </View>
   );
 }

@@ -7,7 +7,7 @@ import { Card } from '@/ui/layout';
 import { Sheet } from '@/ui/sheet/Sheet';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
-import { logLine, logName } from './entryWords';
+import { logLine, logName } from '../entryWords';
 
 /** What other logs are used for: those read together with the one on the screen, and one kept apart to judge a correction by. */
 export interface OtherLogs {

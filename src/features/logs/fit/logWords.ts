@@ -1,4 +1,12 @@
-import { DRIVEN_WITHIN, EVIDENCE_S, LEFT_OUT, LEFT_OUT_REASONS, type LogFit } from '@/core/log';
+import {
+  DRIVEN_WITHIN,
+  EVIDENCE_S,
+  LEFT_OUT,
+  LEFT_OUT_REASONS,
+  type LeftOutReason,
+  type LogFit,
+  type SensorCells,
+} from '@/core/log';
 import { formatNumber } from '@/core/units';
 import type { Sentence } from '@/ui/layout';
 
@@ -92,10 +100,25 @@ function rightOrOff(fit: LogFit, cells: number, off: number, worst: number, with
 }
 
 /** Seconds left out by reason, the most first; none that took nothing. */
-export function leftOutWords({ leftOut }: LogFit): string[] {
+export function leftOutRows({
+  leftOut,
+}: Pick<LogFit, 'leftOut'>): { readonly reason: LeftOutReason; readonly text: string }[] {
   return LEFT_OUT_REASONS.filter((reason) => leftOut[reason] >= 0.5)
     .sort((a, b) => leftOut[b] - leftOut[a])
-    .map((reason) => `${seconds(leftOut[reason])} ${LEFT_OUT[reason]}`);
+    .map((reason) => ({ reason, text: `${seconds(leftOut[reason])} ${LEFT_OUT[reason]}` }));
+}
+
+/** The same in words alone. */
+export function leftOutWords(fit: Pick<LogFit, 'leftOut'>): string[] {
+  return leftOutRows(fit).map(({ text }) => text);
+}
+
+/** What one sensor found in a cell. */
+export function sensorCellWords({ found, evidenceS }: SensorCells, cell: number): string {
+  const weight = evidenceS[cell] as number;
+  if (weight < 0.05) return 'not read there';
+  const error = 100 * Math.expm1(found[cell] as number);
+  return `${formatNumber(Math.abs(error), 1)} % ${error > 0 ? 'lean' : 'rich'} over ${formatNumber(weight, 1)} s`;
 }
 
 /** What a cell of the error map says. */

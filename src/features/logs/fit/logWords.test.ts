@@ -1,9 +1,13 @@
-import type { LogFit } from '@/core/log';
-import { cellWords, fitSentences, isRight, leftOutWords } from './logWords';
+import { LEFT_OUT_REASONS, type LogFit } from '@/core/log';
+import { cellWords, fitSentences, isRight, leftOutWords, sensorCellWords } from './logWords';
+import { REASON_TRACES } from './reasonTraces';
 
 const fit = (change: Partial<LogFit['cells']> = {}, rest: Partial<LogFit> = {}): LogFit => ({
   delays: [{ fixedS: 0.2, airG: 1.6 }],
   bins: [],
+  delaysSeen: [],
+  leftOutAt: [],
+  bySensor: [],
   spentS: new Float64Array(4),
   cells: {
     change: Float64Array.of(0.05, 0.01, 0, 0),
@@ -91,4 +95,15 @@ test('a cell says its error, its evidence and what the fit would do', () => {
     '3.9 % rich over 1.0 s, too little to call it right; the fit moves it by +0.0 ± 1.0 %',
   );
   expect(cellWords(fit(), 3)).toBe('not visited');
+});
+
+test('what one sensor found in a cell', () => {
+  const cells = { sensor: 0, found: Float64Array.of(0.05, -0.02, NaN), evidenceS: Float64Array.of(3, 12, 0) };
+  expect(sensorCellWords(cells, 0)).toBe('5.1 % lean over 3.0 s');
+  expect(sensorCellWords(cells, 1)).toBe('2.0 % rich over 12.0 s');
+  expect(sensorCellWords(cells, 2)).toBe('not read there');
+});
+
+test('every reason has traces that show it', () => {
+  for (const reason of LEFT_OUT_REASONS) expect(REASON_TRACES[reason].length).toBeGreaterThan(1);
 });

@@ -6,8 +6,8 @@ import {
   type CorrectedCell,
   correctedCells,
   type CorrectionChoice,
-  type FillingMapId,
   leftInCells,
+  type LoggedMapId,
   type LogFit,
   MOST_AT_ONCE,
 } from '@/core/log';
@@ -36,7 +36,7 @@ interface Props {
   /** What a log says that was kept apart; null without one. */
   kept: LogFit | null;
   map: MapData;
-  mapId: FillingMapId;
+  mapId: LoggedMapId;
   /** What counts as right, a share. */
   tolerance: number;
   /** What is likely behind it beside the map; null where nothing is. */

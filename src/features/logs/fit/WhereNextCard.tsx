@@ -24,13 +24,15 @@ export function WhereNextCard({ fit, task }: { fit: LogFit; task: MapTask }) {
       ) : (
         <>
           <Sentences sentences={next.map((cell) => ({ tone: 'plain', text: nextWords(cell, task.load) }))} />
-          <View style={{ flexDirection: 'row' }}>
-            <Button
-              label="Map it live on the bench"
-              icon="arrow-right"
-              onPress={() => router.navigate(`/c/${id}/bench/mapping`)}
-            />
-          </View>
+          {task.pulse === null ? (
+            <View style={{ flexDirection: 'row' }}>
+              <Button
+                label="Map it live on the bench"
+                icon="arrow-right"
+                onPress={() => router.navigate(`/c/${id}/bench/mapping`)}
+              />
+            </View>
+          ) : null}
         </>
       )}
     </Card>
