@@ -3,6 +3,7 @@ import { gradeOf } from '@tests/independent/grade';
 import { madeBy } from '@tests/independent/logMaker';
 import { METERED, PLANTED, type Planted } from '@tests/independent/planted';
 import { EVIDENCE_S, fitLog } from '@/core/log';
+import { takenOver } from '@tests/support/takenOver';
 import { say } from './report.mts';
 
 const SEEDS = 12;
@@ -26,8 +27,8 @@ function proveKind(kind: Planted, firstSeed: number): number[] {
     const made = madeBy(kind, firstSeed + i);
     const { log, task } = asLog(made);
     const fit = fitLog(log, task);
-    const { change, evidenceS } = fit.cells;
-    const corrected = Array.from(task.grid.values, (value, k) => value * Math.exp(change[k] as number));
+    const { evidenceS } = fit.cells;
+    const corrected = takenOver(task.grid.values, fit);
     const { before, after } = gradeOf(made, corrected, (k) => (evidenceS[k] as number) >= EVIDENCE_S);
     const share = fit.coverage.evidenced / fit.coverage.crossed;
     const lengthS = made.timeS.at(-1) ?? 0;

@@ -6,6 +6,7 @@ import { asLog } from '@tests/support/independentLog';
 import { deadTimeCurve } from '@/core/injector';
 import { EVIDENCE_S, fitLog, fitLogs, type InjectionFacts } from '@/core/log';
 import { type RankedCause, rankedCauses } from '@/core/logCauses';
+import { takenOver } from '@tests/support/takenOver';
 import { say } from './report.mts';
 
 const SEEDS = 5;
@@ -38,8 +39,8 @@ function leftAfter(kind: Planted, seed: number) {
   const first = rankedCauses(fit.bins, { task, cells: fit.cells })?.causes[0];
   const now = first === undefined || task.now === null ? task.now : mendedBy(first, task.now);
   const again = fitLogs([{ log, then: task.now }], { ...task, now });
-  const { change, evidenceS } = again.cells;
-  const corrected = Array.from(task.grid.values, (value, k) => value * Math.exp(change[k] as number));
+  const { evidenceS } = again.cells;
+  const corrected = takenOver(task.grid.values, again);
   const needed = made.needed.map((value) => value * besideMap(made));
   const { after, cells } = gradeOf(
     { ...made, needed },

@@ -44,7 +44,9 @@ export function correctedCells(
   const isTouched = (i: number) => (cells.evidenceS[i] as number) >= TOUCHED_S;
   const changeOf = (i: number) => {
     if (by === 'factor') return factor?.change ?? 0;
-    return beyond || isTouched(i) ? (cells.change[i] as number) : 0;
+    const change = cells.change[i] as number;
+    if (isTouched(i)) return beyondItsError(change, cells.standardError[i] as number);
+    return beyond ? change : 0;
   };
   return values.flatMap((value, index) => {
     const change = changeOf(index);
@@ -54,6 +56,15 @@ export function correctedCells(
     const held = Math.min(limits.max, Math.max(limits.min, wanted));
     return held === value ? [] : [{ index, value: held, isBeyond: by === 'cells' && !isTouched(index) }];
   });
+}
+
+/**
+ * What of a change is more than its own uncertainty (James & Stein 1961, the positive part): one far beyond it stays as it is,
+ * one within it is noise, and a map that is corrected again and again takes up none. Worked: 3 ± 1 % is 2.67 %, 1 ± 1 % nothing.
+ */
+function beyondItsError(change: number, standardError: number): number {
+  const share = 1 - (standardError / change) ** 2;
+  return share > 0 ? change * share : 0;
 }
 
 /** What a map still leaves of the errors that were found, RMS over the cells with evidence, a share; NaN without any. */

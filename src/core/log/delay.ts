@@ -49,6 +49,11 @@ export class TimeWalk {
 
   constructor(private readonly timeS: Float64Array) {}
 
+  /** Goes on from a sample that the times asked for lie behind, without a step to each on the way there. */
+  goTo(sample: number): void {
+    this.at = Math.max(this.at, Math.min(sample, this.timeS.length - 2));
+  }
+
   /** A column at a time, between its samples; NaN beyond the ends. */
   read(values: Float64Array, atS: number): number {
     const { timeS } = this;
@@ -203,6 +208,7 @@ function leftOver(
   count.fill(0);
   for (let k = 0; k < samples.length; k += 1) {
     const i = samples[k] as number;
+    walk.goTo(i);
     const atS = (readings.timeS[i] as number) + delayAtS(delay, readings.flowGPerS[i] as number);
     const error = walk.read(readings.measured, atS) + (readings.wanted[i] as number);
     errors[k] = error;
