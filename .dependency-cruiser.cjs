@@ -48,6 +48,7 @@ const CORE = [
   'counters',
   'log',
   'learnedFold',
+  'logStudies',
   'logView',
   'logEvents',
   'logCompare',

@@ -1,12 +1,18 @@
 import { expose } from 'comlink';
 import { keptRuns } from './cancellable';
 import type { LogFitWorker } from './logFitProtocol';
-import { runLogEvents, runLogFit } from './logFitTask';
+import { runLogEvents, runLogFit, runOwnFactor } from './logFitTask';
 
 const runs = keptRuns();
 
 const worker: LogFitWorker = {
   run: (token, request, onStage) => runs.run(token, onStage, (port) => runLogFit(request, port)),
+  ownFactor: (token, request) =>
+    runs.run(
+      token,
+      () => undefined,
+      (port) => runOwnFactor(request, port),
+    ),
   events: (token, request) =>
     runs.run(
       token,

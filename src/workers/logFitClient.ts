@@ -1,8 +1,9 @@
 import { proxy, transfer } from 'comlink';
 import type { DrivenLog, Log, MapTask } from '@/core/log';
 import type { EventContext } from '@/core/logEvents';
+import type { OwnFactorAsk } from '@/core/logStudies';
 import { keptWorker } from './keptWorker';
-import type { FitAnswer, LogFitWorker, SeenLog } from './logFitProtocol';
+import type { FitAnswer, LogFitWorker, OwnFactorAnswer, SeenLog } from './logFitProtocol';
 import { buffersOf, copiedLog } from './sentLog';
 
 const kept = keptWorker<LogFitWorker>(() => new Worker(new URL('./logFit.worker.ts', import.meta.url)));
@@ -70,6 +71,26 @@ export function startLogFit(
           copies.flatMap(buffersOf),
         ),
         proxy(onProgress),
+      ),
+  );
+}
+
+/** Looks in the worker for the factor that a correction should have had. */
+export function startOwnFactor(
+  drives: readonly DrivenLog[],
+  task: MapTask,
+  ask: OwnFactorAsk,
+): RunningLook<OwnFactorAnswer> {
+  return startLook(
+    'own',
+    drives.map(({ log }) => log),
+    (remote, token, copies) =>
+      remote.ownFactor(
+        token,
+        transfer(
+          { drives: drives.map(({ then }, i) => ({ log: copies[i] as Log, then })), task, ask },
+          copies.flatMap(buffersOf),
+        ),
       ),
   );
 }

@@ -1,6 +1,7 @@
 import type { DrivenLog, FitStage, idleSentences, Log, LogFit, MapTask } from '@/core/log';
 import type { RankedCauses } from '@/core/logCauses';
 import type { EventContext, LogBand, LogEvents } from '@/core/logEvents';
+import type { OwnFactor, OwnFactorAsk, OwnFactorRefusal } from '@/core/logStudies';
 import type { RunToken } from './cancellable';
 
 /** Logs and the map they are compared with. */
@@ -27,10 +28,22 @@ export interface SeenLog extends LogEvents {
   readonly idled: ReturnType<typeof idleSentences>;
 }
 
+/** Logs, and the factor of a correction of the builder’s own that is asked for. */
+export interface OwnFactorRequest extends FitRequest {
+  readonly ask: OwnFactorAsk;
+}
+
+/** A factor, or why none is said. */
+export interface OwnFactorAnswer {
+  readonly found: OwnFactor | OwnFactorRefusal;
+}
+
 /** The worker's calls, as comlink carries them. */
 export interface LogFitWorker {
   /** Compares; null when it was cancelled. */
   run(token: RunToken, request: FitRequest, onStage: (share: number) => void): Promise<FitAnswer | null>;
+  /** Looks for the factor that would have been right; null when it was cancelled. */
+  ownFactor(token: RunToken, request: OwnFactorRequest): Promise<OwnFactorAnswer | null>;
   /** Looks for what happened; null when it was cancelled. */
   events(token: RunToken, request: EventsRequest): Promise<SeenLog | null>;
   /** Ends the run with this token at its next stage. */

@@ -1,5 +1,5 @@
 import { drawnLog } from '@tests/support/drawnLog';
-import { runLogEvents, runLogFit } from './logFitTask';
+import { runLogEvents, runLogFit, runOwnFactor } from './logFitTask';
 
 test('a comparison tells its stages, and answers nothing once cancelled', async () => {
   const log = { timeS: Float64Array.of(0, 1), columns: {} };
@@ -44,4 +44,31 @@ test('what happened is looked for a kind at a time, and nothing is answered once
   expect(breaths).toBeGreaterThan(2);
   const cancelled = { ...port, cancelled: () => true };
   expect(await runLogEvents({ log, context: { barometricKpa: 100 } }, cancelled)).toBeNull();
+});
+
+test('a factor is looked for, and nothing is answered once cancelled', async () => {
+  const log = drawnLog({ phase: 2, speed: 3000, air: 10 });
+  const grid = { x: Float64Array.of(0, 30), y: new Float64Array(0), values: Float64Array.of(1, 1) };
+  const task = {
+    grid: {
+      x: Float64Array.of(1000, 5000),
+      y: Float64Array.of(40, 100),
+      values: Float64Array.of(70, 70, 70, 70),
+    },
+    load: 'manifoldPressure',
+    displacementCm3: 2000,
+    barometricKpa: 100,
+    pulse: null,
+    blended: null,
+    now: null,
+    ends: {},
+  } as const;
+  const request = {
+    drives: [{ log, then: null }],
+    task,
+    ask: { x: 'ethanol', y: null, grid, when: null },
+  } as const;
+  const port = { cancelled: () => false, breathe: () => Promise.resolve() };
+  expect(await runOwnFactor(request, port)).toEqual({ found: { why: 'notLogged', channel: 'ethanol' } });
+  expect(await runOwnFactor(request, { ...port, cancelled: () => true })).toBeNull();
 });

@@ -1,11 +1,14 @@
 import { fittingLogs, idleFactsOf, idleSentences } from '@/core/log';
 import { rankedCauses } from '@/core/logCauses';
+import { ownFactor } from '@/core/logStudies';
 import { bandsOf, lookingForEvents } from '@/core/logEvents';
 import type { RunPort } from './cancellable';
 import {
   type EventsRequest,
   type FitAnswer,
   type FitRequest,
+  type OwnFactorAnswer,
+  type OwnFactorRequest,
   type SeenLog,
   STAGE_SHARE,
 } from './logFitProtocol';
@@ -31,6 +34,15 @@ export async function runLogFit({ drives, task }: FitRequest, port: RunPort): Pr
     );
     await port.breathe();
   }
+}
+
+/** Looks for the factor that a correction should have had. @returns null when `cancelled` said so before it began. */
+export async function runOwnFactor(
+  { drives, task, ask }: OwnFactorRequest,
+  port: Omit<RunPort, 'onProgress'>,
+): Promise<OwnFactorAnswer | null> {
+  await port.breathe();
+  return port.cancelled() ? null : { found: ownFactor(drives, task, ask) };
 }
 
 /** Looks for what happened in a log, a kind at a time. @returns null when `cancelled` said so. */

@@ -131,7 +131,7 @@ export function delaySeen(readings: Readings, { grid }: MapTask): DelaySeen[] {
     const aboutAsWell = (left: number) =>
       left <= least + (TWO_ERRORS / independent) * Math.max(LEAST_SCATTER, least);
     const fromS = lefts.findIndex(aboutAsWell) * SEEN.stepS;
-    const toS = lefts.findLastIndex(aboutAsWell) * SEEN.stepS;
+    const toS = lefts.map(aboutAsWell).lastIndexOf(true) * SEEN.stepS;
     const delayS = lowestOf(lefts, lefts.indexOf(least)) * SEEN.stepS;
     const meanOf = (values: Float64Array) =>
       part.reduce((sum, i) => sum + (values[i] as number), 0) / part.length;

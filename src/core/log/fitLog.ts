@@ -9,7 +9,7 @@ import { type LeftOut, nothingLeftOut, LEFT_OUT_REASONS } from './leftOut';
 import type { Log } from './log';
 import type { MapTask } from './mapTask';
 import { type DrivenLog, readingsOf } from './readings';
-import { type FitSamples, type Samples, samplesOf } from './samples';
+import { joinedSamples, type Samples, samplesOf } from './samples';
 
 /** What logs say of a filling map. */
 export interface LogFit {
@@ -64,7 +64,7 @@ export function* fittingLogs(drives: readonly DrivenLog[], task: MapTask): Gener
   }
   yield 'fit';
   const all = parts.map(({ samples }) => samples);
-  const cells = fittedCells(joined(all), task.grid);
+  const cells = fittedCells(joinedSamples(all), task.grid);
   const spentS = crossedByAll(all, task.grid.values.length);
   return {
     delays: parts.map(({ delay }) => delay),
@@ -93,29 +93,6 @@ export function fitLogs(drives: readonly DrivenLog[], task: MapTask): LogFit {
 /** One log compared with the map that it was driven with. */
 export function fitLog(log: Log, task: MapTask): LogFit {
   return fitLogs([{ log, then: null }], task);
-}
-
-/** Samples of several logs as those of one; of one they are taken as they are. */
-function joined(all: readonly Samples[]): FitSamples {
-  const [only] = all;
-  if (only !== undefined && all.length === 1) return only;
-  const count = all.reduce((sum, samples) => sum + samples.count, 0);
-  const into = {
-    count,
-    cell: new Int32Array(count),
-    shareX: new Float64Array(count),
-    shareY: new Float64Array(count),
-    error: new Float64Array(count),
-    weightS: new Float64Array(count),
-    driven: new Float64Array(count),
-  };
-  let at = 0;
-  for (const samples of all) {
-    for (const part of ['cell', 'shareX', 'shareY', 'error', 'weightS', 'driven'] as const)
-      into[part].set(samples[part].subarray(0, samples.count), at);
-    at += samples.count;
-  }
-  return into;
 }
 
 function sumOf(values: Float64Array, count: number): number {

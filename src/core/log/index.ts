@@ -20,7 +20,7 @@ export {
 export { delayAtS, type DelaySeen, type LambdaDelay, USUAL_DELAY } from './delay';
 export { type Coverage, coverageOf, DRIVEN_WITHIN, EVIDENCE_S, RIGHT_WITHIN, TOUCHED_S } from './evidence';
 export type { OneFactor } from './factor';
-export { type FitSamples } from './samples';
+export { type FitSamples, joinedSamples } from './samples';
 export { type FittedCells, fittedCells } from './fit';
 export { decimalsOf } from './decimals';
 export { type Bin } from './bins';
@@ -50,6 +50,7 @@ export {
 } from './mapping/mapping';
 export { mappingSensorsOf, type MappingTask, mappingTaskOf } from './mapping/task';
 export { loggedDecimals, type WrittenLog, writtenLog } from './rows';
+export { steadySamples } from './steadySamples';
 export { type NextCell, whereNext } from './whereNext';
 export { LEFT_OUT, LEFT_OUT_REASONS, type LeftOut, type LeftOutReason } from './leftOut';
 export { type IdleFacts, idleFactsOf } from './idle';

@@ -36,6 +36,29 @@ export interface Samples {
 /** Samples as a map is fitted to them. */
 export type FitSamples = Omit<Samples, 'leftOut' | 'why' | 'crossedS' | 'at' | 'apart'>;
 
+/** Samples of several logs as those of one; of one they are taken as they are. */
+export function joinedSamples(all: readonly FitSamples[]): FitSamples {
+  const [only] = all;
+  if (only !== undefined && all.length === 1) return only;
+  const count = all.reduce((sum, samples) => sum + samples.count, 0);
+  const into = {
+    count,
+    cell: new Int32Array(count),
+    shareX: new Float64Array(count),
+    shareY: new Float64Array(count),
+    error: new Float64Array(count),
+    weightS: new Float64Array(count),
+    driven: new Float64Array(count),
+  };
+  let at = 0;
+  for (const samples of all) {
+    for (const part of ['cell', 'shareX', 'shareY', 'error', 'weightS', 'driven'] as const)
+      into[part].set(samples[part].subarray(0, samples.count), at);
+    at += samples.count;
+  }
+  return into;
+}
+
 /** Times of a log, s. */
 export interface TimeSpan {
   readonly fromS: number;

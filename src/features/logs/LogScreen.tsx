@@ -30,6 +30,7 @@ import { MoreLogsCard, type OtherLogs } from './fit/MoreLogsCard';
 import { NotesCard } from './NotesCard';
 import { HappenedCard } from './seen/HappenedCard';
 import { useLogEvents } from './seen/useLogEvents';
+import { OwnFactorCard } from './studies/OwnFactorCard';
 import { TakenColumns } from './TakenColumns';
 import { WhereNextCard } from './fit/WhereNextCard';
 import { useDrives } from './fit/useDrives';
@@ -225,6 +226,13 @@ export function LogScreen() {
         </>
       ) : null}
       {matches ? <CylindersCard fit={fit} /> : null}
+      {compared === null ? null : (
+        <OwnFactorCard
+          drives={drives}
+          task={compared.task}
+          note={ids.length === 1 ? `Log of ${name}` : `Log of ${name} and ${ids.length - 1} more`}
+        />
+      )}
       {matches ? <WhereNextCard fit={fit} task={compared.task} /> : null}
       {change.isError ? (
         <Message tone="error">{`The note could not be stored: ${change.error.message}. Type it again.`}</Message>

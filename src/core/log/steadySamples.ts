@@ -1,0 +1,25 @@
+import { foundDelay } from './delay';
+import type { InjectionFacts } from './injectionFacts';
+import type { LeftOutReason } from './leftOut';
+import type { Log } from './log';
+import type { MapTask } from './mapTask';
+import { KEPT, readingsOf, reasonCode } from './readings';
+import { type Samples, samplesOf } from './samples';
+
+/**
+ * Samples of steady running under the delay that is found in a log: errors of the mixture, and their places on the map.
+ * @param taken reasons that leave nothing out here, as cold running where that is what is asked about.
+ */
+export function steadySamples(
+  log: Log,
+  task: MapTask,
+  then: InjectionFacts | null = null,
+  taken: readonly LeftOutReason[] = [],
+): Samples {
+  const readings = readingsOf(log, task, then);
+  const delay = foundDelay(readings, task);
+  if (taken.length === 0) return samplesOf(readings, task, delay);
+  const codes = taken.map(reasonCode);
+  const reason = readings.reason.map((code) => (codes.includes(code) ? KEPT : code));
+  return samplesOf({ ...readings, reason }, task, delay);
+}

@@ -1,0 +1,11 @@
+/**
+ * What else logs say, each as a proposal with its evidence: the factor that a correction of the builder’s own should have had.
+ * Each refuses where the evidence does not carry it. Reading logs, their delay and the fit are log’s.
+ */
+export {
+  type OwnFactor,
+  ownFactor,
+  type OwnFactorAsk,
+  type OwnFactorRefusal,
+  ownFactorCells,
+} from './ownFactor';
