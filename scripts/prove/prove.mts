@@ -22,6 +22,7 @@ import { proveLoop } from './loop.mts';
 import { proveProcedures } from './procedures.mts';
 import { proveDiagnosis } from './diagnosis.mts';
 import { missedLines } from './report.mts';
+import { proveOwnFactor } from './ownFactor.mts';
 import { proveMended } from './mended.mts';
 import { proveStarts } from './starts.mts';
 import { proveSteady } from './steady.mts';
@@ -33,6 +34,7 @@ const PARTS = {
   diagnosis: proveDiagnosis,
   causes: proveCauses,
   mended: proveMended,
+  ownFactor: proveOwnFactor,
   whereNext: proveWhereNext,
   logFiles: proveLogFiles,
   events: proveEvents,
