@@ -155,6 +155,32 @@ test(
   },
 );
 
+test('a correction of one’s own is refused what the map is off by, and looked at once the map is right', async ({
+  app,
+  page,
+}) => {
+  test.setTimeout(240_000);
+  await app.openDemo();
+  await app.openItem('Maps', 'Corrections');
+  await page.getByRole('button', { name: 'Add a correction' }).click();
+  await page.getByRole('textbox', { name: 'Name of the correction' }).fill('Warm rail');
+  await page.getByRole('radiogroup', { name: 'Across' }).getByRole('radio', { name: 'Coolant' }).click();
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await app.connectStandIn('84');
+  await app.recordMapping();
+  await page.getByRole('radio', { name: 'Warm rail' }).click();
+  await expect(page.getByText(/this correction \d\.\d %\. Correct the map first/)).toBeVisible({
+    timeout: 20_000,
+  });
+  await page.getByRole('button', { name: 'Look at the correction' }).click();
+  await page.getByRole('button', { name: 'Accept all', exact: true }).click();
+  await expect(
+    page.getByText(
+      /lambda lies [01]\.\d % off its target with the map as it is now, and [01]\.\d % with these/,
+    ),
+  ).toBeVisible({ timeout: 30_000 });
+});
+
 test('a log outlives the page, is a file, and goes when it is deleted', async ({ app, page }) => {
   test.setTimeout(300_000);
   await app.openDemo();

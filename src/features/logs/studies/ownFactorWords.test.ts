@@ -4,7 +4,7 @@ import { ownFactorWords } from './ownFactorWords';
 test('a factor says what lambda was and would be', () => {
   expect(ownFactorWords({ off: 0.043, on: 0.006, keptS: 212 } as OwnFactor)).toEqual({
     tone: 'plain',
-    text: 'By 212 s of running lambda lay 4.3 % off its target as it was driven; with these cells it would have been 0.6 %.',
+    text: 'By 212 s of running lambda lies 4.3 % off its target with the map as it is now, and 0.6 % with these cells.',
   });
 });
 

@@ -13,7 +13,7 @@ export function ownFactorWords(found: OwnFactor | OwnFactorRefusal): {
     const { off, on, keptS } = found;
     return {
       tone: 'plain',
-      text: `By ${formatNumber(keptS, 0)} s of running lambda lay ${percent(off)} off its target as it was driven; with these cells it would have been ${percent(on)}.`,
+      text: `By ${formatNumber(keptS, 0)} s of running lambda lies ${percent(off)} off its target with the map as it is now, and ${percent(on)} with these cells.`,
     };
   }
   switch (found.why) {
