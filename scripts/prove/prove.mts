@@ -23,6 +23,7 @@ import { proveProcedures } from './procedures.mts';
 import { proveDiagnosis } from './diagnosis.mts';
 import { missedLines } from './report.mts';
 import { proveOwnFactor } from './ownFactor.mts';
+import { proveSpark } from './spark.mts';
 import { proveMended } from './mended.mts';
 import { proveStarts } from './starts.mts';
 import { proveSteady } from './steady.mts';
@@ -35,6 +36,7 @@ const PARTS = {
   causes: proveCauses,
   mended: proveMended,
   ownFactor: proveOwnFactor,
+  spark: proveSpark,
   whereNext: proveWhereNext,
   logFiles: proveLogFiles,
   events: proveEvents,

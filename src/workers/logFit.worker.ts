@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 import { keptRuns } from './cancellable';
 import type { LogFitWorker } from './logFitProtocol';
-import { runLogEvents, runLogFit, runOwnFactor } from './logFitTask';
+import { runLogEvents, runLogFit, runOwnFactor, runSpark } from './logFitTask';
 
 const runs = keptRuns();
 
@@ -12,6 +12,12 @@ const worker: LogFitWorker = {
       token,
       () => undefined,
       (port) => runOwnFactor(request, port),
+    ),
+  spark: (token, request) =>
+    runs.run(
+      token,
+      () => undefined,
+      (port) => runSpark(request, port),
     ),
   events: (token, request) =>
     runs.run(

@@ -1,9 +1,9 @@
 import { proxy, transfer } from 'comlink';
 import type { DrivenLog, Log, MapTask } from '@/core/log';
 import type { EventContext } from '@/core/logEvents';
-import type { OwnFactorAsk } from '@/core/logStudies';
+import type { OwnFactorAsk, TorqueFrom } from '@/core/logStudies';
 import { keptWorker } from './keptWorker';
-import type { FitAnswer, LogFitWorker, OwnFactorAnswer, SeenLog } from './logFitProtocol';
+import type { FitAnswer, LogFitWorker, OwnFactorAnswer, SeenLog, SparkAnswer } from './logFitProtocol';
 import { buffersOf, copiedLog } from './sentLog';
 
 const kept = keptWorker<LogFitWorker>(() => new Worker(new URL('./logFit.worker.ts', import.meta.url)));
@@ -92,6 +92,13 @@ export function startOwnFactor(
           copies.flatMap(buffersOf),
         ),
       ),
+  );
+}
+
+/** Looks in the worker for the least spark for the torque. */
+export function startSpark(logs: readonly Log[], from: TorqueFrom): RunningLook<SparkAnswer> {
+  return startLook('spark', logs, (remote, token, copies) =>
+    remote.spark(token, transfer({ logs: copies, from }, copies.flatMap(buffersOf))),
   );
 }
 

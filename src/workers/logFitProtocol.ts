@@ -1,7 +1,7 @@
 import type { DrivenLog, FitStage, idleSentences, Log, LogFit, MapTask } from '@/core/log';
 import type { RankedCauses } from '@/core/logCauses';
 import type { EventContext, LogBand, LogEvents } from '@/core/logEvents';
-import type { OwnFactor, OwnFactorAsk, OwnFactorRefusal } from '@/core/logStudies';
+import type { OwnFactor, OwnFactorAsk, OwnFactorRefusal, SparkStudy, TorqueFrom } from '@/core/logStudies';
 import type { RunToken } from './cancellable';
 
 /** Logs and the map they are compared with. */
@@ -33,6 +33,17 @@ export interface OwnFactorRequest extends FitRequest {
   readonly ask: OwnFactorAsk;
 }
 
+/** Logs in which the least spark for the torque is looked for. */
+export interface SparkRequest {
+  readonly logs: readonly Log[];
+  readonly from: TorqueFrom;
+}
+
+/** What was found of spark. */
+export interface SparkAnswer {
+  readonly study: SparkStudy;
+}
+
 /** A factor, or why none is said. */
 export interface OwnFactorAnswer {
   readonly found: OwnFactor | OwnFactorRefusal;
@@ -44,6 +55,8 @@ export interface LogFitWorker {
   run(token: RunToken, request: FitRequest, onStage: (share: number) => void): Promise<FitAnswer | null>;
   /** Looks for the factor that would have been right; null when it was cancelled. */
   ownFactor(token: RunToken, request: OwnFactorRequest): Promise<OwnFactorAnswer | null>;
+  /** Looks for the least spark for the torque; null when it was cancelled. */
+  spark(token: RunToken, request: SparkRequest): Promise<SparkAnswer | null>;
   /** Looks for what happened; null when it was cancelled. */
   events(token: RunToken, request: EventsRequest): Promise<SeenLog | null>;
   /** Ends the run with this token at its next stage. */

@@ -1,5 +1,5 @@
 import { drawnLog } from '@tests/support/drawnLog';
-import { runLogEvents, runLogFit, runOwnFactor } from './logFitTask';
+import { runLogEvents, runLogFit, runOwnFactor, runSpark } from './logFitTask';
 
 test('a comparison tells its stages, and answers nothing once cancelled', async () => {
   const log = { timeS: Float64Array.of(0, 1), columns: {} };
@@ -71,4 +71,11 @@ test('a factor is looked for, and nothing is answered once cancelled', async () 
   const port = { cancelled: () => false, breathe: () => Promise.resolve() };
   expect(await runOwnFactor(request, port)).toEqual({ found: { why: 'notLogged', channel: 'ethanol' } });
   expect(await runOwnFactor(request, { ...port, cancelled: () => true })).toBeNull();
+});
+
+test('spark is studied, and nothing is answered once cancelled', async () => {
+  const request = { logs: [drawnLog({ phase: 2, speed: 3000 })], from: { kind: 'acceleration' } } as const;
+  const port = { cancelled: () => false, breathe: () => Promise.resolve() };
+  expect(await runSpark(request, port)).toEqual({ study: { ok: false, why: 'noSpark' } });
+  expect(await runSpark(request, { ...port, cancelled: () => true })).toBeNull();
 });

@@ -1,6 +1,6 @@
 import { fittingLogs, idleFactsOf, idleSentences } from '@/core/log';
 import { rankedCauses } from '@/core/logCauses';
-import { ownFactor } from '@/core/logStudies';
+import { ownFactor, sparkStudy } from '@/core/logStudies';
 import { bandsOf, lookingForEvents } from '@/core/logEvents';
 import type { RunPort } from './cancellable';
 import {
@@ -9,6 +9,8 @@ import {
   type FitRequest,
   type OwnFactorAnswer,
   type OwnFactorRequest,
+  type SparkAnswer,
+  type SparkRequest,
   type SeenLog,
   STAGE_SHARE,
 } from './logFitProtocol';
@@ -43,6 +45,15 @@ export async function runOwnFactor(
 ): Promise<OwnFactorAnswer | null> {
   await port.breathe();
   return port.cancelled() ? null : { found: ownFactor(drives, task, ask) };
+}
+
+/** Looks for the least spark for the torque. @returns null when `cancelled` said so before it began. */
+export async function runSpark(
+  { logs, from }: SparkRequest,
+  port: Omit<RunPort, 'onProgress'>,
+): Promise<SparkAnswer | null> {
+  await port.breathe();
+  return port.cancelled() ? null : { study: sparkStudy(logs, from) };
 }
 
 /** Looks for what happened in a log, a kind at a time. @returns null when `cancelled` said so. */

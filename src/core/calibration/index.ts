@@ -62,6 +62,7 @@ export {
   closesLoop,
   controlsBoost,
   fillingMap,
+  loadAxisOf,
   isCharged,
   listensForKnock,
   strategyMaps,

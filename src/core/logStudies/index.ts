@@ -1,7 +1,11 @@
 /**
- * What else logs say, each as a proposal with its evidence: the factor that a correction of the builder’s own should have had.
+ * What else logs say, each as a proposal with its evidence: the factor that a correction of the builder’s own should have had, the
+ * least spark for the torque.
  * Each refuses where the evidence does not carry it. Reading logs, their delay and the fit are log’s.
  */
+export { type BestSpark, bestSpark, type SparkPoint } from './bestSpark';
+export { sparkCells, type SparkMap } from './sparkCells';
+export { type SparkFound, type SparkStudy, sparkStudy, type TorqueFrom } from './sparkStudy';
 export {
   type OwnFactor,
   ownFactor,

@@ -3,7 +3,7 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ActivityIndicator, ProgressBar } from 'react-native-paper';
 import { compile, conversionContext } from '@/core/calibration';
-import { type LoggedMapId, loggedMapsOf, mapTaskOf } from '@/core/log';
+import { type DrivenLog, type LoggedMapId, loggedMapsOf, mapTaskOf } from '@/core/log';
 import type { LogBand } from '@/core/logEvents';
 import { MAP_DEFINITIONS } from '@/core/program';
 import { heldLog } from '@/data/logs/heldLogs';
@@ -30,6 +30,7 @@ import { MoreLogsCard, type OtherLogs } from './fit/MoreLogsCard';
 import { NotesCard } from './NotesCard';
 import { HappenedCard } from './seen/HappenedCard';
 import { useLogEvents } from './seen/useLogEvents';
+import { SparkCard } from './studies/SparkCard';
 import { OwnFactorCard } from './studies/OwnFactorCard';
 import { TakenColumns } from './TakenColumns';
 import { WhereNextCard } from './fit/WhereNextCard';
@@ -220,18 +221,17 @@ export function LogScreen() {
               mapId={compared.mapId}
               tolerance={tolerance}
               cause={first === null ? null : causeWords(first, compared.task.now, 2).label}
-              note={ids.length === 1 ? `Log of ${name}` : `Log of ${name} and ${ids.length - 1} more`}
+              note={noteOf(name, ids)}
             />
           ) : null}
         </>
       ) : null}
       {matches ? <CylindersCard fit={fit} /> : null}
+      {drives === null || drives.length === 0 ? null : (
+        <SparkStudyOf drives={drives} note={noteOf(name, ids)} />
+      )}
       {compared === null ? null : (
-        <OwnFactorCard
-          drives={drives}
-          task={compared.task}
-          note={ids.length === 1 ? `Log of ${name}` : `Log of ${name} and ${ids.length - 1} more`}
-        />
+        <OwnFactorCard drives={drives} task={compared.task} note={noteOf(name, ids)} />
       )}
       {matches ? <WhereNextCard fit={fit} task={compared.task} /> : null}
       {change.isError ? (
@@ -243,6 +243,16 @@ export function LogScreen() {
       {wide ? files : null}
     </Page>
   );
+}
+
+/** What cells that come from these logs say of it. */
+function noteOf(name: string, ids: readonly string[]): string {
+  return ids.length === 1 ? `Log of ${name}` : `Log of ${name} and ${ids.length - 1} more`;
+}
+
+function SparkStudyOf({ drives, note }: { drives: readonly DrivenLog[]; note: string }) {
+  const logs = useMemo(() => drives.map(({ log }) => log), [drives]);
+  return <SparkCard logs={logs} note={note} />;
 }
 
 function Waiting() {

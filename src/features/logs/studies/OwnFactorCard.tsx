@@ -14,8 +14,9 @@ import { Chips } from '@/ui/button/Chips';
 import { Card, Message } from '@/ui/layout';
 import { ProposalView } from '@/ui/proposal/ProposalView';
 import { Text } from '@/ui/text/Text';
+import { startOwnFactor } from '@/workers/logFitClient';
 import { ownFactorWords } from './ownFactorWords';
-import { useOwnFactor } from './useOwnFactor';
+import { useLook } from './useLook';
 
 interface Props {
   drives: readonly DrivenLog[] | null;
@@ -51,10 +52,14 @@ export function OwnFactorCard({ drives, task, note }: Props) {
 
 function Factor({ correction, drives, task, note }: { correction: Correction } & Props) {
   const [open, setOpen] = useState(false);
-  const ask = useMemo(() => askOf(correction), [correction]);
-  const { found, failure } = useOwnFactor(drives, task, ask);
+  const begin = useMemo(
+    () => (drives === null ? null : () => startOwnFactor(drives, task, askOf(correction))),
+    [drives, task, correction],
+  );
+  const { answer, failure } = useLook(begin);
   if (failure !== null) return <Message tone="error">{failure}</Message>;
-  if (found === null) return <ActivityIndicator accessibilityLabel="Looking for its factor" />;
+  if (answer === null) return <ActivityIndicator accessibilityLabel="Looking for its factor" />;
+  const { found } = answer;
   const { tone, text } = ownFactorWords(found);
   if ('why' in found) return <Message tone={tone}>{text}</Message>;
   const definition = correctionDefinition(correction);

@@ -1,0 +1,37 @@
+import { useEffect, useState } from 'react';
+import type { RunningLook } from '@/workers/logFitClient';
+
+/** A look in the worker: under way, done, or failed. */
+export interface LookState<Answer> {
+  readonly answer: Answer | null;
+  readonly failure: string | null;
+}
+
+const WAITING = { answer: null, failure: null };
+
+/** Looks whenever it is given another way to begin; null while nothing is to be looked for. */
+export function useLook<Answer>(begin: (() => RunningLook<Answer>) | null): LookState<Answer> {
+  const [state, setState] = useState<LookState<Answer> & { readonly of: typeof begin }>({
+    ...WAITING,
+    of: null,
+  });
+  useEffect(() => {
+    if (begin === null) return;
+    let latest = true;
+    const running = begin();
+    running.answer.then(
+      (answer) => {
+        if (latest && answer !== null) setState({ answer, failure: null, of: begin });
+      },
+      (error: unknown) => {
+        const failure = error instanceof Error ? error.message : 'It stopped unexpectedly.';
+        if (latest) setState({ answer: null, failure, of: begin });
+      },
+    );
+    return () => {
+      latest = false;
+      running.cancel();
+    };
+  }, [begin]);
+  return state.of === begin ? state : WAITING;
+}
