@@ -1,18 +1,10 @@
+import { plainTask } from '@tests/support/plainTask';
 import { drawnLog } from '@tests/support/drawnLog';
 import { runLogEvents, runLogFit, runOwnFactor, runSpark } from './logFitTask';
 
 test('a comparison tells its stages, and answers nothing once cancelled', async () => {
   const log = { timeS: Float64Array.of(0, 1), columns: {} };
-  const task = {
-    grid: { x: Float64Array.of(1, 2), y: Float64Array.of(1, 2), values: Float64Array.of(1, 1, 1, 1) },
-    load: 'manifoldPressure',
-    displacementCm3: 1600,
-    barometricKpa: 100,
-    pulse: null,
-    blended: null,
-    now: null,
-    ends: {},
-  } as const;
+  const task = plainTask([1000, 5000], [40, 100], [70, 70, 70, 70]);
   const told: number[] = [];
   const port = {
     onProgress: (share: number) => told.push(share),
@@ -49,20 +41,7 @@ test('what happened is looked for a kind at a time, and nothing is answered once
 test('a factor is looked for, and nothing is answered once cancelled', async () => {
   const log = drawnLog({ phase: 2, speed: 3000, air: 10 });
   const grid = { x: Float64Array.of(0, 30), y: new Float64Array(0), values: Float64Array.of(1, 1) };
-  const task = {
-    grid: {
-      x: Float64Array.of(1000, 5000),
-      y: Float64Array.of(40, 100),
-      values: Float64Array.of(70, 70, 70, 70),
-    },
-    load: 'manifoldPressure',
-    displacementCm3: 2000,
-    barometricKpa: 100,
-    pulse: null,
-    blended: null,
-    now: null,
-    ends: {},
-  } as const;
+  const task = plainTask([1000, 5000], [40, 100], [70, 70, 70, 70]);
   const request = {
     drives: [{ log, then: null }],
     task,

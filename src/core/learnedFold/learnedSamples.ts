@@ -1,5 +1,5 @@
 import { authorityMaps, type Calibration } from '../calibration';
-import type { FitSamples } from '../log';
+import { type FitSamples, samplesRoom } from '../log';
 import { type Grid, gridOf, intervalFraction, intervalIndex, lookUpMap } from '../numeric';
 
 /** Learned trims by cell, on the breakpoints of the authority: logarithms, and for how long each was learned, s. */
@@ -48,16 +48,7 @@ export function learnedSamples(
   evidenceS: readonly number[],
 ): FitSamples {
   const evident = places.flatMap((place, i) => ((evidenceS[i] ?? 0) > 0 ? [{ place, i }] : []));
-  const count = evident.length;
-  const samples = {
-    count,
-    cell: new Int32Array(count),
-    shareX: new Float64Array(count),
-    shareY: new Float64Array(count),
-    error: new Float64Array(count),
-    weightS: new Float64Array(count),
-    driven: new Float64Array(count),
-  };
+  const samples = samplesRoom(evident.length);
   evident.forEach(({ place, i }, k) => {
     const column = intervalIndex(grid.x, place.x);
     const row = intervalIndex(grid.y, place.y);

@@ -1,9 +1,10 @@
 import { madeLog, type MadeStretch } from '@tests/support/madeLog';
 import { TEST_DAY } from '@tests/support/ventisca';
+import { plainTask } from '@tests/support/plainTask';
 import fc from 'fast-check';
 import type { Source } from '../field';
 import { type MapData, withCells } from '../map';
-import { gridOf, lookUpMap } from '../numeric';
+import { lookUpMap } from '../numeric';
 import {
   correctedCells,
   type CorrectionChoice,
@@ -15,7 +16,6 @@ import {
   logged,
   type Log,
   type LogFit,
-  type MapTask,
 } from './index';
 import { delaySeen, foundDelay, TimeWalk } from './delay';
 import { KEPT, reasonCode, readingsOf } from './readings';
@@ -36,16 +36,11 @@ const correctedMap = (
 };
 const X = [1000, 2000, 3000, 4000, 5000];
 const Y = [30, 60, 90, 120];
-const task: MapTask = {
-  grid: gridOf({ x: X, y: Y, values: Array.from({ length: 20 }, (_, i) => 60 + i) }),
-  load: 'manifoldPressure',
-  displacementCm3: 2000,
-  barometricKpa: 100,
-  pulse: null,
-  blended: null,
-  now: null,
-  ends: {},
-};
+const task = plainTask(
+  X,
+  Y,
+  Array.from({ length: 20 }, (_, i) => 60 + i),
+);
 /** A drive that holds every cell of the map for some seconds. */
 const everywhere = (forS: number): MadeStretch[] =>
   Y.flatMap((load) => X.map((speed) => ({ forS, speed, load })));

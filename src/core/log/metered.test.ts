@@ -1,4 +1,5 @@
 import { everyMapWith } from '@tests/support/everything';
+import { plainTask } from '@tests/support/plainTask';
 import { programOf } from '@tests/support/ventisca';
 import fc from 'fast-check';
 import type { ChannelId } from '../channel';
@@ -11,16 +12,7 @@ import { KEPT, reasonCode, readingsOf } from './readings';
 
 const AXES = { x: [1000, 3000], y: [40, 100] };
 const flat = (value: number) => gridOf({ ...AXES, values: [value, value, value, value] });
-const TASK: MapTask = {
-  grid: flat(80),
-  load: 'manifoldPressure',
-  displacementCm3: 2000,
-  barometricKpa: 100,
-  pulse: null,
-  blended: null,
-  now: null,
-  ends: {},
-};
+const TASK = plainTask(AXES.x, AXES.y, [80, 80, 80, 80]);
 const BLENDED = {
   other: flat(100),
   share: gridOf({ x: [0, 85], y: [], values: [0, 100] }),

@@ -1,7 +1,8 @@
 import { chance } from '@tests/support/chance';
 import { madeLog } from '@tests/support/madeLog';
+import { plainTask } from '@tests/support/plainTask';
 import { roughness } from '../map';
-import { gridOf, lookUpMap } from '../numeric';
+import { lookUpMap } from '../numeric';
 import { correctedCells } from './corrected';
 import { fitLog } from './fitLog';
 import type { MapTask } from './mapTask';
@@ -10,16 +11,7 @@ const X = [800, 1400, 2000, 2600, 3200, 3800, 4400, 5000, 5600, 6200];
 const Y = [30, 45, 60, 75, 90, 105, 120, 135];
 const LIMITS = { min: 0, max: 200, decimals: 1 };
 const HUMP = Y.flatMap((kpa) => X.map((rpm) => 90 - ((rpm - 4200) / 700) ** 2 + kpa / 12));
-const taskOf = (values: number[]): MapTask => ({
-  grid: gridOf({ x: X, y: Y, values }),
-  load: 'manifoldPressure',
-  displacementCm3: 2000,
-  barometricKpa: 100,
-  pulse: null,
-  blended: null,
-  now: null,
-  ends: {},
-});
+const taskOf = (values: readonly number[]) => plainTask(X, Y, values);
 
 /** A drive here and there over the map with a right filling, and lambda that wanders by a percent from second to second. */
 function noisy(seed: number) {

@@ -36,12 +36,9 @@ export interface Samples {
 /** Samples as a map is fitted to them. */
 export type FitSamples = Omit<Samples, 'leftOut' | 'why' | 'crossedS' | 'at' | 'apart'>;
 
-/** Samples of several logs as those of one; of one they are taken as they are. */
-export function joinedSamples(all: readonly FitSamples[]): FitSamples {
-  const [only] = all;
-  if (only !== undefined && all.length === 1) return only;
-  const count = all.reduce((sum, samples) => sum + samples.count, 0);
-  const into = {
+/** Room for so many samples, all of them nothing. */
+export function samplesRoom(count: number): FitSamples {
+  return {
     count,
     cell: new Int32Array(count),
     shareX: new Float64Array(count),
@@ -50,6 +47,14 @@ export function joinedSamples(all: readonly FitSamples[]): FitSamples {
     weightS: new Float64Array(count),
     driven: new Float64Array(count),
   };
+}
+
+/** Samples of several logs as those of one; of one they are taken as they are. */
+export function joinedSamples(all: readonly FitSamples[]): FitSamples {
+  const [only] = all;
+  if (only !== undefined && all.length === 1) return only;
+  const count = all.reduce((sum, samples) => sum + samples.count, 0);
+  const into = samplesRoom(count);
   let at = 0;
   for (const samples of all) {
     for (const part of ['cell', 'shareX', 'shareY', 'error', 'weightS', 'driven'] as const)

@@ -1,22 +1,18 @@
 import { chance } from '@tests/support/chance';
 import { madeLog, type MadeStretch } from '@tests/support/madeLog';
+import { plainTask } from '@tests/support/plainTask';
 import type { ChannelId } from '../channel';
-import type { Log, MapTask } from '../log';
+import type { Log } from '../log';
 import { gridOf } from '../numeric';
 import { type OwnFactor, ownFactor, type OwnFactorAsk, ownFactorCells } from './index';
 
 const X = [1000, 2000, 3000, 4000, 5000];
 const Y = [30, 60, 90, 120];
-const TASK: MapTask = {
-  grid: gridOf({ x: X, y: Y, values: X.flatMap(() => Y.map(() => 70)) }),
-  load: 'manifoldPressure',
-  displacementCm3: 2000,
-  barometricKpa: 100,
-  pulse: null,
-  blended: null,
-  now: null,
-  ends: {},
-};
+const TASK = plainTask(
+  X,
+  Y,
+  X.flatMap(() => Y.map(() => 70)),
+);
 const AIRS = [-20, 0, 20, 40];
 const BY_AIR: OwnFactorAsk = {
   x: 'air',

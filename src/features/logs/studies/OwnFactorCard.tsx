@@ -1,21 +1,19 @@
-import { useMemo, useState } from 'react';
-import { View } from 'react-native';
+import { type ReactNode, useMemo, useState } from 'react';
 import { ActivityIndicator } from 'react-native-paper';
 import type { Correction } from '@/core/correction';
 import { correctionDefinition } from '@/core/correction/schema';
 import type { DrivenLog, MapTask } from '@/core/log';
-import { type OwnFactorAsk, ownFactorCells } from '@/core/logStudies';
-import { acceptedMap, type CellRange, withCells } from '@/core/map';
+import { type OwnFactor, type OwnFactorAsk, ownFactorCells } from '@/core/logStudies';
+import { acceptedMap, withCells } from '@/core/map';
 import { gridOf } from '@/core/numeric';
 import { edit, useDocument } from '@/data/session/session';
 import { today } from '@/data/today';
-import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
-import { Card, Message } from '@/ui/layout';
-import { ProposalView } from '@/ui/proposal/ProposalView';
+import { Message } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { startOwnFactor } from '@/workers/logFitClient';
 import { ownFactorWords } from './ownFactorWords';
+import { StudyCard, type StudyProposal } from './StudyCard';
 import { useLook } from './useLook';
 
 interface Props {
@@ -32,77 +30,90 @@ export function OwnFactorCard({ drives, task, note }: Props) {
   const [chosen, setChosen] = useState<string | null>(null);
   const correction = factors.find(({ id }) => id === chosen) ?? null;
   if (factors.length === 0) return null;
-  return (
-    <Card
-      title="Corrections of your own"
-      intro="The factor that would have brought lambda to its target, over the channels of a correction."
-    >
-      <Chips
-        label="Look at"
-        options={factors.map(({ id, name }) => ({ id, label: name }))}
-        value={chosen ?? ''}
-        onChange={setChosen}
-      />
-      {correction === null ? null : (
-        <Factor key={correction.id} correction={correction} drives={drives} task={task} note={note} />
-      )}
-    </Card>
+  const choice = (
+    <Chips
+      label="Look at"
+      options={factors.map(({ id, name }) => ({ id, label: name }))}
+      value={chosen ?? ''}
+      onChange={setChosen}
+    />
+  );
+  return correction === null ? (
+    <StudyCard title={TITLE} intro={INTRO} proposes={null}>
+      {choice}
+    </StudyCard>
+  ) : (
+    <Factor
+      key={correction.id}
+      correction={correction}
+      choice={choice}
+      drives={drives}
+      task={task}
+      note={note}
+    />
   );
 }
 
-function Factor({ correction, drives, task, note }: { correction: Correction } & Props) {
-  const [open, setOpen] = useState(false);
+const TITLE = 'Corrections of your own';
+const INTRO = 'The factor that would have brought lambda to its target, over the channels of a correction.';
+
+function Factor({
+  correction,
+  choice,
+  drives,
+  task,
+  note,
+}: { correction: Correction; choice: ReactNode } & Props) {
   const begin = useMemo(
     () => (drives === null ? null : () => startOwnFactor(drives, task, askOf(correction))),
     [drives, task, correction],
   );
   const { answer, failure } = useLook(begin);
-  if (failure !== null) return <Message tone="error">{failure}</Message>;
-  if (answer === null) return <ActivityIndicator accessibilityLabel="Looking for its factor" />;
-  const { found } = answer;
-  const { tone, text } = ownFactorWords(found);
-  if ('why' in found) return <Message tone={tone}>{text}</Message>;
+  const found = answer?.found ?? null;
+  const proposes = found === null || 'why' in found ? null : proposalOf(correction, found, note);
+  return (
+    <StudyCard title={TITLE} intro={INTRO} proposes={proposes}>
+      {choice}
+      {failure === null ? null : <Message tone="error">{failure}</Message>}
+      {found === null && failure === null ? (
+        <ActivityIndicator accessibilityLabel="Looking for its factor" />
+      ) : null}
+      {found === null ? null : 'why' in found ? (
+        <Message tone="warning">{ownFactorWords(found).text}</Message>
+      ) : (
+        <Text>{`${ownFactorWords(found).text}${proposes === null ? ' It is right as it is.' : ''}`}</Text>
+      )}
+    </StudyCard>
+  );
+}
+
+/** The cells of a correction that a factor would move; null where none would. */
+function proposalOf(correction: Correction, found: OwnFactor, note: string): StudyProposal | null {
   const definition = correctionDefinition(correction);
   const changes = ownFactorCells(correction.map.values, found, definition);
-  if (changes.length === 0) {
-    return <Text>{`${text} It is right as it is.`}</Text>;
-  }
+  if (changes.length === 0) return null;
   const proposal = {
     mapId: definition.id,
     before: correction.map,
     after: withCells(correction.map, changes, { kind: 'measured', date: today(), note }),
-    reasons: [{ text, formula: 'cell = cell · measured lambda ÷ target, fitted smoothly' }],
+    reasons: [
+      {
+        text: ownFactorWords(found).text,
+        formula: 'cell = cell · measured lambda ÷ target, fitted smoothly',
+      },
+    ],
     evidence: Array.from(found.cells.evidenceS),
   };
-  const accept = (range: CellRange | null) => {
-    edit(`${correction.name} from a log`, (draft) => {
-      const into = draft.corrections.find(({ id }) => id === correction.id);
-      if (into !== undefined) into.map = acceptedMap(proposal, range);
-    });
-    if (range === null) setOpen(false);
+  return {
+    definition,
+    proposal,
+    label: `Look at ${changes.length} of its cells`,
+    onAccept: (range) =>
+      edit(`${correction.name} from a log`, (draft) => {
+        const into = draft.corrections.find(({ id }) => id === correction.id);
+        if (into !== undefined) into.map = acceptedMap(proposal, range);
+      }),
   };
-  if (open) {
-    return (
-      <ProposalView
-        definition={definition}
-        proposal={proposal}
-        onAccept={accept}
-        onRefuse={() => setOpen(false)}
-      />
-    );
-  }
-  return (
-    <>
-      <Text>{text}</Text>
-      <View style={{ flexDirection: 'row' }}>
-        <Button
-          label={`Look at ${changes.length} of its cells`}
-          icon="auto-fix"
-          onPress={() => setOpen(true)}
-        />
-      </View>
-    </>
-  );
 }
 
 /** What a correction asks of a log. */

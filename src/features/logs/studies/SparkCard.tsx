@@ -1,21 +1,21 @@
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ActivityIndicator } from 'react-native-paper';
-import { loadAxisOf, putMap } from '@/core/calibration';
+import { type Calibration, loadAxisOf, putMap } from '@/core/calibration';
 import type { Log } from '@/core/log';
 import { sparkCells, type SparkStudy, type TorqueFrom } from '@/core/logStudies';
-import { acceptedMap, type CellRange, withCells } from '@/core/map';
+import { acceptedMap, withCells } from '@/core/map';
 import { gridOf } from '@/core/numeric';
 import { MAP_DEFINITIONS } from '@/core/program';
 import { edit, useDocument } from '@/data/session/session';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
-import { Card, Message, Sentences } from '@/ui/layout';
-import { ProposalView } from '@/ui/proposal/ProposalView';
+import { Message, Sentences } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { startSpark } from '@/workers/logFitClient';
 import { sparkFoundWords, sparkRefusalWords, sparkSourceWords } from './sparkWords';
+import { StudyCard, type StudyProposal } from './StudyCard';
 import { useLook } from './useLook';
 
 interface Props {
@@ -31,6 +31,7 @@ const isTorque = ({ name, unit }: { readonly name: string; readonly unit: string
 
 /** The least spark for the torque, from pulls that differ in advance; begun by hand, for it is asked seldom. */
 export function SparkCard({ logs, note }: Props) {
+  const document = useDocument();
   const [asked, setAsked] = useState<string | null>(null);
   const columns = useMemo(
     () => [...new Set(logs.flatMap(({ own = [] }) => own.filter(isTorque).map(({ name }) => name)))],
@@ -43,10 +44,12 @@ export function SparkCard({ logs, note }: Props) {
     return () => startSpark(logs, from);
   }, [logs, asked]);
   const { answer, failure } = useLook(begin);
+  const study = answer?.study ?? null;
   return (
-    <Card
+    <StudyCard
       title="Spark"
       intro="The least spark that gives the torque, from pulls with less spark and with more. Read logs together that differ in it."
+      proposes={study?.ok === true ? proposalOf(document, study, note) : null}
     >
       {columns.length === 0 ? null : (
         <Chips
@@ -65,36 +68,31 @@ export function SparkCard({ logs, note }: Props) {
         </View>
       ) : null}
       {failure === null ? null : <Message tone="error">{failure}</Message>}
-      {begin !== null && answer === null && failure === null ? (
+      {begin !== null && study === null && failure === null ? (
         <ActivityIndicator accessibilityLabel="Looking at the pulls" />
       ) : null}
-      {answer === null ? null : answer.study.ok ? (
-        <Found study={answer.study} note={note} />
-      ) : (
-        <Message tone="warning">{sparkRefusalWords(answer.study)}</Message>
-      )}
-    </Card>
+      {study?.ok === false ? <Message tone="warning">{sparkRefusalWords(study)}</Message> : null}
+      {study?.ok === true ? (
+        <>
+          <Text kind="small" colour="muted">
+            {sparkSourceWords(study)}
+          </Text>
+          <Sentences sentences={study.found.map(sparkFoundWords)} />
+        </>
+      ) : null}
+    </StudyCard>
   );
 }
 
-function Found({ study, note }: { study: Extract<SparkStudy, { readonly ok: true }>; note: string }) {
-  const document = useDocument();
-  const [open, setOpen] = useState(false);
+/** The cells of the spark map that a study would move; null where there is no map, or none would. */
+function proposalOf(document: Calibration, { found }: FoundSpark, note: string): StudyProposal | null {
   const by = loadAxisOf(document);
   const mapId = by === 'throttle' ? 'sparkThrottle' : 'spark';
   const map = document.maps[mapId];
+  if (map === null) return null;
   const definition = MAP_DEFINITIONS[mapId];
-  const changes =
-    map === null ? [] : sparkCells(map.values, { grid: gridOf(map), by }, study.found, definition);
-  const sentences = (
-    <>
-      <Text kind="small" colour="muted">
-        {sparkSourceWords(study)}
-      </Text>
-      <Sentences sentences={study.found.map(sparkFoundWords)} />
-    </>
-  );
-  if (map === null || changes.length === 0) return sentences;
+  const changes = sparkCells(map.values, { grid: gridOf(map), by }, found, definition);
+  if (changes.length === 0) return null;
   const proposal = {
     mapId,
     before: map,
@@ -106,30 +104,13 @@ function Found({ study, note }: { study: Extract<SparkStudy, { readonly ok: true
       },
     ],
   };
-  const accept = (range: CellRange | null) => {
-    edit('Spark from pulls', (draft) => putMap(draft, mapId, acceptedMap(proposal, range)));
-    if (range === null) setOpen(false);
+  return {
+    definition,
+    proposal,
+    label: `Look at ${changes.length} cells of spark`,
+    onAccept: (range) =>
+      edit('Spark from pulls', (draft) => putMap(draft, mapId, acceptedMap(proposal, range))),
   };
-  if (open) {
-    return (
-      <ProposalView
-        definition={definition}
-        proposal={proposal}
-        onAccept={accept}
-        onRefuse={() => setOpen(false)}
-      />
-    );
-  }
-  return (
-    <>
-      {sentences}
-      <View style={{ flexDirection: 'row' }}>
-        <Button
-          label={`Look at ${changes.length} cells of spark`}
-          icon="auto-fix"
-          onPress={() => setOpen(true)}
-        />
-      </View>
-    </>
-  );
 }
+
+type FoundSpark = Extract<SparkStudy, { readonly ok: true }>;
