@@ -1,6 +1,8 @@
 import type { Calibration } from '@/core/calibration';
 import { knockBaseline, thresholdFrom } from '@/core/log';
-import { earlier, listening, pulled } from '@tests/support/knocking';
+import { knockHeard } from '@/core/logStudies';
+import { programOf } from '@tests/support/ventisca';
+import { earlier, listening, type Pull, pulled } from '@tests/support/knocking';
 import { say } from './report.mts';
 
 const SEEDS = 10;
@@ -21,6 +23,14 @@ function heardClean(
   return { ...document, maps: { ...document.maps, knockThreshold: { ...knockThreshold, values } } };
 }
 
+/** What a threshold from one clean pull hears in another log. */
+function tried(document: Calibration, { log }: Pull) {
+  const program = programOf(document);
+  if (program.knock === null) throw new TypeError('Nothing listens');
+  const found = knockHeard(log, program.knock, program.barometricKpa);
+  return { found: found?.heard ?? [], listenedS: found?.listenedS ?? 0 };
+}
+
 /** Knock 6° too far is pulled back and given back, clean pulls are left alone, and only those give a threshold. */
 export function proveKnock(firstSeed: number): void {
   const seeds = Array.from({ length: SEEDS }, (_, i) => firstSeed + i);
@@ -35,6 +45,25 @@ export function proveKnock(firstSeed: number): void {
   say(
     far.length === SEEDS && rate < 0.01 && most <= 8 && end === 0,
     `6° too far: hard knock ${(100 * rate).toFixed(2)} % of firings after 3 s at worst (stated: 1 %), ${most.toFixed(1)}° pulled at most, ${end.toFixed(1)}° left after 12 s at light load`,
+  );
+  const onClean = tuned.map((document, i) =>
+    tried(document, pulled(document, { seed: (seeds[i] as number) + 2000 })),
+  );
+  const falseOnes = onClean.reduce(
+    (sum, { found }) => sum + found.filter(({ doubt }) => doubt === null).length,
+    0,
+  );
+  const hours = onClean.reduce((sum, { listenedS }) => sum + listenedS, 0) / 3600;
+  say(
+    falseOnes <= Math.max(0, hours),
+    `a threshold tried on other clean pulls: ${falseOnes} likely knocks in ${(60 * hours).toFixed(1)} min of full load`,
+  );
+  const onFar = far.map((pull, i) =>
+    tried(tuned[i] as Calibration, pull).found.filter(({ doubt }) => doubt === null),
+  );
+  say(
+    onFar.every((found) => found.length > 0),
+    `tried on pulls that knock: ${Math.min(...onFar.map(({ length }) => length))} likely knocks at the least`,
   );
   const loud = seeds.map((seed) => {
     const document = heardClean(listening(), seed, LOUD);

@@ -1,9 +1,10 @@
 /**
  * What else logs say, each as a proposal with its evidence: the factor that a correction of the builder’s own should have had, the
- * least spark for the torque.
+ * least spark for the torque, what a knock threshold would have heard.
  * Each refuses where the evidence does not carry it. Reading logs, their delay and the fit are log’s.
  */
 export { type BestSpark, bestSpark, type SparkPoint } from './bestSpark';
+export { type Doubt, DOUBT_IDS, DOUBTS, type Heard, type KnockHeard, knockHeard } from './knockHeard';
 export { sparkCells, type SparkMap } from './sparkCells';
 export { type SparkFound, type SparkStudy, sparkStudy, type TorqueFrom } from './sparkStudy';
 export {

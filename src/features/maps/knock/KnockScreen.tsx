@@ -17,6 +17,7 @@ import { TypingFrom } from '../../fields/TypingFrom';
 import { firstCardFields } from '../settingFields';
 import { useIsLive } from '../useLiveMap';
 import { CleanPullCard } from './CleanPullCard';
+import { KnockHeardCard } from './KnockHeardCard';
 import { putKnockProposal } from './knockEdits';
 import { KnockLive } from './KnockLive';
 import { knockPicture } from './knockPicture';
@@ -35,6 +36,7 @@ export function KnockScreen() {
       <WindowCard />
       {live ? <KnockLive document={document} /> : null}
       <CleanPullCard />
+      <KnockHeardCard />
     </>
   ) : null;
   return (
