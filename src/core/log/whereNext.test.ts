@@ -104,3 +104,62 @@ test('whatever was driven: no cell twice, the most telling first, and all of the
     }),
   );
 });
+
+describe('worked by hand', () => {
+  const SIDE = 9;
+  const axis = (from: number) => Array.from({ length: SIDE }, (_, i) => from + 10 * i);
+  const flat = gridOf({ x: axis(1000), y: axis(20), values: new Array<number>(SIDE * SIDE).fill(70) });
+  const place = (column: number, row: number) => column + SIDE * row;
+  const all = (of: (i: number) => number) => Float64Array.from({ length: SIDE * SIDE }, (_, i) => of(i));
+  const sureOf = (of: Readonly<Record<number, number>>, evidenceS: (i: number) => number = () => 0) => ({
+    change: all(() => 0),
+    evidenceS: all(evidenceS),
+    standardError: all((i) => of[i] ?? 1e-6),
+  });
+  const matter = (next: ReturnType<typeof whereNext>) => next.map(({ index, matters }) => [index, Number(matters.toFixed(3))]); // prettier-ignore
+
+  // At stake 0.2², 0.18², 0.15², 0.12²; beside the first 0.35 of it is left, two away 0.7.
+  test('a cell that is picked leaves 0.35 of what its neighbours leave unknown, and 0.7 two cells away', () => {
+    const [a, b, c, d] = [place(2, 2), place(3, 2), place(4, 2), place(6, 6)];
+    const cellsOf = sureOf({ [a]: 0.2, [b]: 0.18, [c]: 0.15, [d]: 0.12 });
+    expect(matter(whereNext(flat, cellsOf, all(() => 1), 4))).toEqual([[a, 0.366], [c, 0.206], [d, 0.132], [b, 0.296]]); // prettier-ignore
+  });
+
+  // Alone in the middle a cell keeps 4/16 of its time, in a corner 4/9: 0.25 against 0.444.
+  test('time counts for what is near too, and none of it is lost at an edge', () => {
+    const [middle, corner] = [place(4, 4), 0];
+    const time = all((i) => (i === middle || i === corner ? 9 : 0));
+    const cellsOf = sureOf({ [middle]: 0.1, [corner]: 0.1 });
+    expect(matter(whereNext(flat, cellsOf, time, 4))).toEqual([[corner, 0.64], [middle, 0.36]]); // prettier-ignore
+    // What is beside the middle was driven for a moment too: it has 2/16 of the middle’s nine seconds, and 4/16 of its own.
+    const beside = place(5, 4);
+    const both = all((i) => (i === middle ? 9 : i === beside ? 0.5 : 0));
+    const two = sureOf({ [middle]: 0.1, [beside]: 0.1 });
+    expect(matter(whereNext(flat, two, both, 1))).toEqual([[middle, Number((2.3125 / (2.3125 + 1.25)).toFixed(3))]]); // prettier-ignore
+  });
+
+  // Two seconds leave 1/(1 + 1), four leave 1/(1 + 4).
+  test('evidence leaves less at stake', () => {
+    const [half, more, none] = [place(2, 2), place(6, 2), place(4, 6)];
+    const cellsOf = sureOf({ [half]: 0.1, [more]: 0.1, [none]: 0.1 }, (i) =>
+      i === half ? 2 : i === more ? 4 : 0,
+    );
+    expect(matter(whereNext(flat, cellsOf, all(() => 1), 3))).toEqual([[none, 0.588], [half, 0.294], [more, 0.118]]); // prettier-ignore
+  });
+
+  test('a bend counts along either axis, and no edge bends', () => {
+    const bent = (column: number, row: number) => {
+      const values = new Array<number>(SIDE * SIDE).fill(70);
+      values[place(column, row)] = 100;
+      return whereNext(
+        gridOf({ x: axis(1000), y: axis(20), values }),
+        sureOf({}),
+        all(() => 1),
+        1,
+      )[0];
+    };
+    expect(bent(4, 4)).toMatchObject({ index: place(4, 4), because: 'bend' });
+    // In a corner it bends neither way itself: its neighbours along the edges do.
+    expect([place(1, 0), place(0, 1)]).toContain(bent(0, 0)?.index);
+  });
+});
