@@ -84,6 +84,17 @@ describe('what has a shape', () => {
   });
 });
 
+test('cells that were measured otherwise were not folded into before', () => {
+  const source = { kind: 'measured', date: TEST_DAY, note: 'Log of a day' } as const;
+  const other = { ...VE, sources: [source], cellSources: VE.values.map(() => 0) };
+  const computed = {
+    ...other,
+    sources: [{ ...source, kind: 'computed', note: 'Learned by the closed loop' } as const],
+  };
+  for (const ve of [other, computed])
+    expect(fold(hill(0.06), { ...DOCUMENT, maps: { ...DOCUMENT.maps, ve } })?.again).toBe(0);
+});
+
 describe('what is one factor', () => {
   const wobbling = (mean: number) =>
     learnedOf(({ x, y }) => (x > 4500 || y > 110 ? null : mean + 0.004 * Math.sin(x + y)));
@@ -102,6 +113,16 @@ describe('what is one factor', () => {
       expect(made?.rough.after).toBeCloseTo(made?.rough.before ?? 0, 3);
     },
   );
+
+  test('what cells have not yet learned is reckoned with: some have come half the way, some all of it', () => {
+    // At 5 % ten times a second a second of evidence learns 39 % of what is left.
+    const way = AXES.values.map((_, i) => [1, 2, 4, 20][i % 4] ?? 0);
+    const ln = way.map((seconds) => 0.09 * -Math.expm1(-0.5 * seconds));
+    const made = fold({ ln, evidenceS: way });
+    expect(made?.by).toBe('factor');
+    expect(made?.factor?.spread).toBeLessThan(0.001);
+    expect(made?.proposal.reasons[0]?.text).toMatch(/lies within 0\.0 % of \+9\.\d %/);
+  });
 
   test('a hill is none', () => {
     expect(fold(hill(0.1))?.by).toBe('cells');
@@ -163,6 +184,15 @@ describe('what stays learned', () => {
     expect(left.evidenceS[far]).toBe(0);
     expect(left.evidenceS[WIDTH * 3]).toBe(30);
     expect(left.ln[WIDTH * 3]).toBe(0.05);
+  });
+
+  test('where nothing was learned nothing is taken away, however the map moved', () => {
+    const learned = learnedOf(({ x }) => (x > 4000 ? null : 0.05));
+    const higher = { ...VE, values: VE.values.map((value) => value * 1.03) };
+    const left = leftLearned(DOCUMENT, learned, VE, higher);
+    AXES.values.forEach((_, i) =>
+      expect(left.ln[i]).toBeCloseTo(placeOf(i).x > 4000 ? 0 : 0.05 - Math.log(1.03), 9),
+    );
   });
 
   test('a surface of other cells stays as it is', () => {

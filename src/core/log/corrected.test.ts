@@ -1,4 +1,4 @@
-import { correctedCells } from './corrected';
+import { correctedCells, leftInCells } from './corrected';
 import type { FittedCells } from './fit';
 
 const LIMITS = { min: 0, max: 300, decimals: 1 };
@@ -25,6 +25,25 @@ test('a cell moves by what of its change is more than its error', () => {
     [0, 97.4, false],
     [2, 96.1, false],
   ]);
+});
+
+// Cells with 2 and 6 s are 3 and −1 % off; the first has moved by 2 %: √((2·0.01² + 6·0.01²)/8) = 1 %.
+test('what a map still leaves is weighed by evidence, and cells without it do not count', () => {
+  const cells = {
+    found: Float64Array.of(0.03, -0.01, 0.5),
+    evidenceS: Float64Array.of(2, 6, 1.9),
+  } as unknown as FittedCells;
+  const before = { values: [100, 100, 100] };
+  const after = { values: [100 * Math.exp(0.02), 100, 100] };
+  expect(leftInCells({ cells }, before, after)).toBeCloseTo(0.01, 12);
+  expect(leftInCells({ cells }, before, before)).toBeCloseTo(Math.sqrt((2 * 0.0009 + 6 * 0.0001) / 8), 12);
+});
+
+test('a cell that is at its limit, or would round to what it is, is not moved', () => {
+  const up = fit([0.03, 0.03, 0.03], [0, 0, 0]);
+  const choice = { by: 'cells', most: 0.2, beyond: false } as const;
+  expect(correctedCells([300, 100, 0], up, choice, LIMITS).map(({ index }) => index)).toEqual([1]);
+  expect(correctedCells([100, 100, 100], up, choice, { ...LIMITS, decimals: -1 })).toEqual([]);
 });
 
 test('where nothing was found a cell follows the surface as it is, if it is asked to', () => {
