@@ -16,7 +16,7 @@ export interface RunningLook<Answer> {
   readonly cancel: () => void;
 }
 
-/** Hands copies of logs to the worker and asks it something. */
+/** Hands copies of logs to the worker and asks it something. @param own columns that are no channels of ours, and are wanted there. */
 function startLook<Answer>(
   name: string,
   logs: readonly Log[],
@@ -25,12 +25,13 @@ function startLook<Answer>(
     token: string,
     copies: readonly Log[],
   ) => Promise<Answer | null>,
+  own: readonly string[] = [],
 ): RunningLook<Answer> {
   runs += 1;
   const token = `${name}-${runs}`;
   let goesOn = true;
   let asked = false;
-  const answer = copiedLogs(logs, () => goesOn).then((copies) => {
+  const answer = copiedLogs(logs, () => goesOn, own).then((copies) => {
     if (copies === null || !goesOn) return null;
     asked = true;
     return kept.answer((remote) => ask(remote, token, copies));
@@ -44,10 +45,14 @@ function startLook<Answer>(
   };
 }
 
-async function copiedLogs(logs: readonly Log[], goesOn: () => boolean): Promise<readonly Log[] | null> {
+async function copiedLogs(
+  logs: readonly Log[],
+  goesOn: () => boolean,
+  own: readonly string[],
+): Promise<readonly Log[] | null> {
   const copies: Log[] = [];
   for (const log of logs) {
-    const copy = await copiedLog(log, goesOn);
+    const copy = await copiedLog(log, goesOn, own);
     if (copy === null) return null;
     copies.push(copy);
   }
@@ -97,8 +102,12 @@ export function startOwnFactor(
 
 /** Looks in the worker for the least spark for the torque. */
 export function startSpark(logs: readonly Log[], from: TorqueFrom): RunningLook<SparkAnswer> {
-  return startLook('spark', logs, (remote, token, copies) =>
-    remote.spark(token, transfer({ logs: copies, from }, copies.flatMap(buffersOf))),
+  return startLook(
+    'spark',
+    logs,
+    (remote, token, copies) =>
+      remote.spark(token, transfer({ logs: copies, from }, copies.flatMap(buffersOf))),
+    from.kind === 'column' ? [from.name] : [],
   );
 }
 

@@ -5,9 +5,14 @@ const AT_ONCE = 400_000;
 
 /**
  * A copy of a log that can be handed to a worker whole, made some columns at a time so that the page answers meanwhile. What is
- * no channel of ours is left out: it says nothing there. @returns null where it was told to stop.
+ * no channel of ours is left out, but for what is asked for by its name: the rest says nothing there.
+ * @returns null where it was told to stop.
  */
-export async function copiedLog({ timeS, columns }: Log, goesOn: () => boolean): Promise<Log | null> {
+export async function copiedLog(
+  { timeS, columns, own = [] }: Log,
+  goesOn: () => boolean,
+  asked: readonly string[] = [],
+): Promise<Log | null> {
   const copies: [id: string, values: LogColumn][] = [];
   let since = timeS.length;
   const times = timeS.slice();
@@ -20,10 +25,15 @@ export async function copiedLog({ timeS, columns }: Log, goesOn: () => boolean):
     copies.push([id, values.slice()]);
     since += values.length;
   }
-  return { timeS: times, columns: Object.fromEntries(copies) };
+  const copied = { timeS: times, columns: Object.fromEntries(copies) };
+  const named = own.filter(({ name }) => asked.includes(name));
+  if (named.length === 0) return copied;
+  return { ...copied, own: named.map((column) => ({ ...column, values: column.values.slice() })) };
 }
 
 /** What of a copied log is handed over. */
-export function buffersOf({ timeS, columns }: Log): ArrayBuffer[] {
-  return [timeS, ...Object.values(columns)].map(({ buffer }) => buffer as ArrayBuffer);
+export function buffersOf({ timeS, columns, own = [] }: Log): ArrayBuffer[] {
+  return [timeS, ...Object.values(columns), ...own.map(({ values }) => values)].map(
+    ({ buffer }) => buffer as ArrayBuffer,
+  );
 }
