@@ -35,6 +35,8 @@ test('likely knocks are listed, the loudest first; doubtful ones by why', () => 
   });
   expect(many).toHaveLength(6);
   expect(many[0]?.text).toBe('9 in 1.0 min of listening: 9 likely knocks, 0 doubtful.');
+  const short = heardSentences({ heard: [one({ doubt: 'cold' })], listenedS: 599, byCylinder: [] });
+  expect(short[0]?.text).toMatch(/, 1 doubtful\.$/);
   expect(heardSentences({ heard: [one({ doubt: 'cold' })], listenedS: 60, byCylinder: [] })[0]?.tone).toBe(
     'plain',
   );

@@ -4,6 +4,8 @@ import type { Sentence } from '@/ui/layout';
 
 /** So many likely ones are listed, the loudest. */
 const LISTED = 5;
+/** From so much listening on, s, a rate is said: of less it is none. */
+const RATE_FROM_S = 600;
 /** A cylinder that is louder or quieter than the middle one by more than this is apart, a share. */
 const APART = 0.1;
 
@@ -16,7 +18,7 @@ export function heardSentences({ heard, listenedS }: KnockHeard): Sentence[] {
   const sentences: Sentence[] = [
     {
       tone: likely.length > 0 ? 'warning' : 'plain',
-      text: `${heard.length} in ${minutes} of listening: ${likely.length} likely ${likely.length === 1 ? 'knock' : 'knocks'}, ${doubtful} doubtful${doubtful === 0 ? '' : `, ${formatNumber((3600 * doubtful) / listenedS, 1)} an hour`}.`,
+      text: `${heard.length} in ${minutes} of listening: ${likely.length} likely ${likely.length === 1 ? 'knock' : 'knocks'}, ${doubtful} doubtful${doubtful === 0 || listenedS < RATE_FROM_S ? '' : `, ${formatNumber((3600 * doubtful) / listenedS, 1)} an hour`}.`,
     },
     ...[...likely]
       .sort((a, b) => b.times - a.times)
