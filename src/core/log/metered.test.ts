@@ -145,6 +145,13 @@ describe('a map of pulses', () => {
   });
 });
 
+test('a trim that was not known at a sample counts for nothing there', () => {
+  expect(errorOf({ learnedTrim: NaN, knockFuel: NaN, lambdaOne: 1.03 }, TASK)).toBeCloseTo(
+    Math.log(1.03),
+    12,
+  );
+});
+
 test('what was learned, and what knock added, act beside the loop', () => {
   expect(errorOf({ learnedTrim: 1.05, lambdaTrim: 1.02 }, TASK)).toBeCloseTo(Math.log(1.05 * 1.02), 12);
   expect(errorOf({ knockFuel: 8 }, TASK)).toBeCloseTo(Math.log(1.08), 12);

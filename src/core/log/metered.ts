@@ -12,7 +12,7 @@ export interface MeteredSample {
   nowLn: number;
   /** The map’s part in it: by so much more than what is metered the map itself has to move. */
   gain: number;
-  /** Air of a cylinder in a cycle as the calibration has it, mg. */
+  /** Air of all cylinders in a cycle as the calibration has it, mg. */
   airMg: number;
 }
 

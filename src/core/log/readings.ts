@@ -183,7 +183,9 @@ function trimsOf({ columns }: Log, one: boolean, two: boolean): LogColumn[] {
 
 /** Logarithm of what was learned and what knock added, which act on every cylinder beside the loop’s trims. */
 function otherTrims({ columns: { learnedTrim, knockFuel } }: Log): (i: number) => number {
-  return (i) => Math.log(learnedTrim?.[i] ?? 1) + Math.log1p((knockFuel?.[i] ?? 0) / 100);
+  const known = (value: number | undefined, otherwise: number) =>
+    value === undefined || Number.isNaN(value) ? otherwise : value;
+  return (i) => Math.log(known(learnedTrim?.[i], 1)) + Math.log1p(known(knockFuel?.[i], 0) / 100);
 }
 
 /** Logarithm of the trim that what is measured answers to. */

@@ -7,7 +7,8 @@ import { KEPT, readingsOf, reasonCode } from './readings';
 import { type Samples, samplesOf } from './samples';
 
 /**
- * Samples of steady running under the delay that is found in a log: errors of the mixture, and their places on the map.
+ * Samples of steady running under the delay that is found in a log: errors of the mixture itself, whatever part the map of the task has
+ * in it, and their places on that map.
  * @param taken reasons that leave nothing out here, as cold running where that is what is asked about.
  */
 export function steadySamples(
@@ -18,8 +19,8 @@ export function steadySamples(
 ): Samples {
   const readings = readingsOf(log, task, then);
   const delay = foundDelay(readings, task);
-  if (taken.length === 0) return samplesOf(readings, task, delay);
-  const codes = taken.map(reasonCode);
+  const codes = ['otherFuel' as const, ...taken].map(reasonCode);
   const reason = readings.reason.map((code) => (codes.includes(code) ? KEPT : code));
-  return samplesOf({ ...readings, reason }, task, delay);
+  const gain = new Float64Array(readings.gain.length).fill(1);
+  return samplesOf({ ...readings, reason, gain }, task, delay);
 }

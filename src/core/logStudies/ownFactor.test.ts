@@ -101,6 +101,18 @@ test('over two channels each cell has its own', () => {
   expect(change[5]).toBeCloseTo(0.03, 1.8);
 });
 
+test('it is of the mixture, whichever of two blended maps is judged beside it, and however little part that one has', () => {
+  const leaner = off(base, (i) => 0.002 * (air(i) - 20));
+  const ethanol = new Float64Array(base.timeS.length).fill(17);
+  const log = { ...leaner, columns: { ...leaner.columns, ethanol } };
+  const share = gridOf({ x: [0, 85], y: [], values: [0, 100] });
+  for (const isSecond of [false, true]) {
+    const task = { ...TASK, blended: { other: TASK.grid, share, isSecond } };
+    const { change } = found(log, BY_AIR, task).cells;
+    [-0.08, -0.04, 0, 0.04].forEach((ln, i) => expect(change[i]).toBeCloseTo(ln, 1.9));
+  }
+});
+
 test('only what meets its condition counts', () => {
   const log = madeLog({ stretches: stretches((i) => ({ ...warmAndCold(i), throttle: i % 3 === 0 ? 90 : 20 })), off: () => 0 }); // prettier-ignore
   const wrong = off(log, (i) => ((log.columns.throttle?.[i] ?? 0) > 60 ? 0.06 : -0.03));

@@ -129,9 +129,10 @@ export class BenchCar {
       const learned = this.car.learned;
       if (left !== null && learned === null) return { refused: 'noLearned' };
       if (left !== null && left.ln.length !== learned?.ln.length) return { refused: 'otherLearned' };
+      if (left === null) return this.box.write(section, cells, sum);
       const beforeMg = this.car.wantedMg;
       const refused = this.box.write(section, cells, sum);
-      if (refused === null && left !== null) this.car.foldLearned(left, beforeMg);
+      if (refused === null) this.car.foldLearned(left, beforeMg);
       return refused;
     },
     run: (sections: Readonly<Record<string, unknown>>): BoxRefusal | null =>
