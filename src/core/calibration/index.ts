@@ -59,12 +59,13 @@ export { baseValue, boreMmOf, sweptVolumePerCylinderCm3 } from './quantities';
 export { type Calibration, CALIBRATION_VERSION, calibrationSchema, type StandInId } from './schema';
 export {
   authorityMaps,
+  blendsFuels,
   closesLoop,
   controlsBoost,
   fillingMap,
-  loadAxisOf,
   isCharged,
   listensForKnock,
+  loadAxisOf,
   strategyMaps,
   strategyOf,
   usedMaps,

@@ -60,6 +60,11 @@ export function usesIdleAir(document: Calibration): boolean {
   return by === 'valve' || (by === 'thermostatic' && loadsByThrottle(document));
 }
 
+/** Second maps are blended in by the ethanol in the fuel. */
+export function blendsFuels(document: Calibration): boolean {
+  return document.blend.use?.value === 'yes';
+}
+
 /** What target and spark run over with a strategy. */
 export function loadAxisOf(document: Calibration): 'manifoldPressure' | 'throttle' {
   return strategyOf(document) === 'throttle' ? 'throttle' : 'manifoldPressure';
@@ -122,7 +127,7 @@ function loopUses(document: Calibration, id: MapId): boolean {
 /** The maps this document’s choices use, in the order of work; the others are kept for the way back. */
 export function usedMaps(document: Calibration): MapId[] {
   const strategy = STRATEGY_MAPS[strategyOf(document)];
-  const blended = document.blend.use?.value === 'yes';
+  const blended = blendsFuels(document);
   const seconds = [...strategy, ...START_MAPS].map((id) => SECOND_OF[id]);
   return MAP_IDS.filter((id) => {
     if (LOAD_MAPS.includes(id)) return strategy.includes(id);

@@ -144,10 +144,13 @@ test.each([
   ['throttle', 'veThrottle', 'loopRicherThrottle'],
   ['pulseWidth', 'pulse', 'loopRicher'],
 ] as const)('by %s it goes into %s', (strategy, mapId, richer) => {
-  const document = everyMapWith(strategy);
+  const blended = everyMapWith(strategy);
+  const document = { ...blended, blend: { ...blended.blend, use: null } };
   const cells = document.maps[richer]?.values ?? [];
   const learned = { ln: cells.map((_, i) => (i % 2 === 0 ? 0.04 : 0.06)), evidenceS: cells.map(() => 30) };
   expect(learnedFold(document, learned, TEST_DAY)?.proposal.mapId).toBe(mapId);
+  // Of two maps that are blended nothing says which one it is about.
+  expect(learnedFold(blended, learned, TEST_DAY)).toBeNull();
 });
 
 describe('what stays learned', () => {

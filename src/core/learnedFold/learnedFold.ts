@@ -1,4 +1,4 @@
-import { baseValue, type Calibration, fillingMap, strategyOf } from '../calibration';
+import { baseValue, blendsFuels, type Calibration, fillingMap, strategyOf } from '../calibration';
 import type { Source } from '../field';
 import type { MapProposalOf } from '../generators';
 import { correctedCells, fittedCells, type OneFactor } from '../log';
@@ -38,7 +38,8 @@ const SAME_LN = 1e-9;
 
 /**
  * What was learned put into the map of filling, or of pulses: fitted smoothly by its evidence, each cell with what acts there
- * within the authority. Null where air is measured, where the surface has other cells, or where nothing would move.
+ * within the authority. Null where air is measured, where two maps are blended (trims do not tell which of them they are about),
+ * where the surface has other cells, or where nothing would move.
  * @param date today, YYYY-MM-DD.
  */
 export function learnedFold(
@@ -49,7 +50,7 @@ export function learnedFold(
   const mapId = fillingMap(strategyOf(document));
   const map = mapId === null ? null : document.maps[mapId];
   const places = learnedPlaces(document, learned);
-  if (mapId === null || map === null || places === null) return null;
+  if (mapId === null || map === null || places === null || blendsFuels(document)) return null;
   const acting = actingLn(document, learned, places);
   const samples = learnedSamples(gridOf(map), places, acting, learned.evidenceS);
   if (samples.count === 0) return null;

@@ -161,6 +161,11 @@ describe('what is not told', () => {
   test('fuel comes first', () => {
     const lean = sparkStudy(runs(() => ({ lambda: 0.93 })));
     expect(lean).toEqual({ ok: false, why: 'fuel', off: expect.closeTo(Math.log(0.93 / 0.88), 6) });
+    const second = runs(() => ({ lambda: 0.93 })).map((log) => ({ ...log, columns: { ...log.columns, lambdaOne: new Float64Array(log.timeS.length).fill(NaN), lambdaTwo: log.columns.lambdaOne ?? new Float64Array() } })); // prettier-ignore
+    expect(sparkStudy(second)).toMatchObject({ ok: false, why: 'fuel' });
+    const unread = second.map(({ timeS, columns: { lambdaTwo: _, ...columns } }) => ({ timeS, columns }));
+    expect(ok(sparkStudy(unread))).toMatchObject({ pulls: 5, leftOutForFuel: 0, withoutLambda: 5 });
+    expect(ok(sparkStudy(runs())).withoutLambda).toBe(0);
     const { leftOutForFuel, pulls } = ok(sparkStudy([...runs(), pull({ sparkDeg: 24, lambda: 0.8 })]));
     expect([leftOutForFuel, pulls]).toEqual([1, 5]);
   });

@@ -36,6 +36,8 @@ export type SparkStudy =
       readonly found: readonly SparkFound[];
       readonly pulls: number;
       readonly leftOutForFuel: number;
+      /** Pulls in which no lambda was read beside its target: whether their torque is the mixture’s is not known. */
+      readonly withoutLambda: number;
       readonly from: TorqueFrom;
     }
   | { readonly ok: false; readonly why: 'noSpark' | 'noPull' }
@@ -104,6 +106,7 @@ export function sparkStudy(logs: readonly Log[], torque: TorqueFrom = { kind: 'a
       .sort((a, b) => a.speedRpm - b.speedRpm),
     pulls: good.length,
     leftOutForFuel: pulled.length - good.length,
+    withoutLambda: good.filter(({ off }) => Number.isNaN(off)).length,
     from: torque,
   };
 }
@@ -121,7 +124,9 @@ function lambdaOff(log: Log, { from, to }: Pull): number {
   let [sum, count] = [0, 0];
   // The first third is what came before, still on its way to the sensor.
   for (let i = from + Math.ceil((to - from) / 3); i <= to; i += 1) {
-    const off = Math.log(logged(log, 'lambdaOne', i) / logged(log, 'lambdaTarget', i));
+    const one = logged(log, 'lambdaOne', i);
+    const lambda = Number.isNaN(one) ? logged(log, 'lambdaTwo', i) : one;
+    const off = Math.log(lambda / logged(log, 'lambdaTarget', i));
     if (!Number.isFinite(off)) continue;
     sum += off;
     count += 1;

@@ -12,7 +12,6 @@ import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
 import { Message, Sentences } from '@/ui/layout';
-import { Text } from '@/ui/text/Text';
 import { startSpark } from '@/workers/logFitClient';
 import { sparkFoundWords, sparkRefusalWords, sparkSourceWords } from './sparkWords';
 import { StudyCard, type StudyProposal } from './StudyCard';
@@ -73,12 +72,7 @@ export function SparkCard({ logs, note }: Props) {
       ) : null}
       {study?.ok === false ? <Message tone="warning">{sparkRefusalWords(study)}</Message> : null}
       {study?.ok === true ? (
-        <>
-          <Text kind="small" colour="muted">
-            {sparkSourceWords(study)}
-          </Text>
-          <Sentences sentences={study.found.map(sparkFoundWords)} />
-        </>
+        <Sentences sentences={[sparkSourceWords(study), ...study.found.map(sparkFoundWords)]} />
       ) : null}
     </StudyCard>
   );

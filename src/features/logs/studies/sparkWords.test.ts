@@ -62,9 +62,19 @@ test('of pulls that were never alike another way is said', () => {
 });
 
 test('where the numbers come from', () => {
-  const study = { ok: true, found: [], pulls: 6, leftOutForFuel: 0, from: { kind: 'acceleration' } } as const;
-  expect(sparkSourceWords(study)).toMatch(/^6 pulls, by how fast they gained speed/);
-  expect(sparkSourceWords({ ...study, leftOutForFuel: 2, from: { kind: 'column', name: 'Brake' } })).toMatch(
-    /^6 pulls, by Brake, .* 2 more had lambda off its target/,
-  );
+  const study = {
+    ok: true,
+    found: [],
+    pulls: 6,
+    leftOutForFuel: 0,
+    withoutLambda: 0,
+    from: { kind: 'acceleration' },
+  } as const;
+  expect(sparkSourceWords(study).text).toMatch(/^6 pulls, by how fast they gained speed/);
+  expect(
+    sparkSourceWords({ ...study, leftOutForFuel: 2, from: { kind: 'column', name: 'Brake' } }).text,
+  ).toMatch(/^6 pulls, by Brake, .* 2 more had lambda off its target/);
+  const unread = sparkSourceWords({ ...study, withoutLambda: 3 });
+  expect(unread.text).toMatch(/In 3 of them no lambda was read/);
+  expect(unread.tone).toBe('warning');
 });

@@ -44,17 +44,21 @@ export function sparkRefusalWords(study: Extract<SparkStudy, { readonly ok: fals
   }
 }
 
-/** Where the numbers come from. */
-export function sparkSourceWords({
-  pulls,
-  leftOutForFuel,
-  from,
-}: Extract<SparkStudy, { readonly ok: true }>): string {
+/** Where the numbers come from, and what of them is not known. */
+export function sparkSourceWords(study: Extract<SparkStudy, { readonly ok: true }>): Sentence {
+  const { pulls, leftOutForFuel, withoutLambda, from } = study;
   const source =
     from.kind === 'acceleration'
       ? 'by how fast they gained speed, in one gear each, brought to air of 20 °C'
       : `by ${from.name}, brought to air of 20 °C`;
   const out =
     leftOutForFuel === 0 ? '' : ` ${leftOutForFuel} more had lambda off its target, and do not count.`;
-  return `${pulls} pulls, ${source}.${out}`;
+  const unread =
+    withoutLambda === 0
+      ? ''
+      : ` In ${withoutLambda} of them no lambda was read beside its target: whether their torque is the mixture’s is not known.`;
+  return {
+    tone: withoutLambda === 0 ? 'plain' : 'warning',
+    text: `${pulls} pulls, ${source}.${out}${unread}`,
+  };
 }

@@ -117,6 +117,7 @@ describe('spark', () => {
     found: [found],
     pulls: 5,
     leftOutForFuel: 0,
+    withoutLambda: 0,
     from: { kind: 'acceleration' },
   } as SparkStudy;
   const at = () => current().maps.spark?.values[8 + 6 * (document.maps.spark?.x.length ?? 0)];

@@ -1,7 +1,7 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import type { Calibration } from '@/core/calibration';
+import { blendsFuels, type Calibration } from '@/core/calibration';
 import { cellsFrom } from '@/core/ecuImage';
 import { learnedFold, type LearnedFold, leftLearned } from '@/core/learnedFold';
 import { acceptedMap, type CellRange, type MapData } from '@/core/map';
@@ -34,6 +34,14 @@ export function FoldCard({ document, learned }: Props) {
   const running = useEcu((state) =>
     fold === null ? null : (state.running[`maps.${fold.proposal.mapId}`] as MapData | null | undefined),
   );
+  if (blendsFuels(document)) {
+    return (
+      <Message tone="plain">
+        Two maps are blended, and trims do not tell which of them they are about: log a drive on each fuel,
+        and correct the map that it is.
+      </Message>
+    );
+  }
   if (fold === null) return null;
   const { mapId, before } = fold.proposal;
   const { label } = MAP_DEFINITIONS[mapId];
