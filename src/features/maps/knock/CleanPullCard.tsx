@@ -1,36 +1,24 @@
-import { format } from 'date-fns';
-import { useGlobalSearchParams } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { View } from 'react-native';
 import type { Calibration } from '@/core/calibration';
 import { expectedNoiseV } from '@/core/generators';
 import { knockBaseline, thresholdFrom } from '@/core/log';
 import { gridOf, lookUpCurve } from '@/core/numeric';
 import { keptEdit } from '@/data/session/keptEdit';
-import { useLog, useLogs } from '@/data/logs/queries';
 import { useDocument } from '@/data/session/session';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
-import { Chips } from '@/ui/button/Chips';
 import { LineChart, type Series } from '@/ui/chart';
 import { Card, Message } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { putThreshold } from './knockEdits';
 import { refusalWords } from './knockWords';
-
-/** Logs that are offered, newest first. */
-const OFFERED = 5;
-/** A log that nobody has chosen. */
-const NO_LOG = '';
+import { useChosenLog } from './useChosenLog';
 
 /** The threshold against the noise: a guess, or what a clean pull of this engine says. */
 export function CleanPullCard() {
   const document = useDocument();
-  const { id } = useGlobalSearchParams<{ id: string }>();
-  const [chosen, setChosen] = useState<string | null>(null);
-  const logs = useLogs(id).data ?? [];
-  const read = useLog(chosen ?? NO_LOG);
-  const log = chosen === null ? null : (read.data?.log ?? null);
+  const { offers, log, chips } = useChosenLog('Clean pull');
   const baseline = useMemo(() => (log === null ? null : knockBaseline(log)), [log]);
   const { knockThreshold } = document.maps;
   const noise = baseline?.ok === true ? baseline.noise : null;
@@ -58,19 +46,7 @@ export function CleanPullCard() {
           named
         />
       )}
-      {logs.length === 0 ? (
-        <Text colour="muted">Record a pull at the bench, and it can be chosen here.</Text>
-      ) : (
-        <Chips
-          label="Clean pull"
-          options={logs.slice(0, OFFERED).map((entry) => ({
-            id: entry.id,
-            label: format(new Date(entry.startedAt), 'd MMM, HH:mm:ss'),
-          }))}
-          value={chosen}
-          onChange={setChosen}
-        />
-      )}
+      {!offers ? <Text colour="muted">Record a pull at the bench, and it can be chosen here.</Text> : chips}
       {baseline?.ok === false ? <Message tone="warning">{refusalWords(baseline)}</Message> : null}
       {noise === null || knockThreshold === null ? null : (
         <View style={{ flexDirection: 'row' }}>

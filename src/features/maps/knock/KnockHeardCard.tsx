@@ -1,32 +1,21 @@
-import { format } from 'date-fns';
-import { useGlobalSearchParams } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { View } from 'react-native';
 import { type Calibration, compile } from '@/core/calibration';
 import { type KnockHeard, knockHeard } from '@/core/logStudies';
-import { useLog, useLogs } from '@/data/logs/queries';
 import { keptEdit } from '@/data/session/keptEdit';
 import { useDocument } from '@/data/session/session';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
-import { Chips } from '@/ui/button/Chips';
 import { Card, Message, Sentences } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { heardSentences, loudCylinders, loudWords } from './heardWords';
 import { putFactors } from './knockEdits';
-
-/** Logs that are offered, newest first. */
-const OFFERED = 5;
-const NO_LOG = '';
+import { useChosenLog } from './useChosenLog';
 
 /** What the threshold would have heard in a log that it was not made from: likely knocks and doubtful ones, and how loud cylinders are. */
 export function KnockHeardCard() {
   const document = useDocument();
-  const { id } = useGlobalSearchParams<{ id: string }>();
-  const [chosen, setChosen] = useState<string | null>(null);
-  const logs = useLogs(id).data ?? [];
-  const read = useLog(chosen ?? NO_LOG);
-  const log = chosen === null ? null : (read.data?.log ?? null);
+  const { offers, log, chips } = useChosenLog('Log to try it on');
   const compiled = useMemo(() => compile(document), [document]);
   const program = compiled.ok ? compiled.program : null;
   const heard = useMemo(
@@ -36,21 +25,13 @@ export function KnockHeardCard() {
         : knockHeard(log, program.knock, program.barometricKpa),
     [log, program],
   );
-  if (program === null || program.knock === null || logs.length === 0) return null;
+  if (program === null || program.knock === null || !offers) return null;
   return (
     <Card
       title="Try it on another log"
       intro="What this threshold would have heard: a drive that surely does not knock should hear nothing."
     >
-      <Chips
-        label="Log to try it on"
-        options={logs.slice(0, OFFERED).map((entry) => ({
-          id: entry.id,
-          label: format(new Date(entry.startedAt), 'd MMM, HH:mm:ss'),
-        }))}
-        value={chosen}
-        onChange={setChosen}
-      />
+      {chips}
       {log !== null && heard === null ? (
         <Message tone="warning">
           This log has no knock noise. Record one with a knock sensor fitted and wired.
