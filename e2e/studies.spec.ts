@@ -68,3 +68,51 @@ test('spark from a brake’s log: fuel comes first, then the least that gives th
   await page.getByRole('button', { name: 'Accept all', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Undo: Spark from pulls' })).toBeVisible();
 });
+
+/** Two starts, at −12 and 8 °C, by a starter that turns four times a second: each fires so many turns after fuel comes. */
+function startsLog(firesAfterTurns: number): string {
+  const rows: string[] = [];
+  for (const [beganS, coolant] of [
+    [0, -12],
+    [120, 8],
+  ] as const) {
+    for (let i = 0; i < 1000; i += 1) {
+      const atS = i / 20;
+      const [fuelS, firesS] = [2.3, 2.3 + firesAfterTurns / 4];
+      const speed =
+        atS < 2 ? 0 : atS < firesS ? 240 : atS > 48 ? 0 : Math.min(1100, 240 + 1500 * (atS - firesS));
+      const phase = atS < 2 ? 0 : speed > 500 ? 2 : 1;
+      rows.push(
+        [(beganS + atS).toFixed(2), speed.toFixed(0), phase, '60', coolant, atS < fuelS ? 0 : 9].join(','),
+      );
+    }
+  }
+  return [
+    'Time,Engine speed,Phase,Manifold pressure,Coolant,Injector opening',
+    's,rpm,,kPa,°C,ms',
+    ...rows,
+  ].join('\n');
+}
+
+test('starts from a log: what fired late asks for more cranking fuel, and gets it', async ({ app, page }) => {
+  test.setTimeout(120_000);
+  await app.openDemo();
+  await app.goTo('Logs');
+  await openLog(page, startsLog(4), 'late.csv');
+  await page.getByRole('button', { name: /^Read \d+ kB$/ }).click();
+  await expect(page.getByText(/samples from late\.csv/)).toBeVisible({ timeout: 20_000 });
+  await page.getByRole('button', { name: 'Study the starts' }).click();
+  await expect(
+    page.getByText(/^−12 °C, cranking fuel × .* a cycle or more after it had fuel: too little\.$/),
+  ).toBeVisible();
+  await expect(page.getByText(/^8 °C, cranking fuel × .* too little\.$/)).toBeVisible();
+  await page.getByRole('button', { name: /^Cranking fuel: look at \d+ cells$/ }).click();
+  await page.getByRole('button', { name: 'Accept all' }).click();
+  await expect(page.getByRole('button', { name: 'Undo: Cranking fuel from starts' })).toBeVisible();
+  await app.goTo('Logs');
+  await openLog(page, startsLog(1.5), 'right.csv');
+  await expect(page.getByText(/samples from right\.csv/)).toBeVisible({ timeout: 20_000 });
+  await page.getByRole('button', { name: 'Study the starts' }).click();
+  await expect(page.getByText(/^−12 °C, .* at its first chance, and ran\.$/)).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Cranking fuel: look at/ })).toBeHidden();
+});

@@ -24,6 +24,7 @@ import { proveDiagnosis } from './diagnosis.mts';
 import { missedLines } from './report.mts';
 import { proveOwnFactor } from './ownFactor.mts';
 import { proveSpark } from './spark.mts';
+import { proveStartStudy } from './startStudy.mts';
 import { proveMended } from './mended.mts';
 import { proveStarts } from './starts.mts';
 import { proveSteady } from './steady.mts';
@@ -37,6 +38,7 @@ const PARTS = {
   mended: proveMended,
   ownFactor: proveOwnFactor,
   spark: proveSpark,
+  startStudy: proveStartStudy,
   whereNext: proveWhereNext,
   logFiles: proveLogFiles,
   events: proveEvents,

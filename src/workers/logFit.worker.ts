@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 import { keptRuns } from './cancellable';
 import type { LogFitWorker } from './logFitProtocol';
-import { runLogEvents, runLogFit, runOwnFactor, runSpark } from './logFitTask';
+import { runLogEvents, runLogFit, runOwnFactor, runSpark, runStarts } from './logFitTask';
 
 const runs = keptRuns();
 
@@ -18,6 +18,12 @@ const worker: LogFitWorker = {
       token,
       () => undefined,
       (port) => runSpark(request, port),
+    ),
+  starts: (token, request) =>
+    runs.run(
+      token,
+      () => undefined,
+      (port) => runStarts(request, port),
     ),
   events: (token, request) =>
     runs.run(

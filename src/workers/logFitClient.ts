@@ -1,9 +1,16 @@
 import { proxy, transfer } from 'comlink';
 import type { DrivenLog, Log, MapTask } from '@/core/log';
 import type { EventContext } from '@/core/logEvents';
-import type { OwnFactorAsk, TorqueFrom } from '@/core/logStudies';
+import type { OwnFactorAsk, StartedLog, StartsAsk, TorqueFrom } from '@/core/logStudies';
 import { keptWorker } from './keptWorker';
-import type { FitAnswer, LogFitWorker, OwnFactorAnswer, SeenLog, SparkAnswer } from './logFitProtocol';
+import type {
+  FitAnswer,
+  LogFitWorker,
+  OwnFactorAnswer,
+  SeenLog,
+  SparkAnswer,
+  StartsAnswer,
+} from './logFitProtocol';
 import { buffersOf, copiedLog } from './sentLog';
 
 const kept = keptWorker<LogFitWorker>(() => new Worker(new URL('./logFit.worker.ts', import.meta.url)));
@@ -94,6 +101,22 @@ export function startOwnFactor(
         token,
         transfer(
           { drives: drives.map(({ then }, i) => ({ log: copies[i] as Log, then })), task, ask },
+          copies.flatMap(buffersOf),
+        ),
+      ),
+  );
+}
+
+/** Looks in the worker for what starts asked for. */
+export function startStartStudy(drives: readonly StartedLog[], ask: StartsAsk): RunningLook<StartsAnswer> {
+  return startLook(
+    'starts',
+    drives.map(({ log }) => log),
+    (remote, token, copies) =>
+      remote.starts(
+        token,
+        transfer(
+          { drives: drives.map((drive, i) => ({ ...drive, log: copies[i] as Log })), ask },
           copies.flatMap(buffersOf),
         ),
       ),

@@ -1,7 +1,16 @@
 import type { DrivenLog, FitStage, idleSentences, Log, LogFit, MapTask } from '@/core/log';
 import type { RankedCauses } from '@/core/logCauses';
 import type { EventContext, LogBand, LogEvents } from '@/core/logEvents';
-import type { OwnFactor, OwnFactorAsk, OwnFactorRefusal, SparkStudy, TorqueFrom } from '@/core/logStudies';
+import type {
+  OwnFactor,
+  OwnFactorAsk,
+  OwnFactorRefusal,
+  SparkStudy,
+  StartedLog,
+  StartsAsk,
+  StartStudy,
+  TorqueFrom,
+} from '@/core/logStudies';
 import type { RunToken } from './cancellable';
 
 /** Logs and the map they are compared with. */
@@ -44,6 +53,17 @@ export interface SparkAnswer {
   readonly study: SparkStudy;
 }
 
+/** Logs of starts, and what they are compared with. */
+export interface StartsRequest {
+  readonly drives: readonly StartedLog[];
+  readonly ask: StartsAsk;
+}
+
+/** What was found of starts. */
+export interface StartsAnswer {
+  readonly study: StartStudy;
+}
+
 /** A factor, or why none is said. */
 export interface OwnFactorAnswer {
   readonly found: OwnFactor | OwnFactorRefusal;
@@ -57,6 +77,8 @@ export interface LogFitWorker {
   ownFactor(token: RunToken, request: OwnFactorRequest): Promise<OwnFactorAnswer | null>;
   /** Looks for the least spark for the torque; null when it was cancelled. */
   spark(token: RunToken, request: SparkRequest): Promise<SparkAnswer | null>;
+  /** Looks for what starts asked for; null when it was cancelled. */
+  starts(token: RunToken, request: StartsRequest): Promise<StartsAnswer | null>;
   /** Looks for what happened; null when it was cancelled. */
   events(token: RunToken, request: EventsRequest): Promise<SeenLog | null>;
   /** Ends the run with this token at its next stage. */

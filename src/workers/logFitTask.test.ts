@@ -1,6 +1,7 @@
 import { plainTask } from '@tests/support/plainTask';
+import { usualStartOf } from '@/core/generators';
 import { drawnLog } from '@tests/support/drawnLog';
-import { runLogEvents, runLogFit, runOwnFactor, runSpark } from './logFitTask';
+import { runLogEvents, runLogFit, runOwnFactor, runSpark, runStarts } from './logFitTask';
 
 test('a comparison tells its stages, and answers nothing once cancelled', async () => {
   const log = { timeS: Float64Array.of(0, 1), columns: {} };
@@ -57,4 +58,18 @@ test('spark is studied, and nothing is answered once cancelled', async () => {
   const port = { cancelled: () => false, breathe: () => Promise.resolve() };
   expect(await runSpark(request, port)).toEqual({ study: { ok: false, why: 'noSpark' } });
   expect(await runSpark(request, { ...port, cancelled: () => true })).toBeNull();
+});
+
+test('starts are studied, and nothing is answered once cancelled', async () => {
+  const limits = { min: 0, max: 9, decimals: 2 };
+  const ask = {
+    task: null,
+    now: null,
+    usual: usualStartOf('petrol'),
+    limits: { cranking: limits, afterStart: limits, afterStartDecay: limits, warmUp: limits },
+  };
+  const request = { drives: [{ log: drawnLog({ speed: 3000 }), then: null, curves: null }], ask };
+  const port = { cancelled: () => false, breathe: () => Promise.resolve() };
+  expect(await runStarts(request, port)).toEqual({ study: { ok: false, why: 'noCoolant' } });
+  expect(await runStarts(request, { ...port, cancelled: () => true })).toBeNull();
 });

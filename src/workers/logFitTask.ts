@@ -1,6 +1,6 @@
 import { fittingLogs, idleFactsOf, idleSentences } from '@/core/log';
 import { rankedCauses } from '@/core/logCauses';
-import { ownFactor, sparkStudy } from '@/core/logStudies';
+import { ownFactor, sparkStudy, startStudy } from '@/core/logStudies';
 import { bandsOf, lookingForEvents } from '@/core/logEvents';
 import type { RunPort } from './cancellable';
 import {
@@ -11,6 +11,8 @@ import {
   type OwnFactorRequest,
   type SparkAnswer,
   type SparkRequest,
+  type StartsAnswer,
+  type StartsRequest,
   type SeenLog,
   STAGE_SHARE,
 } from './logFitProtocol';
@@ -54,6 +56,15 @@ export async function runSpark(
 ): Promise<SparkAnswer | null> {
   await port.breathe();
   return port.cancelled() ? null : { study: sparkStudy(logs, from) };
+}
+
+/** Looks for what starts asked for. @returns null when `cancelled` said so before it began. */
+export async function runStarts(
+  { drives, ask }: StartsRequest,
+  port: Omit<RunPort, 'onProgress'>,
+): Promise<StartsAnswer | null> {
+  await port.breathe();
+  return port.cancelled() ? null : { study: startStudy(drives, ask) };
 }
 
 /** Looks for what happened in a log, a kind at a time. @returns null when `cancelled` said so. */

@@ -39,3 +39,4 @@ export {
 } from './pressureAxes';
 export { steadyPoint } from './steadyPoint';
 export { pressureShortfall, type PressureShortfall } from './pressureShortfall';
+export { type UsualStart, usualStartOf } from './usualStart';

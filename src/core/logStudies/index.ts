@@ -1,6 +1,6 @@
 /**
  * What else logs say, each as a proposal with its evidence: the factor that a correction of the builder’s own should have had, the
- * least spark for the torque, what a knock threshold would have heard.
+ * least spark for the torque, what a knock threshold would have heard, what starts asked for.
  * Each refuses where the evidence does not carry it. Reading logs, their delay and the fit are log’s.
  */
 export { type BestSpark, bestSpark, type SparkPoint } from './bestSpark';
@@ -14,3 +14,14 @@ export {
   type OwnFactorRefusal,
   ownFactorCells,
 } from './ownFactor';
+export type { UsualFuel } from './starts/crankingFuel';
+export { type JudgedStart } from './starts/judgedStarts';
+export { seenStarts } from './starts/seenStarts';
+export {
+  START_CURVES,
+  type StartCurveOf,
+  type StartCurves,
+  startCurvesOf,
+  type StartedLog,
+} from './starts/startCurves';
+export { type StartsAsk, startStudy, type StartStudy } from './starts/startStudy';

@@ -20,7 +20,7 @@ import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { CausesCard } from './causes/CausesCard';
 import { causeFirst, causeWords } from './causes/causeWords';
-import { CylindersCard } from './fit/CylindersCard';
+import { CylindersCard } from './studies/CylindersCard';
 import { CorrectionCard } from './fit/CorrectionCard';
 import { ErrorMapCard } from './fit/ErrorMapCard';
 import { logFacts, logName } from './entryWords';
@@ -31,6 +31,7 @@ import { NotesCard } from './NotesCard';
 import { HappenedCard } from './seen/HappenedCard';
 import { useLogEvents } from './seen/useLogEvents';
 import { SparkCard } from './studies/SparkCard';
+import { StartsCard } from './studies/StartsCard';
 import { OwnFactorCard } from './studies/OwnFactorCard';
 import { TakenColumns } from './TakenColumns';
 import { WhereNextCard } from './fit/WhereNextCard';
@@ -227,6 +228,9 @@ export function LogScreen() {
         </>
       ) : null}
       {matches ? <CylindersCard fit={fit} /> : null}
+      {drives === null || drives.length === 0 ? null : (
+        <StartsCard drives={drives} task={task} note={noteOf(name, ids)} />
+      )}
       {drives === null || drives.length === 0 ? null : (
         <SparkStudyOf drives={drives} note={noteOf(name, ids)} />
       )}

@@ -2,7 +2,8 @@ import type { InputId } from '@/core/sensors';
 
 /** What a driver does at a time; a drive is a list of them. Plain data. */
 export type Action =
-  | { readonly do: 'start' }
+  /** From the key to the starter it waits so long, s: usually as long as the pump takes. */
+  | { readonly do: 'start'; readonly keyS?: number }
   | { readonly do: 'idle'; readonly forS: number; readonly loadsA?: number }
   | { readonly do: 'rev'; readonly rpm: number; readonly forS: number }
   | { readonly do: 'moveOff' }

@@ -57,6 +57,15 @@ export const DRIVES = {
       { do: 'off', forS: 3 },
     ],
   },
+  coldStart: {
+    label: 'Start, lambda read from the first turn',
+    detail: 'The key is on until the lambda sensor is warm; then the start, and idle for over a minute.',
+    mostS: 130,
+    actions: [
+      { do: 'start', keyS: 14 },
+      { do: 'idle', forS: 75 },
+    ],
+  },
   fan: {
     label: 'Idle until the fan comes on',
     detail: 'Begun hot and standing: the fan comes on and goes off again, twice at most.',

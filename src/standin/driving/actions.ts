@@ -56,17 +56,17 @@ const HOLDING = { perKmH: 0.7, perRpm: 0.006, learnsPerS: 0.35, most: 32 } as co
 
 /** Every action there is. */
 export const ACTIONS: { readonly [Kind in Action['do']]: Doing<Kind> } = {
-  start(_, memory, felt, timeS, controls) {
+  start({ keyS = START.keyS }, memory, felt, timeS, controls) {
     controls.key = true;
     const passedS = timeS - memory.sinceS;
     if (felt.speedRpm > START.heardRpm) memory.heardS ??= timeS;
     else if (felt.speedRpm < 100) memory.heardS = null;
     const heard = memory.heardS !== null && timeS - memory.heardS > START.letGoS;
-    controls.starter = !heard && passedS >= START.keyS && passedS < START.keyS + START.starterS;
+    controls.starter = !heard && passedS >= keyS && passedS < keyS + START.starterS;
     if (heard) return timeS - (memory.heardS ?? timeS) > START.settlesS;
-    if (passedS > START.keyS + START.starterS + START.restS) {
+    if (passedS > keyS + START.starterS + START.restS) {
       memory.tries += 1;
-      memory.sinceS = timeS - START.keyS;
+      memory.sinceS = timeS - keyS;
     }
     return memory.tries >= START.tries;
   },

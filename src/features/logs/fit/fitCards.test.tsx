@@ -3,7 +3,7 @@ import { act, fireEvent, render, screen } from '@tests/support/render';
 import { demo } from '@tests/support/ventisca';
 import { nothingLeftOutFit } from '@tests/support/madeFit';
 import { closeSession, openSession, undo, useSession } from '@/data/session/session';
-import { CylindersCard } from './CylindersCard';
+import { CylindersCard } from '../studies/CylindersCard';
 import { DelayChart } from './DelayChart';
 import { ErrorMapCard } from './ErrorMapCard';
 

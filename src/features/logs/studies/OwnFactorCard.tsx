@@ -39,7 +39,7 @@ export function OwnFactorCard({ drives, task, note }: Props) {
     />
   );
   return correction === null ? (
-    <StudyCard title={TITLE} intro={INTRO} proposes={null}>
+    <StudyCard title={TITLE} intro={INTRO} proposes={[]}>
       {choice}
     </StudyCard>
   ) : (
@@ -70,7 +70,7 @@ function Factor({
   );
   const { answer, failure } = useLook(begin);
   const found = answer?.found ?? null;
-  const proposes = found === null || 'why' in found ? null : proposalOf(correction, found, note);
+  const proposes = found === null || 'why' in found ? [] : proposalsOf(correction, found, note);
   return (
     <StudyCard title={TITLE} intro={INTRO} proposes={proposes}>
       {choice}
@@ -81,17 +81,17 @@ function Factor({
       {found === null ? null : 'why' in found ? (
         <Message tone="warning">{ownFactorWords(found).text}</Message>
       ) : (
-        <Text>{`${ownFactorWords(found).text}${proposes === null ? ' It is right as it is.' : ''}`}</Text>
+        <Text>{`${ownFactorWords(found).text}${proposes.length === 0 ? ' It is right as it is.' : ''}`}</Text>
       )}
     </StudyCard>
   );
 }
 
-/** The cells of a correction that a factor would move; null where none would. */
-function proposalOf(correction: Correction, found: OwnFactor, note: string): StudyProposal | null {
+/** The cells of a correction that a factor would move; nothing where none would. */
+function proposalsOf(correction: Correction, found: OwnFactor, note: string): StudyProposal[] {
   const definition = correctionDefinition(correction);
   const changes = ownFactorCells(correction.map.values, found, definition);
-  if (changes.length === 0) return null;
+  if (changes.length === 0) return [];
   const proposal = {
     mapId: definition.id,
     before: correction.map,
@@ -104,16 +104,18 @@ function proposalOf(correction: Correction, found: OwnFactor, note: string): Stu
     ],
     evidence: Array.from(found.cells.evidenceS),
   };
-  return {
-    definition,
-    proposal,
-    label: `Look at ${changes.length} of its cells`,
-    onAccept: (range) =>
-      edit(`${correction.name} from a log`, (draft) => {
-        const into = draft.corrections.find(({ id }) => id === correction.id);
-        if (into !== undefined) into.map = acceptedMap(proposal, range);
-      }),
-  };
+  return [
+    {
+      definition,
+      proposal,
+      label: `Look at ${changes.length} of its cells`,
+      onAccept: (range) =>
+        edit(`${correction.name} from a log`, (draft) => {
+          const into = draft.corrections.find(({ id }) => id === correction.id);
+          if (into !== undefined) into.map = acceptedMap(proposal, range);
+        }),
+    },
+  ];
 }
 
 /** What a correction asks of a log. */

@@ -48,7 +48,7 @@ export function SparkCard({ logs, note }: Props) {
     <StudyCard
       title="Spark"
       intro="The least spark that gives the torque, from pulls with less spark and with more. Read logs together that differ in it."
-      proposes={study?.ok === true ? proposalOf(document, study, note) : null}
+      proposes={study?.ok === true ? proposalsOf(document, study, note) : []}
     >
       {columns.length === 0 ? null : (
         <Chips
@@ -78,15 +78,15 @@ export function SparkCard({ logs, note }: Props) {
   );
 }
 
-/** The cells of the spark map that a study would move; null where there is no map, or none would. */
-function proposalOf(document: Calibration, { found }: FoundSpark, note: string): StudyProposal | null {
+/** The cells of the spark map that a study would move; nothing where there is no map, or none would. */
+function proposalsOf(document: Calibration, { found }: FoundSpark, note: string): StudyProposal[] {
   const by = loadAxisOf(document);
   const mapId = by === 'throttle' ? 'sparkThrottle' : 'spark';
   const map = document.maps[mapId];
-  if (map === null) return null;
+  if (map === null) return [];
   const definition = MAP_DEFINITIONS[mapId];
   const changes = sparkCells(map.values, { grid: gridOf(map), by }, found, definition);
-  if (changes.length === 0) return null;
+  if (changes.length === 0) return [];
   const proposal = {
     mapId,
     before: map,
@@ -98,13 +98,15 @@ function proposalOf(document: Calibration, { found }: FoundSpark, note: string):
       },
     ],
   };
-  return {
-    definition,
-    proposal,
-    label: `Look at ${changes.length} cells of spark`,
-    onAccept: (range) =>
-      edit('Spark from pulls', (draft) => putMap(draft, mapId, acceptedMap(proposal, range))),
-  };
+  return [
+    {
+      definition,
+      proposal,
+      label: `Look at ${changes.length} cells of spark`,
+      onAccept: (range) =>
+        edit('Spark from pulls', (draft) => putMap(draft, mapId, acceptedMap(proposal, range))),
+    },
+  ];
 }
 
 type FoundSpark = Extract<SparkStudy, { readonly ok: true }>;

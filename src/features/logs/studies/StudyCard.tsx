@@ -3,6 +3,8 @@ import { View } from 'react-native';
 import type { CellRange, MapDefinition, MapProposal } from '@/core/map';
 import { Button } from '@/ui/button/Button';
 import { Card } from '@/ui/layout';
+import { Text } from '@/ui/text/Text';
+import { SPACE } from '@/ui/theme';
 import { ProposalView } from '@/ui/proposal/ProposalView';
 
 /** What a study would put into a map. */
@@ -20,30 +22,39 @@ interface Props {
   intro?: string;
   /** What it found. */
   children: ReactNode;
-  /** Null where nothing would move. */
-  proposes: StudyProposal | null;
+  /** None where nothing would move. */
+  proposes: readonly StudyProposal[];
 }
 
-/** What was found in logs, and below it, once it is asked for, what would come of it as a proposal. */
+/** What was found in logs, and below it, once one is asked for, what would come of it as a proposal. */
 export function StudyCard({ title, intro, children, proposes }: Props) {
-  const [open, setOpen] = useState(false);
-  const shut = () => setOpen(false);
+  const [openId, setOpenId] = useState<string | null>(null);
+  const shut = () => setOpenId(null);
+  const open = proposes.find(({ definition }) => definition.id === openId) ?? null;
   return (
     <>
       <Card title={title} {...(intro === undefined ? {} : { intro })}>
         {children}
-        {proposes === null || open ? null : (
-          <View style={{ flexDirection: 'row' }}>
-            <Button label={proposes.label} icon="auto-fix" onPress={() => setOpen(true)} />
+        {proposes.length === 0 || open !== null ? null : (
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+            {proposes.map(({ definition, label }) => (
+              <Button
+                key={definition.id}
+                label={label}
+                icon="auto-fix"
+                onPress={() => setOpenId(definition.id)}
+              />
+            ))}
           </View>
         )}
       </Card>
-      {proposes === null || !open ? null : (
+      {open === null ? null : (
         <ProposalView
-          definition={proposes.definition}
-          proposal={proposes.proposal}
+          definition={open.definition}
+          proposal={open.proposal}
+          choices={<Text>{open.definition.label}</Text>}
           onAccept={(range) => {
-            proposes.onAccept(range);
+            open.onAccept(range);
             if (range === null) shut();
           }}
           onRefuse={shut}

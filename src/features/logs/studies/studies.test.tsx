@@ -1,15 +1,21 @@
 import { act, fireEvent, render, screen } from '@tests/support/render';
+import { drawnLog } from '@tests/support/drawnLog';
 import { demo, TEST_DAY } from '@tests/support/ventisca';
 import { plainTask } from '@tests/support/plainTask';
 import type { Correction } from '@/core/correction';
 import type { Log } from '@/core/log';
-import type { OwnFactor, SparkFound, SparkStudy } from '@/core/logStudies';
+import type { OwnFactor, SparkFound, SparkStudy, StartStudy } from '@/core/logStudies';
 import { closeSession, openSession, useSession } from '@/data/session/session';
-import { startOwnFactor, startSpark } from '@/workers/logFitClient';
+import { startOwnFactor, startSpark, startStartStudy } from '@/workers/logFitClient';
 import { OwnFactorCard } from './OwnFactorCard';
 import { SparkCard } from './SparkCard';
+import { StartsCard } from './StartsCard';
 
-jest.mock('@/workers/logFitClient', () => ({ startOwnFactor: jest.fn(), startSpark: jest.fn() }));
+jest.mock('@/workers/logFitClient', () => ({
+  startOwnFactor: jest.fn(),
+  startSpark: jest.fn(),
+  startStartStudy: jest.fn(),
+}));
 
 const source = { kind: 'measured', date: TEST_DAY } as const;
 const OWN: Correction = {
@@ -158,5 +164,65 @@ describe('spark', () => {
     press(/Study the spark$/);
     await settled();
     expect(screen.getByText('The worker ended.')).toBeTruthy();
+  });
+});
+
+describe('starts', () => {
+  const log = drawnLog({ speed: (atS) => (atS < 2 ? 0 : 200), coolant: 0 }, 10);
+  const drives = [{ log, then: null, curves: 'now' as const }];
+  const card = (of = drives) => render(<StartsCard drives={of} task={TASK} note="Log of today" />);
+  const study = {
+    ok: true,
+    starts: [],
+    cells: {
+      cranking: [{ index: 1, value: 5.5 }],
+      afterStart: [],
+      afterStartDecay: [],
+      warmUp: [{ index: 3, value: 1.4 }],
+    },
+    crankingUnsure: 0.14,
+    running: null,
+    mapUnknownS: 0,
+  } satisfies StartStudy;
+
+  test('are studied when it is asked for, and each curve is a proposal of its own', async () => {
+    answers(startStartStudy, Promise.resolve({ study }));
+    card();
+    expect(startStartStudy).not.toHaveBeenCalled();
+    press(/Study the starts$/);
+    await settled();
+    const [given, ask] = (startStartStudy as jest.Mock).mock.calls[0] as Parameters<typeof startStartStudy>;
+    // No calibration is kept with this log: its curves are those of now.
+    expect(given[0]?.curves).toEqual(ask.now);
+    expect(ask.limits.cranking).toEqual({ min: 0, max: 30, decimals: 2 });
+    expect(screen.getByText(/^With one of these logs no calibration is kept/)).toBeTruthy();
+    expect(screen.getByText(/is known within 14 %/)).toBeTruthy();
+    press(/Cranking fuel: look at 1 cells$/);
+    press(/Accept all$/);
+    expect(current().maps.cranking?.values[1]).toBe(5.5);
+    expect(current().maps.warmUp?.values).toEqual(document.maps.warmUp?.values);
+    await settled();
+    press(/Warm-up enrichment: look at 1 cells$/);
+    press(/Accept all$/);
+    expect(current().maps.warmUp?.values[3]).toBe(1.4);
+  });
+
+  test('why nothing is said is told, and what went wrong', async () => {
+    answers(startStartStudy, Promise.resolve({ study: { ok: false, why: 'noCoolant' } }));
+    const { unmount } = card();
+    press(/Study the starts$/);
+    await settled();
+    expect(screen.getByText(/^Coolant temperature was not logged/)).toBeTruthy();
+    unmount();
+    answers(startStartStudy, Promise.reject(new Error('The worker ended.')));
+    card();
+    press(/Study the starts$/);
+    await settled();
+    expect(screen.getByText('The worker ended.')).toBeTruthy();
+  });
+
+  test('without one in the logs there is no card', () => {
+    const { container } = card([{ ...drives[0], log: LOG, then: null, curves: 'now' }]);
+    expect(container.textContent).toBe('');
   });
 });

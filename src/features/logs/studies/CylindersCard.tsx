@@ -7,7 +7,7 @@ import { edit, useDocument } from '@/data/session/session';
 import { today } from '@/data/today';
 import { Message } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
-import { StudyCard } from '../studies/StudyCard';
+import { StudyCard } from './StudyCard';
 
 /** Cylinders that lambda sensors of their own read apart, and the trims that would bring them together. */
 export function CylindersCard({ fit }: { fit: LogFit }) {
@@ -21,15 +21,17 @@ export function CylindersCard({ fit }: { fit: LogFit }) {
   return (
     <StudyCard
       title="Cylinders apart"
-      proposes={{
-        definition,
-        proposal,
-        label: 'Look at trims by cylinder',
-        onAccept: (range) =>
-          edit(`${definition.label} from a log`, (draft) =>
-            putMap(draft, mapId, acceptedMap(proposal, range)),
-          ),
-      }}
+      proposes={[
+        {
+          definition,
+          proposal,
+          label: 'Look at trims by cylinder',
+          onAccept: (range) =>
+            edit(`${definition.label} from a log`, (draft) =>
+              putMap(draft, mapId, acceptedMap(proposal, range)),
+            ),
+        },
+      ]}
     >
       {reasons.map(({ text }) => (
         <Text key={text}>{text}</Text>

@@ -1,0 +1,134 @@
+import { type DrivenLog, logged, type MapTask } from '../../log';
+import { lookUpCurve } from '../../numeric';
+import { type CrankedStart, drownedSoon, leanestAtChange, type UsualFuel } from './crankingFuel';
+import type { ChangeBounds } from './runningFuel';
+import { type SeenStart, seenStarts } from './seenStarts';
+import type { StartedLog } from './startCurves';
+
+/** What a start says: of cranking fuel, or that this was right and what followed it too little or too much. */
+export type StartVerdict = 'right' | 'lean' | 'rich' | 'leanAfter' | 'richAfter' | 'unclear';
+
+/** A start with what it says. */
+export interface JudgedStart extends CrankedStart {
+  /** Which of the logs it is in. */
+  readonly log: number;
+  readonly verdict: StartVerdict;
+  /** After-start × warm-up just after it; NaN where the curves are not known. */
+  readonly givenAfter: number;
+  /** When lambda was first read after it ran, s; null where it never was. */
+  readonly lambdaAfterS: number | null;
+}
+
+/** Walls are dry again so long after a try, s. */
+const DRIES_S = 25;
+/** It fired at its first chance when it did so within a cycle of fuel, and what goes by between them, turns. */
+const FIRST_CHANCE_TURNS = 2.6;
+/** A start that never fired had too little with less than this of the usual, and drowned with more than that. */
+const NEVER = { leanBelow: 1.2, richAbove: 1.4 } as const;
+/** So much more than usual is what drowns it, a factor. */
+const MUCH = 1.45;
+/** Part of what burns as running fuel takes over is cranking fuel from the walls: what is given then moves lambda by so much less. */
+const FROM_WALLS = 1.3;
+/** An engine that dies with more than this of the usual running fuel drowned in it, and is given so much less, as a logarithm. */
+const MUCH_AFTER = 1.1;
+const LESS_AFTER_LN = 0.3;
+/** With less than this of it a charge that did not burn was too lean to. */
+const LITTLE_AFTER = 0.7;
+/** Leaner than this no cold charge burns. */
+const BURNT_LAMBDA = 1.2;
+
+/** Every try to start in logs, with what it says. */
+export function judgedStarts(
+  drives: readonly StartedLog[],
+  task: MapTask | null,
+  usual: UsualFuel,
+): JudgedStart[] {
+  return drives
+    .flatMap((drive, log) => crankedIn(drive, log, richestOf(task)))
+    .map((start) => ({ ...start, verdict: verdictOf(start, usual) }));
+}
+
+/** Whether it fired as soon as there was fuel to fire. */
+export function isAtOnce({ firedTurn, fuelFromTurn }: SeenStart): boolean {
+  return firedTurn !== null && firedTurn - fuelFromTurn < FIRST_CHANCE_TURNS;
+}
+
+function crankedIn(
+  { log, curves }: StartedLog,
+  of: number,
+  richestSaid: number,
+): Omit<JudgedStart, 'verdict'>[] {
+  if (curves === null || curves.cranking === null) return [];
+  const { cranking, crankingTaper } = curves;
+  let stoodS = -Infinity;
+  return seenStarts(log).map((start) => {
+    const isRetry = start.fromS - stoodS < DRIES_S;
+    stoodS = start.toS;
+    const multiple = lookUpCurve(cranking, start.coolantC);
+    const { afterStart, warmUp } = curves;
+    const givenAfter =
+      afterStart === null || warmUp === null
+        ? NaN
+        : lookUpCurve(afterStart, start.coolantC) * lookUpCurve(warmUp, start.coolantC);
+    return {
+      ...start,
+      log: of,
+      multiple,
+      taper: crankingTaper,
+      isRetry,
+      richestSaid,
+      givenAfter,
+      lambdaAfterS: lambdaAfter(log, start),
+    };
+  });
+}
+
+/** The richest that a lambda sensor can say; 0 where that is not known. */
+function richestOf(task: MapTask | null): number {
+  return Math.max(0, ...Object.values(task?.ends ?? {}).map(({ min }) => min));
+}
+
+/** When lambda was first read after a start ran, s. */
+function lambdaAfter(log: DrivenLog['log'], { ranFromS, toS }: SeenStart): number | null {
+  if (Number.isNaN(ranFromS)) return null;
+  for (let i = 0; i < log.timeS.length; i += 1) {
+    const atS = log.timeS[i] as number;
+    if (atS < ranFromS || atS > toS) continue;
+    if (!Number.isNaN(logged(log, 'lambdaOne', i)) || !Number.isNaN(logged(log, 'lambdaTwo', i)))
+      return atS - ranFromS;
+  }
+  return null;
+}
+
+/** What a start says of cranking fuel: a start that fires and drowns had too much, one that fires late too little. */
+function verdictOf(start: Omit<JudgedStart, 'verdict'>, usual: UsualFuel): StartVerdict {
+  const { end, multiple, coolantC, isRetry } = start;
+  if (isRetry) return 'unclear';
+  if (end === 'fell') return 'rich';
+  const share = multiple / lookUpCurve(usual.cranking, coolantC);
+  // One that dies as running fuel takes over may want for that, or drown in what was before: more than usual tells.
+  const wantsAfter = end === 'died' && start.lambdaAtChange > leanestAtChange(coolantC);
+  const drowned = drownedSoon(start) && !(wantsAfter && share < MUCH);
+  if (drowned) return 'rich';
+  if (end === 'died' && start.givenAfter > MUCH_AFTER * lookUpCurve(usual.running, coolantC))
+    return 'richAfter';
+  if (end === 'died') return wantsAfter ? 'leanAfter' : 'unclear';
+  if (end === 'ran') return isAtOnce(start) ? 'right' : 'lean';
+  return share > NEVER.richAbove ? 'rich' : share < NEVER.leanBelow ? 'lean' : 'unclear';
+}
+
+/** What starts bound of after-start and warm-up as running fuel took over, where lambda was read there. */
+export function changeBounds(starts: readonly JudgedStart[], usual: UsualFuel): ChangeBounds[] {
+  return starts.flatMap(({ coolantC, lambdaAtChange, isRetry, end, verdict, givenAfter }, start) => {
+    if (isRetry || Number.isNaN(lambdaAtChange + givenAfter)) return [];
+    const of = { start, coolantC, givenLn: Math.log(givenAfter), leastLn: -Infinity, mostLn: Infinity };
+    // Charges that drown read as lean as those that want for fuel.
+    if (givenAfter > MUCH_AFTER * lookUpCurve(usual.running, coolantC))
+      return verdict === 'richAfter' ? [{ ...of, mostLn: of.givenLn - LESS_AFTER_LN }] : [];
+    // Charges that did not burn read so: with little fuel they were too lean to, else for another reason.
+    const isLittle = givenAfter < LITTLE_AFTER * lookUpCurve(usual.running, coolantC);
+    if (end === 'ran' && lambdaAtChange > BURNT_LAMBDA && !isLittle) return [];
+    const overLn = Math.log(Math.min(BURNT_LAMBDA, lambdaAtChange) / leanestAtChange(coolantC));
+    return [{ ...of, leastLn: of.givenLn + FROM_WALLS * overLn }];
+  });
+}
