@@ -116,3 +116,60 @@ test('starts from a log: what fired late asks for more cranking fuel, and gets i
   await expect(page.getByText(/^−12 °C, .* at its first chance, and ran\.$/)).toBeVisible();
   await expect(page.getByRole('button', { name: /^Cranking fuel: look at/ })).toBeHidden();
 });
+
+/** A held engine whose map is made eight per cent richer and back every three seconds; lambda follows 0.24 s later with a lag of 80 ms. */
+function steppedLog(): string {
+  const rows: string[] = [];
+  let shown = 0;
+  for (let k = 0; k < 30_000; k += 1) {
+    const atS = k / 1000;
+    const richer = (timeS: number) => (timeS > 0 && Math.floor(timeS / 3) % 2 === 1 ? 0.08 : 0);
+    shown += (richer(atS - 0.24) - shown) * (1 - Math.exp(-0.001 / 0.08));
+    if (k % 40 !== 20) continue;
+    const acts = atS > 15 ? 16 : 15;
+    rows.push(
+      [
+        atS.toFixed(2),
+        2400,
+        2,
+        88,
+        20,
+        60,
+        12,
+        (70 * Math.exp(richer(atS))).toFixed(2),
+        (0.95 * Math.exp(-shown)).toFixed(4),
+        0.95,
+        acts,
+        1.02,
+      ].join(','),
+    );
+  }
+  return [
+    'Time,Engine speed,Phase,Coolant,Intake air,Manifold pressure,Throttle,Volumetric efficiency,Lambda 1,Lambda target,Closed loop,Lambda trim',
+    's,rpm,,°C,°C,kPa,%,%,,,,',
+    ...rows,
+  ].join('\n');
+}
+
+test('the closed loop from a log: steps of fuel tell how late lambda is read, and where it stood at its limit', async ({
+  app,
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await app.openDemo();
+  await app.openItem('Maps', 'Closed loop');
+  await app.choose('Closed loop', 'On');
+  await app.goTo('Logs');
+  await openLog(page, steppedLog(), 'stepped.csv');
+  await page.getByRole('button', { name: /^Read \d+ kB$/ }).click();
+  await expect(page.getByText(/samples from stepped\.csv/)).toBeVisible({ timeout: 20_000 });
+  await app.openItem('Maps', 'Closed loop');
+  await page.getByRole('radiogroup', { name: 'Log to look at' }).getByRole('radio').first().click();
+  await expect(
+    page.getByText(/^\d+\.\d g\/s, \d steps: first sign after 2[34]\d ms ± \d+, lag [78]\d ms\.$/),
+  ).toBeVisible();
+  await expect(page.getByText(/^It acted for 30 s, 15 s of that at its limit\./)).toBeVisible();
+  await page.getByRole('button', { name: 'Take it, with its gains' }).click();
+  await expect(page.getByRole('textbox', { name: /^Lag/ })).toHaveValue(/^[78]\d$/);
+  await expect(page.getByRole('button', { name: 'Undo: Take the delay from a log' })).toBeVisible();
+});

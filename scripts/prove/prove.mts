@@ -18,6 +18,7 @@ import { proveCauses } from './causes.mts';
 import { proveLogFiles } from './logFiles.mts';
 import { proveLoom } from './loom.mts';
 import { proveSocket } from './socket.mts';
+import { proveLoopPlant } from './loopPlant.mts';
 import { proveLoop } from './loop.mts';
 import { proveProcedures } from './procedures.mts';
 import { proveDiagnosis } from './diagnosis.mts';
@@ -39,6 +40,7 @@ const PARTS = {
   ownFactor: proveOwnFactor,
   spark: proveSpark,
   startStudy: proveStartStudy,
+  loopPlant: proveLoopPlant,
   whereNext: proveWhereNext,
   logFiles: proveLogFiles,
   events: proveEvents,

@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 import { keptRuns } from './cancellable';
 import type { LogFitWorker } from './logFitProtocol';
-import { runLogEvents, runLogFit, runOwnFactor, runSpark, runStarts } from './logFitTask';
+import { runLogEvents, runLogFit, runLoopPlant, runOwnFactor, runSpark, runStarts } from './logFitTask';
 
 const runs = keptRuns();
 
@@ -24,6 +24,12 @@ const worker: LogFitWorker = {
       token,
       () => undefined,
       (port) => runStarts(request, port),
+    ),
+  loopPlant: (token, request) =>
+    runs.run(
+      token,
+      () => undefined,
+      (port) => runLoopPlant(request, port),
     ),
   events: (token, request) =>
     runs.run(

@@ -6,6 +6,7 @@ import { keptWorker } from './keptWorker';
 import type {
   FitAnswer,
   LogFitWorker,
+  LoopPlantAnswer,
   OwnFactorAnswer,
   SeenLog,
   SparkAnswer,
@@ -120,6 +121,13 @@ export function startStartStudy(drives: readonly StartedLog[], ask: StartsAsk): 
           copies.flatMap(buffersOf),
         ),
       ),
+  );
+}
+
+/** Looks in the worker for delay and lag of lambda. */
+export function startLoopPlant(logs: readonly Log[], task: MapTask): RunningLook<LoopPlantAnswer> {
+  return startLook('loop', logs, (remote, token, copies) =>
+    remote.loopPlant(token, transfer({ logs: copies, task }, copies.flatMap(buffersOf))),
   );
 }
 

@@ -2,6 +2,7 @@ import type { DrivenLog, FitStage, idleSentences, Log, LogFit, MapTask } from '@
 import type { RankedCauses } from '@/core/logCauses';
 import type { EventContext, LogBand, LogEvents } from '@/core/logEvents';
 import type {
+  LoopPlant,
   OwnFactor,
   OwnFactorAsk,
   OwnFactorRefusal,
@@ -64,6 +65,17 @@ export interface StartsAnswer {
   readonly study: StartStudy;
 }
 
+/** Logs in which steps of fuel are looked for, and the map they were driven with. */
+export interface LoopPlantRequest {
+  readonly logs: readonly Log[];
+  readonly task: MapTask;
+}
+
+/** What was found of delay and lag. */
+export interface LoopPlantAnswer {
+  readonly plant: LoopPlant;
+}
+
 /** A factor, or why none is said. */
 export interface OwnFactorAnswer {
   readonly found: OwnFactor | OwnFactorRefusal;
@@ -79,6 +91,8 @@ export interface LogFitWorker {
   spark(token: RunToken, request: SparkRequest): Promise<SparkAnswer | null>;
   /** Looks for what starts asked for; null when it was cancelled. */
   starts(token: RunToken, request: StartsRequest): Promise<StartsAnswer | null>;
+  /** Looks for delay and lag of lambda; null when it was cancelled. */
+  loopPlant(token: RunToken, request: LoopPlantRequest): Promise<LoopPlantAnswer | null>;
   /** Looks for what happened; null when it was cancelled. */
   events(token: RunToken, request: EventsRequest): Promise<SeenLog | null>;
   /** Ends the run with this token at its next stage. */

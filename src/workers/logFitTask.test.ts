@@ -1,7 +1,7 @@
 import { plainTask } from '@tests/support/plainTask';
 import { usualStartOf } from '@/core/generators';
 import { drawnLog } from '@tests/support/drawnLog';
-import { runLogEvents, runLogFit, runOwnFactor, runSpark, runStarts } from './logFitTask';
+import { runLogEvents, runLogFit, runLoopPlant, runOwnFactor, runSpark, runStarts } from './logFitTask';
 
 test('a comparison tells its stages, and answers nothing once cancelled', async () => {
   const log = { timeS: Float64Array.of(0, 1), columns: {} };
@@ -72,4 +72,12 @@ test('starts are studied, and nothing is answered once cancelled', async () => {
   const port = { cancelled: () => false, breathe: () => Promise.resolve() };
   expect(await runStarts(request, port)).toEqual({ study: { ok: false, why: 'noCoolant' } });
   expect(await runStarts(request, { ...port, cancelled: () => true })).toBeNull();
+});
+
+test('delay and lag are looked for, and nothing is answered once cancelled', async () => {
+  const task = plainTask([1000, 5000], [40, 100], [70, 70, 70, 70]);
+  const request = { logs: [drawnLog({ speed: 3000 })], task };
+  const port = { cancelled: () => false, breathe: () => Promise.resolve() };
+  expect(await runLoopPlant(request, port)).toEqual({ plant: { ok: false, why: 'noLambda' } });
+  expect(await runLoopPlant(request, { ...port, cancelled: () => true })).toBeNull();
 });

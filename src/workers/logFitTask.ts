@@ -1,12 +1,14 @@
 import { fittingLogs, idleFactsOf, idleSentences } from '@/core/log';
 import { rankedCauses } from '@/core/logCauses';
-import { ownFactor, sparkStudy, startStudy } from '@/core/logStudies';
+import { loopPlant, ownFactor, sparkStudy, startStudy } from '@/core/logStudies';
 import { bandsOf, lookingForEvents } from '@/core/logEvents';
 import type { RunPort } from './cancellable';
 import {
   type EventsRequest,
   type FitAnswer,
   type FitRequest,
+  type LoopPlantAnswer,
+  type LoopPlantRequest,
   type OwnFactorAnswer,
   type OwnFactorRequest,
   type SparkAnswer,
@@ -65,6 +67,15 @@ export async function runStarts(
 ): Promise<StartsAnswer | null> {
   await port.breathe();
   return port.cancelled() ? null : { study: startStudy(drives, ask) };
+}
+
+/** Looks for delay and lag of lambda. @returns null when `cancelled` said so before it began. */
+export async function runLoopPlant(
+  { logs, task }: LoopPlantRequest,
+  port: Omit<RunPort, 'onProgress'>,
+): Promise<LoopPlantAnswer | null> {
+  await port.breathe();
+  return port.cancelled() ? null : { plant: loopPlant(logs, task) };
 }
 
 /** Looks for what happened in a log, a kind at a time. @returns null when `cancelled` said so. */

@@ -50,6 +50,7 @@ export {
 } from './mapping/mapping';
 export { mappingSensorsOf, type MappingTask, mappingTaskOf } from './mapping/task';
 export { loggedDecimals, type WrittenLog, writtenLog } from './rows';
+export { readingsOf } from './readings';
 export { steadySamples } from './steadySamples';
 export { type NextCell, whereNext } from './whereNext';
 export { LEFT_OUT, LEFT_OUT_REASONS, type LeftOut, type LeftOutReason } from './leftOut';

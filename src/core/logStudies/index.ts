@@ -25,3 +25,5 @@ export {
   type StartedLog,
 } from './starts/startCurves';
 export { type StartsAsk, startStudy, type StartStudy } from './starts/startStudy';
+export { type LoopPlant, loopPlant, type SeenDelay } from './loop/loopPlant';
+export { type LiedId, LIED, LIED_IDS, type LoopWork, loopWork } from './loop/loopWork';

@@ -116,7 +116,9 @@ function stepAt(program: EcuProgram, car: Car, setup: CarSetup, at: HeldAt): Mea
     beforeLn = afterLn;
     from = now.snapshot();
   }
-  const measured = measuredStep({ stepS: READ_EACH_S, shares: Array.from(sums, (sum) => sum / count) });
+  // The first reading comes one interval behind the step.
+  const shares = [0, ...Array.from(sums, (sum) => sum / count)];
+  const measured = measuredStep({ stepS: READ_EACH_S, shares });
   return measured === null ? null : { ...measured, flowGPerS };
 }
 

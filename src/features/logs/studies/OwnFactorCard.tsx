@@ -14,7 +14,7 @@ import { Text } from '@/ui/text/Text';
 import { startOwnFactor } from '@/workers/logFitClient';
 import { ownFactorWords } from './ownFactorWords';
 import { StudyCard, type StudyProposal } from './StudyCard';
-import { useLook } from './useLook';
+import { useLook } from '@/ui/look/useLook';
 
 interface Props {
   drives: readonly DrivenLog[] | null;

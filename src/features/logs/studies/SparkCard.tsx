@@ -15,7 +15,7 @@ import { Message, Sentences } from '@/ui/layout';
 import { startSpark } from '@/workers/logFitClient';
 import { sparkFoundWords, sparkRefusalWords, sparkSourceWords } from './sparkWords';
 import { StudyCard, type StudyProposal } from './StudyCard';
-import { useLook } from './useLook';
+import { useLook } from '@/ui/look/useLook';
 
 interface Props {
   logs: readonly Log[];

@@ -22,7 +22,7 @@ import { startStartStudy } from '@/workers/logFitClient';
 import type { ReadDrive } from '../fit/useDrives';
 import { startRefusalWords, startStudyWords } from './startWords';
 import { StudyCard, type StudyProposal } from './StudyCard';
-import { useLook } from './useLook';
+import { useLook } from '@/ui/look/useLook';
 
 interface Props {
   drives: readonly ReadDrive[];

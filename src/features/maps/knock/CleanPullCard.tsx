@@ -13,7 +13,7 @@ import { Card, Message } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { putThreshold } from './knockEdits';
 import { refusalWords } from './knockWords';
-import { useChosenLog } from './useChosenLog';
+import { useChosenLog } from '../chosenLog/useChosenLog';
 
 /** The threshold against the noise: a guess, or what a clean pull of this engine says. */
 export function CleanPullCard() {

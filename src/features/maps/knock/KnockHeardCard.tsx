@@ -10,7 +10,7 @@ import { Card, Message, Sentences } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { heardSentences, loudCylinders, loudWords } from './heardWords';
 import { putFactors } from './knockEdits';
-import { useChosenLog } from './useChosenLog';
+import { useChosenLog } from '../chosenLog/useChosenLog';
 
 /** What the threshold would have heard in a log that it was not made from: likely knocks and doubtful ones, and how loud cylinders are. */
 export function KnockHeardCard() {

@@ -5,6 +5,7 @@ import { BackTitle, Card, LinkRow, Page, useWide } from '@/ui/layout';
 import { DocumentFields } from '../../fields/fields';
 import { TypingFrom } from '../../fields/TypingFrom';
 import { firstCardFields } from '../settingFields';
+import { LoopLogCard } from './LoopLogCard';
 import { LoopTrialCard } from './LoopTrialCard';
 import { MeasureDelayCard } from './MeasureDelayCard';
 
@@ -28,6 +29,7 @@ export function LoopScreen() {
     <>
       <LoopTrialCard />
       <MeasureDelayCard />
+      <LoopLogCard />
     </>
   ) : null;
   return (

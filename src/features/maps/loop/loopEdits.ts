@@ -23,7 +23,7 @@ export function putProposedGains(draft: Calibration): void {
 }
 
 /** Puts a measured delay and lag into a document, and the gains that follow from it. */
-export function putDelay(draft: Calibration, { delay }: StepTrial, source: Source): void {
+export function putDelay(draft: Calibration, { delay }: Pick<StepTrial, 'delay'>, source: Source): void {
   const ms = (seconds: number) => ({ amount: Math.max(10, Math.round(1000 * seconds)), unit: 'ms', source });
   draft.closedLoop.delayFixed = ms(delay.fixedS);
   draft.closedLoop.delayAir = { amount: Math.round(100 * delay.airG), unit: 'ms', source };

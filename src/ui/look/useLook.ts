@@ -1,7 +1,12 @@
 import { useEffect, useState } from 'react';
-import type { RunningLook } from '@/workers/logFitClient';
 
-/** A look in the worker: under way, done, or failed. */
+/** Something that is worked out elsewhere: its answer, null once cancelled. */
+interface Running<Answer> {
+  readonly answer: Promise<Answer | null>;
+  readonly cancel: () => void;
+}
+
+/** A look: under way, done, or failed. */
 export interface LookState<Answer> {
   readonly answer: Answer | null;
   readonly failure: string | null;
@@ -10,7 +15,7 @@ export interface LookState<Answer> {
 const WAITING = { answer: null, failure: null };
 
 /** Looks whenever it is given another way to begin; null while nothing is to be looked for. */
-export function useLook<Answer>(begin: (() => RunningLook<Answer>) | null): LookState<Answer> {
+export function useLook<Answer>(begin: (() => Running<Answer>) | null): LookState<Answer> {
   const [state, setState] = useState<LookState<Answer> & { readonly of: typeof begin }>({
     ...WAITING,
     of: null,

@@ -1,0 +1,238 @@
+import { type Log, logged, MAPPING_SENSORS, type MapTask, readingsOf } from '../../log';
+import { leastSquares } from '../../numeric';
+
+/** How late a step of fuel is read at an air flow: a dead time, and the lag of what is read, s. */
+export interface SeenDelay {
+  readonly flowGPerS: number;
+  readonly deadS: number;
+  readonly lagS: number;
+  /** How far the dead time may be off: one standard deviation, s. */
+  readonly spreadS: number;
+  /** Steps of fuel that were read there. */
+  readonly steps: number;
+}
+
+/** Delay and lag from steps of fuel in logs, or why they are not told. */
+export type LoopPlant =
+  | {
+      readonly ok: true;
+      readonly seen: readonly SeenDelay[];
+      /** Dead time by flow, fixed + air / flow, and the lag on average; at one flow all of it is fixed. */
+      readonly fixedS: number;
+      readonly airG: number;
+      readonly lagS: number;
+      readonly flows: 'one' | 'several';
+    }
+  | { readonly ok: false; readonly why: 'noLambda' | 'slow' }
+  /** Fuel hardly moved while speed and load were held: so many steps were read, of so many that are needed. */
+  | { readonly ok: false; readonly why: 'still'; readonly steps: number; readonly needed: number };
+
+/** A log sampled more seldom tells no delay, s. */
+const SLOWEST_SAMPLE_S = 0.11;
+/** A step of fuel: so much within so long, with speed and load held about it, as logarithm and s. */
+const STEP = { ln: 0.025, withinS: 0.25, beforeS: 0.4, afterS: 1.6 } as const;
+const HELD = 0.3;
+/** Steps needed at a flow, and the most that are worked with. */
+const NEEDED = 4;
+const MOST_STEPS = 40;
+/** Flows within this factor are one. */
+const ALIKE = 1.6;
+/** What the walls take of a step with a warm engine, and how slowly they give it back, s: the sharing that fits best is taken. */
+const WALL_SHARES = [0, 0.1, 0.2, 0.3] as const;
+const WALL_S = 0.22;
+/** Dead times and lags that are tried, s. */
+const DEAD = { from: 0.02, to: 0.9, step: 0.02, fine: 0.004 } as const;
+const LAGS = Array.from({ length: 14 }, (_, i) => 0.025 * 1.22 ** i);
+/** Between two samples the answer is worked out in so many parts. */
+const PARTS = 4;
+/** Nobody reads lambda better, as a logarithm. */
+const LEAST_SCATTER = 0.001;
+/** A reading this near to an end of what its sensor can say is no reading, a share. */
+const AT_END = 0.01;
+/** Shares of a first-order answer a third of its lag, and all of it, after it began. */
+const EARLY = 1 - Math.exp(-1 / 3);
+const LATE = 1 - Math.exp(-1);
+
+/** A step with what was read about it, at equal steps of time. */
+interface Step {
+  readonly flowGPerS: number;
+  readonly size: number;
+  readonly sampleS: number;
+  /** Fuel, and lambda read with its sign turned, as logarithms; from before the step on. */
+  readonly fuel: Float64Array;
+  readonly read: Float64Array;
+}
+
+/**
+ * Delay and lag of lambda by air flow, from steps of fuel at a held speed: of a map changed by hand, or of the loop’s own. The answer
+ * is that of a dead time, a lag, and walls that keep a part for a while; what is told are the dead time and lag that a loop meets,
+ * by the moments at which it has come to 28.3 and 63.2 %.
+ */
+export function loopPlant(logs: readonly Log[], task: MapTask): LoopPlant {
+  const read = logs.filter(({ columns }) => MAPPING_SENSORS.some((id) => columns[id] !== undefined));
+  if (read.length === 0) return { ok: false, why: 'noLambda' };
+  const quick = read.filter((log) => sampleOf(log) <= SLOWEST_SAMPLE_S);
+  if (quick.length === 0) return { ok: false, why: 'slow' };
+  const steps = quick.flatMap((log) => stepsIn(log, task));
+  const groups = alike(steps).filter((group) => group.length >= NEEDED);
+  if (groups.length === 0) return { ok: false, why: 'still', steps: steps.length, needed: NEEDED };
+  const seen = groups.map(delayOf);
+  const lagS = seen.reduce((sum, one) => sum + one.lagS, 0) / seen.length;
+  const several = seen.length > 1;
+  const line = several
+    ? leastSquares(
+        seen.map(({ flowGPerS }) => [1, 1 / flowGPerS]),
+        seen.map(({ deadS }) => deadS),
+      )
+    : null;
+  const [fixedS, airG] = line ?? [seen.reduce((sum, { deadS }) => sum + deadS, 0) / seen.length, 0];
+  return {
+    ok: true,
+    seen,
+    fixedS: Math.max(0, fixedS as number),
+    airG: Math.max(0, airG as number),
+    lagS,
+    flows: several ? 'several' : 'one',
+  };
+}
+
+/** Time from sample to sample, s. */
+function sampleOf({ timeS }: Log): number {
+  const { length } = timeS;
+  return length < 2 ? Infinity : ((timeS[length - 1] as number) - (timeS[0] as number)) / (length - 1);
+}
+
+/** Steps of fuel while speed and load were held, largest first. */
+function stepsIn(log: Log, task: MapTask): Step[] {
+  const readings = readingsOf(log, task);
+  const { timeS, wanted, measured, steady, flowGPerS, reason } = readings;
+  const length = timeS.length;
+  const held = (i: number) => reason[i] === -1 && (steady[i] as number) > HELD && !isAtEnd(log, i, task);
+  const steps: Step[] = [];
+  let i = 1;
+  while (i < length) {
+    const from = before(timeS, i, STEP.withinS);
+    const size = (wanted[i] as number) - (wanted[from] as number);
+    if (!(Math.abs(size) >= STEP.ln)) {
+      i += 1;
+      continue;
+    }
+    // It begins where it first moved.
+    const [start, end] = [before(timeS, from, STEP.beforeS), after(timeS, i, STEP.afterS)];
+    let isHeld = (timeS[end] as number) - (timeS[i] as number) >= STEP.afterS * 0.9;
+    for (let k = start; k <= end && isHeld; k += 1)
+      isHeld = held(k) && Number.isFinite(measured[k] as number);
+    if (isHeld) {
+      const fuel = wanted.slice(start, end + 1);
+      const read = measured.slice(start, end + 1).map((ln) => -ln);
+      const sampleS = ((timeS[end] as number) - (timeS[start] as number)) / (end - start);
+      steps.push({ flowGPerS: flowGPerS[i] as number, size: Math.abs(size), sampleS, fuel, read });
+      i = after(timeS, i, STEP.afterS);
+    }
+    i += 1;
+  }
+  return steps;
+}
+
+function isAtEnd(log: Log, i: number, { ends }: MapTask): boolean {
+  return MAPPING_SENSORS.some((id) => {
+    const lambda = logged(log, id, i);
+    const { min, max } = ends[id] ?? { min: 0, max: Infinity };
+    return lambda <= min * (1 + AT_END) || lambda >= max * (1 - AT_END);
+  });
+}
+
+function before(timeS: Float64Array, i: number, byS: number): number {
+  let at = i;
+  while (at > 0 && (timeS[i] as number) - (timeS[at - 1] as number) <= byS) at -= 1;
+  return at;
+}
+
+function after(timeS: Float64Array, i: number, byS: number): number {
+  let at = i;
+  while (at < timeS.length - 1 && (timeS[at + 1] as number) - (timeS[i] as number) <= byS) at += 1;
+  return at;
+}
+
+/** Steps by air flow, from little to much. */
+function alike(steps: readonly Step[]): Step[][] {
+  const groups: Step[][] = [];
+  for (const step of steps.slice().sort((a, b) => a.flowGPerS - b.flowGPerS)) {
+    const group = groups.at(-1);
+    const first = group?.[0];
+    if (group !== undefined && first !== undefined && step.flowGPerS <= ALIKE * first.flowGPerS)
+      group.push(step);
+    else groups.push([step]);
+  }
+  return groups.map((group) => group.sort((a, b) => b.size - a.size).slice(0, MOST_STEPS));
+}
+
+interface Answer {
+  readonly deadS: number;
+  readonly lagS: number;
+  readonly wall: number;
+}
+
+/** Delay and lag of steps at one flow. */
+function delayOf(steps: readonly Step[]): SeenDelay {
+  let best = { cost: Infinity, answer: { deadS: 0, lagS: 0, wall: 0 } };
+  const look = (answer: Answer) => {
+    const cost = leftOver(steps, answer);
+    if (cost < best.cost) best = { cost, answer };
+  };
+  for (const wall of WALL_SHARES)
+    for (const lagS of LAGS)
+      for (let deadS: number = DEAD.from; deadS < DEAD.to; deadS += DEAD.step) look({ deadS, lagS, wall });
+  const { deadS, lagS, wall } = best.answer;
+  for (let fine = deadS - DEAD.step; fine <= deadS + DEAD.step; fine += DEAD.fine)
+    for (const factor of [0.9, 0.95, 1, 1.05, 1.1]) look({ deadS: fine, lagS: lagS * factor, wall });
+  const found = best.answer;
+  // How fast what is left over grows with the dead time says how far that may be off.
+  const aside = leftOver(steps, { ...found, deadS: found.deadS + DEAD.step });
+  const count = steps.reduce((sum, { read }) => sum + read.length, 0);
+  const scatter = Math.max(LEAST_SCATTER ** 2, best.cost / count);
+  const grows = Math.max(1e-12, aside - best.cost) / scatter;
+  const flowGPerS = steps.reduce((sum, step) => sum + step.flowGPerS, 0) / steps.length;
+  return { flowGPerS, ...asMet(found), spreadS: DEAD.step / Math.sqrt(grows), steps: steps.length };
+}
+
+/** Σ of the squares that an answer leaves over, each step about its own mean. */
+function leftOver(steps: readonly Step[], { deadS, lagS, wall }: Answer): number {
+  let squares = 0;
+  for (const { fuel, read, sampleS } of steps) {
+    const stepS = sampleS / PARTS;
+    const [byLag, byWall] = [1 - Math.exp(-stepS / lagS), 1 - Math.exp(-stepS / WALL_S)];
+    let [walls, shown] = [fuel[0] as number, fuel[0] as number];
+    let [sum, sums] = [0, 0];
+    const dead = deadS / sampleS;
+    for (let i = 0; i < fuel.length; i += 1) {
+      for (let part = i === 0 ? PARTS : 1; part <= PARTS; part += 1) {
+        // Hands move between two samples: from half-way on the later one holds.
+        const at = Math.round(i - 1 + (part - 0.5) / PARTS - dead);
+        const arriving = fuel[Math.max(0, at)] as number;
+        walls += (arriving - walls) * byWall;
+        shown += ((1 - wall) * arriving + wall * walls - shown) * byLag;
+      }
+      const off = (read[i] as number) - shown;
+      sum += off;
+      sums += off * off;
+    }
+    squares += sums - (sum * sum) / fuel.length;
+  }
+  return squares;
+}
+
+/** The dead time and lag that a loop meets: of the answer to a step, by when it has come to 28.3 and 63.2 %. */
+function asMet({ deadS, lagS, wall }: Answer): { readonly deadS: number; readonly lagS: number } {
+  const stepS = 0.001;
+  let [walls, shown, early] = [0, 0, NaN];
+  for (let atS = stepS; ; atS += stepS) {
+    walls += (1 - walls) * (1 - Math.exp(-stepS / WALL_S));
+    shown += (1 - wall + wall * walls - shown) * (1 - Math.exp(-stepS / lagS));
+    if (Number.isNaN(early) && shown >= EARLY) early = atS;
+    if (shown >= LATE) {
+      const metS = 1.5 * (atS - early);
+      return { lagS: metS, deadS: Math.max(0, deadS + atS - metS) };
+    }
+  }
+}

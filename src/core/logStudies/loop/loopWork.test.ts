@@ -1,0 +1,105 @@
+import { between, drawnLog } from '@tests/support/drawnLog';
+import { LOOP_CODE } from '../../channel';
+import { LIED_IDS, loopWork } from './loopWork';
+
+const never = () => false;
+const ACTIVE = {
+  loopState: LOOP_CODE.active,
+  speed: 2100,
+  manifoldPressure: 45,
+  lambdaTrim: 1,
+  lambdaOne: 1,
+  lambdaTarget: 1,
+} as const;
+const work = (readings: Parameters<typeof drawnLog>[0], isFalse: Parameters<typeof loopWork>[1] = never) => {
+  const found = loopWork(drawnLog({ ...ACTIVE, ...readings }), isFalse);
+  if (found === null) throw new TypeError('No loop acted');
+  return found;
+};
+
+test('a log without a loop, or with one that never acted, says nothing', () => {
+  expect(loopWork(drawnLog({ speed: 2000 }), never)).toBeNull();
+  expect(loopWork(drawnLog({ ...ACTIVE, loopState: LOOP_CODE.cold }), never)).toBeNull();
+});
+
+test('a loop that has nothing to do lies nowhere, stands at no limit and overshoots nothing', () => {
+  const { actedS, atLimitS, places, lied, overshoot, times } = work({});
+  expect(actedS).toBeCloseTo(30, 0);
+  expect([atLimitS, places, overshoot, times]).toEqual([0, [], null, 0]);
+  for (const id of LIED_IDS) expect(lied[id]).toEqual({ seconds: 0, farthest: 1 });
+});
+
+test('where it stood at its limit is told, longest first, and not for moments', () => {
+  const loopState = (atS: number) =>
+    atS < 12 || (atS > 20 && atS < 25) || atS > 29.5 ? LOOP_CODE.atLimit : LOOP_CODE.active;
+  const speed = (atS: number) => (atS < 12 ? 2100 : atS < 26 ? 3700 : 900);
+  const { atLimitS, places } = work({ loopState, speed, lambdaTrim: (atS) => (atS < 12 ? 1.12 : 0.92) });
+  expect(Math.abs(atLimitS - 17.5)).toBeLessThan(0.1);
+  expect(places.map(({ speedRpm, manifoldKpa }) => [speedRpm, manifoldKpa].map(Math.round))).toEqual([
+    [2100, 45],
+    [3700, 45],
+  ]);
+  expect(places[0]?.seconds).toBeCloseTo(12, 1);
+  expect(places[0]?.trim).toBeCloseTo(1.12, 6);
+  expect(places[1]?.trim).toBeCloseTo(0.92, 6);
+});
+
+describe('readings that were not the mixture’s', () => {
+  test('a limiter and an overrun cut, while they act and until their exhaust has passed', () => {
+    const { lied } = work({
+      cutShare: between(5, 7, 0.4, 0),
+      overrunCut: between(15, 18, 1, 0),
+      lambdaTrim: (atS) => (atS > 5 && atS < 7 ? 1.1 : atS > 15 && atS < 18.8 ? 1.08 : 1.01),
+    });
+    expect(lied.limiter.seconds).toBeCloseTo(3, 1);
+    expect(lied.limiter.farthest).toBeCloseTo(1.1, 6);
+    expect(lied.overrun.seconds).toBeCloseTo(4, 1);
+    expect(lied.overrun.farthest).toBeCloseTo(1.08, 6);
+    expect(lied.pipe.seconds + lied.misfire.seconds).toBe(0);
+  });
+
+  test('a short exhaust, by speed and pressure', () => {
+    const speed = between(10, 16, 900, 2500);
+    const { lied } = work({ speed }, (rpm, kpa) => rpm < 1000 && kpa === 45);
+    expect(lied.pipe.seconds).toBeCloseTo(6, 1);
+  });
+
+  test('charges that did not burn, by both sensors together', () => {
+    const lambdaOne = between(10, 12, 1.5, 1);
+    expect(work({ lambdaOne }).lied.misfire.seconds).toBeCloseTo(2, 1);
+    expect(work({ lambdaOne, lambdaTwo: 1 }).lied.misfire.seconds).toBe(0);
+    // A target that is lean itself is none.
+    expect(work({ lambdaOne, lambdaTarget: 1.2 }).lied.misfire.seconds).toBe(0);
+  });
+
+  test('count only while it acted', () => {
+    const loopState = between(5, 8, LOOP_CODE.waiting, LOOP_CODE.active);
+    expect(work({ cutShare: between(5, 7, 1, 0), loopState }).lied.limiter.seconds).toBe(0);
+  });
+
+  test('of two banks the trim that is further off is told', () => {
+    const { lied } = work({ overrunCut: 1, lambdaTrim: 1.02, lambdaTrimTwo: 0.9 });
+    expect(lied.overrun.farthest).toBeCloseTo(0.9, 6);
+  });
+});
+
+describe('overshoot', () => {
+  /** Every five seconds lambda is a tenth off, comes back in a second, and goes so far beyond for another. */
+  const swings = (beyond: number) => (atS: number) => {
+    const at = atS % 5;
+    return at < 1 ? 1.1 - 0.1 * at : at < 2 ? 1 - beyond * 0.1 : 1;
+  };
+
+  test.each([0, 0.2, 0.5])('%d of what was off is told so', (beyond) => {
+    const { overshoot, times } = work({ lambdaOne: swings(beyond) });
+    expect(Math.abs((overshoot ?? 9) - beyond)).toBeLessThan(0.07);
+    expect(times).toBe(6);
+  });
+
+  test('fewer than three times say nothing, nor do those in which it stopped acting', () => {
+    const lambdaOne = (atS: number) => (atS < 10 ? swings(0.3)(atS) : 1);
+    expect(work({ lambdaOne })).toMatchObject({ overshoot: null, times: 2 });
+    const loopState = (atS: number) => (atS % 5 < 2 ? LOOP_CODE.active : LOOP_CODE.outside);
+    expect(work({ lambdaOne: swings(0.3), loopState }).times).toBe(0);
+  });
+});
