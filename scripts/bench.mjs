@@ -14,6 +14,7 @@ for (const args of [
   await asOne('core'),
   await asOne('controls'),
   await asOne('logs'),
+  await asOne('logStudies'),
   await asOne('logFiles'),
   await asOne('logView'),
   await asOne('link'),

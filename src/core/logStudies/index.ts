@@ -27,3 +27,4 @@ export {
 export { type StartsAsk, startStudy, type StartStudy } from './starts/startStudy';
 export { type LoopPlant, loopPlant, type SeenDelay } from './loop/loopPlant';
 export { type LiedId, LIED, LIED_IDS, type LoopWork, loopWork } from './loop/loopWork';
+export { inertiaAtCrank, type VehicleFacts, type VehicleTorque, vehicleTorque } from './vehicleTorque';

@@ -7,6 +7,7 @@ import {
   type FittedCells,
   fittedCells,
   joinedSamples,
+  samplesRoom,
   type MapTask,
   steadySamples,
 } from '../log';
@@ -101,21 +102,28 @@ export function ownFactorCells(
 }
 
 type Steady = ReturnType<typeof steadySamples>;
-type Place = (sample: number) => { readonly x: number; readonly y: number } | null;
+/** Where a sample stands along one channel asked for; NaN where it does not count. */
+type Along = (sample: number) => number;
+interface Place {
+  readonly x: Along;
+  readonly y: Along;
+}
 
-/** Where a sample stands on the channels asked for; null where it does not count. */
+/** Where samples stand on the channels asked for. */
 function placed(
   { x, y, when }: OwnFactorAsk,
   column: (id: ChannelId) => ArrayLike<number> | undefined,
 ): Place {
   const [across, up] = [column(x), y === null ? null : column(y)];
   const conditioned = when === null ? null : column(when.channel);
-  return (i) => {
-    const at = { x: across?.[i] ?? NaN, y: up === null ? 0 : (up?.[i] ?? NaN) };
-    if (Number.isNaN(at.x) || Number.isNaN(at.y)) return null;
-    if (when === null) return at;
+  const counts = (i: number) => {
+    if (when === null) return true;
     const value = conditioned?.[i] ?? NaN;
-    return (when.comparison === 'above' ? value > when.threshold : value < when.threshold) ? at : null;
+    return when.comparison === 'above' ? value > when.threshold : value < when.threshold;
+  };
+  return {
+    x: (i) => (counts(i) ? (across?.[i] ?? NaN) : NaN),
+    y: (i) => (up === null ? 0 : (up?.[i] ?? NaN)),
   };
 }
 
@@ -125,36 +133,26 @@ function samplesAt(
   place: Place,
   grid: Grid,
 ): { readonly factor: FitSamples; readonly map: FitSamples } {
-  const chosen: number[] = [];
-  const places: { x: number; y: number }[] = [];
-  for (let k = 0; k < samples.count; k += 1) {
-    const at = place(samples.at[k] as number);
-    if (at === null) continue;
-    chosen.push(k);
-    places.push(at);
-  }
-  const of = (values: ArrayLike<number>) => Float64Array.from(chosen, (k) => values[k] as number);
-  const map: FitSamples = {
-    count: chosen.length,
-    cell: Int32Array.from(chosen, (k) => samples.cell[k] as number),
-    shareX: of(samples.shareX),
-    shareY: of(samples.shareY),
-    error: of(samples.error),
-    weightS: of(samples.weightS),
-    driven: of(samples.driven),
-  };
+  const [map, factor] = [samplesRoom(samples.count), samplesRoom(samples.count)];
   const isCurve = grid.y.length === 0;
-  const column = places.map(({ x }) => intervalIndex(grid.x, x));
-  const row = places.map(({ y }) => (isCurve ? 0 : intervalIndex(grid.y, y)));
-  const factor: FitSamples = {
-    ...map,
-    cell: Int32Array.from(places, (_, k) => (column[k] as number) + grid.x.length * (row[k] as number)),
-    shareX: Float64Array.from(places, ({ x }, k) => intervalFraction(grid.x, column[k] as number, x)),
-    shareY: Float64Array.from(places, ({ y }, k) =>
-      isCurve ? 0 : intervalFraction(grid.y, row[k] as number, y),
-    ),
-  };
-  return { factor, map };
+  const width = grid.x.length;
+  let count = 0;
+  for (let k = 0; k < samples.count; k += 1) {
+    const at = samples.at[k] as number;
+    const [x, y] = [place.x(at), place.y(at)];
+    if (Number.isNaN(x) || Number.isNaN(y)) continue;
+    for (const part of ['cell', 'shareX', 'shareY', 'error', 'weightS', 'driven'] as const)
+      map[part][count] = samples[part][k] as number;
+    for (const part of ['error', 'weightS', 'driven'] as const)
+      factor[part][count] = samples[part][k] as number;
+    const column = intervalIndex(grid.x, x);
+    const row = isCurve ? 0 : intervalIndex(grid.y, y);
+    factor.cell[count] = column + width * row;
+    factor.shareX[count] = intervalFraction(grid.x, column, x);
+    factor.shareY[count] = isCurve ? 0 : intervalFraction(grid.y, row, y);
+    count += 1;
+  }
+  return { factor: { ...factor, count }, map: { ...map, count } };
 }
 
 /** A curve as a map of two rows, of which the upper one is never read. */

@@ -15,6 +15,7 @@ const FOUND: SparkFound = {
   fromDeg: 14,
   toDeg: 30,
   leastDeg: 22,
+  torque: null,
   standardErrorDeg: 0.5,
   unsure: null,
   knocksFromDeg: null,

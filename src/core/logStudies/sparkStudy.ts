@@ -2,10 +2,14 @@ import type { Log } from '../log';
 import { logged } from '../log';
 import { type Pull, pullsOf } from '../logCompare';
 import { bestSpark, type SparkPoint } from './bestSpark';
+import { type VehicleFacts, type VehicleTorque, vehicleTorque } from './vehicleTorque';
 
 /** What torque is read from. */
 export type TorqueFrom =
-  { readonly kind: 'acceleration' } | { readonly kind: 'column'; readonly name: string };
+  | { readonly kind: 'acceleration' }
+  | { readonly kind: 'column'; readonly name: string }
+  /** Acceleration, in newton metres by what is typed of the car. */
+  | { readonly kind: 'vehicle'; readonly car: VehicleFacts };
 
 /** What a stretch of speed says of the spark there. */
 export interface SparkFound {
@@ -23,6 +27,8 @@ export interface SparkFound {
   readonly standardErrorDeg: number;
   /** Why it is not told. */
   readonly unsure: 'spread' | 'rises' | 'scatter' | null;
+  /** Torque at the crank of the run nearest to that, or to the most advance; null where it is not read in newton metres. */
+  readonly torque: VehicleTorque | null;
   /** The least advance at which it knocked; null where it did not. */
   readonly knocksFromDeg: number | null;
   /** What is advised: the least that gives the torque, and no nearer to knock than two degrees; null for nothing. */
@@ -70,6 +76,7 @@ const AT_C = 20;
 interface Group {
   readonly gear: number;
   readonly points: SparkPoint[];
+  readonly torques: (VehicleTorque | null)[];
   readonly knocksAt: number[];
   rpm: number;
   kpa: number;
@@ -151,17 +158,32 @@ function gather(groups: Map<string, Group>, log: Log, pull: Pull, torque: Torque
     const kpa = mean((i) => logged(log, 'manifoldPressure', i));
     const sparkDeg = mean((i) => logged(log, 'sparkAdvance', i));
     const airC = mean((i) => logged(log, 'air', i));
-    const read = column === undefined ? accelerationIn(log, samples) : mean((i) => column[i] as number);
-    const measure = read * (Number.isNaN(airC) ? 1 : (airC + KELVIN) / (AT_C + KELVIN));
+    const toAir = Number.isNaN(airC) ? 1 : (airC + KELVIN) / (AT_C + KELVIN);
+    const rpm = mean((i) => logged(log, 'speed', i));
+    const rises = column === undefined ? accelerationIn(log, samples) : NaN;
+    const byCar = torque.kind === 'vehicle' ? vehicleTorque(torque.car, gear, rpm, rises) : null;
+    const read = column === undefined ? (byCar?.torqueNm ?? rises) : mean((i) => column[i] as number);
+    const measure = read * toAir;
     if (!Number.isFinite(measure + sparkDeg + kpa)) continue;
     const key = `${gear} ${stretch} ${Math.round(kpa / BY_KPA)}`;
-    const group = groups.get(key) ?? { gear, points: [], knocksAt: [], rpm: 0, kpa: 0, throttle: 0 };
+    const group = groups.get(key) ?? {
+      gear,
+      points: [],
+      torques: [],
+      knocksAt: [],
+      rpm: 0,
+      kpa: 0,
+      throttle: 0,
+    };
     groups.set(key, group);
     const before = group.points.length;
-    group.rpm = (group.rpm * before + mean((i) => logged(log, 'speed', i))) / (before + 1);
+    group.rpm = (group.rpm * before + rpm) / (before + 1);
     group.kpa = (group.kpa * before + kpa) / (before + 1);
     group.throttle = (group.throttle * before + mean((i) => logged(log, 'throttle', i))) / (before + 1);
     group.points.push({ sparkDeg, measure });
+    group.torques.push(
+      byCar === null ? null : { torqueNm: byCar.torqueNm * toAir, offNm: byCar.offNm * toAir },
+    );
     if (knocksIn(log, samples))
       group.knocksAt.push(
         Math.min(
@@ -201,7 +223,16 @@ function spreadOf(points: readonly SparkPoint[]): number {
   return Math.max(...all) - Math.min(...all);
 }
 
-function foundOf({ gear, points, knocksAt, rpm, kpa, throttle }: Group): SparkFound {
+/** Which of the points was driven with the advance nearest to this. */
+function nearestTo(points: readonly SparkPoint[], deg: number): number {
+  return points.reduce(
+    (near, { sparkDeg }, i) =>
+      Math.abs(sparkDeg - deg) < Math.abs((points[near]?.sparkDeg ?? Infinity) - deg) ? i : near,
+    0,
+  );
+}
+
+function foundOf({ gear, points, torques, knocksAt, rpm, kpa, throttle }: Group): SparkFound {
   const all = points.map(({ sparkDeg }) => sparkDeg);
   const [fromDeg, toDeg] = [Math.min(...all), Math.max(...all)];
   const best = toDeg - fromDeg < SPREAD_DEG ? null : bestSpark(points);
@@ -219,6 +250,7 @@ function foundOf({ gear, points, knocksAt, rpm, kpa, throttle }: Group): SparkFo
     fromDeg,
     toDeg,
     leastDeg,
+    torque: torques[nearestTo(points, leastDeg ?? toDeg)] ?? null,
     standardErrorDeg: best?.standardErrorDeg ?? NaN,
     unsure,
     knocksFromDeg,

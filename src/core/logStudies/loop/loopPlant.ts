@@ -34,7 +34,7 @@ const STEP = { ln: 0.025, withinS: 0.25, beforeS: 0.4, afterS: 1.6 } as const;
 const HELD = 0.3;
 /** Steps needed at a flow, and the most that are worked with. */
 const NEEDED = 4;
-const MOST_STEPS = 40;
+const MOST_STEPS = 12;
 /** Flows within this factor are one. */
 const ALIKE = 1.6;
 /** What the walls take of a step with a warm engine, and how slowly they give it back, s: the sharing that fits best is taken. */

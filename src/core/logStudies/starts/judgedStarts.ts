@@ -91,13 +91,24 @@ function richestOf(task: MapTask | null): number {
 /** When lambda was first read after a start ran, s. */
 function lambdaAfter(log: DrivenLog['log'], { ranFromS, toS }: SeenStart): number | null {
   if (Number.isNaN(ranFromS)) return null;
-  for (let i = 0; i < log.timeS.length; i += 1) {
+  for (let i = firstFrom(log.timeS, ranFromS); i < log.timeS.length; i += 1) {
     const atS = log.timeS[i] as number;
-    if (atS < ranFromS || atS > toS) continue;
+    if (atS > toS) return null;
     if (!Number.isNaN(logged(log, 'lambdaOne', i)) || !Number.isNaN(logged(log, 'lambdaTwo', i)))
       return atS - ranFromS;
   }
   return null;
+}
+
+/** The first sample that is not before a time. */
+function firstFrom(timeS: Float64Array, fromS: number): number {
+  let [low, high] = [0, timeS.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((timeS[middle] as number) < fromS) low = middle + 1;
+    else high = middle;
+  }
+  return low;
 }
 
 /** What a start says of cranking fuel: a start that fires and drowns had too much, one that fires late too little. */

@@ -73,30 +73,24 @@ export function coldRunning(
     const own = starts.flatMap((start, i) => (start.log === of ? [{ ...start, i }] : []));
     if (own.length === 0) return;
     const samples = steadySamples(log, task, then, ['cold', 'afterStart']);
+    let at = 0;
     for (let k = 0; k < samples.count; k += 1) {
-      const at = samples.at[k] as number;
-      const timeS = log.timeS[at] as number;
-      const start = own.find(({ ranFromS, ranForS }) => timeS >= ranFromS && timeS < ranFromS + ranForS);
-      if (start === undefined) continue;
+      const sample = samples.at[k] as number;
+      const timeS = log.timeS[sample] as number;
+      while (at < own.length - 1 && timeS >= endOf(own[at] as RanFrom)) at += 1;
+      const start = own[at] as (typeof own)[number];
+      if (!(timeS >= start.ranFromS && timeS < endOf(start))) continue;
+      const coolantC = logged(log, 'coolant', sample);
+      if (Number.isNaN(coolantC)) continue;
       const place = placeOf(samples, k, task.grid);
       const isKnown = known !== null && lookUpMap(known, place.x, place.y) >= EVIDENCE_S;
       const weightS = samples.weightS[k] as number;
       if (!isKnown) mapUnknownS += weightS;
-      const beyondLn = isAtEnd(log, at, task) ? BEYOND_END_LN : 0;
-      const offLn =
-        (samples.error[k] as number) -
-        beyondLn -
-        (isKnown && mapLn !== null ? lookUpMap(mapLn, place.x, place.y) : 0);
-      const givenLn = Math.log(oneFor(logged(log, 'afterStart', at)) * oneFor(logged(log, 'warmUp', at)));
-      const coolantC = logged(log, 'coolant', at);
-      if (Number.isNaN(coolantC)) continue;
-      moments.push({
-        start: start.i,
-        sinceS: timeS - start.ranFromS,
-        coolantC,
-        neededLn: givenLn + offLn,
-        weightS,
-      });
+      const beyondLn = isAtEnd(log, sample, task) ? BEYOND_END_LN : 0;
+      const mapsLn = isKnown && mapLn !== null ? lookUpMap(mapLn, place.x, place.y) : 0;
+      const given = oneFor(logged(log, 'afterStart', sample)) * oneFor(logged(log, 'warmUp', sample));
+      const neededLn = Math.log(given) + (samples.error[k] as number) - beyondLn - mapsLn;
+      addMoment(moments, { start: start.i, sinceS: timeS - start.ranFromS, coolantC, neededLn, weightS });
     }
   });
   return { moments, mapUnknownS };
@@ -111,6 +105,34 @@ function isAtEnd(log: DrivenLog['log'], at: number, { ends }: MapTask): boolean 
 /** A sensor this near to the richest that it can say is at its end, a share; what is taken off more there, as a logarithm. */
 const AT_END = 0.01;
 const BEYOND_END_LN = 0.12;
+
+/** When an engine that a start set running fell back or stood, s; of one that never ran nothing comes before it. */
+function endOf({ ranFromS, ranForS }: RanFrom): number {
+  return Number.isNaN(ranFromS) ? -Infinity : ranFromS + ranForS;
+}
+
+/** What is read within so long of each other is one moment, s. */
+const MOMENT_S = 0.2;
+
+/** Puts what was read into the last moment where it belongs to that, else into one of its own. */
+function addMoment(moments: ColdMoment[], read: ColdMoment): void {
+  const last = moments.at(-1);
+  if (last === undefined || last.start !== read.start || read.sinceS - last.sinceS >= MOMENT_S) {
+    moments.push(read);
+    return;
+  }
+  const weightS = last.weightS + read.weightS;
+  const mean = (of: (moment: ColdMoment) => number) =>
+    weightS === 0 ? of(read) : (last.weightS * of(last) + read.weightS * of(read)) / weightS;
+  // It keeps where it began: the next one is measured from there.
+  moments[moments.length - 1] = {
+    start: last.start,
+    sinceS: last.sinceS,
+    coolantC: mean(({ coolantC }) => coolantC),
+    neededLn: mean(({ neededLn }) => neededLn),
+    weightS,
+  };
+}
 
 function oneFor(factor: number): number {
   return Number.isNaN(factor) ? 1 : factor;
@@ -176,7 +198,7 @@ export function runningFound(
   now: RunningCurves,
 ): RunningFound {
   const { warmUp } = now;
-  const byStart = [...new Set(moments.map(({ start }) => start))].map((start) => moments.filter((one) => one.start === start)); // prettier-ignore
+  const byStart = momentsByStart(moments);
   const grid: Grid = { x: warmUp.x, y: Float64Array.of(0, 1), values: new Float64Array(2 * warmUp.x.length) };
   let warmLn: Float64Array = warmUp.values.map((value) => Math.log(value));
   let warmUpS: Float64Array = new Float64Array(warmUp.x.length);
@@ -226,6 +248,16 @@ function lastOf(own: readonly ColdMoment[]): number {
   return own.at(-1)?.sinceS ?? 0;
 }
 
+function momentsByStart(moments: readonly ColdMoment[]): ColdMoment[][] {
+  const byStart = new Map<number, ColdMoment[]>();
+  for (const moment of moments) {
+    const own = byStart.get(moment.start);
+    if (own === undefined) byStart.set(moment.start, [moment]);
+    else own.push(moment);
+  }
+  return [...byStart.values()];
+}
+
 /** What after-start gives at a moment, as a logarithm; nothing of a start of which it is not known. */
 function afterLn(found: AfterStartFound | undefined, { sinceS }: ColdMoment): number {
   if (found === undefined) return 0;
@@ -247,17 +279,18 @@ function afterStartOf(
   if (asIs !== null && first.sinceS <= SEEN_BY * asIs.decayS)
     return { ...asIs, start: first.start, seenS, seenFromS: first.sinceS };
   const least = Math.max(0, Math.exp(leastLn - lookUpCurve(warm, first.coolantC)) - 1);
+  const overs = own.map(({ coolantC, neededLn }) => Math.exp(neededLn - lookUpCurve(warm, coolantC)) - 1);
   let best: { readonly cost: number; readonly initial: number; readonly decayS: number } | null = null;
   for (const decayS of [...DECAYS_S, usedS].filter((one) => one <= FADES_WITHIN * lastOf(own))) {
     // needed ÷ warm-up − 1 = (initial − 1) · what is left of the decay
     let [products, squares, level] = [0, 0, 0];
-    for (const { sinceS, coolantC, neededLn, weightS } of own) {
+    own.forEach(({ sinceS, weightS }, i) => {
       const left = Math.max(0, 1 - sinceS / decayS);
-      const over = Math.exp(neededLn - lookUpCurve(warm, coolantC)) - 1;
+      const over = overs[i] as number;
       products += weightS * left * over;
       squares += weightS * left * left;
       level += weightS * over * over;
-    }
+    });
     const extra = squares === 0 ? 0 : Math.max(least, products / squares);
     const stays = DECAY_STAYS * seenS * Math.log(decayS / usedS) ** 2;
     const cost = level - 2 * extra * products + extra * extra * squares + stays;

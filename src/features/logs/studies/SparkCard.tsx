@@ -14,6 +14,7 @@ import { Chips } from '@/ui/button/Chips';
 import { Message, Sentences } from '@/ui/layout';
 import { startSpark } from '@/workers/logFitClient';
 import { sparkFoundWords, sparkRefusalWords, sparkSourceWords } from './sparkWords';
+import { vehicleFactsOf } from './vehicleFacts';
 import { StudyCard, type StudyProposal } from './StudyCard';
 import { useLook } from '@/ui/look/useLook';
 
@@ -36,12 +37,17 @@ export function SparkCard({ logs, note }: Props) {
     () => [...new Set(logs.flatMap(({ own = [] }) => own.filter(isTorque).map(({ name }) => name)))],
     [logs],
   );
+  const car = useMemo(() => vehicleFactsOf(document), [document]);
   const begin = useMemo(() => {
     if (asked === null) return null;
     const from: TorqueFrom =
-      asked === BY_ACCELERATION ? { kind: 'acceleration' } : { kind: 'column', name: asked };
+      asked !== BY_ACCELERATION
+        ? { kind: 'column', name: asked }
+        : car === null
+          ? { kind: 'acceleration' }
+          : { kind: 'vehicle', car };
     return () => startSpark(logs, from);
-  }, [logs, asked]);
+  }, [logs, asked, car]);
   const { answer, failure } = useLook(begin);
   const study = answer?.study ?? null;
   return (

@@ -10,6 +10,7 @@ const FOUND: SparkFound = {
   fromDeg: 14.6,
   toDeg: 34.6,
   leastDeg: 26.2,
+  torque: null,
   standardErrorDeg: 0.42,
   unsure: null,
   knocksFromDeg: null,
@@ -77,4 +78,9 @@ test('where the numbers come from', () => {
   const unread = sparkSourceWords({ ...study, withoutLambda: 3 });
   expect(unread.text).toMatch(/In 3 of them no lambda was read/);
   expect(unread.tone).toBe('warning');
+});
+
+test('torque in newton metres is told with how far it may be off', () => {
+  const { text } = sparkFoundWords({ ...FOUND, torque: { torqueNm: 243.1, offNm: 8.6 } });
+  expect(text).toMatch(/243 ± 9 N·m at the crank there, if no wheel spins\./);
 });

@@ -9,6 +9,10 @@ export function sparkFoundWords(found: SparkFound): Sentence {
   const { speedRpm, manifoldKpa, gear, pulls, fromDeg, toDeg, leastDeg, standardErrorDeg } = found;
   const where = `${formatNumber(speedRpm, 0)} rev/min at ${formatNumber(manifoldKpa, 0)} kPa${gear === 0 ? '' : `, gear ${gear}`}, ${pulls} pulls from ${deg(fromDeg)} to ${deg(toDeg)}`;
   const { knocksFromDeg, adviseDeg, unsure } = found;
+  const nm =
+    found.torque === null
+      ? ''
+      : ` ${formatNumber(found.torque.torqueNm, 0)} ± ${formatNumber(found.torque.offNm, 0)} N·m at the crank there, if no wheel spins.`;
   const knocks = knocksFromDeg === null ? '' : ` It knocks from ${deg(knocksFromDeg)}.`;
   if (leastDeg === null || adviseDeg === null) {
     return {
@@ -16,7 +20,7 @@ export function sparkFoundWords(found: SparkFound): Sentence {
       text: `${where}: ${UNSURE[unsure ?? 'scatter']}${knocks}`,
     };
   }
-  const least = `${deg(leastDeg)} ± ${formatNumber(standardErrorDeg, 1)}° is the least that gives the torque.`;
+  const least = `${deg(leastDeg)} ± ${formatNumber(standardErrorDeg, 1)}° is the least that gives the torque.${nm}`;
   return adviseDeg < leastDeg
     ? { tone: 'warning', text: `${where}: ${least}${knocks} No more than ${deg(adviseDeg)}.` }
     : { tone: 'good', text: `${where}: ${least}${knocks}` };
@@ -44,13 +48,17 @@ export function sparkRefusalWords(study: Extract<SparkStudy, { readonly ok: fals
   }
 }
 
+const SOURCES = {
+  acceleration:
+    'by how fast they gained speed, in one gear each: type mass, tyres and gears of the car under Build, Engine, and it is told in newton metres',
+  vehicle: 'by how fast they gained speed, in one gear each, with mass, tyres and gears as they are typed',
+  column: 'by ',
+} as const;
+
 /** Where the numbers come from, and what of them is not known. */
 export function sparkSourceWords(study: Extract<SparkStudy, { readonly ok: true }>): Sentence {
   const { pulls, leftOutForFuel, withoutLambda, from } = study;
-  const source =
-    from.kind === 'acceleration'
-      ? 'by how fast they gained speed, in one gear each, brought to air of 20 °C'
-      : `by ${from.name}, brought to air of 20 °C`;
+  const source = `${SOURCES[from.kind]}${from.kind === 'column' ? from.name : ''}, brought to air of 20 °C`;
   const out =
     leftOutForFuel === 0 ? '' : ` ${leftOutForFuel} more had lambda off its target, and do not count.`;
   const unread =

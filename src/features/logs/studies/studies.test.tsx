@@ -8,6 +8,7 @@ import type { OwnFactor, SparkFound, SparkStudy, StartStudy } from '@/core/logSt
 import { closeSession, openSession, useSession } from '@/data/session/session';
 import { startOwnFactor, startSpark, startStartStudy } from '@/workers/logFitClient';
 import { OwnFactorCard } from './OwnFactorCard';
+import { vehicleFactsOf } from './vehicleFacts';
 import { SparkCard } from './SparkCard';
 import { StartsCard } from './StartsCard';
 
@@ -113,6 +114,7 @@ describe('spark', () => {
     fromDeg: 10,
     toDeg: 30,
     leastDeg: 12,
+    torque: null,
     standardErrorDeg: 0.5,
     unsure: null,
     knocksFromDeg: null,
@@ -134,12 +136,26 @@ describe('spark', () => {
     expect(startSpark).not.toHaveBeenCalled();
     press(/Study the spark$/);
     await settled();
-    expect(startSpark).toHaveBeenCalledWith([LOG], { kind: 'acceleration' });
+    expect(startSpark).toHaveBeenCalledWith([LOG], { kind: 'vehicle', car: vehicleFactsOf(document) });
     expect(screen.getByText(/is the least that gives the torque\.$/)).toBeTruthy();
     const before = at() ?? NaN;
     press(/cells of spark$/);
     press(/Accept all$/);
     expect(Math.abs((at() ?? NaN) - 12)).toBeLessThan(Math.abs(before - 12));
+  });
+
+  test('without the car’s mass torque is told by how fast it gains speed alone', async () => {
+    closeSession();
+    openSession(
+      'one',
+      1,
+      demo('ventisca', ({ engine }) => (engine.mass = null)),
+    );
+    answers(startSpark, Promise.resolve({ study: { ok: false, why: 'noPull' } }));
+    render(<SparkCard logs={[LOG]} note="" />);
+    press(/Study the spark$/);
+    await settled();
+    expect(startSpark).toHaveBeenCalledWith([LOG], { kind: 'acceleration' });
   });
 
   test('by a column of torque where there is one', async () => {
