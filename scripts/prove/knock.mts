@@ -10,8 +10,8 @@ import { say } from './report.mts';
 const SEEDS = 10;
 /** Ventisca’s spark may be so much earlier before it knocks, °. */
 const TO_THE_LIMIT_DEG = 22;
-/** Laps of some six minutes: an hour and more of them. */
-const LAPS = 10;
+/** Laps, of which each listens for some five minutes: an hour and more of them. */
+const LAPS = 15;
 const LOUD = [{ id: 'valvesLoud', size: 100 }] as const;
 
 /** The threshold of a clean pull in a document; null where the pull is refused. */
@@ -78,9 +78,10 @@ export function proveKnock(firstSeed: number): void {
     falseOnes <= Math.max(0, hours),
     `a threshold tried on other clean pulls: ${falseOnes} likely knocks in ${(60 * hours).toFixed(1)} min of full load`,
   );
-  const laps = tuned
-    .slice(0, LAPS)
-    .map((document, i) => tried(document, { log: lapLog(document, (seeds[i] as number) + 3000) }));
+  const laps = Array.from({ length: tuned.length === 0 ? 0 : LAPS }, (_, i) => {
+    const document = tuned[i % tuned.length] as Calibration;
+    return tried(document, { log: lapLog(document, firstSeed + 3000 + i) });
+  });
   const inLaps = laps.flatMap(({ found }) => found.filter(({ doubt }) => doubt === null)).length;
   const lapHours = laps.reduce((sum, { listenedS }) => sum + listenedS, 0) / 3600;
   say(

@@ -51,7 +51,7 @@ export {
 export { mappingSensorsOf, type MappingTask, mappingTaskOf } from './mapping/task';
 export { loggedDecimals, type WrittenLog, writtenLog } from './rows';
 export { readingsOf } from './readings';
-export { steadySamples } from './steadySamples';
+export { steadyOf, steadyReading, steadySamples } from './steadySamples';
 export { type NextCell, whereNext } from './whereNext';
 export { LEFT_OUT, LEFT_OUT_REASONS, type LeftOut, type LeftOutReason } from './leftOut';
 export { type IdleFacts, idleFactsOf } from './idle';

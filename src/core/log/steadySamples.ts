@@ -1,10 +1,34 @@
-import { foundDelay } from './delay';
+import { foundDelay, type LambdaDelay } from './delay';
 import type { InjectionFacts } from './injectionFacts';
 import type { LeftOutReason } from './leftOut';
 import type { Log } from './log';
 import type { MapTask } from './mapTask';
-import { KEPT, readingsOf, reasonCode } from './readings';
+import { KEPT, type Readings, readingsOf, reasonCode } from './readings';
 import { type Samples, samplesOf } from './samples';
+
+/** A log read against a map, with how late its lambda is: what steady samples are taken from. */
+export interface SteadyReading {
+  readonly readings: Readings;
+  readonly delay: LambdaDelay;
+}
+
+/** Reads a log for its steady samples. */
+export function steadyReading(log: Log, task: MapTask, then: InjectionFacts | null = null): SteadyReading {
+  const readings = readingsOf(log, task, then);
+  return { readings, delay: foundDelay(readings, task) };
+}
+
+/** The steady samples of a log that is read; with those that are left out for the reasons named, too. */
+export function steadyOf(
+  { readings, delay }: SteadyReading,
+  task: MapTask,
+  taken: readonly LeftOutReason[] = [],
+): Samples {
+  const codes = ['otherFuel' as const, ...taken].map(reasonCode);
+  const reason = readings.reason.map((code) => (codes.includes(code) ? KEPT : code));
+  const gain = new Float64Array(readings.gain.length).fill(1);
+  return samplesOf({ ...readings, reason, gain }, task, delay);
+}
 
 /**
  * Samples of steady running under the delay that is found in a log: errors of the mixture itself, whatever part the map of the task has
@@ -17,10 +41,5 @@ export function steadySamples(
   then: InjectionFacts | null = null,
   taken: readonly LeftOutReason[] = [],
 ): Samples {
-  const readings = readingsOf(log, task, then);
-  const delay = foundDelay(readings, task);
-  const codes = ['otherFuel' as const, ...taken].map(reasonCode);
-  const reason = readings.reason.map((code) => (codes.includes(code) ? KEPT : code));
-  const gain = new Float64Array(readings.gain.length).fill(1);
-  return samplesOf({ ...readings, reason, gain }, task, delay);
+  return steadyOf(steadyReading(log, task, then), task, taken);
 }

@@ -127,6 +127,9 @@ function placed(
   };
 }
 
+/** So many samples are enough to hear a factor in; longer logs are taken more seldom. */
+const ENOUGH = 200_000;
+
 /** Samples that count, on the cells of the factor; and the same on those of the map. */
 function samplesAt(
   samples: Steady,
@@ -136,8 +139,10 @@ function samplesAt(
   const [map, factor] = [samplesRoom(samples.count), samplesRoom(samples.count)];
   const isCurve = grid.y.length === 0;
   const width = grid.x.length;
+  // What is read more often than it changes says the same again.
+  const stride = Math.max(1, Math.floor(samples.count / ENOUGH));
   let count = 0;
-  for (let k = 0; k < samples.count; k += 1) {
+  for (let k = 0; k < samples.count; k += stride) {
     const at = samples.at[k] as number;
     const [x, y] = [place.x(at), place.y(at)];
     if (Number.isNaN(x) || Number.isNaN(y)) continue;
@@ -150,6 +155,8 @@ function samplesAt(
     factor.cell[count] = column + width * row;
     factor.shareX[count] = intervalFraction(grid.x, column, x);
     factor.shareY[count] = isCurve ? 0 : intervalFraction(grid.y, row, y);
+    map.weightS[count] = stride * (samples.weightS[k] as number);
+    factor.weightS[count] = stride * (samples.weightS[k] as number);
     count += 1;
   }
   return { factor: { ...factor, count }, map: { ...map, count } };

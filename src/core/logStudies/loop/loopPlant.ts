@@ -43,8 +43,8 @@ const WALL_S = 0.22;
 /** Dead times and lags that are tried, s. */
 const DEAD = { from: 0.02, to: 0.9, step: 0.02, fine: 0.004 } as const;
 const LAGS = Array.from({ length: 14 }, (_, i) => 0.025 * 1.22 ** i);
-/** Between two samples the answer is worked out in so many parts. */
-const PARTS = 4;
+/** Between two samples the answer is worked out in parts of about this, s. */
+const PART_S = 0.01;
 /** Nobody reads lambda better, as a logarithm. */
 const LEAST_SCATTER = 0.001;
 /** A reading this near to an end of what its sensor can say is no reading, a share. */
@@ -200,15 +200,16 @@ function delayOf(steps: readonly Step[]): SeenDelay {
 function leftOver(steps: readonly Step[], { deadS, lagS, wall }: Answer): number {
   let squares = 0;
   for (const { fuel, read, sampleS } of steps) {
-    const stepS = sampleS / PARTS;
+    const parts = Math.max(1, Math.round(sampleS / PART_S));
+    const stepS = sampleS / parts;
     const [byLag, byWall] = [1 - Math.exp(-stepS / lagS), 1 - Math.exp(-stepS / WALL_S)];
     let [walls, shown] = [fuel[0] as number, fuel[0] as number];
     let [sum, sums] = [0, 0];
     const dead = deadS / sampleS;
     for (let i = 0; i < fuel.length; i += 1) {
-      for (let part = i === 0 ? PARTS : 1; part <= PARTS; part += 1) {
+      for (let part = i === 0 ? parts : 1; part <= parts; part += 1) {
         // Hands move between two samples: from half-way on the later one holds.
-        const at = Math.round(i - 1 + (part - 0.5) / PARTS - dead);
+        const at = Math.round(i - 1 + (part - 0.5) / parts - dead);
         const arriving = fuel[Math.max(0, at)] as number;
         walls += (arriving - walls) * byWall;
         shown += ((1 - wall) * arriving + wall * walls - shown) * byLag;

@@ -9,7 +9,8 @@ import {
   MAPPING_SENSORS,
   type MapTask,
   samplesRoom,
-  steadySamples,
+  steadyOf,
+  steadyReading,
 } from '../../log';
 import {
   type Curve,
@@ -62,17 +63,18 @@ export function coldRunning(
   task: MapTask,
   starts: readonly RanFrom[],
 ): ColdRunning {
-  const warm: FitSamples[] = drives.map(({ log, then }) => steadySamples(log, task, then));
-  const joined = joinedSamples(warm);
+  const read = drives.map(({ log, then }) => steadyReading(log, task, then));
+  const joined = joinedSamples(read.map((one) => steadyOf(one, task)));
   const fitted = joined.count === 0 ? null : fittedCells(joined, task.grid);
   const mapLn = fitted === null ? null : { x: task.grid.x, y: task.grid.y, values: fitted.change };
   const known = fitted === null ? null : { x: task.grid.x, y: task.grid.y, values: fitted.evidenceS };
   const moments: ColdMoment[] = [];
   let mapUnknownS = 0;
-  drives.forEach(({ log, then }, of) => {
+  drives.forEach(({ log }, of) => {
     const own = starts.flatMap((start, i) => (start.log === of ? [{ ...start, i }] : []));
-    if (own.length === 0) return;
-    const samples = steadySamples(log, task, then, ['cold', 'afterStart']);
+    const reading = read[of];
+    if (own.length === 0 || reading === undefined) return;
+    const samples = steadyOf(reading, task, ['cold', 'afterStart']);
     let at = 0;
     for (let k = 0; k < samples.count; k += 1) {
       const sample = samples.at[k] as number;

@@ -102,13 +102,13 @@ export function fadedCells(
   const above = (value: number) => Math.max(LEAST_OVER, value - over);
   const [coldest, warmest] = [sorted[0], sorted.at(-1)];
   if (coldest === undefined || warmest === undefined) return [];
-  const asked = curveThrough(
-    [...sorted, { ...warmest, coolantC: warmest.coolantC + SPEAKS_C }].map((one, i) => [
-      // Two starts may have begun equally cold.
-      one.coolantC + APART_C * i,
-      Math.log(above(one[of]) / above(lookUpCurve(curve, one.coolantC))),
-    ]),
-  );
+  const points = sorted.map((one, i): [number, number] => [
+    // Two starts may have begun equally cold.
+    one.coolantC + APART_C * i,
+    Math.log(above(one[of]) / above(lookUpCurve(curve, one.coolantC))),
+  ]);
+  const [lastC, lastLn] = points.at(-1) as [number, number];
+  const asked = curveThrough([...points, [lastC + SPEAKS_C, lastLn]]);
   return Array.from(curve.x).flatMap((coolantC, index) => {
     if (coolantC < coldest.coolantC - SPEAKS_C || coolantC > warmest.coolantC + SPEAKS_C) return [];
     const wanted = over + above(curve.values[index] as number) * Math.exp(lookUpCurve(asked, coolantC));

@@ -1,0 +1,270 @@
+import { drawnLog } from '@tests/support/drawnLog';
+import { RIGHT_START } from '@tests/support/madeStart';
+import { usualStartOf } from '../../generators';
+import { gridOf, lookUpCurve } from '../../numeric';
+import { leanestAtChange } from './crankingFuel';
+import { changeBounds, isAtOnce, type JudgedStart } from './judgedStarts';
+import type { RunningFound } from './runningFuel';
+import { type SeenStart, seenStarts } from './seenStarts';
+import { crankingCells, fadedCells, warmUpCells } from './startCells';
+
+const USUAL = usualStartOf('petrol');
+/** A starter at a speed from second 2 on, and another speed between two times. */
+const turning =
+  (starterRpm: number, fastRpm: number, fromS = 3, toS = 99) =>
+  (atS: number) =>
+    atS < 2 ? 0 : atS >= fromS && atS < toS ? fastRpm : starterRpm;
+const seen = (readings: Parameters<typeof drawnLog>[0], forS = 12): SeenStart => {
+  const [start] = seenStarts(drawnLog(readings, forS));
+  if (start === undefined) throw new TypeError('No start');
+  return start;
+};
+
+describe('what counts as what, just short of it and just beyond', () => {
+  test.each([
+    [415, 1],
+    [425, 0],
+  ])('a log that begins with %d rev/min holds %d starts', (rpm, count) => {
+    expect(seenStarts(drawnLog({ speed: rpm }))).toHaveLength(count);
+  });
+
+  test.each([
+    [246, 'never'],
+    [254, 'fell'],
+  ])('a starter’s 200 rev/min that become %d: %s', (rpm, end) => {
+    expect(seen({ speed: turning(200, rpm) }).end).toBe(end);
+  });
+
+  test('it left the starter’s speed where it went by 8 % over it', () => {
+    const ramp = (atS: number) => (atS < 2 ? 0 : atS < 3 ? 200 : 200 + 10 * (atS - 3) * 10);
+    const start = seen({ speed: ramp, phase: 1 });
+    // 216 rev/min at 3.16 s: 3.33 turns on the starter and half a turn more.
+    expect(Math.abs((start.firedTurn ?? 0) - 3.9)).toBeLessThan(0.1);
+  });
+
+  test.each([
+    [150, 375, 'fell'],
+    [150, 385, 'ran'],
+    [250, 470, 'fell'],
+    [250, 480, 'ran'],
+  ])('without phase, %d rev/min by the starter that become %d: %s', (starterRpm, rpm, end) => {
+    expect(seen({ speed: turning(starterRpm, rpm) }).end).toBe(end);
+  });
+
+  test.each([
+    [3.7, 'fell'],
+    [3.9, 'died'],
+  ])('fast until %d s only: %s', (toS, end) => {
+    expect(seen({ speed: turning(200, 900, 3, toS) }).end).toBe(end);
+  });
+
+  test.each([
+    [2.9, 'died'],
+    [3.1, 'ran'],
+  ])('with phase, running for %d s: %s', (forS, end) => {
+    const speed = turning(200, 900, 3, 3 + forS);
+    expect(seen({ speed, phase: (atS) => (atS >= 3 && atS < 3 + forS ? 2 : 1) }).end).toBe(end);
+  });
+
+  test('what it falls back to may be a quarter over the starter’s', () => {
+    const speed = (atS: number) => (atS < 2 ? 0 : atS < 3 ? 200 : atS < 4 ? 900 : atS < 5 ? 260 : 240);
+    expect(seen({ speed, phase: (atS) => (atS >= 3 ? 2 : 1) }).ranForS).toBeCloseTo(2, 1);
+  });
+
+  test.each([
+    [0.95, 3.5, false],
+    [0.93, 3.5, true],
+    [0.93, 3.9, false],
+  ])('a speed that falls to %d of itself at %d s dips: %s', (share, atS, dipped) => {
+    const speed = (s: number) => (s < 2 ? 0 : s < 3 ? 200 : s < atS ? 1000 : 1000 * share);
+    expect(seen({ speed, phase: (s) => (s >= 3 ? 2 : 1) }).dipped).toBe(dipped);
+  });
+
+  test.each([
+    [1.05, true],
+    [1.15, false],
+  ])('a dip with lambda %d behind it is one: %s', (lambda, dipped) => {
+    const speed = (s: number) => (s < 2 ? 0 : s < 3 ? 200 : s < 3.5 ? 1000 : 900);
+    const lambdaOne = (s: number) => (s > 3.4 && s < 3.6 ? lambda : 0.9);
+    expect(seen({ speed, phase: (s) => (s >= 3 ? 2 : 1), lambdaOne }).dipped).toBe(dipped);
+  });
+
+  test.each([
+    [3.3, 0.7, 0.9],
+    [3.4, 0.9, 0.9],
+  ])('rich at %d s alone', (atS, catchLambda, changeLambda) => {
+    const lambdaOne = (s: number) => (Math.abs(s - atS) < 0.015 ? 0.7 : 0.9);
+    const start = seen({ speed: turning(200, 900), phase: (s) => (s >= 3 ? 2 : 1), lambdaOne });
+    expect(start.lambdaAtCatch).toBeCloseTo(catchLambda, 5);
+    expect(start.lambdaAtChange).toBeCloseTo(changeLambda, 5);
+  });
+
+  test.each([
+    [3.3, 0.9],
+    [3.4, 1.2],
+    [4.15, 1.2],
+    [4.25, 0.9],
+  ])('lean at %d s alone is %d as running fuel takes over', (atS, changeLambda) => {
+    const lambdaOne = (s: number) => (Math.abs(s - atS) < 0.015 ? 1.2 : 0.9);
+    const start = seen({ speed: turning(200, 900), phase: (s) => (s >= 3 ? 2 : 1), lambdaOne });
+    expect(start.lambdaAtChange).toBeCloseTo(changeLambda, 5);
+  });
+
+  test('fuel that came only once it ran is no fuel of cranking', () => {
+    const start = seen({ speed: turning(200, 900), phase: (s) => (s >= 3 ? 2 : 1), injectorOpening: (s) => (s > 4 ? 8 : 0) }); // prettier-ignore
+    expect(start.fuelFromTurn).toBe(1.5);
+  });
+
+  test.each([
+    [3.85, true],
+    [3.95, false],
+  ])('fired after %d turns with fuel from 1.3 on is at once: %s', (firedTurn, atOnce) => {
+    expect(isAtOnce({ ...RIGHT_START, firedTurn })).toBe(atOnce);
+    expect(isAtOnce({ ...RIGHT_START, firedTurn: null })).toBe(false);
+  });
+});
+
+describe('what running fuel is bound by', () => {
+  const bounds = (change: Partial<JudgedStart>) => changeBounds([{ ...RIGHT_START, ...change }], USUAL);
+  const usual = lookUpCurve(USUAL.running, 0);
+  const lean = { lambdaAtChange: 1.15, givenAfter: 2 };
+
+  test('a hole asks for more by what it was leaner than an engine pulls at, and a third over', () => {
+    const [bound] = bounds(lean);
+    expect(bound).toMatchObject({ start: 0, coolantC: 0, givenLn: Math.log(2), mostLn: Infinity });
+    expect(bound?.leastLn).toBeCloseTo(Math.log(2) + 1.3 * Math.log(1.15 / leanestAtChange(0)), 9);
+  });
+
+  test('a try on wet walls, an unread one and one of unknown curves bind nothing', () => {
+    expect(bounds({ ...lean, isRetry: true })).toEqual([]);
+    expect(bounds({ ...lean, lambdaAtChange: NaN })).toEqual([]);
+    expect(bounds({ ...lean, givenAfter: NaN })).toEqual([]);
+  });
+
+  test('what did not burn in an engine that ran on counts only where little was given, and as no leaner than burns', () => {
+    const unburnt = { lambdaAtChange: 1.3, end: 'ran' } as const;
+    expect(bounds({ ...unburnt, givenAfter: 0.71 * usual })).toEqual([]);
+    const [bound] = bounds({ ...unburnt, givenAfter: 0.69 * usual });
+    expect((bound?.leastLn ?? 0) - (bound?.givenLn ?? 0)).toBeCloseTo(
+      1.3 * Math.log(1.2 / leanestAtChange(0)),
+      9,
+    );
+    expect(bounds({ ...unburnt, lambdaAtChange: 1.19, givenAfter: 0.9 * usual })).toHaveLength(1);
+    expect(bounds({ ...unburnt, end: 'died', givenAfter: 0.9 * usual })).toHaveLength(1);
+  });
+
+  test('with more than a tenth over the usual it drowned, or says nothing', () => {
+    const much = { ...lean, givenAfter: 1.11 * usual };
+    expect(bounds(much)).toEqual([]);
+    const [bound] = bounds({ ...much, verdict: 'richAfter' });
+    expect(bound?.leastLn).toBe(-Infinity);
+    expect((bound?.givenLn ?? 0) - (bound?.mostLn ?? 0)).toBeCloseTo(0.3, 9);
+    expect(bounds({ ...lean, givenAfter: 1.09 * usual })[0]?.mostLn).toBe(Infinity);
+  });
+});
+
+describe('cells', () => {
+  const COOLANTS = [-20, 0, 14, 30];
+  const LIMITS = { min: 1, max: 6, decimals: 2 };
+  const curve = (values: number[]) => gridOf({ x: COOLANTS, y: [], values });
+  const CRANKING = curve([4.8, 3.4, 2.8, 2.2]);
+  const cranking = (...starts: JudgedStart[]) => crankingCells(starts, CRANKING, USUAL, LIMITS).cells;
+  const late: JudgedStart = {
+    ...RIGHT_START,
+    firedTurn: 5.4,
+    crankedTurns: 9,
+    verdict: 'lean',
+    multiple: 3.4,
+  };
+
+  test('a start speaks for cells within 15 °C, and not where all went right', () => {
+    expect(cranking(late).map(({ index }) => index)).toEqual([1, 2]);
+    expect(cranking({ ...late, coolantC: -1.1 }).map(({ index }) => index)).toEqual([1]);
+    expect(cranking({ ...RIGHT_START, verdict: 'leanAfter' })).toEqual([]);
+    expect(cranking({ ...RIGHT_START, verdict: 'unclear' })).toEqual([]);
+  });
+
+  test('what fired late rises by 8 % at least, and what never fired is not leaned', () => {
+    const rich = { ...late, multiple: 8, lambdaAtCatch: 0.75 };
+    expect(cranking(rich).find(({ index }) => index === 1)?.value).toBe(
+      Math.min(6, Math.round(8 * 1.08 * 100) / 100),
+    );
+    const never: JudgedStart = { ...late, end: 'never', firedTurn: null, multiple: 3.9 };
+    expect(cranking(never).find(({ index }) => index === 1)?.value ?? 0).toBeGreaterThanOrEqual(3.9);
+  });
+
+  test('what drowned never rises, and what fired at once is leaned by a fifth at most', () => {
+    const drowned: JudgedStart = { ...RIGHT_START, end: 'fell', verdict: 'rich', multiple: 5 };
+    expect(cranking(drowned).find(({ index }) => index === 1)?.value).toBeCloseTo(4, 9);
+    const mild: JudgedStart = { ...drowned, multiple: 2 };
+    expect(cranking(mild).find(({ index }) => index === 1)?.value ?? 0).toBeLessThanOrEqual(2);
+  });
+
+  test('beside a start that went right a cell stays within three tenths of what that was given', () => {
+    const right: JudgedStart = { ...RIGHT_START, coolantC: 5, multiple: 2.4 };
+    const here = (2.4 * 3.4) / lookUpCurve(USUAL.cranking, 5);
+    const value = cranking({ ...late, multiple: 2.3 }, right).find(({ index }) => index === 1)?.value ?? 0;
+    expect(value).toBeLessThanOrEqual(Math.max(here * 1.3, 2.3 * 1.08) + 0.01);
+  });
+
+  test('no cell moves by more than 1.8 at once, beyond its limits, or for a trifle', () => {
+    const never: JudgedStart = { ...late, end: 'never', firedTurn: null, multiple: 1 };
+    const little = crankingCells([never], curve([4.8, 1, 2.8, 2.2]), USUAL, LIMITS).cells;
+    expect(little.find(({ index }) => index === 1)?.value).toBeCloseTo(1.8, 9);
+    const most = crankingCells(
+      [{ ...late, multiple: 5.9 }],
+      curve([4.8, 5.9, 2.8, 2.2]),
+      USUAL,
+      LIMITS,
+    ).cells;
+    expect(most.find(({ index }) => index === 1)?.value).toBe(6);
+  });
+
+  const FOUND: RunningFound = {
+    warmUpLn: Float64Array.from([1.5, 1.3, 1.2, 1.1], Math.log),
+    warmUpS: Float64Array.of(0.9, 1.1, 20, 20),
+    afterStarts: [],
+    leftOver: 0,
+  };
+
+  test('warm-up moves where more than a second speaks for it, and by more than half a per cent', () => {
+    const cells = warmUpCells(FOUND, curve([1.4, 1.2, 1.203, 1.2]), LIMITS);
+    expect(cells).toEqual([
+      { index: 1, value: 1.3 },
+      { index: 3, value: 1.1 },
+    ]);
+  });
+
+  const after = (coolantC: number, initial: number, decayS: number) => ({ start: 0, coolantC, initial, decayS, seenS: 60, seenFromS: 1 }); // prettier-ignore
+  const faded = (afterStarts: RunningFound['afterStarts'], of: 'initial' | 'decayS' = 'initial') =>
+    fadedCells({ ...FOUND, afterStarts }, of === 'initial' ? curve([1.8, 1.4, 1.3, 1.2]) : curve([20, 16, 12, 8]), { ...LIMITS, max: 90 }, { of, over: of === 'initial' ? 1 : 0 }); // prettier-ignore
+
+  test('after-start moves by what each start asked for over one, straight between them, and not far from them', () => {
+    expect(faded([])).toEqual([]);
+    // Half of 0.4 at 0 °C: half of it at 14 °C too, and nothing said at −20 and 30 °C.
+    expect(faded([after(0, 1.2, 16)])).toEqual([
+      { index: 1, value: 1.2 },
+      { index: 2, value: 1.15 },
+    ]);
+    // Half at −20, all at 30: at 0 °C e^(0.6 · ln ½) of 0.4.
+    const cells = faded([after(30, 1.2, 8), after(-20, 1.4, 20)]);
+    expect(cells[0]).toEqual({ index: 0, value: 1.4 });
+    expect(cells.find(({ index }) => index === 1)?.value).toBeCloseTo(
+      1 + 0.4 * Math.exp(0.6 * Math.log(0.5)),
+      2,
+    );
+    expect(cells.find(({ index }) => index === 3)).toBeUndefined();
+  });
+
+  test('decays as they are, and what is no enrichment stays none', () => {
+    expect(faded([after(0, 1, 24)], 'decayS')).toEqual([
+      { index: 1, value: 24 },
+      { index: 2, value: 18 },
+    ]);
+    expect(faded([after(0, 1, 16)]).map(({ value }) => value)).toEqual([1.02, 1.01]);
+  });
+
+  test('two starts equally cold are both heard', () => {
+    expect(faded([after(0, 1.2, 16), after(0, 1.2, 16)]).map(({ index }) => index)).toEqual([1, 2]);
+  });
+});
