@@ -55,8 +55,9 @@ const RICHEST_LN = curveThrough([
 /** How sharp those ends are, as logarithms: liquid on the plugs ends it sooner than too rich a charge does. */
 const LEAN_SHARP = 0.06;
 const RICH_SHARP = 0.15;
-/** More than the least that fires at the first chance is advised, as logarithms: so much, and by how unsure that is. */
-const OVER_LEAST = { ln: 0.1, bySpread: 0.5 } as const;
+/** So far from the usual a multiple is looked for, as a logarithm, and with less than this a belief counts for nothing. */
+const MOST_OVER_LN = 1.4;
+const HARDLY = 1e-6;
 /** How engines differ from what is usual: all over, and from 20 °C to 40 °C below, as logarithms. */
 const DIFFERS = { all: 0.35, tilt: 0.15, tiltC: 40, aboutC: 20 } as const;
 /** Any start may go otherwise for a reason that is not fuel. */
@@ -107,28 +108,51 @@ export function beliefOf(starts: readonly CrankedStart[], usual: UsualFuel): Bel
   return { levels, tilts, weights: weights.map((weight) => weight / sum) };
 }
 
-/** What to give at a temperature by what is believed. */
+/** What to give at a temperature by what is believed: what most likely fires at the first chance, and does not drown. */
 export function crankingAt(
   belief: Belief,
   usual: UsualFuel,
   coolantC: number,
   starterRpm: number,
 ): CrankingFound {
+  const firstLn = Math.log(arrivingShares(coolantC, usual, starterRpm, 1)[0] as number);
+  const leanest = -lookUpCurve(LEANEST_LN, coolantC);
+  const richest = lookUpCurve(RICHEST_LN, coolantC);
+  const offsets = offsetsAt(belief, coolantC);
   let [mean, square] = [0, 0];
-  belief.levels.forEach((level, i) => {
-    belief.tilts.forEach((tilt, j) => {
-      const weight = belief.weights[i * belief.tilts.length + j] as number;
-      const offset = offsetAt(level, tilt, coolantC);
-      mean += weight * offset;
-      square += weight * offset * offset;
-    });
-  });
-  const firstShare = arrivingShares(coolantC, usual, starterRpm, 1)[0] as number;
-  const least = -lookUpCurve(LEANEST_LN, coolantC) - Math.log(firstShare);
-  const spread = Math.sqrt(Math.max(0, square - mean * mean));
-  // Warm, the least that fires gives less than the mixture it runs best on.
-  const over = Math.max(0, least + OVER_LEAST.ln + OVER_LEAST.bySpread * spread);
-  return { coolantC, multiple: lookUpCurve(usual.cranking, coolantC) * Math.exp(mean + over), spread };
+  for (const { offset, weight } of offsets) {
+    mean += weight * offset;
+    square += weight * offset * offset;
+  }
+  let best = { likely: 0, overLn: 0 };
+  for (const overLn of steps(MOST_OVER_LN, 0.02)) {
+    let likely = 0;
+    for (const { offset, weight } of offsets) {
+      const richness = overLn - offset;
+      const fires = below((richness + firstLn - leanest) / LEAN_SHARP);
+      likely += weight * fires * (1 - below((richness - richest) / RICH_SHARP));
+    }
+    if (likely > best.likely) best = { likely, overLn };
+  }
+  return {
+    coolantC,
+    // Warm, the least that fires gives less than the mixture it runs best on.
+    multiple: lookUpCurve(usual.cranking, coolantC) * Math.exp(Math.max(mean, best.overLn)),
+    spread: Math.sqrt(Math.max(0, square - mean * mean)),
+  };
+}
+
+/** What is believed of the need at a temperature, as logarithms with their weights; what hardly counts is left away. */
+function offsetsAt(
+  { levels, tilts, weights }: Belief,
+  coolantC: number,
+): { readonly offset: number; readonly weight: number }[] {
+  return levels.flatMap((level, i) =>
+    tilts.flatMap((tilt, j) => {
+      const weight = weights[i * tilts.length + j] as number;
+      return weight < HARDLY ? [] : [{ offset: offsetAt(level, tilt, coolantC), weight }];
+    }),
+  );
 }
 
 /** How much more than usual an engine needs at a temperature, as a logarithm. */

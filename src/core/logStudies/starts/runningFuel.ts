@@ -176,6 +176,8 @@ const DECAYS_S = Array.from({ length: 47 }, (_, i) => 3 * 1.1 ** i);
 /** A decay other than the one in use has to be worth it: so much of its squared logarithm counts as squared error, for each second. */
 const DECAY_STAYS = 0.00015;
 const ROUNDS = 6;
+/** A cell of warm-up that less than this speaks for stays as it is, s. */
+export const WARM_SPEAKS_S = 1;
 const USUAL_DECAY_S = 15;
 /** After-start is right where from so long after the start, s, each stretch of so long, s, lies within this of what it needed. */
 const SETTLES_S = 3;
@@ -241,9 +243,11 @@ export interface RunningCurves {
   readonly afterStartDecay: Curve | null;
 }
 
-/** Logarithms of warm-up’s cells as a fit has them; none leaner than warm. */
-function warmCells({ values }: Curve, { change }: FittedCells): Float64Array {
-  return values.map((value, i) => Math.max(0, Math.log(value) + (change[i] as number)));
+/** Logarithms of warm-up’s cells as a fit has them, where anything speaks for them; none leaner than warm. */
+function warmCells({ values }: Curve, { change, evidenceS }: FittedCells): Float64Array {
+  return values.map((value, i) =>
+    Math.max(0, Math.log(value) + ((evidenceS[i] as number) > WARM_SPEAKS_S ? (change[i] as number) : 0)),
+  );
 }
 
 function lastOf(own: readonly ColdMoment[]): number {

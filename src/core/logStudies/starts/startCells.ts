@@ -2,7 +2,7 @@ import type { CellChange } from '../../map';
 import { type Curve, curveThrough, type Grid, lookUpCurve } from '../../numeric';
 import { beliefOf, crankingAt, type UsualFuel } from './crankingFuel';
 import { isAtOnce, type JudgedStart } from './judgedStarts';
-import type { RunningFound } from './runningFuel';
+import { type RunningFound, WARM_SPEAKS_S } from './runningFuel';
 
 /** What a curve’s values may be. */
 export interface CellLimits {
@@ -87,7 +87,9 @@ export function warmUpCells(
   limits: CellLimits,
 ): CellChange[] {
   return Array.from(warmUp.x).flatMap((_, index) =>
-    (warmUpS[index] as number) > 1 ? moved(index, warmUp, Math.exp(warmUpLn[index] as number), limits) : [],
+    (warmUpS[index] as number) > WARM_SPEAKS_S
+      ? moved(index, warmUp, Math.exp(warmUpLn[index] as number), limits)
+      : [],
   );
 }
 
