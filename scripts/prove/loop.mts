@@ -9,7 +9,7 @@ import { DEMOS, say } from './report.mts';
 
 const SEEDS = 10;
 /** Delay and lag as a step trial measures them in each demo. */
-const DELAYS = { ventisca: [90, 172, 97], pardela: [80, 141, 97] } as const;
+const DELAYS = { ventisca: [110, 194, 96], pardela: [110, 135, 97] } as const;
 
 function tuned(
   id: (typeof DEMOS)[number],
