@@ -61,7 +61,8 @@ function crankedIn(
   if (curves === null || curves.cranking === null) return [];
   const { cranking, crankingTaper } = curves;
   let stoodS = -Infinity;
-  return seenStarts(log).map((start) => {
+  const known = seenStarts(log).filter(({ coolantC }) => !Number.isNaN(coolantC));
+  return known.map((start) => {
     const isRetry = start.fromS - stoodS < DRIES_S;
     stoodS = start.toS;
     const multiple = lookUpCurve(cranking, start.coolantC);

@@ -128,6 +128,11 @@ describe('a start is judged', () => {
     expect(starts[1]?.verdict).toBe('unclear');
   });
 
+  test('one whose coolant was not read is left out', () => {
+    const coolant = (atS: number) => (atS < 3 ? NaN : 20);
+    expect(study([made({ also: { coolant } })])).toEqual({ ok: false, why: 'noStart' });
+  });
+
   test('when lambda was first read after it ran is told', () => {
     const lambdaOne = (atS: number) => (atS < 13.12 ? NaN : 0.9);
     expect(ok(study([made({ firesS: 0.7, also: { lambdaOne } })])).starts[0]?.lambdaAfterS).toBeCloseTo(

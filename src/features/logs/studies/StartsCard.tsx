@@ -37,19 +37,21 @@ export function StartsCard({ drives, task, note }: Props) {
   const document = useDocument();
   const [asked, setAsked] = useState(false);
   const hasStart = useMemo(() => drives.some(({ log }) => seenStarts(log).length > 0), [drives]);
-  const begin = useMemo(() => {
-    const fuel = document.engine.fuel?.value ?? null;
-    if (!asked || fuel === null) return null;
+  const ask = useMemo((): StartsAsk | null => {
     const compiled = compile(document);
-    const now = compiled.ok ? startCurvesOf(compiled.program) : null;
+    const fuel = document.engine.fuel?.value ?? null;
+    if (!compiled.ok || fuel === null) return null;
+    return { task, now: startCurvesOf(compiled.program), usual: usualStartOf(fuel), limits: LIMITS };
+  }, [document, task]);
+  const begin = useMemo(() => {
+    if (!asked || ask === null) return null;
     const started = drives.map(({ log, then, curves }) => ({
       log,
       then,
-      curves: curves === 'now' ? now : curves,
+      curves: curves === 'now' ? ask.now : curves,
     }));
-    const ask = { task, now, usual: usualStartOf(fuel), limits: LIMITS };
     return () => startStartStudy(started, ask);
-  }, [asked, drives, task, document]);
+  }, [asked, drives, ask]);
   const { answer, failure } = useLook(begin);
   if (!hasStart) return null;
   const study = answer?.study ?? null;
@@ -68,6 +70,12 @@ export function StartsCard({ drives, task, note }: Props) {
         <Message tone="warning">
           With one of these logs no calibration is kept: it is read as started with the curves as they are
           now.
+        </Message>
+      ) : null}
+      {asked && ask === null ? (
+        <Message tone="warning">
+          This calibration is not complete: what it gave at a start is not known. Build and Review say what is
+          missing.
         </Message>
       ) : null}
       {failure === null ? null : <Message tone="error">{failure}</Message>}
@@ -90,7 +98,7 @@ const LIMITS = Object.fromEntries(
 
 const REASONS: Readonly<Record<StartCurveOf, { readonly text: string; readonly formula: string }>> = {
   cranking: {
-    text: 'What fires at the first chance, with a tenth over; of starts that fell back or fired late, against what is usual of the fuel.',
+    text: 'What most likely fires at the first chance and does not drown, by how each start went, held against what is usual of the fuel.',
     formula: 'charge k of a cylinder arrives with 1 − X + what left the wall since',
   },
   afterStart: {

@@ -237,6 +237,20 @@ describe('starts', () => {
     expect(screen.getByText('The worker ended.')).toBeTruthy();
   });
 
+  test('a calibration that is not complete is said to be', async () => {
+    closeSession();
+    openSession(
+      'one',
+      1,
+      demo('ventisca', ({ engine }) => (engine.cylinders = null)),
+    );
+    card();
+    press(/Study the starts$/);
+    await settled();
+    expect(screen.getByText(/^This calibration is not complete/)).toBeTruthy();
+    expect(startStartStudy).not.toHaveBeenCalled();
+  });
+
   test('without one in the logs there is no card', () => {
     const { container } = card([{ ...drives[0], log: LOG, then: null, curves: 'now' }]);
     expect(container.textContent).toBe('');
