@@ -99,7 +99,9 @@ describe('by acceleration', () => {
   test('warm and cold air are brought to one', () => {
     // Cold runs have less spark: without that they would look stronger by it.
     const { found } = ok(sparkStudy(runs((deg) => ({ airC: deg < 20 ? -15 : 30 }))));
-    for (const { leastDeg } of found) expect(Math.abs((leastDeg ?? 0) - 23.8)).toBeLessThan(2);
+    const told = found.flatMap(({ leastDeg }) => (leastDeg === null ? [] : [leastDeg]));
+    expect(told.length).toBeGreaterThan(0);
+    for (const leastDeg of told) expect(Math.abs(leastDeg - 23.8)).toBeLessThan(2);
   });
 
   test('gears are never compared with each other', () => {

@@ -65,8 +65,8 @@ const FUEL_OFF = 0.03;
 const SPREAD_DEG = 4;
 /** No nearer to knock, °. */
 const FROM_KNOCK_DEG = 2;
-/** Surer than this is told, °. */
-const SURE_DEG = 1.5;
+/** Surer than this is told, one standard deviation, °: twice as much is what a builder would mind. */
+const SURE_DEG = 0.8;
 /** Retard that is a knock, °. */
 const RETARDS_DEG = 0.4;
 const KELVIN = 273.15;
