@@ -1,6 +1,7 @@
 /**
  * What else logs say, each as a proposal with its evidence: the factor that a correction of the builder’s own should have had, the
- * least spark for the torque, what a knock threshold would have heard, what starts asked for.
+ * least spark for the torque, what a knock threshold would have heard, what starts asked for, how late
+ * the closed loop reads and how it worked.
  * Each refuses where the evidence does not carry it. Reading logs, their delay and the fit are log’s.
  */
 export { type BestSpark, bestSpark, type SparkPoint } from './bestSpark';

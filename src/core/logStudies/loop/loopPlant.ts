@@ -102,7 +102,7 @@ function sampleOf({ timeS }: Log): number {
   return length < 2 ? Infinity : ((timeS[length - 1] as number) - (timeS[0] as number)) / (length - 1);
 }
 
-/** Steps of fuel while speed and load were held, largest first. */
+/** Steps of fuel while speed and load were held, in their order. */
 function stepsIn(log: Log, task: MapTask): Step[] {
   const readings = readingsOf(log, task);
   const { timeS, wanted, measured, steady, flowGPerS, reason } = readings;

@@ -1,28 +1,11 @@
 import { usualStartOf } from '../../generators';
 import { chance } from '@tests/support/chance';
+import { RIGHT_START } from '@tests/support/madeStart';
 import { curveThrough, lookUpCurve } from '../../numeric';
 import { beliefOf, type CrankedStart, crankingAt, drownedSoon, leanestAtChange } from './crankingFuel';
 
 const USUAL = usualStartOf('petrol');
-const START: CrankedStart = {
-  fromS: 2,
-  toS: 30,
-  coolantC: 0,
-  starterRpm: 220,
-  fuelFromTurn: 1.3,
-  firedTurn: 3.2,
-  crankedTurns: 6,
-  end: 'ran',
-  ranFromS: 3.5,
-  ranForS: 26.5,
-  dipped: false,
-  lambdaAtCatch: NaN,
-  lambdaAtChange: NaN,
-  multiple: 3.4,
-  taper: null,
-  isRetry: false,
-  richestSaid: 0.7,
-};
+const START: CrankedStart = { ...RIGHT_START, toS: 30, ranForS: 26.5 };
 const NEVER = {
   ...START,
   firedTurn: null,

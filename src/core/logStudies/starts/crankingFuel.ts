@@ -17,7 +17,7 @@ export interface CrankedStart extends SeenStart {
 /** What starts say of cranking fuel at a temperature. */
 export interface CrankingFound {
   readonly coolantC: number;
-  /** The multiple that fires at the first chance, with something over. */
+  /** The multiple that most likely fires at the first chance and does not drown, × stoichiometric. */
   readonly multiple: number;
   /** How sure that is: one standard deviation of its logarithm. */
   readonly spread: number;

@@ -193,8 +193,9 @@ const WARM_FIT = { smoothS: 2, stayS: 0.02, wildTimes: 1.5 } as const;
 /**
  * Warm-up by coolant, and after-start by start, that together would have brought lambda to its target: the one lasts, the other
  * fades in a straight line.
- * @param warmUp the curve as it is: its cells are those that are told.
- * @param decay how long after-start fades as it is, by coolant.
+ * @param moments what cold running needed, start by start in time.
+ * @param changes what starts bound as running fuel took over.
+ * @param now the curves as they are: warm-up’s cells are those that are told.
  */
 export function runningFound(
   moments: readonly ColdMoment[],
