@@ -14,6 +14,7 @@ export { protectionOf } from './compile/protectionProgram';
 export { conversionContext } from './context';
 export { type LeftWords, withoutWords } from './withoutWords';
 export { followersOf, leaderOf, possibleLeaders, relaidWithFollowers } from './coupling';
+export { CALIBRATION_EDITION } from './edition';
 export { emptyCalibration, USUAL_NOTE } from './empty';
 export {
   fieldInfo,

@@ -2,7 +2,7 @@ import { engineLine } from './engineLine';
 import { entryIn, entryList } from './entryList';
 import { calibrationIds, KEYS, keysOf, type StringStore } from './keys';
 import type { CalibrationEntry, CalibrationRecord } from './record';
-import { headOf, recordOf } from './recordText';
+import { headOf, isOfNewerBuild, recordOf } from './recordText';
 
 const DAY_MS = 24 * 3600 * 1000;
 /** Deleted calibrations are kept this long, ms. */
@@ -14,6 +14,8 @@ const BATCH = 20;
 
 /** The name of a calibration of which nothing can be read. */
 const UNREADABLE_NAME = 'Unreadable calibration';
+/** And that of one whose document this build does not know whole. */
+const NEWER_NAME = 'Calibration of a newer Lumbre';
 
 /** The list entry of a record. */
 export function entryOf(
@@ -45,6 +47,7 @@ export function createEntries(store: StringStore, now: () => Date) {
     const stored = await store.getMany([KEYS.document(id), KEYS.previous(id)]);
     const text = stored[KEYS.document(id)] ?? '';
     const record = recordOf(text) ?? recordOf(stored[KEYS.previous(id)] ?? null);
+    const isNewer = isOfNewerBuild(headOf(text));
     const time = now().toISOString();
     const deletedAt = old?.deletedAt ?? null;
     const entry: CalibrationEntry =
@@ -59,14 +62,15 @@ export function createEntries(store: StringStore, now: () => Date) {
         : {
             id,
             revision: 1,
-            name: old?.name ?? UNREADABLE_NAME,
+            name: old?.name ?? (isNewer ? NEWER_NAME : UNREADABLE_NAME),
             engineLine: '',
             createdAt: old?.createdAt ?? time,
             modifiedAt: old?.modifiedAt ?? time,
             sizeBytes: text.length,
             deletedAt,
           };
-    await store.setMany({ [KEYS.entry(id)]: JSON.stringify(entry) });
+    // The build that wrote it knows better what to say of it.
+    if (!isNewer) await store.setMany({ [KEYS.entry(id)]: JSON.stringify(entry) });
     return entry;
   }
 

@@ -1,6 +1,6 @@
 import { demo } from '@tests/support/ventisca';
 import { memoryStore } from '@tests/support/memoryStore';
-import { createRepository, UnreadableRecord, type CalibrationChange } from './repository';
+import { createRepository, OfNewerBuild, UnreadableRecord, type CalibrationChange } from './repository';
 
 const DAY_MS = 24 * 3600 * 1000;
 
@@ -131,6 +131,45 @@ describe('repository', () => {
       await repository.purge();
     }
     expect(store.contents.size).toBe(0);
+  });
+
+  test('what a newer build wrote is neither opened nor saved over, nor shown as it was before', async () => {
+    const { repository, store } = setUp();
+    const { id } = await repository.create({ ...demo(), note: 'first' });
+    await repository.save(id, 1, { ...demo(), note: 'second' });
+    const key = `calibration/${id}`;
+    const newer = (store.contents.get(key) ?? '').replace(/"edition":\d+/, '"edition":9999');
+    store.contents.set(key, newer);
+    const before = new Map(store.contents);
+    await expect(repository.read(id)).rejects.toBeInstanceOf(OfNewerBuild);
+    await expect(repository.rename(id, 'Another')).rejects.toBeInstanceOf(OfNewerBuild);
+    expect(await repository.save(id, 2, demo())).toEqual({ ok: false, reason: 'newer' });
+    await repository.repair();
+    expect(store.contents).toEqual(before);
+    // Damaged, it is still no reason to write over it by what was before the one before it.
+    store.contents.set(`previous/${id}`, newer);
+    store.contents.set(key, newer.slice(0, 200));
+    await expect(repository.read(id)).rejects.toBeInstanceOf(OfNewerBuild);
+    expect(await repository.save(id, 3, demo())).toEqual({ ok: false, reason: 'newer' });
+  });
+
+  test('the list names what a newer build wrote, and leaves it to that to say more', async () => {
+    const { repository, store } = setUp();
+    const { id } = await repository.create(demo());
+    const key = `calibration/${id}`;
+    store.contents.set(key, (store.contents.get(key) ?? '').replace(/"edition":\d+/, '"edition":9999'));
+    store.contents.delete(`entry/${id}`);
+    const [entry] = await repository.entries();
+    expect(entry).toMatchObject({ id, name: 'Calibration of a newer Lumbre' });
+    expect(store.contents.has(`entry/${id}`)).toBe(false);
+  });
+
+  test('what was written before editions were is opened', async () => {
+    const { repository, store } = setUp();
+    const { id } = await repository.create(demo());
+    const key = `calibration/${id}`;
+    store.contents.set(key, (store.contents.get(key) ?? '').replace(/"edition":\d+,/, ''));
+    expect((await repository.read(id))?.record.document).toEqual(demo());
   });
 
   const DAMAGE: readonly [string, (text: string) => string][] = [

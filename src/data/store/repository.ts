@@ -2,7 +2,7 @@ import type { Calibration } from '@/core/calibration';
 import { createEntries, entryOf } from './entries';
 import { KEYS, snapshotKeys, type StringStore } from './keys';
 import type { CalibrationEntry, CalibrationRecord, Snapshot } from './record';
-import { headOf, recordOf, recordText, snapshotOf } from './recordText';
+import { headOf, isOfNewerBuild, recordOf, recordText, snapshotOf } from './recordText';
 
 export type { StringStore } from './keys';
 
@@ -47,6 +47,14 @@ export class UnreadableRecord extends Error {
   }
 }
 
+/** A stored calibration that a newer build of Lumbre wrote: this one would lose what it does not know of. */
+export class OfNewerBuild extends Error {
+  constructor(readonly id: string) {
+    super('A newer Lumbre saved this calibration. Load the page anew to get it; nothing was changed.');
+    this.name = 'OfNewerBuild';
+  }
+}
+
 /** Begins the id of a snapshot that was taken by itself. */
 const AUTOMATIC = 'auto-';
 /** As many of those are kept of a calibration. */
@@ -71,13 +79,15 @@ export function createRepository(ports: RepositoryPorts) {
       previous,
       revision,
       isWhole: head !== null,
+      isOfNewerBuild: [head, before].some(isOfNewerBuild),
       createdAt: (head ?? before)?.createdAt ?? null,
     };
   }
 
   async function read(id: string): Promise<OpenedRecord | null> {
-    const { current, previous, revision } = await stored(id);
+    const { current, previous, revision, isOfNewerBuild } = await stored(id);
     if (current === null || revision === null) return null;
+    if (isOfNewerBuild) throw new OfNewerBuild(id);
     const record = recordOf(current);
     if (record !== null) return { record, damaged: null };
     const before = recordOf(previous);
@@ -128,6 +138,7 @@ export function createRepository(ports: RepositoryPorts) {
     /**
      * What is stored, or null when there is none; the revision before it where the newest is damaged.
      * @throws {UnreadableRecord} when that cannot be read either.
+     * @throws {OfNewerBuild} when a newer build wrote it.
      */
     read,
 
@@ -138,14 +149,14 @@ export function createRepository(ports: RepositoryPorts) {
       return record;
     },
 
-    /** Saves a document over the revision the caller started from; refused when that is no longer the stored one. */
+    /** Saves a document over the revision the caller started from; refused when that is no longer the stored one, or a newer build’s. */
     async save(id: string, baseRevision: number, document: Calibration): Promise<SaveResult> {
       return ports.exclusively(id, async () => {
         const before = await stored(id);
         if (before.revision === null) return { ok: false, reason: 'gone' };
         const entry = await entries.read(id);
         if (entry?.deletedAt != null) return { ok: false, reason: 'deleted' };
-        if (before.revision !== baseRevision) return { ok: false, reason: 'newer' };
+        if (before.revision !== baseRevision || before.isOfNewerBuild) return { ok: false, reason: 'newer' };
         const revision = baseRevision + 1;
         const createdAt = before.createdAt ?? now().toISOString();
         await write({ id, revision, createdAt, document }, before, entry?.exported);

@@ -112,7 +112,7 @@ export function DocumentsScreen() {
           <StorageMessages onOpen={open} />
           {failure === undefined || failure === null ? null : (
             <Message tone="error">
-              {failure instanceof NotFetched
+              {failure instanceof NotFetched || failure.name === 'OfNewerBuild'
                 ? failure.message
                 : `The browser’s storage did not answer: ${failure.message}. Free some space in the browser and try again; in a private window storage may be off.`}
             </Message>

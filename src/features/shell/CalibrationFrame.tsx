@@ -3,7 +3,7 @@ import { useEffect, type ReactNode } from 'react';
 import { ActivityIndicator, View } from 'react-native';
 import { closeSession, openSession, useSession } from '@/data/session/session';
 import { useRecord } from '@/data/store/queries';
-import { UnreadableRecord } from '@/data/store/repository';
+import { OfNewerBuild, UnreadableRecord } from '@/data/store/repository';
 import { saveTextFile } from '@/data/files/download';
 import { Button } from '@/ui/button/Button';
 import { Message, useWide } from '@/ui/layout';
@@ -87,12 +87,15 @@ function OpenFrame() {
 function Unreadable({ error, onRetry }: { error: Error; onRetry: () => void }) {
   const router = useRouter();
   const isDamaged = error instanceof UnreadableRecord;
+  const isNewer = error instanceof OfNewerBuild;
   const rescue = isDamaged ? (
     <Button
       label="Save what is stored"
       icon="download"
       onPress={() => saveTextFile('damaged-calibration.json', error.text)}
     />
+  ) : isNewer ? (
+    <Button label="Load the page anew" icon="sync" onPress={() => window.location.reload()} />
   ) : (
     <Button label="Try again" icon="sync" onPress={onRetry} />
   );
@@ -109,7 +112,9 @@ function Unreadable({ error, onRetry }: { error: Error; onRetry: () => void }) {
       >
         {isDamaged
           ? `This calibration cannot be read from storage: ${error.message} Neither can the version before it. Save what is stored as a file, then open an exported copy.`
-          : `The browser’s storage did not answer: ${error.message} Nothing was changed. Try again; in a private window storage may be off.`}
+          : isNewer
+            ? error.message
+            : `The browser’s storage did not answer: ${error.message} Nothing was changed. Try again; in a private window storage may be off.`}
       </Message>
     </Centre>
   );
