@@ -1,5 +1,5 @@
 /**
- * The house's import rules: app → features → ui, data → link, core; standin → core; link → core; hosting → standin,
+ * The house's import rules: app → features → ui, data → link, core; standin → core; link → core; data, server → offline, which knows nobody; hosting → standin,
  * link, core; workers, server → hosting, standin, link, core. Inside the core arrows go down one list, and nobody reaches past a folder's door.
  */
 /** The folders of the core: each may import those above it in this list, and none below. */
@@ -106,11 +106,12 @@ module.exports = {
     mayImport('app', ['features']),
     mayImport('features', ['ui', 'data', 'workers', 'core']),
     mayImport('ui', ['core']),
-    mayImport('data', ['link', 'core']),
+    mayImport('data', ['link', 'offline', 'core']),
     mayImport('link', ['core']),
+    mayImport('offline', []),
     mayImport('hosting', ['standin', 'link', 'core']),
     mayImport('workers', ['hosting', 'standin', 'link', 'core']),
-    mayImport('server', ['hosting', 'standin', 'link', 'core']),
+    mayImport('server', ['hosting', 'standin', 'link', 'offline', 'core']),
     {
       name: 'features-know-no-other-feature',
       comment: 'But all may show fields of the open document.',

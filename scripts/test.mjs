@@ -55,6 +55,7 @@ function types() {
   single('types: core, without DOM', bin('tsc'), ['-p', 'src/core/tsconfig.json']);
   single('types: standin, without DOM', bin('tsc'), ['-p', 'src/standin/tsconfig.json']);
   single('types: link, without DOM', bin('tsc'), ['-p', 'src/link/tsconfig.json']);
+  single('types: service worker', bin('tsc'), ['-p', 'src/offline/tsconfig.json']);
   single('types: hosting, without DOM', bin('tsc'), ['-p', 'src/hosting/tsconfig.json']);
 }
 

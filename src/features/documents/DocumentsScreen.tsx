@@ -31,6 +31,7 @@ import { Welcome } from './Welcome';
 
 // What is not on the first screen comes when it is asked for.
 const NewSheet = laterPart(async () => (await import('./NewSheet')).NewSheet);
+const DeviceCard = laterPart(async () => (await import('./DeviceCard')).DeviceCard);
 const StorageCard = laterPart(async () => (await import('./StorageCard')).StorageCard);
 const NameSheet = laterPart(async () => (await import('./NameSheet')).NameSheet);
 
@@ -153,6 +154,7 @@ export function DocumentsScreen() {
           ) : null}
           {kept.length > 0 ? (
             <Suspense fallback={null}>
+              <DeviceCard />
               <StorageCard />
             </Suspense>
           ) : null}

@@ -1,6 +1,8 @@
 import { Slot, useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, type ReactNode } from 'react';
 import { ActivityIndicator, View } from 'react-native';
+import { OpenInOtherBuild } from '@/data/offline/openBuilds';
+import { useOpenMark } from '@/data/offline/useOpenMark';
 import { closeSession, openSession, useSession } from '@/data/session/session';
 import { useRecord } from '@/data/store/queries';
 import { OfNewerBuild, UnreadableRecord } from '@/data/store/repository';
@@ -21,6 +23,8 @@ export function CalibrationFrame() {
   useSaving();
   useEffect(fetchLayouts, []);
   const record = useRecord(id);
+  const [mark, markAgain] = useOpenMark(id);
+  const mayOpen = mark !== null && mark.refused === null;
   const open = useSession((session) => session.id);
   const forkedFrom = useSession((session) =>
     session.notice?.kind === 'forked' ? session.notice.originalId : null,
@@ -28,12 +32,12 @@ export function CalibrationFrame() {
   const router = useRouter();
 
   useEffect(() => {
-    if (record.data === undefined || record.data === null) return;
+    if (record.data === undefined || record.data === null || !mayOpen) return;
     const { record: stored, damaged } = record.data;
     if (useSession.getState().id === stored.id) return;
     const notice = damaged === null ? null : ({ kind: 'recovered', id: stored.id, damaged } as const);
     openSession(stored.id, stored.revision, stored.document, notice);
-  }, [record.data]);
+  }, [record.data, mayOpen]);
   useEffect(() => closeSession, []);
 
   useEffect(() => {
@@ -41,6 +45,8 @@ export function CalibrationFrame() {
   }, [open, id, forkedFrom, router]);
 
   if (record.isError) return <Unreadable error={record.error} onRetry={() => void record.refetch()} />;
+  const refused = mark?.refused ?? null;
+  if (refused !== null) return <Unreadable error={refused} onRetry={markAgain} />;
   if (record.data === null) {
     return (
       <Centre>
@@ -87,15 +93,18 @@ function OpenFrame() {
 function Unreadable({ error, onRetry }: { error: Error; onRetry: () => void }) {
   const router = useRouter();
   const isDamaged = error instanceof UnreadableRecord;
-  const isNewer = error instanceof OfNewerBuild;
+  const isOfOther = error instanceof OfNewerBuild || error instanceof OpenInOtherBuild;
   const rescue = isDamaged ? (
     <Button
       label="Save what is stored"
       icon="download"
       onPress={() => saveTextFile('damaged-calibration.json', error.text)}
     />
-  ) : isNewer ? (
-    <Button label="Load the page anew" icon="sync" onPress={() => window.location.reload()} />
+  ) : isOfOther ? (
+    <>
+      <Button label="Load the page anew" icon="sync" onPress={() => window.location.reload()} />
+      {error instanceof OpenInOtherBuild ? <Button label="Try again" onPress={onRetry} /> : null}
+    </>
   ) : (
     <Button label="Try again" icon="sync" onPress={onRetry} />
   );
@@ -112,7 +121,7 @@ function Unreadable({ error, onRetry }: { error: Error; onRetry: () => void }) {
       >
         {isDamaged
           ? `This calibration cannot be read from storage: ${error.message} Neither can the version before it. Save what is stored as a file, then open an exported copy.`
-          : isNewer
+          : isOfOther
             ? error.message
             : `The browser’s storage did not answer: ${error.message} Nothing was changed. Try again; in a private window storage may be off.`}
       </Message>
