@@ -5,14 +5,14 @@ import { Lumbre } from './support';
 import { WALKS } from './walk';
 
 const test = base.extend<{ server: ReleaseServer; app: Lumbre }>({
-  server: async ({ browserName: _ }, use) => {
+  server: async ({ browserName: _ }, provide) => {
     const server = new ReleaseServer();
     await server.start();
-    await use(server);
+    await provide(server);
     await server.end();
   },
-  baseURL: async ({ server }, use) => use(server.address),
-  app: async ({ page }, use) => use(new Lumbre(page)),
+  baseURL: async ({ server }, provide) => provide(server.address),
+  app: async ({ page }, provide) => provide(new Lumbre(page)),
 });
 test.use({ serviceWorkers: 'allow' });
 

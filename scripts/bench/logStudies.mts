@@ -1,4 +1,5 @@
 /** Speed of the studies of logs: each on a million samples, a hundred a second, that hold what it looks for again and again. */
+import { listening } from '@tests/support/knocking';
 import { demo, programOf } from '@tests/support/ventisca';
 import type { ChannelId } from '@/core/channel';
 import { usualStartOf } from '@/core/generators';
@@ -69,11 +70,10 @@ const pulls = log({
 });
 say('The least spark for the torque', () => sparkStudy([pulls]));
 
-const { knock } = program;
-if (knock !== null) {
-  const noisy = log({ ...driven, knockNoise: column((s) => 0.6 + 0.3 * Math.sin(s * 3)), cylinder: column((s) => 1 + (Math.floor(s * 40) % 6)) }); // prettier-ignore
-  say('What a knock threshold would have heard', () => knockHeard(noisy, knock, program.barometricKpa));
-}
+const { knock } = programOf(listening());
+if (knock === null) throw new TypeError('Nothing listens for knock');
+const noisy = log({ ...driven, knockNoise: column((s) => 0.6 + 0.3 * Math.sin(s * 3)), cylinder: column((s) => 1 + (Math.floor(s * 40) % 6)) }); // prettier-ignore
+say('What a knock threshold would have heard', () => knockHeard(noisy, knock, program.barometricKpa));
 
 /** A start every hundred seconds: three on the starter, ninety of idle. */
 const at = (s: number) => s % 100;

@@ -52,6 +52,7 @@ export { mappingSensorsOf, type MappingTask, mappingTaskOf } from './mapping/tas
 export { loggedDecimals, type WrittenLog, writtenLog } from './rows';
 export { readingsOf } from './readings';
 export { steadyOf, steadyReading, steadySamples } from './steadySamples';
+export { thinned } from './thinned';
 export { type NextCell, whereNext } from './whereNext';
 export { LEFT_OUT, LEFT_OUT_REASONS, type LeftOut, type LeftOutReason } from './leftOut';
 export { type IdleFacts, idleFactsOf } from './idle';

@@ -10,6 +10,7 @@ import {
   samplesRoom,
   type MapTask,
   steadySamples,
+  thinned,
 } from '../log';
 import type { CellChange } from '../map';
 import { type Grid, intervalFraction, intervalIndex } from '../numeric';
@@ -68,7 +69,8 @@ export function ownFactor(
   if (missing !== undefined) return { why: 'notLogged', channel: missing };
   const byMap: FitSamples[] = [];
   const byFactor: FitSamples[] = [];
-  for (const { log, then } of drives) {
+  for (const { log: whole, then } of drives) {
+    const log = thinned(whole);
     // Where coolant is asked for, cold running is what it is about.
     const samples = steadySamples(log, task, then, asked.includes('coolant') ? ['cold', 'afterStart'] : []);
     const column = (id: ChannelId) => log.columns[id];
@@ -127,9 +129,6 @@ function placed(
   };
 }
 
-/** So many samples are enough to hear a factor in; longer logs are taken more seldom. */
-const ENOUGH = 200_000;
-
 /** Samples that count, on the cells of the factor; and the same on those of the map. */
 function samplesAt(
   samples: Steady,
@@ -139,10 +138,8 @@ function samplesAt(
   const [map, factor] = [samplesRoom(samples.count), samplesRoom(samples.count)];
   const isCurve = grid.y.length === 0;
   const width = grid.x.length;
-  // What is read more often than it changes says the same again.
-  const stride = Math.max(1, Math.floor(samples.count / ENOUGH));
   let count = 0;
-  for (let k = 0; k < samples.count; k += stride) {
+  for (let k = 0; k < samples.count; k += 1) {
     const at = samples.at[k] as number;
     const [x, y] = [place.x(at), place.y(at)];
     if (Number.isNaN(x) || Number.isNaN(y)) continue;
@@ -155,8 +152,6 @@ function samplesAt(
     factor.cell[count] = column + width * row;
     factor.shareX[count] = intervalFraction(grid.x, column, x);
     factor.shareY[count] = isCurve ? 0 : intervalFraction(grid.y, row, y);
-    map.weightS[count] = stride * (samples.weightS[k] as number);
-    factor.weightS[count] = stride * (samples.weightS[k] as number);
     count += 1;
   }
   return { factor: { ...factor, count }, map: { ...map, count } };

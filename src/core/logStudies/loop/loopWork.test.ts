@@ -44,6 +44,36 @@ test('where it stood at its limit is told, longest first, and not for moments', 
   expect(places[1]?.trim).toBeCloseTo(0.92, 6);
 });
 
+test('the three longest of its places are told, apart by speed, pressure and side', () => {
+  /** Begin, end, speed, pressure, trim: 1.5, 2.5, 2, 3.5 and 3 s. */
+  const stood = [
+    [1, 2.5, 2100, 45, 1.1],
+    [4, 6.5, 2100, 95, 1.1],
+    [8, 10, 2600, 45, 1.1],
+    [12, 15.5, 2100, 45, 0.9],
+    [18, 21, 4100, 150, 1.1],
+  ] as const;
+  const during = (what: 2 | 3 | 4, else_: number) => (atS: number) =>
+    stood.find(([from, to]) => atS >= from && atS < to)?.[what] ?? else_;
+  const { atLimitS, places } = work({
+    loopState: (atS) =>
+      stood.some(([from, to]) => atS >= from && atS < to) ? LOOP_CODE.atLimit : LOOP_CODE.active,
+    speed: during(2, 3300),
+    manifoldPressure: during(3, 70),
+    lambdaTrim: during(4, 1),
+  });
+  expect(atLimitS).toBeCloseTo(12.5, 1);
+  expect(
+    places.map((place) =>
+      [place.speedRpm, place.manifoldKpa, place.trim, place.seconds].map((value) => Number(value.toFixed(2))),
+    ),
+  ).toEqual([
+    [2100, 45, 0.9, 3.5],
+    [4100, 150, 1.1, 3],
+    [2100, 95, 1.1, 2.5],
+  ]);
+});
+
 describe('readings that were not the mixture’s', () => {
   test('a limiter and an overrun cut, while they act and until their exhaust has passed', () => {
     const { lied } = work({
@@ -89,6 +119,27 @@ describe('overshoot', () => {
     const at = atS % 5;
     return at < 1 ? 1.1 - 0.1 * at : at < 2 ? 1 - beyond * 0.1 : 1;
   };
+
+  test('the middle of all times is told, in whatever order they came', () => {
+    // A trim that swings back by 60, 10, 50, 0, 40 and 20 %: in the middle, of six, the fourth.
+    const by = [0.6, 0.1, 0.5, 0, 0.4, 0.2];
+    const { overshoot } = work({ lambdaOne: (atS) => swings(by[Math.floor(atS / 5)] ?? 0)(atS) });
+    expect(Math.abs((overshoot ?? 9) - 0.4)).toBeLessThan(0.05);
+  });
+
+  test('what is lean comes back as what is rich does, and sensors that say nothing count for nothing', () => {
+    const lean = work({ lambdaOne: swings(0.5) }).overshoot ?? 9;
+    const rich = work({ lambdaOne: (atS) => 1 / swings(0.5)(atS) }).overshoot ?? 9;
+    expect(Math.abs(lean - rich)).toBeLessThan(0.01);
+    expect(work({ lambdaOne: swings(0.5), lambdaTwo: 0, lambdaTrimTwo: 0 }).overshoot).toBe(lean);
+  });
+
+  test('what was put right when the log ended, or when it was off too little, is no time', () => {
+    // Off for the first time 2 s before its end.
+    expect(work({ lambdaOne: between(28, 30, 1.1, 1) }).times).toBe(0);
+    expect(work({ lambdaOne: between(5, 20, 1.02, 1) }).times).toBe(0);
+    expect(work({ lambdaOne: between(5, 20, 1.05, 1) }).times).toBeGreaterThan(3);
+  });
 
   test.each([0, 0.2, 0.5])('%d of what was off is told so', (beyond) => {
     const { overshoot, times } = work({ lambdaOne: swings(beyond) });

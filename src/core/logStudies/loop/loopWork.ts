@@ -120,8 +120,12 @@ export function loopWork(
 
 /** The trim that stands further from none; 1 where none was logged. */
 function trimAt(log: Log, i: number): number {
-  const trims = [logged(log, 'lambdaTrim', i), logged(log, 'lambdaTrimTwo', i)].filter((trim) => trim > 0);
-  return trims.reduce((far, trim) => (Math.abs(Math.log(trim)) > Math.abs(Math.log(far)) ? trim : far), 1);
+  const [one, two] = [oneFor(logged(log, 'lambdaTrim', i)), oneFor(logged(log, 'lambdaTrimTwo', i))];
+  return Math.abs(Math.log(two)) > Math.abs(Math.log(one)) ? two : one;
+}
+
+function oneFor(factor: number): number {
+  return factor > 0 ? factor : 1;
 }
 
 /** Why what is read at a sample is not the mixture; null where it is. */
@@ -134,8 +138,9 @@ function liedAt(log: Log, i: number, cut: boolean, overrun: boolean, isFalse: bo
 
 /** Lambda read over lambda wanted; NaN where either is not known. */
 function readOver(log: Log, i: number): number {
-  const lambdas = [logged(log, 'lambdaOne', i), logged(log, 'lambdaTwo', i)].filter((lambda) => lambda > 0);
-  return lambdas.reduce((sum, lambda) => sum + lambda, 0) / lambdas.length / logged(log, 'lambdaTarget', i);
+  const [one, two] = [logged(log, 'lambdaOne', i), logged(log, 'lambdaTwo', i)];
+  const mean = one > 0 && two > 0 ? (one + two) / 2 : one > 0 ? one : two > 0 ? two : NaN;
+  return mean / logged(log, 'lambdaTarget', i);
 }
 
 /** How far it went beyond each time that it put something right, as shares, in their order. */

@@ -11,6 +11,7 @@ import {
   samplesRoom,
   steadyOf,
   steadyReading,
+  thinned,
 } from '../../log';
 import {
   type Curve,
@@ -59,10 +60,11 @@ export interface ColdRunning {
 
 /** Moments of steady running after each start, cold or warm, with what they needed by lambda. */
 export function coldRunning(
-  drives: readonly DrivenLog[],
+  all: readonly DrivenLog[],
   task: MapTask,
   starts: readonly RanFrom[],
 ): ColdRunning {
+  const drives = all.map(({ log, then }) => ({ log: thinned(log), then }));
   const read = drives.map(({ log, then }) => steadyReading(log, task, then));
   const joined = joinedSamples(read.map((one) => steadyOf(one, task)));
   const fitted = joined.count === 0 ? null : fittedCells(joined, task.grid);
