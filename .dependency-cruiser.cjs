@@ -59,6 +59,7 @@ const CORE = [
   'logTable',
   'diagnosis',
   'procedures',
+  'workOrder',
 ];
 
 /** A folder of src may import itself, the named folders and the named packages, and nothing else of src. */

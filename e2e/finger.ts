@@ -1,9 +1,10 @@
 import type { Locator, Page } from '@playwright/test';
 import type { Answers } from './nevasca';
 
-/** A builder with one finger on a phone: counts every tap. */
+/** A builder with one finger on a phone: counts every tap, and every key of what is typed. */
 export class Finger {
   taps = 0;
+  keys = 0;
   constructor(readonly page: Page) {}
 
   async tap(control: Locator): Promise<void> {
@@ -28,20 +29,39 @@ export class Finger {
       const box = this.page.getByRole('textbox', { name: new RegExp(`^${field}(,|$)`) }).first();
       if (!(await box.evaluate((element) => element === document.activeElement))) await this.tap(box);
       await this.page.keyboard.press('Control+a');
-      await this.page.keyboard.type(answer);
-      await this.page.keyboard.press('Enter');
+      await this.type(answer);
       await this.page.waitForTimeout(60);
     }
+  }
+
+  /** Types what takes the place of what is marked, and enters it. */
+  private async type(text: string): Promise<void> {
+    this.keys += text.length + 1;
+    await this.page.keyboard.type(text);
+    await this.page.keyboard.press('Enter');
+  }
+
+  /** A new calibration: of nothing, or of a starter by its cylinders and kind. */
+  async begin(name: string, cylinders?: string, kind?: RegExp): Promise<void> {
+    const { page } = this;
+    await this.tap(page.getByRole('button', { name: 'New calibration' }));
+    const box = page.getByRole('textbox', { name: 'Name' });
+    await box.waitFor();
+    if (cylinders !== undefined) {
+      await this.tap(
+        page.getByRole('radiogroup', { name: 'Start from' }).getByRole('radio', { name: cylinders }),
+      );
+      if (kind !== undefined) await this.tap(page.getByRole('radio', { name: kind }).first());
+      await this.tap(box);
+    }
+    await page.keyboard.press('Control+a');
+    await this.type(name);
   }
 
   /** A new calibration with all that is known of its engine, injectors and dead time. */
   async describe(engine: Answers, injectors: Answers, deadTime: Answers): Promise<void> {
     const { page } = this;
-    await this.tap(page.getByRole('button', { name: 'New calibration' }));
-    await page.getByRole('textbox', { name: 'Name' }).waitFor();
-    await page.keyboard.press('Control+a');
-    await page.keyboard.type('Nevasca');
-    await page.keyboard.press('Enter');
+    await this.begin('Nevasca');
     await this.tap(page.getByRole('link', { name: 'Engine', exact: true }));
     await this.fill(engine);
     await this.tap(page.getByRole('button', { name: 'Back to the sections' }));

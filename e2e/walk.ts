@@ -19,6 +19,13 @@ const BEGINNING: Leg = [
       await expect(page.getByRole('heading', { level: 1, name: 'New engine' })).toBeVisible();
     },
   ],
+  [
+    'the order of work',
+    async ({ page }) => {
+      await page.getByRole('button', { name: 'All steps' }).click();
+      await expect(page.getByRole('heading', { level: 2, name: 'The order of work' })).toBeVisible();
+    },
+  ],
   ['an empty engine', (app) => app.openItem('Build', 'Engine')],
   [
     'what is missing',

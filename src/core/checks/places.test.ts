@@ -1,4 +1,5 @@
 import { existsSync } from 'node:fs';
+import { SECTION_IDS, sectionFields } from '../calibration';
 import { neutralMap } from '../correction/schema';
 import { withAcceptance } from './accepted';
 import { CHECKS } from './all';
@@ -20,6 +21,23 @@ test('where things stand in the app', () => {
   expect(pageOf('load.strategy')).toBe('maps/load');
   expect(pageOf('blend.use')).toBe('maps/load');
   expect(pageOf('corrections.own')).toBe('maps/corrections');
+});
+
+test('every field stands on the page of its section, none on the engine’s for want of another', () => {
+  const pages = Object.fromEntries(
+    SECTION_IDS.map((id) => [id, [...new Set(sectionFields(id).map((path) => pageOf(path)))]]),
+  );
+  expect(pages).toMatchObject({
+    startUp: ['maps/cranking'],
+    acceleration: ['maps/acceleration'],
+    closedLoop: ['maps/loop'],
+    learned: ['maps/learned'],
+    knock: ['maps/knock'],
+    idle: ['build/engine'],
+    'protection.oilPressure': ['maps/protection'],
+  });
+  const onEngine = SECTION_IDS.filter((id) => pages[id]?.includes('build/engine'));
+  expect(onEngine).toEqual(['engine', 'idle']);
 });
 
 test('a sensor by itself, and a field that is none of a sensor, have no page of a sensor', () => {

@@ -7,11 +7,12 @@ import {
   isMapKey,
   pinFunctions,
 } from '../calibration';
+import { MAP_DEFINITIONS, MAP_IDS } from '../program';
 import type { Finding, Place } from './entry/check';
 import { sheetOf } from './sheet';
 
-/** Sections whose fields are entered beside the maps, with the page of each. */
-const BESIDE_MAPS: Readonly<Record<string, string>> = {
+/** Sections that are on no sheet of their own, with the page that each is entered on. */
+const PAGES: Readonly<Record<string, string>> = {
   load: 'maps/load',
   blend: 'maps/load',
   overrun: 'maps/overrun',
@@ -19,6 +20,11 @@ const BESIDE_MAPS: Readonly<Record<string, string>> = {
   launch: 'maps/limits',
   shift: 'maps/limits',
   boost: 'maps/boost',
+  // Maps of idle are proposed from them, and the engine’s filling there.
+  idle: 'build/engine',
+  closedLoop: 'maps/loop',
+  learned: 'maps/learned',
+  knock: 'maps/knock',
   protection: 'maps/protection',
   sensorLoss: 'maps/protection',
   corrections: 'maps/corrections',
@@ -28,8 +34,10 @@ const BESIDE_MAPS: Readonly<Record<string, string>> = {
 export function pageOf(place: Place): string {
   const [section = '', ...rest] = place.split('.');
   if (section === 'maps') return place.replace('.', '/');
-  const beside = BESIDE_MAPS[section];
-  if (beside !== undefined) return beside;
+  const page = PAGES[section];
+  if (page !== undefined) return page;
+  const besideMap = MAP_IDS.find((id) => MAP_DEFINITIONS[id].settings?.section === section);
+  if (besideMap !== undefined) return `maps/${besideMap}`;
   if (section === 'sensors' && rest.length > 1) return `build/sensors/${rest[0] ?? ''}`;
   return `build/${sheetOf(place)}`;
 }

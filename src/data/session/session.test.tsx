@@ -86,6 +86,17 @@ describe('a bound quantity', () => {
     expect(session().history?.past.map((step) => step.label)).toEqual(['Bore 84.5 mm']);
   });
 
+  test('typing the number of a starter again makes it this engine’s', () => {
+    const document = demo();
+    const starter = { kind: 'starter', date: '2026-01-01' } as const;
+    const bore = { amount: 84, unit: 'mm', source: starter };
+    openSession('one', 1, { ...document, engine: { ...document.engine, bore } });
+    setTypingSource('measured');
+    const { result } = renderHook(() => useQuantityField('engine.bore'));
+    act(() => result.current.onCommit({ amount: 84, unit: 'mm' }));
+    expect(result.current.value).toMatchObject({ amount: 84, source: { kind: 'measured' } });
+  });
+
   test('typing the same again is no step and keeps the source', () => {
     const { result } = renderHook(() => useQuantityField('engine.bore'));
     act(() => result.current.onCommit({ amount: 84, unit: 'mm' }));

@@ -111,7 +111,9 @@ function commitAmount(path: FieldPath, info: QuantityFieldInfo, amount: Amount |
     edit(`Empty ${inSentence(info.label)}`, (draft) => put(draft as Calibration, path, null));
     return;
   }
-  if (before !== null && before.amount === amount.amount && before.unit === amount.unit) return;
+  const isSame = before !== null && before.amount === amount.amount && before.unit === amount.unit;
+  // Typed for this engine, a number is its own, even where the starter’s was no other.
+  if (isSame && before.source.kind !== 'starter') return;
   const unit = unitOf(info.quantity, amount.unit).label;
   edit(`${info.label} ${formatSignificant(amount.amount, 6)} ${unit}`.trim(), (draft) =>
     put(draft as Calibration, path, { ...amount, source: typedSource() }),

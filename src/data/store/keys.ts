@@ -32,8 +32,8 @@ export function snapshotKeys(keys: readonly string[], id: string): string[] {
   return keys.filter((key) => key.startsWith(`${SNAPSHOT}${id}/`));
 }
 
-/** What else is kept by the id of a calibration: what its engine computer stored and learned, and how its procedures ended. */
-const BESIDE = ['ecu', 'learned', 'procedures'];
+/** What else is kept by the id of a calibration: what its engine computer stored and learned, how its procedures ended, what was tried. */
+const BESIDE = ['ecu', 'learned', 'procedures', 'tried'];
 
 /** Every key of a calibration. */
 export function keysOf(keys: readonly string[], id: string): string[] {

@@ -1,6 +1,8 @@
 import { Slot } from 'expo-router';
 import { ListAndDetail } from '@/ui/layout';
+import { NextStep } from '../fields/NextStep';
 import { NoteBox } from './NoteBox';
+import { PathRow } from './PathRow';
 import { SectionList } from './SectionList';
 
 /** The build sheet: sections at the left when wide. */
@@ -10,7 +12,9 @@ export function BuildLayout() {
       label="Sections"
       list={
         <>
+          <NextStep compact />
           <SectionList />
+          <PathRow />
           <NoteBox />
         </>
       }

@@ -1,7 +1,9 @@
 import { Page, useWide } from '@/ui/layout';
 import { Heading, Text } from '@/ui/text/Text';
 import { EngineScreen } from './EngineScreen';
+import { NextStep } from '../fields/NextStep';
 import { NoteBox } from './NoteBox';
+import { PathRow } from './PathRow';
 import { SectionList } from './SectionList';
 
 /** The build sheet's own page: its sections on a phone; wide, where they stand beside, the first of them. */
@@ -14,7 +16,9 @@ export function BuildScreen() {
         Build
       </Heading>
       <Text colour="muted">The engine as built, in the order of work.</Text>
+      <NextStep />
       <SectionList />
+      <PathRow />
       <NoteBox />
     </Page>
   );

@@ -1,5 +1,6 @@
 import { Page, useWide } from '@/ui/layout';
 import { Heading, Text } from '@/ui/text/Text';
+import { NextStep } from '../fields/NextStep';
 import { MapList } from './MapList';
 import { MapView } from './MapView';
 
@@ -16,6 +17,7 @@ export function MapsScreen() {
         Propose each from the engine’s description, then correct it. Only those the load strategy uses are
         listed.
       </Text>
+      <NextStep />
       <MapList />
     </Page>
   );

@@ -2,6 +2,7 @@ import { create } from 'zustand';
 import type { Calibration } from '@/core/calibration';
 import { formatNumber } from '@/core/units';
 import { showTrail, type Trail } from '@/data/session/trail';
+import { keepDryStart } from '@/data/workDone';
 import { prepareDryStart, startDryStart, type RunningDryStart } from '@/workers/dryStartClient';
 import type { DryStartAnswer, StartSetup } from '@/workers/dryStartProtocol';
 
@@ -64,7 +65,10 @@ export async function runDryStart(id: string, document: Calibration): Promise<vo
             before: beforeOf(last, id, document, answer),
           },
     );
-    if (answer !== null) showTrail(trailOf(id, answer));
+    if (answer !== null) {
+      showTrail(trailOf(id, answer));
+      void keepDryStart(id).catch(() => undefined);
+    }
   } catch (error) {
     const failure = error instanceof Error ? error.message : 'The simulation stopped unexpectedly.';
     useDryStart.setState({ status: 'failed', failure });

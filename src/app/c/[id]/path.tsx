@@ -1,0 +1,1 @@
+export { PathScreen as default } from '@/features/path/PathScreen';

@@ -1,0 +1,29 @@
+import { useGlobalSearchParams, useRouter } from 'expo-router';
+import { workStanding } from '@/core/workOrder';
+import { usePartLater } from '@/data/session/documentParts';
+import { useSession } from '@/data/session/session';
+import { useNextIsShown, useWorkDone } from '@/data/workDone';
+import { NextCard } from '@/ui/next/NextCard';
+
+/** What is next on the open calibration, unless the builder has hidden it. */
+export function NextStep({ compact = false }: { compact?: boolean }) {
+  const { id } = useGlobalSearchParams<{ id: string }>();
+  const router = useRouter();
+  const document = usePartLater(useSession, (session) => session.history?.document ?? null);
+  const done = useWorkDone(id);
+  const [isShown, setShown] = useNextIsShown();
+  if (!isShown || done === null || document === null) return null;
+  const { steps, next, doneSteps } = workStanding(document, done);
+  return (
+    <NextCard
+      label={next.step.label}
+      why={next.step.why}
+      left={next.left}
+      progress={`${doneSteps} of ${steps.length} steps done`}
+      compact={compact}
+      onGo={() => router.navigate(`/c/${id}/${next.step.page}` as '/')}
+      onAll={() => router.navigate(`/c/${id}/path` as '/')}
+      onHide={() => setShown(false)}
+    />
+  );
+}

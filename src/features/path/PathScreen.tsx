@@ -1,0 +1,63 @@
+import { useGlobalSearchParams, useRouter } from 'expo-router';
+import { View } from 'react-native';
+import { type Leg, LEGS, type StandingStep, workStanding } from '@/core/workOrder';
+import { useDocument } from '@/data/session/session';
+import { useNextIsShown, useWorkDone } from '@/data/workDone';
+import { Button } from '@/ui/button/Button';
+import { BackTitle, LinkRow, Page, StateMark } from '@/ui/layout';
+import { leftWords } from '@/ui/next/leftWords';
+import { Heading, Text } from '@/ui/text/Text';
+import { SPACE } from '@/ui/theme';
+
+/** The whole order of work, with what is left of each step and why it comes where it does. */
+export function PathScreen() {
+  const { id } = useGlobalSearchParams<{ id: string }>();
+  const router = useRouter();
+  const document = useDocument();
+  const done = useWorkDone(id);
+  const [isShown, setShown] = useNextIsShown();
+  if (done === null) return null;
+  const { steps, next, doneSteps } = workStanding(document, done);
+  const go = (page: string) => router.navigate(`/c/${id}/${page}` as '/');
+  return (
+    <Page>
+      <BackTitle title="The order of work" backLabel="Back to Build" onBack={() => go('build')} />
+      <Text kind="lead">
+        {`${doneSteps} of ${steps.length} steps are done. Any can be done at any time; in this order nothing is asked for before what it rests on.`}
+      </Text>
+      {(Object.keys(LEGS) as Leg[]).map((leg) => (
+        <View key={leg} style={{ gap: SPACE.s }}>
+          <Heading level={2}>{LEGS[leg]}</Heading>
+          {steps
+            .filter(({ step }) => step.leg === leg)
+            .map((standing) => (
+              <LinkRow
+                key={standing.step.id}
+                label={standing.step.label}
+                detail={standing.step.why}
+                state={<StepMark standing={standing} isNext={standing === next} />}
+                here={standing === next}
+                onPress={() => go(standing.step.page)}
+              />
+            ))}
+        </View>
+      ))}
+      <View style={{ flexDirection: 'row' }}>
+        <Button
+          label={isShown ? 'Do not show what is next' : 'Show what is next'}
+          onPress={() => setShown(!isShown)}
+        />
+      </View>
+    </Page>
+  );
+}
+
+function StepMark({ standing: { left }, isNext }: { standing: StandingStep; isNext: boolean }) {
+  if (left.length === 0) return <StateMark tone="good" label="Done" />;
+  return (
+    <StateMark
+      tone={isNext ? 'warning' : 'plain'}
+      label={isNext ? leftWords(left) : `${left.length} to do`}
+    />
+  );
+}
