@@ -44,6 +44,20 @@ test('where it stood at its limit is told, longest first, and not for moments', 
   expect(places[1]?.trim).toBeCloseTo(0.92, 6);
 });
 
+test('speeds and pressures near each other are one place, at their mean', () => {
+  const wobble = (low: number, high: number) => (atS: number) => (Math.floor(atS) % 2 === 0 ? low : high);
+  const { places } = work({
+    loopState: LOOP_CODE.atLimit,
+    speed: wobble(2050, 2150),
+    manifoldPressure: wobble(42, 58),
+    lambdaTrim: wobble(1.1, 1.12),
+  });
+  expect(places).toHaveLength(1);
+  expect(places[0]?.speedRpm).toBeCloseTo(2100, -1);
+  expect(places[0]?.manifoldKpa).toBeCloseTo(50, 0);
+  expect(places[0]?.trim).toBeCloseTo(1.11, 2);
+});
+
 test('the three longest of its places are told, apart by speed, pressure and side', () => {
   /** Begin, end, speed, pressure, trim: 1.5, 2.5, 2, 3.5 and 3 s. */
   const stood = [
@@ -132,6 +146,12 @@ describe('overshoot', () => {
     const rich = work({ lambdaOne: (atS) => 1 / swings(0.5)(atS) }).overshoot ?? 9;
     expect(Math.abs(lean - rich)).toBeLessThan(0.01);
     expect(work({ lambdaOne: swings(0.5), lambdaTwo: 0, lambdaTrimTwo: 0 }).overshoot).toBe(lean);
+    expect(work({ lambdaOne: NaN, lambdaTwo: swings(0.5) }).overshoot).toBe(lean);
+    expect(work({ lambdaOne: 0, lambdaTwo: 0 })).toMatchObject({ overshoot: null, times: 0 });
+    // Both at half of it are off by half as much, and by the same share beyond.
+    const both = work({ lambdaOne: swings(0.5), lambdaTwo: 1 });
+    expect(Math.abs((both.overshoot ?? 9) - lean)).toBeLessThan(0.05);
+    expect(work({ lambdaOne: swings(0.5), lambdaTwo: (atS) => 2 - swings(0.5)(atS) }).times).toBe(0);
   });
 
   test('what was put right when the log ended, or when it was off too little, is no time', () => {

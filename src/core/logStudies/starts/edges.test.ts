@@ -110,6 +110,63 @@ describe('what counts as what, just short of it and just beyond', () => {
     expect(start.lambdaAtChange).toBeCloseTo(changeLambda, 5);
   });
 
+  test('the starter’s speed is read from 0.4 to 1.4 turns: neither as it gathers speed nor as it may have fired', () => {
+    // 100 rev/min for a fifth of a second are a third of a turn, 220 for 0.35 s another 1.3.
+    const speed = (s: number) => (s < 2 ? 0 : s < 2.2 ? 100 : s < 2.6 ? 220 : 240);
+    const start = seen({ speed });
+    expect(start.starterRpm).toBe(220);
+    expect(start.end).toBe('never');
+  });
+
+  test.each([
+    [0.75, 0],
+    [0.85, 1],
+  ])('turning for %d s, at 220 rev/min, is %d starts', (forS, count) => {
+    // 2.8 turns take 0.76 s.
+    const speed = (s: number) => (s >= 2 && s < 2 + forS ? 220 : 0);
+    expect(seenStarts(drawnLog({ speed }, 8))).toHaveLength(count);
+  });
+
+  test('one reading alone that is fast is a tooth that was missed', () => {
+    const speed = (s: number) => (s < 2 ? 0 : Math.abs(s - 4) < 0.009 ? 900 : 200);
+    expect(seen({ speed })).toMatchObject({ end: 'never', firedTurn: null });
+  });
+
+  test('two tries in one log are two starts, each with its own times', () => {
+    const speed = (s: number) => (s < 2 || (s >= 5 && s < 7) || s >= 10 ? 0 : 200);
+    const starts = seenStarts(drawnLog({ speed }, 12));
+    expect(starts.map(({ fromS, toS }) => [fromS, toS].map(Math.round))).toEqual([
+      [2, 5],
+      [7, 10],
+    ]);
+  });
+
+  test('of two sensors the richer one says whether it was lean, and one that says nothing is passed over', () => {
+    const speed = (s: number) => (s < 2 ? 0 : s < 3 ? 200 : s < 3.5 ? 1000 : 900);
+    const phase = (s: number) => (s >= 3 ? 2 : 1);
+    const lean = (s: number) => (s > 3.4 && s < 3.6 ? 1.2 : 0.9);
+    const one = seen({ speed, phase, lambdaOne: lean, lambdaTwo: 0.92 });
+    expect(one.dipped).toBe(true);
+    expect(one.lambdaAtChange).toBeCloseTo(0.92, 5);
+    const late = seen({ speed, phase, lambdaOne: (s) => (s < 3.7 ? NaN : 0.88) });
+    expect(late.lambdaAtChange).toBeCloseTo(0.88, 5);
+    expect(late.dipped).toBe(true);
+  });
+
+  test('what is read lean while cranking fuel still burns is no reason for a dip', () => {
+    const speed = (s: number) => (s < 2 ? 0 : s < 3 ? 200 : s < 3.5 ? 1000 : 900);
+    const lambdaOne = (s: number) => (s > 3.05 && s < 3.25 ? 1.3 : 0.9);
+    expect(seen({ speed, phase: (s) => (s >= 3 ? 2 : 1), lambdaOne }).dipped).toBe(true);
+  });
+
+  test('one that never ran has no time of running, no dip, and nothing read as fuel took over', () => {
+    const start = seen({ speed: turning(200, 200), lambdaOne: 1.1 });
+    expect(start).toMatchObject({ end: 'never', dipped: false });
+    expect(
+      [start.ranFromS, start.ranForS, start.lambdaAtCatch, start.lambdaAtChange].every(Number.isNaN),
+    ).toBe(true);
+  });
+
   test('fuel that came only once it ran is no fuel of cranking', () => {
     const start = seen({ speed: turning(200, 900), phase: (s) => (s >= 3 ? 2 : 1), injectorOpening: (s) => (s > 4 ? 8 : 0) }); // prettier-ignore
     expect(start.fuelFromTurn).toBe(1.5);
@@ -121,6 +178,21 @@ describe('what counts as what, just short of it and just beyond', () => {
   ])('fired after %d turns with fuel from 1.3 on is at once: %s', (firedTurn, atOnce) => {
     expect(isAtOnce({ ...RIGHT_START, firedTurn })).toBe(atOnce);
     expect(isAtOnce({ ...RIGHT_START, firedTurn: null })).toBe(false);
+  });
+});
+
+describe('cranking cells, by what their starts were turned at', () => {
+  test('slow starters and quick ones are met in their mean', () => {
+    const grid = gridOf({ x: [0], y: [], values: [3.4] });
+    const rich = (starterRpm: number): JudgedStart => ({
+      ...RIGHT_START,
+      starterRpm,
+      verdict: 'lean',
+      firedTurn: 9,
+    });
+    const limits = { min: 0, max: 20, decimals: 3 };
+    const cell = (...rpm: number[]) => crankingCells(rpm.map(rich), grid, USUAL, limits).cells[0]?.value;
+    expect(cell(150, 250)).toBe(cell(200, 200));
   });
 });
 
