@@ -83,7 +83,8 @@ export class ReleaseServer {
   }
 }
 
-function freePort(): Promise<number> {
+/** A port that nobody listens on. */
+export function freePort(): Promise<number> {
   return new Promise((resolve) => {
     const asked = createServer();
     asked.listen(0, '127.0.0.1', () => {

@@ -50,7 +50,9 @@ describe('server', () => {
     const policy = (await get('/')).headers.get('content-security-policy');
     expect(policy).toContain("default-src 'self'");
     // Beside it only engine computers of this machine, on whichever port; others where they were named.
-    expect(policy).toContain("connect-src 'self' ws://localhost:* ws://127.0.0.1:*;");
+    expect(policy).toContain(
+      "connect-src 'self' ws://localhost:* wss://localhost:* ws://127.0.0.1:* wss://127.0.0.1:*;",
+    );
     expect(policy).not.toContain('unsafe-eval');
     for (const directive of ['base-uri', 'form-action', 'frame-ancestors', 'object-src']) {
       expect(policy).toContain(`${directive} 'none'`);

@@ -10,7 +10,7 @@ export function pagePolicy(ecus: readonly string[]) {
     styleSrc: ["'self'", "'unsafe-inline'"],
     imgSrc: ["'self'", 'data:', 'blob:'],
     workerSrc: ["'self'", 'blob:'],
-    connectSrc: ["'self'", ...ecus.map((name) => `ws://${name}:*`)],
+    connectSrc: ["'self'", ...ecus.flatMap((name) => [`ws://${name}:*`, `wss://${name}:*`])],
     frameSrc: ["'self'", 'blob:'],
     baseUri: ["'none'"],
     formAction: ["'none'"],

@@ -13,8 +13,23 @@ const USUAL_PORT = 8790;
 /** A socket that is not open after so long will not be, ms. */
 const OPENS_WITHIN_MS = 5000;
 
-/** An address as it is typed: a machine, with its port or without, with the way before it or without; null where it is none. */
-export function networkAddress(typed: string): NetworkAddress | null {
+/** Machines that a page over https may reach over an open line: they are this one. */
+const THIS_MACHINE = /^(localhost|127\.0\.0\.1|\[::1\])$/;
+
+/** How a page came: "https:", and the machine and port it came from. */
+type PageAt = Pick<Location, 'protocol' | 'host'>;
+
+/** A page that came from nowhere, as in a test. */
+const NOWHERE: PageAt = { protocol: 'http:', host: '' };
+
+/**
+ * An address as it is typed: a machine, with its port or without, with the way before it or without; null where it is none.
+ * @param page that asks: from one over https a browser opens no line that is not safe, but to its own machine.
+ */
+export function networkAddress(
+  typed: string,
+  page: PageAt = (globalThis as { location?: Location }).location ?? NOWHERE,
+): NetworkAddress | null {
   const bare = typed
     .trim()
     .replace(/^(wss?|https?):\/\//i, '')
@@ -24,7 +39,10 @@ export function networkAddress(typed: string): NetworkAddress | null {
   const port = Number(parts?.[2] ?? USUAL_PORT);
   if (machine === undefined || port < 1 || port > 65_535) return null;
   const label = `${machine}:${port}`;
-  return { ecu: `ws://${label}/ecu`, standIn: `ws://${label}/stand-in`, label };
+  const mustBeSafe = page.protocol === 'https:' && (label === page.host || !THIS_MACHINE.test(machine));
+  const isSafe = mustBeSafe || /^\s*(wss|https):/i.test(typed);
+  const way = isSafe ? 'wss' : 'ws';
+  return { ecu: `${way}://${label}/ecu`, standIn: `${way}://${label}/stand-in`, label };
 }
 
 /** A way over a socket. @throws {Error} with words, where nobody answers there. */
@@ -46,7 +64,7 @@ export async function socketWay(address: string): Promise<Transport> {
 /** An open socket. @throws {Error} with words. */
 export function openSocket(address: string): Promise<WebSocket> {
   return new Promise((resolve, reject) => {
-    const nobody = () => reject(new Error(`Nobody answers at ${address.replace(/^ws:\/\/|\/.*$/g, '')}.`));
+    const nobody = () => reject(new Error(`Nobody answers at ${address.replace(/^wss?:\/\/|\/.*$/g, '')}.`));
     let socket: WebSocket;
     try {
       socket = new WebSocket(address);

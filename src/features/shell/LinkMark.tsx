@@ -1,4 +1,5 @@
 import { useGlobalSearchParams } from 'expo-router';
+import { useAwake } from '@/data/awake';
 import { type LinkState, useLinkState } from '@/data/ecu/useLinkState';
 import { useDocumentLater } from '@/data/session/documentParts';
 import type { IconName } from '@/ui/icon/Icon';
@@ -15,11 +16,15 @@ const MARKS: Readonly<Record<LinkState, { tone: MarkTone; label: string; icon: I
   lost: { tone: 'error', label: 'Link lost', icon: 'lan-disconnect' },
 };
 
+const UNLINKED: readonly LinkState[] = ['none', 'connecting'];
+
 /** The one state of the link to the engine computer, seen from every place. */
 export function LinkMark() {
   const { id } = useGlobalSearchParams<{ id: string }>();
   useAskBeforeLeaving();
   const { state } = useLinkState(id, useDocumentLater());
+  // Whoever looks at a running engine has no hand free to keep the screen lit.
+  useAwake(!UNLINKED.includes(state));
   const { tone, label, icon } = MARKS[state];
   return <StateMark tone={tone} label={label} icon={icon} />;
 }
