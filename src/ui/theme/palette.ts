@@ -24,8 +24,8 @@ export const PALETTE = {
     accent: '#A8400B',
     onAccent: '#FFFFFF',
     steel: '#245B78',
-    error: '#A80F36',
-    warning: '#7A5300',
+    error: '#A50B38',
+    warning: '#865E00',
     good: '#15665A',
   },
 } as const;

@@ -1,4 +1,4 @@
-import { oklab } from '@tests/support/oklab';
+import { apart, type Eyes, oklab } from '@tests/support/oklab';
 import { rolesOf, type Roles } from '.';
 import { contrast, differenceColour, magnitudeColour, magnitudeScale, textOn } from './ramps';
 import { DIFFERENCE, MAGNITUDE } from './palette';
@@ -31,6 +31,40 @@ describe('colours', () => {
         expect(contrast(textOn(ground), ground)).toBeGreaterThanOrEqual(3.9);
       }
     }
+  });
+});
+
+describe('to eyes that see fewer colours', () => {
+  const EYES: readonly Eyes[] = ['usual', 'protan', 'deutan', 'tritan'];
+  const cases = SCHEMES.flatMap((scheme) => EYES.map((eyes) => [scheme, eyes] as const));
+
+  // Three times what is just seen side by side; icon and word say it beside.
+  test.each(cases)('%s, %s: good, warning and error are apart', (scheme, eyes) => {
+    const { good, warning, error } = rolesOf(scheme);
+    for (const [one, other] of [
+      [good, warning],
+      [warning, error],
+      [error, good],
+    ] as const)
+      expect(apart(one, other, eyes)).toBeGreaterThan(0.06);
+  });
+
+  test.each(cases)('%s, %s: less is never taken for more, at any step', (scheme, eyes) => {
+    for (const step of [0.34, 0.67, 1])
+      expect(apart(differenceColour(-step, scheme), differenceColour(step, scheme), eyes)).toBeGreaterThan(
+        0.1,
+      );
+  });
+
+  test.each(EYES)('%s: magnitude only ever gets lighter', (eyes) => {
+    const lightness = MAGNITUDE.map((colour) => oklab(colour, eyes).lightness);
+    lightness.forEach((value, i) => expect(value).toBeGreaterThan(lightness[i - 1] ?? 0));
+  });
+
+  test('the measure knows what such eyes confuse', () => {
+    // Red and green of one lightness, and blue and green.
+    expect(apart('#C8553D', '#7E8A2E', 'usual')).toBeGreaterThan(0.15);
+    expect(apart('#C8553D', '#7E8A2E', 'deutan')).toBeLessThan(0.07);
   });
 });
 
