@@ -256,6 +256,34 @@ describe('cells', () => {
     expect(cranking({ ...RIGHT_START, verdict: 'unclear' })).toEqual([]);
   });
 
+  test('a try on wet walls says nothing, alone or beside another', () => {
+    expect(cranking({ ...late, isRetry: true })).toEqual([]);
+    const flooded: JudgedStart = {
+      ...late,
+      isRetry: true,
+      verdict: 'rich',
+      end: 'fell',
+      starterRpm: 150,
+      multiple: 1,
+    };
+    expect(cranking(late, flooded)).toEqual(cranking(late));
+  });
+
+  test('what a start was given elsewhere counts here as usual fuel falls with warmth', () => {
+    // Fired late at 10 °C with 4.2: at 0 °C that is 4.2 · usual(0) ÷ usual(10), and 8 % more at least.
+    const there = { ...late, coolantC: 10, multiple: 4.2, lambdaAtCatch: 0.75 };
+    const usual = (coolantC: number) => lookUpCurve(USUAL.cranking, coolantC);
+    const asked = (4.2 * 1.08 * usual(0)) / usual(10);
+    expect(asked).toBeGreaterThan(4.7);
+    expect(cranking(there).find(({ index }) => index === 1)?.value).toBeCloseTo(Math.min(6, asked), 1);
+  });
+
+  test('how unsure it is is told of the coldest cell that is asked for, and not where none is', () => {
+    const { unsure } = crankingCells([late], curve([4.8, 3.4, 2.8, 2.2]), USUAL, LIMITS);
+    expect(unsure).toBeGreaterThan(0.02);
+    expect(crankingCells([RIGHT_START], curve([4.8, 3.4, 2.8, 2.2]), USUAL, LIMITS).unsure).toBeNull();
+  });
+
   test('what fired late rises by 8 % at least, and what never fired is not leaned', () => {
     const rich = { ...late, multiple: 8, lambdaAtCatch: 0.75 };
     expect(cranking(rich).find(({ index }) => index === 1)?.value).toBe(
