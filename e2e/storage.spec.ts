@@ -122,7 +122,7 @@ test('a flipped digit in storage is found, and the version before it opens', asy
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save what is damaged' }).click();
   expect((await download).suggestedFilename()).toBe('damaged-calibration.json');
-  await page.getByRole('button', { name: 'Go on' }).click();
+  await page.getByRole('button', { name: 'Go on', exact: true }).click();
   await app.type(/^Stroke/, '75');
   await app.expectStored();
   await page.reload();
