@@ -4,6 +4,9 @@ import { type Source, sourceSchema } from './source';
 import { z } from './zod';
 
 /** What a field says about itself when asked. */
+/** What is drawn in the help of a field, where a picture says more than words. */
+export type HelpPictureId = 'wheel' | 'regulator' | 'deadTime';
+
 export interface FieldHelp {
   /** What it is. */
   readonly what: string;
@@ -11,6 +14,7 @@ export interface FieldHelp {
   readonly usual: string;
   /** What it changes. */
   readonly changes: string;
+  readonly picture?: HelpPictureId;
 }
 
 interface FieldBase {

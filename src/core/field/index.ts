@@ -7,6 +7,7 @@ export type {
   ChoiceFieldInfo,
   FieldHelp,
   FieldInfo,
+  HelpPictureId,
   QuantityFieldInfo,
   QuantityValue,
   TableColumn,

@@ -81,6 +81,7 @@ deadTimeField.register(fieldRegistry, {
     usual: '0.6 to 1.3 ms at 14 V; two to three times as much at 8 V; longer at more pressure.',
     changes:
       'Every opening, most of all the shortest: a wrong slope makes the idle mixture follow the alternator.',
+    picture: 'deadTime',
   },
 });
 
@@ -172,6 +173,7 @@ export const injectorSchema = z.object({
       what: 'Whether the rail pressure follows manifold pressure.',
       usual: 'Follows the manifold with boost; fixed where the regulator sits in the tank.',
       changes: 'With a fixed one, pressure across the injector falls in boost and rises at idle.',
+      picture: 'regulator',
     },
   }),
   deadTime: deadTimeField,

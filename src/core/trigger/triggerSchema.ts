@@ -46,6 +46,7 @@ export const triggerSchema = z.object({
       what: 'Places for teeth around the wheel, those left out included.',
       usual: '36 or 60 with a gap; 12 or 24 evenly spaced.',
       changes: 'Angle of one tooth, and how finely position is known between teeth.',
+      picture: 'wheel',
     },
   }),
   missingTeeth: quantityField({
@@ -61,6 +62,7 @@ export const triggerSchema = z.object({
       what: 'How many neighbouring teeth are left out at the gap.',
       usual: '1 of 36, 2 of 60.',
       changes: 'How the gap is recognised.',
+      picture: 'wheel',
     },
   }),
   crankSensor: choiceField({
@@ -86,6 +88,7 @@ export const triggerSchema = z.object({
       what: 'Crank angle from the first tooth after the gap to TDC of cylinder 1. On an even wheel: from the first tooth after the cam pulse.',
       usual: '60 to 120°. Confirm it with a strobe before first fire.',
       changes: 'Every spark and every injection, by as much as it is wrong.',
+      picture: 'wheel',
     },
   }),
   sensorDelay: quantityField({

@@ -2,6 +2,7 @@ import { View } from 'react-native';
 import { Sheet } from '../sheet/Sheet';
 import { Text } from '../text/Text';
 import { SPACE } from '../theme';
+import { HelpPicture } from './helpPictures/HelpPicture';
 import type { FieldHelp } from '@/core/field';
 
 interface Props {
@@ -13,7 +14,7 @@ interface Props {
   onClose: () => void;
 }
 
-/** What a field or map is, what is usual, what it changes. */
+/** What a field or map is, what is usual, what it changes; a picture first where there is one. */
 export function HelpSheet({ label, help, conversions = [], open, onClose }: Props) {
   const parts = [
     ['What it is', help.what],
@@ -22,6 +23,7 @@ export function HelpSheet({ label, help, conversions = [], open, onClose }: Prop
   ] as const;
   return (
     <Sheet title={label} open={open} onClose={onClose}>
+      {help.picture === undefined ? null : <HelpPicture id={help.picture} />}
       {parts.map(([title, text]) => (
         <View key={title} style={{ gap: 2 }}>
           <Text kind="small" colour="muted">
