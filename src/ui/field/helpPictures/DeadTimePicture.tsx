@@ -34,7 +34,7 @@ export function DeadTimePicture() {
       <Words x={12} y={18} colour="steel">
         current
       </Words>
-      <Words x={12} y={88} colour="accent">
+      <Words x={CURRENT.from + 8} y={88} colour="accent">
         needle
       </Words>
       <Words x={168} y={114} anchor="middle" colour="muted">

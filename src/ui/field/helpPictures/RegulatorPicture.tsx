@@ -51,7 +51,7 @@ function Panel({ title, left, low, high }: { title: string; left: number; low: n
       <Words x={left} y={16}>
         {title}
       </Words>
-      <Words x={left + 4} y={low - 6} colour="accent">
+      <Words x={left + 4} y={low - 12} colour="accent">
         rail
       </Words>
       <Words x={left + 4} y={MANIFOLD[0] + 16} colour="steel">

@@ -66,13 +66,13 @@ export function WheelPicture() {
         first tooth
       </Words>
       <Words x={176} y={110} colour="muted">
-        the gap came before it:
+        it turns clockwise: the
       </Words>
       <Words x={176} y={128} colour="muted">
-        left-out teeth count
+        gap came before. Left-out
       </Words>
       <Words x={176} y={146} colour="muted">
-        as places
+        teeth count as places
       </Words>
     </Drawing>
   );
