@@ -29,7 +29,6 @@ async function pulled(app: Lumbre): Promise<void> {
   await app.goTo('Bench');
   await page.getByRole('button', { name: 'Record', exact: true }).click();
   await app.openStandIn();
-  await app.choose('Its time passes', '40 times as fast');
   await app.driven('Brake, sweeps');
   await app.choose('Its time passes', 'As in life');
   await stopped(page);

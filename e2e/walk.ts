@@ -323,7 +323,6 @@ const SIMULATED: Leg = [
     'the stand-in’s controls',
     async (app) => {
       await app.openStandIn();
-      await app.choose('Its time passes', '40 times as fast');
       await app.driven('Brake, held speeds');
       // A car that runs forty times as fast beside a log leaves it little of the machine.
       await app.choose('Its time passes', 'As in life');
