@@ -1,40 +1,47 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
+import type { Calibration } from '@/core/calibration';
+import { buildSum, imageOf } from '@/core/ecuImage';
 import type { WorkDone } from '@/core/workOrder';
 import { useProcedureResults } from './procedureResults';
 import { usePreference } from './preferences';
 import { storage } from './store/browserStorage';
 
 const keyOf = (calibrationId: string) => `tried/${calibrationId}`;
-const DRY_START = 'dryStart';
 
-/** Notes that a dry start of a calibration was run to its end. */
-export async function keepDryStart(calibrationId: string): Promise<void> {
-  await storage.setItem(keyOf(calibrationId), DRY_START);
+const buildOf = (document: Calibration): number => buildSum(imageOf(document));
+
+/** Notes that the build of a calibration, as it is, caught in a dry start. */
+export async function keepDryStart(calibrationId: string, document: Calibration): Promise<void> {
+  await storage.setItem(keyOf(calibrationId), String(buildOf(document)));
 }
 
-/** What was done with a calibration that its document does not tell; null while that is read. */
-export function useWorkDone(calibrationId: string): WorkDone | null {
+/**
+ * What was done with a calibration that its document does not tell; null while that is read. What was tried with another build
+ * (all but the cells of its maps) is not done.
+ */
+export function useWorkDone(calibrationId: string, document: Calibration | null): WorkDone | null {
   const tried = useQuery({
     queryKey: ['tried', calibrationId],
-    queryFn: async () => (await storage.getItem(keyOf(calibrationId))) === DRY_START,
+    queryFn: () => storage.getItem(keyOf(calibrationId)),
     // It is noted beside the screens, and read each time that somebody looks.
     staleTime: 0,
     gcTime: 0,
   });
   const { results } = useProcedureResults(calibrationId);
-  const dryStart = tried.data;
+  const caught = tried.data;
+  const build = useMemo(() => (document === null ? null : buildOf(document)), [document]);
   return useMemo(
     () =>
-      dryStart === undefined
+      caught === undefined || build === null
         ? null
         : {
-            dryStart,
-            passed: Object.entries(results).flatMap(([id, { verdict }]) =>
-              verdict === 'passed' ? [id] : [],
+            dryStart: caught === String(build),
+            passed: Object.entries(results).flatMap(([id, result]) =>
+              result.verdict === 'passed' && result.build === build ? [id] : [],
             ),
           },
-    [dryStart, results],
+    [caught, build, results],
   );
 }
 

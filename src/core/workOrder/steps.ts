@@ -28,9 +28,9 @@ import { FIRST_NUMBERS } from './firstNumbers';
 
 /** What was done that no document tells. */
 export interface WorkDone {
-  /** A dry start was run to its end. */
+  /** This build caught in a dry start. */
   readonly dryStart: boolean;
-  /** Procedures at the car that were passed, by their ids. */
+  /** Procedures at the car that were passed with this build, by their ids. */
   readonly passed: readonly string[];
 }
 
@@ -160,7 +160,7 @@ export const WORK_STEPS: readonly WorkStep[] = [
     label: 'Dry start',
     why: 'It starts in simulation before it starts in metal: watch it catch, or see why it does not.',
     page: 'review/start',
-    left: (_, { dryStart }) => (dryStart ? [] : ['a dry start in frost']),
+    left: (_, { dryStart }) => (dryStart ? [] : ['a dry start that catches']),
   },
   sheet('cams', 'When the valves open decides where in the turn fuel is best injected.'),
   sheet('trigger', 'It says where the crank is. A degree off here is a degree off in every spark.'),

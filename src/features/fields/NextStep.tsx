@@ -10,7 +10,7 @@ export function NextStep({ compact = false }: { compact?: boolean }) {
   const { id } = useGlobalSearchParams<{ id: string }>();
   const router = useRouter();
   const document = usePartLater(useSession, (session) => session.history?.document ?? null);
-  const done = useWorkDone(id);
+  const done = useWorkDone(id, document);
   const [isShown, setShown] = useNextIsShown();
   if (!isShown || done === null || document === null) return null;
   const { steps, next, doneSteps } = workStanding(document, done);

@@ -14,7 +14,7 @@ export function PathScreen() {
   const { id } = useGlobalSearchParams<{ id: string }>();
   const router = useRouter();
   const document = useDocument();
-  const done = useWorkDone(id);
+  const done = useWorkDone(id, document);
   const [isShown, setShown] = useNextIsShown();
   if (done === null) return null;
   const { steps, next, doneSteps } = workStanding(document, done);
