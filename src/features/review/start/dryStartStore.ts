@@ -67,7 +67,7 @@ export async function runDryStart(id: string, document: Calibration): Promise<vo
     );
     if (answer !== null) {
       showTrail(trailOf(id, answer));
-      if (answer.explanation.good) void keepDryStart(id, document).catch(() => undefined);
+      if (answer.verdict.turnsToCatch !== null) void keepDryStart(id, document).catch(() => undefined);
     }
   } catch (error) {
     const failure = error instanceof Error ? error.message : 'The simulation stopped unexpectedly.';
