@@ -6,7 +6,6 @@ import { useWaiting } from '@/data/session/waiting';
 import { useDocument } from '@/data/session/session';
 import { Chips } from '@/ui/button/Chips';
 import { Icon } from '@/ui/icon/Icon';
-import { NextStep } from '../fields/NextStep';
 import { LinkRow, Page, useWide } from '@/ui/layout';
 import { MissingList } from '@/ui/missing/MissingList';
 import { Heading, Text } from '@/ui/text/Text';
@@ -78,7 +77,6 @@ export function ReviewScreen() {
           })}
         </Text>
       </View>
-      <NextStep />
       {wide ? null : starts}
       {compiled.ok ? null : <MissingList missing={compiled.missing} onGo={go} />}
       <WaitingCard waiting={waiting} onGo={go} />
