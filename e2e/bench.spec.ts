@@ -88,9 +88,10 @@ test(
     await app.type(/^Rated flow/, String(Math.round(typed * 1.1)));
     await sendWhole(app, page);
     await app.recordMapping();
-    await expect(lies).toContainText(
-      /One factor for everything, (over )?[6-9]\d % likely\. Everything is (9|10)\.\d % lean/,
-    );
+    const oneFactor = /One factor for everything, (?:over )?[6-9]\d % likely\. Everything is ([\d.]+) % lean/;
+    await expect(lies).toContainText(oneFactor);
+    // A tenth, give or take what the map itself was let off with.
+    expect(Math.abs(Number(oneFactor.exec(await lies.innerText())?.[1]) - 10)).toBeLessThan(1.5);
     await expect(
       page.getByText(/^Another cause is likely behind it: one factor for everything/),
     ).toBeVisible();
@@ -98,7 +99,7 @@ test(
     await expect(page.getByText(/The least sure first: .*rated flow/)).toBeVisible();
     await page.getByRole('button', { name: 'Mend it in the calibration' }).click();
     await expect(
-      page.getByRole('dialog').getByText(/^Take injector flow for (8|9)\.\d % less$/),
+      page.getByRole('dialog').getByText(/^Take injector flow for (8\.\d|9\.\d|10\.[0-4]) % less$/),
     ).toBeVisible();
     await page.getByRole('button', { name: 'Accept', exact: true }).click();
     await expect(says).toContainText(/would be within 2.5 % in all \d+ cells|^\W*[1-3] of \d+ cells/, {

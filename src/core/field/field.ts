@@ -3,10 +3,10 @@ import { type QuantityId, type UnitId, unitsOf } from '../units';
 import { type Source, sourceSchema } from './source';
 import { z } from './zod';
 
-/** What a field says about itself when asked. */
 /** What is drawn in the help of a field, where a picture says more than words. */
 export type HelpPictureId = 'wheel' | 'regulator' | 'deadTime';
 
+/** What a field says about itself when asked. */
 export interface FieldHelp {
   /** What it is. */
   readonly what: string;

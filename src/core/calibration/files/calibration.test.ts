@@ -41,7 +41,8 @@ describe('fields', () => {
   test.each(sections.flatMap(sectionFields))('%s has a label and all three helps', (path) => {
     const info = fieldInfo(path);
     expect(info?.label).toMatch(/^[A-Z]/);
-    for (const text of Object.values(info?.help ?? {})) expect(text).toMatch(/.{10,}\.$/);
+    const { what, usual, changes } = info?.help ?? {};
+    for (const text of [what, usual, changes]) expect(text).toMatch(/.{10,}\.$/);
     if (info?.kind === 'quantity') expect(info.min).toBeLessThan(info.max);
   });
 
