@@ -8,7 +8,9 @@ test('the theme follows the system until one is chosen, and the choice is kept',
   await expect.poll(ground).toBe('rgb(255, 255, 255)');
   await page.emulateMedia({ colorScheme: 'dark' });
   await expect.poll(ground).toBe('rgb(29, 24, 20)');
-  await page.getByRole('button', { name: 'Light theme' }).click();
+  await page.getByRole('button', { name: 'How it is shown' }).click();
+  await page.getByRole('radio', { name: 'Light', exact: true }).click();
+  await page.keyboard.press('Escape');
   await expect.poll(ground).toBe('rgb(255, 255, 255)');
   await page.reload();
   await expect.poll(ground).toBe('rgb(255, 255, 255)');

@@ -4,7 +4,7 @@ import { Appearance } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { Icon, isIconName } from './icon/Icon';
-import { FONT, paperTheme, SchemeContext, type Scheme } from './theme';
+import { FONT, paperTheme, SchemeContext, type Scheme, type Sight, SightContext } from './theme';
 
 type PaperSettings = NonNullable<ComponentProps<typeof PaperProvider>['settings']>;
 
@@ -25,7 +25,15 @@ function systemScheme(): Scheme {
 }
 
 /** Theme, fonts and Paper for everything inside. Text is drawn in a fallback font until ours is there. */
-export function AppProviders({ light, children }: { light: 'system' | Scheme; children: ReactNode }) {
+export function AppProviders({
+  light,
+  sight,
+  children,
+}: {
+  light: 'system' | Scheme;
+  sight: Sight;
+  children: ReactNode;
+}) {
   const system = useSyncExternalStore(onSystemScheme, systemScheme, systemScheme);
   const scheme: Scheme = light === 'system' ? system : light;
   useFonts({
@@ -36,9 +44,11 @@ export function AppProviders({ light, children }: { light: 'system' | Scheme; ch
   return (
     <SafeAreaProvider>
       <SchemeContext.Provider value={scheme}>
-        <PaperProvider theme={paperTheme(scheme)} settings={SETTINGS}>
-          {children}
-        </PaperProvider>
+        <SightContext.Provider value={sight}>
+          <PaperProvider theme={paperTheme(scheme, sight)} settings={SETTINGS}>
+            {children}
+          </PaperProvider>
+        </SightContext.Provider>
       </SchemeContext.Provider>
     </SafeAreaProvider>
   );

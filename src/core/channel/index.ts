@@ -43,6 +43,7 @@ export {
   WORK_STATES,
   type WorkStateId,
 } from './codes';
+export { type ShownChannel, shownChannel } from './shownChannel';
 export {
   AT,
   KNOCK_NOISE_PLACES,

@@ -7,7 +7,7 @@ import { foundCounts } from './counts';
 import type { Finding } from './entry/check';
 import { saidAbout } from './saidAbout';
 import { sheetState } from './sheet';
-import { USUAL_UNITS } from '../map';
+import { USUAL_UNITS } from '../units';
 import { neutralMap } from '../correction/schema';
 
 const DAY = '2026-11-26';

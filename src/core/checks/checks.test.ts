@@ -1,5 +1,5 @@
 import { type Calibration, emptyCalibration, pinFunctions } from '../calibration';
-import { type ShownUnits, USUAL_UNITS } from '../map';
+import { type ShownUnits, USUAL_UNITS } from '../units';
 import type { Place } from './entry/check';
 import { CHECKS } from './all';
 import { findings, findingWords } from './checks';

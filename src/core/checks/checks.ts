@@ -1,5 +1,5 @@
 import type { Calibration } from '../calibration';
-import { type ShownUnits, USUAL_UNITS } from '../map';
+import { type ShownUnits, USUAL_UNITS } from '../units';
 import { CHECKS } from './all';
 import type { Check, Finding } from './entry/check';
 

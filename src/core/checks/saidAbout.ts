@@ -1,5 +1,5 @@
 import type { Calibration } from '../calibration';
-import type { ShownUnits } from '../map';
+import type { ShownUnits } from '../units';
 import type { Place, Severity } from './entry/check';
 import { reviewed } from './accepted';
 import { findingWords } from './checks';

@@ -31,4 +31,4 @@ export type { MapData } from './mapSchema';
 export { acceptedMap, type MapProposal, proposalDifference, type Reason, sameAxes } from './proposal';
 export type { BeyondRule, NewAxes, SurfaceChange } from './relay';
 export { roughness } from './roughness';
-export { shownAs, type ShownAs, shownMap, type ShownUnits, USUAL_UNITS } from './shown';
+export { shownAs, type ShownAs, shownMap } from './shown';

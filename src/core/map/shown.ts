@@ -1,16 +1,7 @@
 import { CHANNELS } from '../channel';
-import { fromBase, QUANTITIES, STANDARD_CONTEXT, toBase, unitOf } from '../units';
+import { baseUnit, type ShownBy, shownDecimals, shownScale, type ShownUnits } from '../units';
 import type { AxisDefinition, MapDefinition } from './mapDefinition';
 import type { MapData } from './mapSchema';
-
-/** The units maps are shown in, by the builder's choice. What is stored does not change with them. */
-export interface ShownUnits {
-  readonly mixture: 'lambda' | 'afr';
-  readonly pressure: 'kPaAbs' | 'barAbs' | 'psiAbs';
-  readonly temperature: 'degC' | 'degF';
-}
-
-export const USUAL_UNITS: ShownUnits = { mixture: 'lambda', pressure: 'kPaAbs', temperature: 'degC' };
 
 /** A straight way from stored numbers to shown ones and back. */
 interface Scale {
@@ -35,24 +26,16 @@ export interface ShownAs {
  * @param stoichiometricRatio of the engine's fuel.
  */
 export function shownAs(definition: MapDefinition, units: ShownUnits, stoichiometricRatio: number): ShownAs {
-  const x = shownAxis(definition.x, units);
-  const y = definition.y === null ? null : shownAxis(definition.y, units);
-  const afr = definition.holds === 'lambda' && units.mixture === 'afr';
-  const value = afr ? scaleBy(stoichiometricRatio) : SAME;
-  const plain = !afr && x.scale === SAME && (y === null || y.scale === SAME);
+  const by = { units, stoichiometricRatio };
+  const x = shownAxis(definition.x, by);
+  const y = definition.y === null ? null : shownAxis(definition.y, by);
+  const values = shownValues(definition, by);
+  const value = values?.scale ?? SAME;
+  const plain = values === null && x.scale === SAME && (y === null || y.scale === SAME);
   if (plain) return { definition, value, x: SAME, y: SAME, plain };
-  const { min, max, decimals, step, unit } = definition;
   const shown: MapDefinition = {
     ...definition,
-    ...(afr
-      ? {
-          unit: 'air : fuel',
-          min: min * stoichiometricRatio,
-          max: max * stoichiometricRatio,
-          decimals: 2,
-          step: 0.1,
-        }
-      : { unit, min, max, decimals, step }),
+    ...values?.definition,
     x: x.axis,
     y: y === null ? null : y.axis,
   };
@@ -70,35 +53,50 @@ export function shownMap(map: MapData, as: ShownAs): MapData {
   };
 }
 
-function scaleBy(factor: number): Scale {
-  return { shown: (value) => value * factor, stored: (value) => value / factor };
-}
+/** Cells of a ratio are told apart by hundredths of it. */
+const AFR_DECIMALS = 2;
 
-/** Decimals a pressure or temperature axis needs in another unit than its own. */
-const DECIMALS: Readonly<Record<string, number>> = { barAbs: 2, psiAbs: 1, degF: 0 };
-
-function shownAxis(axis: AxisDefinition, units: ShownUnits): { axis: AxisDefinition; scale: Scale } {
-  const { quantity } = CHANNELS[axis.channel];
-  const chosen =
-    quantity === 'pressureAbsolute'
-      ? ({ quantity, unit: units.pressure } as const)
-      : quantity === 'temperature'
-        ? ({ quantity, unit: units.temperature } as const)
-        : null;
-  if (chosen === null || QUANTITIES[chosen.quantity].units[0].id === chosen.unit)
-    return { axis, scale: SAME };
-  const scale: Scale = {
-    shown: (base) => fromBase(chosen.quantity, base, chosen.unit, STANDARD_CONTEXT),
-    stored: (amount) => toBase(chosen.quantity, { amount, unit: chosen.unit }, STANDARD_CONTEXT),
-  };
+/** What a map’s cells are shown in; null where that is what they are kept in. */
+function shownValues(
+  { holds, unit, min, max, decimals, step }: MapDefinition,
+  by: ShownBy,
+): {
+  readonly definition: Pick<MapDefinition, 'unit' | 'min' | 'max' | 'decimals' | 'step'>;
+  readonly scale: Scale;
+} | null {
+  const isMixture = holds === 'lambda';
+  const scale = shownScale(isMixture ? baseUnit('lambda').label : unit, by);
+  if (scale.plain) return null;
   return {
-    axis: {
-      ...axis,
-      unit: unitOf(chosen.quantity, chosen.unit).label,
-      min: scale.shown(axis.min),
-      max: scale.shown(axis.max),
-      decimals: DECIMALS[chosen.unit] ?? axis.decimals,
+    definition: {
+      unit: scale.unit,
+      min: scale.shown(min),
+      max: scale.shown(max),
+      decimals: isMixture ? AFR_DECIMALS : shownDecimals(decimals, scale, AS_MANY(by)),
+      // A round step: 0.147 of a ratio is 0.1.
+      step: 10 ** Math.floor(Math.log10(step * scale.factor)),
     },
     scale,
   };
 }
+
+function shownAxis(axis: AxisDefinition, by: ShownBy): { axis: AxisDefinition; scale: Scale } {
+  const scale = shownScale(baseUnit(CHANNELS[axis.channel].quantity).label, by);
+  if (scale.plain) return { axis, scale: SAME };
+  return {
+    axis: {
+      ...axis,
+      unit: scale.unit,
+      min: scale.shown(axis.min),
+      max: scale.shown(axis.max),
+      decimals: shownDecimals(axis.decimals, scale, AS_MANY(by)),
+    },
+    scale,
+  };
+}
+
+/** Breakpoints are told apart by their decimals, and keep them whatever is chosen for readings. */
+const AS_MANY = ({ units, stoichiometricRatio }: ShownBy): ShownBy => ({
+  units: { ...units, decimals: 0 },
+  stoichiometricRatio,
+});

@@ -3,7 +3,8 @@ import { MAP_DEFINITIONS } from '../program';
 import { mapDifference } from './compare';
 import { bump, weightedAxis } from './livedAxis';
 import type { MapData } from './mapSchema';
-import { shownAs, shownMap, USUAL_UNITS } from './shown';
+import { USUAL_UNITS } from '../units';
+import { shownAs, shownMap } from './shown';
 import fc from 'fast-check';
 import { demo, TEST_DAY } from '@tests/support/ventisca';
 
@@ -25,7 +26,7 @@ describe('units that maps are shown in', () => {
   });
 
   test('a map that holds no lambda keeps its values; its pressure axis goes to psi and back', () => {
-    const as = shownAs(MAP_DEFINITIONS.ve, { mixture: 'afr', pressure: 'psiAbs', temperature: 'degF' }, 14.3);
+    const as = shownAs(MAP_DEFINITIONS.ve, { ...USUAL_UNITS, mixture: 'afr', pressure: 'psiAbs' }, 14.3);
     expect(as.definition.unit).toBe('%');
     expect(as.y.shown(100)).toBeCloseTo(14.5038, 4);
     fc.assert(

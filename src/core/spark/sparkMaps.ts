@@ -62,7 +62,7 @@ export const SPARK_MAPS = {
     x: AXES.air,
     help: {
       what: 'Degrees added to the spark map against intake air temperature.',
-      usual: '0 up to 30 °C, then 1° less for every 6 to 8 °C.',
+      usual: '0 up to 30 °C, then 1° less for every 6 to 8 K.',
       changes: 'How near knock is with hot air. It works at every load.',
     },
   },

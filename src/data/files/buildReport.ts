@@ -6,7 +6,7 @@ import {
   type MapKey,
   usedMaps,
 } from '@/core/calibration';
-import type { ShownUnits } from '@/core/map';
+import type { ShownUnits } from '@/core/units';
 import { rowCount } from '@/core/map/schema';
 import { formatNumber, inSentence } from '@/core/units';
 import { engineLine } from '../store/engineLine';

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { type Calibration, calibrationFromJson, calibrationToText, withoutWords } from '@/core/calibration';
 import { leaving } from '@/core/compare';
-import type { ShownUnits } from '@/core/map';
+import type { ShownUnits } from '@/core/units';
 import { aboutLog, aboutText, type LeftOfLog } from '../logs/aboutLog';
 import type { LogEntry } from '../logs/logRecord';
 import { buildReport } from './buildReport';

@@ -1,7 +1,7 @@
 import { strToU8, zipSync } from 'fflate';
 import { calibrationFromJson, definitionAt, usedMaps } from '@/core/calibration';
 import { stateSum } from '@/core/compare';
-import { USUAL_UNITS } from '@/core/map';
+import { USUAL_UNITS } from '@/core/units';
 import { everything } from '@tests/support/everything';
 import { demo } from '@tests/support/ventisca';
 import { buildReport } from './buildReport';

@@ -1,7 +1,7 @@
 import { strToU8, zipSync } from 'fflate';
 import { type Calibration, calibrationToText, definitionAt, mapAt, usedMaps } from '@/core/calibration';
 import { leaving } from '@/core/compare';
-import type { ShownUnits } from '@/core/map';
+import type { ShownUnits } from '@/core/units';
 import { rangeToTsv, rowCount } from '@/core/map/schema';
 import { buildReport } from './buildReport';
 import { calibrationFileName, partFileName, saveTextFile } from './download';

@@ -12,7 +12,7 @@ import {
 } from '@/core/checks';
 import type { Source } from '@/core/field';
 import { SOURCE_TEXT } from '@/core/field/schema';
-import type { ShownUnits } from '@/core/map';
+import type { ShownUnits } from '@/core/units';
 import { rowCount } from '@/core/map/schema';
 import { type PaperPart, paperPage } from './paper';
 

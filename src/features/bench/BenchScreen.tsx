@@ -4,7 +4,7 @@ import { compile } from '@/core/calibration';
 import { fillingMapOf } from '@/core/log';
 import { useLinkState } from '@/data/ecu/useLinkState';
 import { useDocument } from '@/data/session/session';
-import { Card, Docked, LinkRow, Page, useWide } from '@/ui/layout';
+import { Card, Docked, LinkRow, Page, useLying, useWide } from '@/ui/layout';
 import { Heading, Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { ActingCard } from './ActingCard';
@@ -23,6 +23,8 @@ import { connectStandIn, reconnectStandIn } from './standInStore';
 export function BenchScreen() {
   const document = useDocument();
   const wide = useWide();
+  // On its side there is room for the numbers alone: they come first, and nothing lies over them.
+  const lying = useLying();
   const router = useRouter();
   const { id } = useGlobalSearchParams<{ id: string }>();
   const { state, differences } = useLinkState(id, document);
@@ -41,22 +43,26 @@ export function BenchScreen() {
       <StandInButton />
     </View>
   );
+  const readouts = <ReadoutTiles live={live} />;
+  const link = (
+    <LinkCard
+      document={document}
+      state={state}
+      differences={differences}
+      onConnect={() => {
+        useNetwork.setState({ address: null });
+        void connectStandIn(id, document);
+      }}
+      onReconnect={() => void again()}
+    />
+  );
   return (
     <Page beside={mapId === null ? <NoMap /> : <LivePoint document={document} mapId={mapId} live={live} />}>
       <Heading level={2} kind="title">
         Bench
       </Heading>
-      <LinkCard
-        document={document}
-        state={state}
-        differences={differences}
-        onConnect={() => {
-          useNetwork.setState({ address: null });
-          void connectStandIn(id, document);
-        }}
-        onReconnect={() => void again()}
-      />
-      <ReadoutTiles live={live} />
+      {lying && live ? readouts : link}
+      {lying && live ? link : readouts}
       {live ? (
         <Card title="Now">
           <LiveWrong />
@@ -84,7 +90,7 @@ export function BenchScreen() {
       />
       {live ? <ActingCard /> : null}
       {live ? <InItCard /> : null}
-      {wide ? action : <Docked label="Recording">{action}</Docked>}
+      {wide || lying ? action : <Docked label="Recording">{action}</Docked>}
     </Page>
   );
 }

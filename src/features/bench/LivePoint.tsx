@@ -66,7 +66,7 @@ function PointOn({ map, mapId, live }: { map: MapData; mapId: MapId; live: boole
       />
       <LiveText words={words} onChange={onLive} />
       <Text kind="small" colour="muted">
-        {`Cell ${formatNumber(map.x[selected % map.x.length], 0)} rev/min, ${formatNumber(map.y[Math.floor(selected / map.x.length)], 0)}: ${formatNumber(map.values[selected], definition.decimals)} ${definition.unit}`}
+        {`Cell ${formatNumber(map.x[selected % map.x.length], 0)} rev/min, ${formatNumber(map.y[Math.floor(selected / map.x.length)], 0)} ${definition.y?.unit ?? ''}: ${formatNumber(map.values[selected], definition.decimals)} ${definition.unit}`}
       </Text>
     </Card>
   );

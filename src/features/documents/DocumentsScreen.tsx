@@ -169,7 +169,9 @@ export function DocumentsScreen() {
               {binOpen
                 ? binned.map((entry) => (
                     <View key={entry.id} style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
-                      <Text style={{ flex: 1 }}>{entry.name}</Text>
+                      <Text verbatim style={{ flex: 1 }}>
+                        {entry.name}
+                      </Text>
                       <Button
                         label="Restore"
                         icon="delete-restore"

@@ -6,7 +6,7 @@ import { useDocument } from '@/data/session/session';
 import { useSourcedField } from '@/data/session/useField';
 import { FieldFrame, FieldSheets, type FieldSheet } from '@/ui/field';
 import { Text } from '@/ui/text/Text';
-import { CORNER, SPACE, TARGET, useRoles } from '@/ui/theme';
+import { CORNER, SPACE, useSizes, useRoles } from '@/ui/theme';
 
 /** Some of the cylinders, tapped on and off: those of a bank. */
 export function CylinderList({ path }: { path: FieldPath }) {
@@ -68,6 +68,7 @@ interface ButtonsProps {
 /** A button a cylinder, large enough for cold fingers. */
 export function CylinderButtons({ label, cylinders, mark, onPress }: ButtonsProps) {
   const roles = useRoles();
+  const { target } = useSizes();
   return (
     <View role="group" aria-label={label} style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
       {Array.from({ length: cylinders }, (_, i) => i + 1).map((cylinder) => {
@@ -82,7 +83,7 @@ export function CylinderButtons({ label, cylinders, mark, onPress }: ButtonsProp
             onPress={() => onPress(cylinder)}
             style={{
               minWidth: 46,
-              minHeight: TARGET,
+              minHeight: target,
               alignItems: 'center',
               justifyContent: 'center',
               borderRadius: CORNER.field,

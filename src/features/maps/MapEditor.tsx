@@ -24,6 +24,7 @@ import { type AxisRegion, type GridHandle, type GridKey, movedSelection, type Se
 import { Card, Docked, useOnScreen, useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
+import { ShownButton } from '../fields/ShownButton';
 import { TypingFrom } from '../fields/TypingFrom';
 import { CellWords } from './CellWords';
 import { ComparedWords } from './ComparedWords';
@@ -39,7 +40,6 @@ import { useMarks } from './marks';
 import { NotStored } from './NotStored';
 import { partAt, useOperatingPoint } from './operatingPoint';
 import { ShapeSheet } from './ShapeSheet';
-import { UnitsSheet } from './UnitsSheet';
 import { useIsLive } from './useLiveMap';
 import { useMapClipboard } from './useMapClipboard';
 import type { EditMode, MapEditing, ShapeKind } from './useMapEditing';
@@ -220,7 +220,7 @@ export function MapEditor({ mapKey, as, editing, onAxes }: Props) {
         <ShapeSheet name={definition.label} editing={editing} />
         {onAxes === null ? null : <Button label="Lay the axes anew" icon="table-large" onPress={onAxes} />}
         {other === null ? <Button label="Compare" icon="compare" onPress={() => setComparing(true)} /> : null}
-        <UnitsSheet />
+        <ShownButton as="units" />
       </View>
       <TypingFrom />
       <Chips label="What a touch does" options={TOUCHES} value={touch} onChange={setTouch} />

@@ -3,10 +3,10 @@ import { correctionDefinition } from '@/core/correction/schema';
 import type { SourceKind } from '@/core/field';
 import { SOURCE_KINDS, SOURCE_TEXT } from '@/core/field/schema';
 import { changedSince, generatorNeeds } from '@/core/generators';
-import { MAP_GROUPS, type MapData } from '@/core/map';
+import { MAP_GROUPS, type MapData, type MapDefinition, shownAs, shownMap } from '@/core/map';
 import { MAP_DEFINITIONS } from '@/core/program';
 import { useGlobalSearchParams, usePathname, useRouter } from 'expo-router';
-import { memo, useCallback, type ReactNode } from 'react';
+import { memo, useCallback, useMemo, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { useDocumentButCells, useDocumentPartLater } from '@/data/session/documentParts';
 import { Thumbnail } from '@/ui/grid';
@@ -14,6 +14,7 @@ import { Icon } from '@/ui/icon/Icon';
 import { LinkRow, StateMark, useWide, type MarkTone } from '@/ui/layout';
 import { Heading } from '@/ui/text/Text';
 import { CORNER, SPACE, useRoles } from '@/ui/theme';
+import { useShownBy } from '@/ui/units/shownBy';
 import { useFoundMark } from '../fields/useFoundMark';
 import { rangeText } from './rangeText';
 
@@ -105,6 +106,7 @@ export function MapList() {
   const path = usePathname();
   const { id } = useGlobalSearchParams<{ id: string }>();
   const used = usedMaps(document);
+  const definitions = useMemo(() => document.corrections.map(correctionDefinition), [document.corrections]);
   const here = (name: string) =>
     wide && (path.endsWith(`/${name}`) || (name === 've' && path.endsWith('/maps')));
   const missing = used.filter((mapId) => document.maps[mapId] === null).length;
@@ -143,8 +145,7 @@ export function MapList() {
                 id={id}
                 mapKey={mapId}
                 label={MAP_DEFINITIONS[mapId].label}
-                unit={MAP_DEFINITIONS[mapId].unit}
-                decimals={MAP_DEFINITIONS[mapId].decimals}
+                definition={MAP_DEFINITIONS[mapId]}
                 ready={generatorNeeds(document, mapId).length === 0}
                 stale={stale.includes(mapId)}
                 here={here(mapId)}
@@ -155,14 +156,13 @@ export function MapList() {
       })}
       {document.corrections.length === 0 ? null : (
         <Group title="Your corrections">
-          {document.corrections.map((correction) => (
+          {document.corrections.map((correction, i) => (
             <MapRow
               key={correction.id}
               id={id}
               mapKey={correctionKey(correction.id)}
               label={correction.name}
-              unit={correctionDefinition(correction).unit}
-              decimals={correctionDefinition(correction).decimals}
+              definition={definitions[i] as MapDefinition}
               ready
               here={here(correctionKey(correction.id))}
             />
@@ -203,8 +203,7 @@ interface MapRowProps {
   id: string;
   mapKey: MapKey;
   label: string;
-  unit: string;
-  decimals: number;
+  definition: MapDefinition;
   /** All that its generator needs is there. */
   ready: boolean;
   /** It was computed for other data. */
@@ -217,8 +216,7 @@ const MapRow = memo(function MapRow({
   id,
   mapKey,
   label,
-  unit,
-  decimals,
+  definition,
   ready,
   stale = false,
   here,
@@ -227,6 +225,11 @@ const MapRow = memo(function MapRow({
   const router = useRouter();
   const wide = useWide();
   const picture = wide ? SMALL_THUMBNAIL : THUMBNAIL;
+  const { units, stoichiometricRatio } = useShownBy();
+  const as = useMemo(
+    () => shownAs(definition, units, stoichiometricRatio),
+    [definition, units, stoichiometricRatio],
+  );
   const pictured = useDocumentPartLater(useCallback((document) => mapAt(document, mapKey), [mapKey]));
   const found = useFoundMark(`maps/${mapKey}`);
   const frame = {
@@ -238,7 +241,9 @@ const MapRow = memo(function MapRow({
   return (
     <LinkRow
       label={label}
-      {...(pictured === null ? {} : { detail: rangeText(pictured.values, decimals, unit) })}
+      {...(pictured === null
+        ? {}
+        : { detail: rangeText(shownMap(pictured, as).values, as.definition.decimals, as.definition.unit) })}
       picture={
         pictured === null ? (
           <View style={{ ...picture, ...frame }} />

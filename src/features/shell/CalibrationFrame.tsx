@@ -8,13 +8,14 @@ import { useRecord } from '@/data/store/queries';
 import { OfNewerBuild, UnreadableRecord } from '@/data/store/repository';
 import { saveTextFile } from '@/data/files/download';
 import { Button } from '@/ui/button/Button';
-import { Message, useWide } from '@/ui/layout';
+import { Message, useLying, useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE, useRoles } from '@/ui/theme';
 import { fetchLayouts } from './laterLayout';
 import { Navigation } from './Navigation';
 import { Notices } from './Notices';
 import { useSaving } from './saving';
+import { Shown } from './Shown';
 import { TopBar } from './TopBar';
 
 /** An open calibration: reads it from storage, then shows its places between top bar and navigation. */
@@ -68,23 +69,29 @@ export function CalibrationFrame() {
       </Centre>
     );
   }
-  return <OpenFrame />;
+  return (
+    <Shown>
+      <OpenFrame />
+    </Shown>
+  );
 }
 
 function OpenFrame() {
   const roles = useRoles();
   const wide = useWide();
+  const lying = useLying();
+  const atSide = wide || lying;
   return (
     <View style={{ flex: 1, backgroundColor: roles.ground }}>
       <TopBar />
-      <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column' }}>
-        {wide ? <Navigation kind="rail" /> : null}
+      <View style={{ flex: 1, flexDirection: atSide ? 'row' : 'column' }}>
+        {atSide ? <Navigation kind="rail" /> : null}
         <View role="main" tabIndex={-1} style={{ flex: 1, minWidth: 0, outlineWidth: 0 }}>
           <Notices />
           <Slot />
         </View>
       </View>
-      {wide ? null : <Navigation kind="bar" />}
+      {atSide ? null : <Navigation kind="bar" />}
     </View>
   );
 }

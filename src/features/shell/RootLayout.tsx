@@ -8,6 +8,7 @@ import { listenForInstallOffer } from '@/data/offline/installing';
 import { useOffline } from '@/data/offline/offlineStore';
 import { createQueryClient, queryKeys } from '@/data/store/listQueries';
 import { onOtherTabChange } from '@/data/store/tabs';
+import { useSightPreference } from '@/data/sight';
 import { AppProviders } from '@/ui/AppProviders';
 import { useFocusKept } from '@/ui/focus';
 import { laterPart } from '@/ui/later/laterPart';
@@ -31,6 +32,7 @@ const FIRST_LOOK_MS = 1500;
 
 function Themed() {
   const [light] = useLightPreference();
+  const [sight] = useSightPreference();
   const client = useQueryClient();
   const isNewerHere = useOffline((offline) => offline.isNewerHere);
   useFocusKept();
@@ -47,7 +49,7 @@ function Themed() {
     };
   }, [client]);
   return (
-    <AppProviders light={light}>
+    <AppProviders light={light} sight={sight}>
       {isNewerHere ? (
         <Suspense fallback={null}>
           <UpdateOffer />

@@ -10,8 +10,8 @@ import { MAP_COMMANDS, MAP_STEP_COMMANDS } from '@/ui/command/mapKeys';
 import { StateMark, useWide } from '@/ui/layout';
 import { Heading } from '@/ui/text/Text';
 import { SPACE, useRoles } from '@/ui/theme';
+import { ShownButton } from '../fields/ShownButton';
 import { LeaveSheet } from './LeaveSheet';
-import { LightButton } from './LightButton';
 import { LinkMark } from './LinkMark';
 
 /** Waiting to be stored and being stored are one thing to who looks. */
@@ -74,6 +74,7 @@ export function TopBar() {
       }}
     >
       <IconButton
+        inBar
         icon="format-list-bulleted"
         label="All calibrations"
         onPress={() =>
@@ -89,7 +90,7 @@ export function TopBar() {
           alignItems: wide ? 'center' : 'flex-start',
         }}
       >
-        <Heading level={1} {...(wide ? { numberOfLines: 1 } : nameOnPhone(name))}>
+        <Heading level={1} verbatim {...(wide ? { numberOfLines: 1 } : nameOnPhone(name))}>
           {name}
         </Heading>
         <View aria-live="polite" style={{ flexDirection: 'row', gap: SPACE.m }}>
@@ -98,18 +99,21 @@ export function TopBar() {
         </View>
       </View>
       <IconButton
+        inBar
         icon="undo-variant"
         label={back === undefined ? 'Undo' : `Undo: ${back}`}
         disabled={!canUndo}
         onPress={undo}
       />
       <IconButton
+        inBar
         icon="redo-variant"
         label={forward === undefined ? 'Redo' : `Redo: ${forward}`}
         disabled={!canRedo}
         onPress={redo}
       />
       <IconButton
+        inBar
         icon="history"
         label="Versions and files"
         onPress={() => {
@@ -118,9 +122,9 @@ export function TopBar() {
         }}
       />
       {wide ? (
-        <IconButton icon="keyboard-outline" label="Show keys" onPress={() => setKeysOpen(true)} />
+        <IconButton inBar icon="keyboard-outline" label="Show keys" onPress={() => setKeysOpen(true)} />
       ) : null}
-      <LightButton />
+      <ShownButton />
       <Leaving open={leaving} onClose={() => setLeaving(false)} />
       <CommandSheet
         open={keysOpen}

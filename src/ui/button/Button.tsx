@@ -1,7 +1,9 @@
 import { Button as PaperButton } from 'react-native-paper';
 import type { StyleProp, ViewStyle } from 'react-native';
 import type { IconName } from '../icon/Icon';
-import { CORNER, FONT, SIZE, SPACE, TARGET } from '../theme';
+import { CORNER, FONT, SIZE, SPACE, useSizes } from '../theme';
+
+import { useWordsShown } from '../units/shownBy';
 
 interface Props {
   /** What happens: "Run dry start". */
@@ -27,27 +29,29 @@ export function Button({
   accessibilityLabel,
   style,
 }: Props) {
+  const inUnits = useWordsShown();
+  const { target, text } = useSizes();
   return (
     <PaperButton
       mode={MODES[kind]}
       onPress={onPress}
       disabled={disabled}
       style={[{ borderRadius: CORNER.field, maxWidth: '100%' }, style]}
-      contentStyle={{ minHeight: TARGET }}
+      contentStyle={{ minHeight: target }}
       labelStyle={{
         // A long label, or large letters, take a second line.
         ...({ whiteSpace: 'normal' } as object),
         flexShrink: 1,
         fontFamily: FONT.strong,
-        fontSize: SIZE.body,
+        fontSize: SIZE.body * text,
         letterSpacing: 0,
         marginLeft: icon === undefined ? SPACE.l : SPACE.xl,
         marginRight: SPACE.l,
       }}
       {...(icon === undefined ? {} : { icon })}
-      {...(accessibilityLabel === undefined ? {} : { accessibilityLabel })}
+      {...(accessibilityLabel === undefined ? {} : { accessibilityLabel: inUnits(accessibilityLabel) })}
     >
-      {label}
+      {inUnits(label)}
     </PaperButton>
   );
 }

@@ -1,7 +1,8 @@
 import { Pressable, View } from 'react-native';
 import { Text } from '../text/Text';
+import { useWordsShown } from '../units/shownBy';
 import { radioKeys } from './radioKeys';
-import { CORNER, SPACE, TARGET, useRoles } from '../theme';
+import { CORNER, SPACE, useSizes, useRoles } from '../theme';
 
 interface Props<Id extends string> {
   /** Names the group for screen readers. */
@@ -14,6 +15,8 @@ interface Props<Id extends string> {
 /** One of a few, all in sight. */
 export function Chips<Id extends string>({ label, options, value, onChange }: Props<Id>) {
   const roles = useRoles();
+  const { target } = useSizes();
+  const inUnits = useWordsShown();
   const noneChosen = !options.some(({ id }) => id === value);
   return (
     <View
@@ -31,12 +34,12 @@ export function Chips<Id extends string>({ label, options, value, onChange }: Pr
             role="radio"
             tabIndex={stop ? 0 : -1}
             aria-checked={chosen}
-            aria-label={option.label}
+            aria-label={inUnits(option.label)}
             {...radioKeys(() => onChange(option.id))}
             onPress={() => onChange(option.id)}
             style={{
-              minHeight: TARGET,
-              minWidth: TARGET + 2,
+              minHeight: target,
+              minWidth: target + 2,
               maxWidth: '100%',
               justifyContent: 'center',
               alignItems: 'center',

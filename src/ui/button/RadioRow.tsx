@@ -1,7 +1,8 @@
 import { Pressable, View } from 'react-native';
 import { Icon } from '../icon/Icon';
 import { Text } from '../text/Text';
-import { SPACE, TARGET, useRoles } from '../theme';
+import { SPACE, useSizes, useRoles } from '../theme';
+import { useWordsShown } from '../units/shownBy';
 import { radioKeys } from './radioKeys';
 
 interface Props {
@@ -15,15 +16,17 @@ interface Props {
 /** One of several possibilities, a row each; stands in a radio group. */
 export function RadioRow({ label, hint, chosen, onChoose }: Props) {
   const roles = useRoles();
+  const { target } = useSizes();
+  const inUnits = useWordsShown();
   return (
     <Pressable
       role="radio"
       aria-checked={chosen}
-      aria-label={label}
+      aria-label={inUnits(label)}
       {...radioKeys(onChoose)}
       onPress={onChoose}
       style={{
-        minHeight: hint === undefined ? TARGET : TARGET + 8,
+        minHeight: hint === undefined ? target : target + 8,
         flexDirection: 'row',
         alignItems: 'center',
         gap: SPACE.m,

@@ -1,7 +1,9 @@
 import { line as lineShape } from 'd3-shape';
 import { Circle, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
-import { formatNumber } from '@/core/units';
+import { formatNumber, type ShownBy, shownDecimals } from '@/core/units';
 import { FONT, useRoles, type Roles } from '../theme';
+import { useShownBy } from '../units/shownBy';
+import { axisShown } from './axisShown';
 import { ChartAxes } from './ChartAxes';
 import { ChartFrame } from './ChartFrame';
 import { chartScales, MARGIN, type Band, type Series } from './scales';
@@ -55,6 +57,39 @@ function BandWords({
 
 /** Lines over one axis, with shaded stretches and direct labels. What is under the cursor is written above. */
 export function LineChart(props: Props) {
+  const by = useShownBy();
+  return <DrawnLineChart {...inUnits(props, by)} />;
+}
+
+/** The same chart in the units chosen, by the units in which its axes’ labels end. */
+function inUnits(props: Props, by: ShownBy): Props {
+  const [x, y] = [axisShown(props.xLabel, by), axisShown(props.yLabel, by)];
+  if (x.scale.plain && y.scale.plain) return props;
+  const { bands, yRange, series, decimals } = props;
+  return {
+    ...props,
+    xLabel: x.label,
+    yLabel: y.label,
+    x: props.x.map(x.scale.shown),
+    series: series.map((one) => ({
+      ...one,
+      values: one.values.map((value) => (value === null ? null : y.scale.shown(value))),
+    })),
+    decimals: shownDecimals(decimals, y.scale, by),
+    ...(bands === undefined
+      ? {}
+      : {
+          bands: bands.map((band) => ({
+            ...band,
+            from: x.scale.shown(band.from),
+            to: x.scale.shown(band.to),
+          })),
+        }),
+    ...(yRange === undefined ? {} : { yRange: [y.scale.shown(yRange[0]), y.scale.shown(yRange[1])] }),
+  };
+}
+
+function DrawnLineChart(props: Props) {
   const {
     title,
     x,

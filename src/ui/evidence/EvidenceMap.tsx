@@ -3,6 +3,8 @@ import { View } from 'react-native';
 import Svg, { Rect } from 'react-native-svg';
 import { formatNumber } from '@/core/units';
 import { Text } from '../text/Text';
+import { axisShown } from '../chart/axisShown';
+import { useShownBy } from '../units/shownBy';
 import { CORNER, SPACE, useRoles, useScheme } from '../theme';
 import { differenceColour, magnitudeColour } from '../theme/ramps';
 import { cellAtPoint, type EvidenceCell, evidenceCells } from './evidenceGeometry';
@@ -37,6 +39,7 @@ export function EvidenceMap(props: Props) {
   const { label, x, y, xName, yName, height, selected, onSelect, moving } = props;
   const [left, right] = props.xEnds ?? [formatNumber(x[0], 0), formatNumber(x.at(-1), 0)];
   const roles = useRoles();
+  const by = useShownBy();
   const [width, setWidth] = useState(320);
   const columns = x.length;
   const rows = y.length;
@@ -57,7 +60,7 @@ export function EvidenceMap(props: Props) {
     <View style={{ gap: SPACE.xs }}>
       {yName === '' ? null : (
         <Text kind="small" colour="muted">
-          {yName}
+          {axisShown(yName, by).label}
         </Text>
       )}
       <View

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { Icon } from '../icon/Icon';
 import { IconButton } from '../button/IconButton';
 import { Text } from '../text/Text';
-import { SPACE, TARGET, useRoles } from '../theme';
+import { SPACE, useSizes, useRoles } from '../theme';
 import type { Source } from '@/core/field';
 import { SourceLink } from './SourceLink';
 
@@ -36,9 +36,10 @@ export function FieldFrame({
   children,
 }: Props) {
   const roles = useRoles();
+  const { target } = useSizes();
   return (
     <View style={{ gap: SPACE.xs }}>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', minHeight: TARGET - 8 }}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', minHeight: target - 8 }}>
         <Text kind="strong" style={{ flexShrink: 1 }}>
           {label}
         </Text>

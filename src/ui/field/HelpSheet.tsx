@@ -38,7 +38,7 @@ export function HelpSheet({ label, help, conversions = [], open, onClose }: Prop
             The same in other units
           </Text>
           {conversions.map((line) => (
-            <Text key={line} kind="number">
+            <Text key={line} verbatim kind="number">
               {line}
             </Text>
           ))}

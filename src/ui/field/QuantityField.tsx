@@ -12,6 +12,7 @@ import {
   type ConversionContext,
   formatSignificant,
   fromBase,
+  offeredUnit,
   parseAmount,
   toBase,
   typedProblemMessage,
@@ -22,7 +23,8 @@ import { RadioRow } from '../button/RadioRow';
 import { Icon } from '../icon/Icon';
 import { Sheet } from '../sheet/Sheet';
 import { Text } from '../text/Text';
-import { CORNER, SPACE, TARGET, useRoles } from '../theme';
+import { CORNER, SPACE, useSizes, useRoles } from '../theme';
+import { useShownBy } from '../units/shownBy';
 import { FieldFrame } from './FieldFrame';
 import { FieldSheets, type FieldSheet } from './FieldSheets';
 import { TextBox } from './TextBox';
@@ -75,10 +77,13 @@ export function QuantityField({
   caution,
 }: Props) {
   const roles = useRoles();
+  const { target } = useSizes();
   const [sheet, setSheet] = useState<FieldSheet | 'unit'>(null);
   const [editing, setEditing] = useState(false);
   const [chosenUnit, setChosenUnit] = useState<string | null>(null);
-  const unit = value?.unit ?? chosenUnit ?? info.unit;
+  const { units: chosen } = useShownBy();
+  const offered = offeredUnit(info.quantity, info.unit, chosen);
+  const unit = value?.unit ?? chosenUnit ?? offered;
   const text = draft ?? (value === null ? '' : formatSignificant(value.amount, 12));
   const { error } = draft === undefined || editing ? { error: null } : readTyped(info, draft, unit, context);
   const units = unitsOf(info.quantity);
@@ -112,7 +117,7 @@ export function QuantityField({
         error={error ?? conflict ?? null}
         errorId={errorId}
         caution={caution ?? null}
-        derived={derivedText(info, value, context)}
+        derived={derivedText(info, value, offered, context)}
       >
         <View style={{ flexDirection: 'row', gap: SPACE.s }}>
           <TextBox
@@ -140,7 +145,7 @@ export function QuantityField({
               aria-label={`Unit of ${info.label}: ${unitLabel}`}
               onPress={() => setSheet('unit')}
               style={{
-                minHeight: TARGET,
+                minHeight: target,
                 minWidth: 96,
                 flexDirection: 'row',
                 alignItems: 'center',
@@ -186,15 +191,16 @@ export function QuantityField({
   );
 }
 
-/** The value in the field's own unit, when it was typed in another. */
+/** The value in the unit that is offered, when it was typed in another. */
 function derivedText(
   info: QuantityFieldInfo,
   value: QuantityValue | null,
+  offered: string,
   context: ConversionContext,
 ): string | null {
-  if (value === null || value.unit === info.unit) return null;
-  const inOwn = fromBase(info.quantity, toBase(info.quantity, value, context), info.unit, context);
-  return `= ${formatSignificant(inOwn, 5)} ${unitOf(info.quantity, info.unit).label}`;
+  if (value === null || value.unit === offered) return null;
+  const inOffered = fromBase(info.quantity, toBase(info.quantity, value, context), offered, context);
+  return `= ${formatSignificant(inOffered, 5)} ${unitOf(info.quantity, offered).label}`;
 }
 
 /** The value in each of the quantity's units. */

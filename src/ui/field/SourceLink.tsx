@@ -3,7 +3,7 @@ import type { Source } from '@/core/field';
 import { SOURCE_TEXT } from '@/core/field/schema';
 import { Icon } from '../icon/Icon';
 import { Text } from '../text/Text';
-import { SPACE, TARGET, useRoles, type Roles } from '../theme';
+import { SPACE, useSizes, useRoles, type Roles } from '../theme';
 
 /** Colour of a source's word: what nobody vouches for stands out. */
 export function sourceColour(source: Source): keyof Roles {
@@ -20,13 +20,14 @@ interface Props {
 /** Where a value comes from, in a word; a touch opens it. */
 export function SourceLink({ label, source, onPress }: Props) {
   const roles = useRoles();
+  const { target } = useSizes();
   return (
     <Pressable
       role="button"
       aria-label={`Source of ${label}: ${SOURCE_TEXT[source.kind].label}`}
       onPress={onPress}
       style={{
-        minHeight: TARGET,
+        minHeight: target,
         flexDirection: 'row',
         alignItems: 'center',
         gap: 2,

@@ -1,7 +1,7 @@
 import { forwardRef, useState } from 'react';
 import { TextInput, type TextInputProps } from 'react-native';
 import { focusNextField } from '../focus';
-import { CORNER, FONT, SIZE, SPACE, TARGET, useRoles } from '../theme';
+import { CORNER, FONT, SIZE, SPACE, useSizes, useRoles } from '../theme';
 
 interface Props {
   label: string;
@@ -45,6 +45,7 @@ export const TextBox = forwardRef<TextInput, Props>(function TextBox(
   ref,
 ) {
   const roles = useRoles();
+  const { target, text } = useSizes();
   const [focused, setFocused] = useState(false);
   const web = {
     'aria-invalid': invalid,
@@ -83,7 +84,7 @@ export const TextBox = forwardRef<TextInput, Props>(function TextBox(
         if (event.nativeEvent.key === 'Escape') onCancel?.();
       }}
       style={{
-        minHeight: TARGET,
+        minHeight: target,
         minWidth: 0,
         flexGrow: 1,
         flexShrink: 1,
@@ -95,7 +96,7 @@ export const TextBox = forwardRef<TextInput, Props>(function TextBox(
         backgroundColor: roles.ground,
         color: roles.text,
         fontFamily: numeric ? FONT.number : FONT.text,
-        fontSize: SIZE.lead,
+        fontSize: SIZE.lead * text,
         fontVariant: ['tabular-nums'],
       }}
     />

@@ -56,7 +56,7 @@ export function LinkRow({ label, detail, picture, state, compact = false, here =
     >
       {picture}
       <View style={compact ? ROW : STACK}>
-        <Text kind={compact && !here ? 'body' : 'strong'} style={{ flexShrink: 1 }}>
+        <Text verbatim kind={compact && !here ? 'body' : 'strong'} style={{ flexShrink: 1 }}>
           {label}
         </Text>
         {detail === undefined || compact ? null : (

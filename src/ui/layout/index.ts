@@ -9,4 +9,4 @@ export { Page } from './Page';
 export { type Sentence, Sentences } from './Sentences';
 export { StateMark, type MarkTone } from './StateMark';
 export { useOnScreen } from './useOnScreen';
-export { useWide } from './useWide';
+export { useLying, useWide } from './useWide';

@@ -1,6 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { View, type Text as NativeText } from 'react-native';
 import { Text } from '../text/Text';
+import { useWordsShown } from '../units/shownBy';
 
 interface Props {
   /** What it says now; the same function as long as it says the same. */
@@ -14,6 +15,7 @@ interface Props {
  * nothing else for it.
  */
 export function LiveText({ words, onChange }: Props) {
+  const inUnits = useWordsShown();
   const text = useRef<NativeText>(null);
   useEffect(() => {
     const element = text.current as unknown as HTMLElement | null;
@@ -26,7 +28,7 @@ export function LiveText({ words, onChange }: Props) {
       fitted = element.textContent?.length ?? 0;
     };
     const write = () => {
-      const now = words();
+      const now = inUnits(words());
       element.textContent = now;
       if (now.length > fitted) fit();
     };
@@ -37,7 +39,7 @@ export function LiveText({ words, onChange }: Props) {
       deaf();
       window.removeEventListener('resize', fit);
     };
-  }, [words, onChange]);
+  }, [words, onChange, inUnits]);
   return (
     <View>
       <Text ref={text} kind="number" colour="muted" />

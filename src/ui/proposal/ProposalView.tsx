@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import {
   type CellRange,
@@ -6,6 +6,8 @@ import {
   type MapProposal,
   proposalDifference,
   sameAxes,
+  shownAs,
+  shownMap,
 } from '@/core/map';
 import { formatNumber } from '@/core/units';
 import { Button } from '../button/Button';
@@ -14,6 +16,7 @@ import { cellSelection, MapGrid, placeName, rangeSize, selectionRange, type Sele
 import { Card, Docked } from '../layout';
 import { Text } from '../text/Text';
 import { SPACE } from '../theme';
+import { useShownBy } from '../units/shownBy';
 
 interface Props {
   definition: MapDefinition;
@@ -38,8 +41,8 @@ const EVIDENCE = { unit: '', decimals: 1 } as const;
 
 /** A computed change that has not landed: old, new, difference and reasons; accepted whole, by region, or refused. */
 export function ProposalView({
-  definition,
-  proposal,
+  definition: kept,
+  proposal: computed,
   choices,
   hangsOn,
   whole = false,
@@ -47,6 +50,7 @@ export function ProposalView({
   onRefuse,
   docked = true,
 }: Props) {
+  const { definition, proposal } = useProposalShown(kept, computed);
   const { before, after } = proposal;
   const comparable = sameAxes(before, after);
   const [view, setView] = useState<Shown>(comparable ? 'difference' : 'new');
@@ -133,4 +137,21 @@ export function ProposalView({
       </Card>
     </View>
   );
+}
+
+/** A proposal and what it is for in the units chosen. */
+function useProposalShown(definition: MapDefinition, proposal: MapProposal) {
+  const { units, stoichiometricRatio } = useShownBy();
+  return useMemo(() => {
+    const as = shownAs(definition, units, stoichiometricRatio);
+    const { before, after } = proposal;
+    return {
+      definition: as.definition,
+      proposal: {
+        ...proposal,
+        before: before === null ? null : shownMap(before, as),
+        after: shownMap(after, as),
+      },
+    };
+  }, [definition, proposal, units, stoichiometricRatio]);
 }

@@ -1,5 +1,14 @@
 /** A log as a strip of paper: traces in lanes over one time, read by a finger, a pointer or keys. */
-export { isChannel, lanesByQuantity, lanesOf, type Meant, type TraceId, traceOf, tracesIn } from './logLanes';
+export {
+  isChannel,
+  lanesByQuantity,
+  lanesOf,
+  type Meant,
+  type TraceId,
+  traceLabel,
+  traceOf,
+  tracesIn,
+} from './logLanes';
 export { LogStrip } from './LogStrip';
 export {
   putSecond,

@@ -1,6 +1,8 @@
 import type { ReactNode, Ref } from 'react';
 import { Text as NativeText, type StyleProp, type TextProps, type TextStyle } from 'react-native';
-import { FONT, SIZE, useRoles, type Roles } from '../theme';
+import { type ShownBy, wordsShown } from '@/core/units';
+import { FONT, SIZE, useRoles, useSizes, type Roles } from '../theme';
+import { useShownBy } from '../units/shownBy';
 
 /** What the text is: sets size, weight and family. */
 export type TextKind = 'small' | 'body' | 'strong' | 'lead' | 'title' | 'display' | 'number' | 'figure';
@@ -23,19 +25,45 @@ interface Props extends Pick<TextProps, 'role' | 'numberOfLines' | 'id' | 'aria-
   'aria-level'?: number;
   kind?: TextKind;
   colour?: keyof Roles;
+  /** Somebody’s own words, or a number in the unit that it was typed in: shown as they stand. */
+  verbatim?: boolean;
   style?: StyleProp<TextStyle>;
   ref?: Ref<NativeText>;
   children?: ReactNode;
 }
 
-/** Text in our type and colours. */
-export function Text({ kind = 'body', colour = 'text', style, children, ...rest }: Props) {
+/** A kind at so many times its size. */
+function kindAt(kind: TextKind, times: number): TextStyle {
+  const usual = KINDS[kind];
+  if (times === 1) return usual;
+  return (LARGER[kind] ??= {
+    ...usual,
+    fontSize: Number(usual.fontSize) * times,
+    lineHeight: Number(usual.lineHeight) * times,
+  });
+}
+
+const LARGER: Partial<Record<TextKind, TextStyle>> = {};
+
+/** Text in our type and colours, its measures in the units chosen. */
+export function Text({ kind = 'body', colour = 'text', verbatim = false, style, children, ...rest }: Props) {
   const roles = useRoles();
+  const by = useShownBy();
   return (
-    <NativeText {...rest} style={[KINDS[kind], { color: roles[colour] }, style]}>
-      {children}
+    <NativeText {...rest} style={[kindAt(kind, useSizes().text), { color: roles[colour] }, style]}>
+      {verbatim ? children : childrenShown(children, by)}
     </NativeText>
   );
+}
+
+/** A number and its unit may come as two pieces: pieces of text are one sentence. */
+function childrenShown(children: ReactNode, by: ShownBy): ReactNode {
+  if (typeof children === 'string') return wordsShown(children, by);
+  if (!Array.isArray(children)) return children;
+  const pieces = children as readonly ReactNode[];
+  return pieces.every((piece) => typeof piece === 'string' || typeof piece === 'number')
+    ? wordsShown(pieces.join(''), by)
+    : children;
 }
 
 interface HeadingProps {
@@ -44,15 +72,18 @@ interface HeadingProps {
   kind?: TextKind;
   /** Lines before the rest is cut off with an ellipsis; screen readers still get all of it. */
   numberOfLines?: number;
+  /** Somebody’s own words: shown as they stand. */
+  verbatim?: boolean;
 }
 
 /** A heading with its level for screen readers. */
-export function Heading({ level, children, kind = 'lead', numberOfLines }: HeadingProps) {
+export function Heading({ level, children, kind = 'lead', numberOfLines, verbatim = false }: HeadingProps) {
   return (
     <Text
       kind={kind}
       role="heading"
       aria-level={level}
+      verbatim={verbatim}
       {...(numberOfLines === undefined ? {} : { numberOfLines })}
     >
       {children}

@@ -1,4 +1,4 @@
 export { paperTheme } from './paperTheme';
-export { rolesOf, type Roles, type Scheme } from './roles';
-export { CORNER, FONT, SIZE, SPACE, TARGET } from './type';
-export { SchemeContext, useRoles, useScheme } from './useRoles';
+export { rolesOf, type Roles, type Scheme, type Sight } from './roles';
+export { CORNER, FONT, SIZE, SIZES, SPACE } from './type';
+export { SchemeContext, SightContext, useRoles, useScheme, useSizes } from './useRoles';

@@ -30,6 +30,38 @@ export const PALETTE = {
   },
 } as const;
 
+/** For the sun, and for night with a lamp in the face: nothing but what carries, black and white first. */
+export const PLAIN_PALETTE = {
+  dark: {
+    ground: '#000000',
+    surface: '#000000',
+    raised: '#1F1A16',
+    line: '#FFFFFF',
+    text: '#FFFFFF',
+    muted: '#EDE4DA',
+    accent: '#FFA763',
+    onAccent: '#000000',
+    steel: '#A9D3EA',
+    error: '#FF808A',
+    warning: '#FFD91A',
+    good: '#8CF2E4',
+  },
+  light: {
+    ground: '#FFFFFF',
+    surface: '#FFFFFF',
+    raised: '#F0ECE6',
+    line: '#000000',
+    text: '#000000',
+    muted: '#2B2520',
+    accent: '#7C2A00',
+    onAccent: '#FFFFFF',
+    steel: '#0B3F5C',
+    error: '#95063E',
+    warning: '#423405',
+    good: '#005247',
+  },
+} as const;
+
 /** Magnitude, dark iron to straw; the same in both themes. */
 export const MAGNITUDE = [
   '#241C18',

@@ -1,14 +1,14 @@
 import { configureFonts, type MD3Theme } from 'react-native-paper';
-import { rolesOf, type Scheme } from './roles';
+import { rolesOf, type Scheme, type Sight } from './roles';
 import { CORNER, FONT } from './type';
 
 /**
  * Paper's theme in our colours and type. Written out whole: taking Paper's own themes as a base would bring every one of
  * its components into the first download.
  */
-export function paperTheme(scheme: Scheme): MD3Theme {
-  const roles = rolesOf(scheme);
-  const other = rolesOf(scheme === 'dark' ? 'light' : 'dark');
+export function paperTheme(scheme: Scheme, sight: Sight): MD3Theme {
+  const roles = rolesOf(scheme, sight);
+  const other = rolesOf(scheme === 'dark' ? 'light' : 'dark', sight);
   const container = { container: roles.raised, onContainer: roles.text };
   return {
     dark: scheme === 'dark',

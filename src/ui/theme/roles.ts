@@ -1,6 +1,9 @@
-import { PALETTE } from './palette';
+import { PALETTE, PLAIN_PALETTE } from './palette';
 
 export type Scheme = 'light' | 'dark';
+
+/** How plainly all is shown: as usual, or at the car, for sun, gloves and cold. */
+export type Sight = 'usual' | 'atTheCar';
 
 /** What a colour is for. Components name these, never a colour. */
 export interface Roles {
@@ -21,6 +24,6 @@ export interface Roles {
 }
 
 /** The roles of a colour scheme. */
-export function rolesOf(scheme: Scheme): Roles {
-  return PALETTE[scheme];
+export function rolesOf(scheme: Scheme, sight: Sight = 'usual'): Roles {
+  return (sight === 'usual' ? PALETTE : PLAIN_PALETTE)[scheme];
 }

@@ -1,5 +1,5 @@
 import { apart, type Eyes, oklab } from '@tests/support/oklab';
-import { rolesOf, type Roles } from '.';
+import { rolesOf, type Roles, SIZES } from '.';
 import { contrast, differenceColour, magnitudeColour, magnitudeScale, textOn } from './ramps';
 import { DIFFERENCE, MAGNITUDE } from './palette';
 
@@ -34,13 +34,42 @@ describe('colours', () => {
   });
 });
 
+describe('at the car', () => {
+  const cases = SCHEMES.flatMap((scheme) =>
+    TEXTS.flatMap((text) => GROUNDS.map((ground) => [scheme, text, ground] as const)),
+  );
+
+  // What full sun leaves of it is a third: 7 is the enhanced contrast of WCAG 2.2.
+  test.each(cases)('%s: %s on %s has a contrast of at least 7', (scheme, text, ground) => {
+    const roles = rolesOf(scheme, 'atTheCar');
+    expect(contrast(roles[text], roles[ground])).toBeGreaterThanOrEqual(7);
+  });
+
+  test.each(SCHEMES)('%s: text on the accent has a contrast of at least 7, and lines are seen', (scheme) => {
+    const { onAccent, accent, line, ground } = rolesOf(scheme, 'atTheCar');
+    expect(contrast(onAccent, accent)).toBeGreaterThanOrEqual(7);
+    expect(contrast(line, ground)).toBeGreaterThanOrEqual(7);
+  });
+
+  test('all that is touched and read is larger', () => {
+    const { usual, atTheCar } = SIZES;
+    expect(usual).toEqual({ target: 44, live: 44, text: 1 });
+    expect(atTheCar.target).toBeGreaterThanOrEqual(60);
+    expect(atTheCar.live).toBeGreaterThan(1.25 * usual.live);
+    expect(atTheCar.text).toBeGreaterThanOrEqual(1.2);
+  });
+});
+
 describe('to eyes that see fewer colours', () => {
   const EYES: readonly Eyes[] = ['usual', 'protan', 'deutan', 'tritan'];
   const cases = SCHEMES.flatMap((scheme) => EYES.map((eyes) => [scheme, eyes] as const));
+  const sights = cases.flatMap(([scheme, eyes]) =>
+    (['usual', 'atTheCar'] as const).map((sight) => [scheme, eyes, sight] as const),
+  );
 
   // Three times what is just seen side by side; icon and word say it beside.
-  test.each(cases)('%s, %s: good, warning and error are apart', (scheme, eyes) => {
-    const { good, warning, error } = rolesOf(scheme);
+  test.each(sights)('%s, %s, %s: good, warning and error are apart', (scheme, eyes, sight) => {
+    const { good, warning, error } = rolesOf(scheme, sight);
     for (const [one, other] of [
       [good, warning],
       [warning, error],

@@ -1,5 +1,5 @@
 import type { Calibration, FieldPath, MapKey } from '../../calibration';
-import type { ShownUnits } from '../../map';
+import type { ShownUnits } from '../../units';
 import type { Remedy } from './remedy';
 
 /** Where something stands in the document: a field, the pin of a function, an output, a correction, a map. */

@@ -1,4 +1,4 @@
-import type { ShownUnits } from '../../map';
+import type { ShownUnits } from '../../units';
 import { fromBase, STANDARD_CONTEXT, unitOf } from '../../units';
 
 /** A number with its unit: "610 cm³/min", "9.20:1", "4" without one. */

@@ -1,13 +1,21 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { type ChannelInfo, channelQuantity, CHANNELS, channelsFor, MOST_CYLINDERS } from '@/core/channel';
-import { unitOf } from '@/core/units';
+import {
+  type ChannelInfo,
+  CHANNELS,
+  channelsFor,
+  MOST_CYLINDERS,
+  type ShownChannel,
+  shownChannel,
+} from '@/core/channel';
+import { formatSignificant } from '@/core/units';
 import { ChannelSearch } from '@/ui/channel/ChannelSearch';
 import { IconButton } from '@/ui/button/IconButton';
 import { TextBox } from '@/ui/field';
 import { Sheet } from '@/ui/sheet/Sheet';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
+import { useShownBy } from '@/ui/units/shownBy';
 import { readoutLabel } from './readoutWords';
 import { moved, MOST_READOUTS, type Readout } from './sets';
 
@@ -64,9 +72,8 @@ interface RowProps {
 
 function Row({ readout, isFirst, isLast, onMove, onChange, onRemove }: RowProps) {
   const label = readoutLabel(readout.channel);
-  const { quantity, unit } = channelQuantity(readout.channel);
   const { codes }: ChannelInfo = CHANNELS[readout.channel];
-  const unitLabel = unitOf(quantity, unit).label;
+  const as = shownChannel(readout.channel, useShownBy());
   return (
     <View role="group" aria-label={label} style={{ gap: SPACE.xs }}>
       <View style={{ flexDirection: 'row', alignItems: 'center' }}>
@@ -95,15 +102,17 @@ function Row({ readout, isFirst, isLast, onMove, onChange, onRemove }: RowProps)
       {codes === undefined ? (
         <View style={{ flexDirection: 'row', gap: SPACE.s }}>
           <Limit
-            label={`${label}, not below${unitLabel === '' ? '' : `, ${unitLabel}`}`}
+            label={`${label}, not below${as.unit === '' ? '' : `, ${as.unit}`}`}
             placeholder="not below"
             value={readout.low}
+            as={as}
             onChange={(low) => onChange({ ...readout, low })}
           />
           <Limit
-            label={`${label}, not above${unitLabel === '' ? '' : `, ${unitLabel}`}`}
+            label={`${label}, not above${as.unit === '' ? '' : `, ${as.unit}`}`}
             placeholder="not above"
             value={readout.high}
+            as={as}
             onChange={(high) => onChange({ ...readout, high })}
           />
         </View>
@@ -116,14 +125,16 @@ interface LimitProps {
   label: string;
   placeholder: string;
   value: number | null;
+  /** The units it is shown and typed in. */
+  as: ShownChannel;
   onChange: (value: number | null) => void;
 }
 
 /** A limit as a number, or nothing; text that is none stays, marked, and changes nothing. */
-function Limit({ label, placeholder, value, onChange }: LimitProps) {
+function Limit({ label, placeholder, value, as, onChange }: LimitProps) {
   const [typed, setTyped] = useState<string | null>(null);
-  const text = typed ?? (value === null ? '' : String(value));
-  const number = Number(text.trim().replace(',', '.'));
+  const text = typed ?? (value === null ? '' : formatSignificant(as.shown(value), 6));
+  const number = Number(text.trim().replace(',', '.').replace('−', '-'));
   const isNone = text.trim() === '';
   const invalid = !isNone && !Number.isFinite(number);
   return (
@@ -139,7 +150,7 @@ function Limit({ label, placeholder, value, onChange }: LimitProps) {
         onDone={() => {
           if (invalid) return;
           setTyped(null);
-          onChange(isNone ? null : number);
+          onChange(isNone ? null : as.stored(number));
         }}
       />
     </View>

@@ -3,9 +3,10 @@ import { type Text as NativeText, View } from 'react-native';
 import { AT, read } from '@/core/channel';
 import { onLive, toldFrame } from '@/data/ecu/liveFrame';
 import { peaksOf } from '@/data/ecu/peaks';
-import { Apart } from '@/ui/layout';
+import { Apart, useLying } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
-import { CORNER, FONT, SIZE, SPACE, useRoles } from '@/ui/theme';
+import { CORNER, FONT, SPACE, useRoles, useSizes } from '@/ui/theme';
+import { useShownBy } from '@/ui/units/shownBy';
 import { type ReadoutWords, readoutWords } from './readoutWords';
 import type { Readout } from './sets';
 import { TrendLine, type TrendHandle } from './TrendLine';
@@ -19,17 +20,20 @@ const DETAIL_HEIGHT = 18;
  */
 export function ReadoutTile({ readout, live }: { readout: Readout; live: boolean }) {
   const roles = useRoles();
+  const by = useShownBy();
+  const lying = useLying();
+  const { live: number, text } = useSizes();
   const box = useRef<View>(null);
   const value = useRef<NativeText>(null);
   const detail = useRef<NativeText>(null);
   const trend = useRef<TrendHandle>(null);
   const tone = useSyncExternalStore(onLive, () =>
-    live ? readoutWords(readout, toldFrame(), null).tone : 'plain',
+    live ? readoutWords(readout, toldFrame(), null, by).tone : 'plain',
   );
   useEffect(() => {
     if (!live) return;
     const show = () => {
-      const said = readoutWords(readout, toldFrame(), peaksOf(readout.channel));
+      const said = readoutWords(readout, toldFrame(), peaksOf(readout.channel), by);
       write(value.current, said.value);
       write(detail.current, said.detail === '' ? ' ' : said.detail);
       (box.current as unknown as HTMLElement | null)?.setAttribute('aria-label', nameOf(said));
@@ -37,8 +41,8 @@ export function ReadoutTile({ readout, live }: { readout: Readout; live: boolean
     };
     show();
     return onLive(show);
-  }, [readout, live]);
-  const first = readoutWords(readout, toldFrame(), live ? peaksOf(readout.channel) : null);
+  }, [readout, live, by]);
+  const first = readoutWords(readout, toldFrame(), live ? peaksOf(readout.channel) : null, by);
   const shown = live ? first : { ...first, value: '–', detail: '' };
   const colour = tone === 'plain' ? 'text' : tone;
   return (
@@ -48,7 +52,7 @@ export function ReadoutTile({ readout, live }: { readout: Readout; live: boolean
       aria-label={nameOf(shown)}
       style={{
         flexGrow: 1,
-        flexBasis: '45%',
+        flexBasis: lying ? '22%' : '45%',
         minWidth: 0,
         padding: SPACE.m,
         borderRadius: CORNER.field,
@@ -61,7 +65,7 @@ export function ReadoutTile({ readout, live }: { readout: Readout; live: boolean
       <Text kind="small" colour="muted" numberOfLines={1}>
         {shown.label}
       </Text>
-      <Apart height={SIZE.live + 4}>
+      <Apart height={number + 4}>
         <View style={{ flexDirection: 'row', alignItems: 'baseline', gap: SPACE.xs }}>
           <Text
             ref={value}
@@ -69,20 +73,22 @@ export function ReadoutTile({ readout, live }: { readout: Readout; live: boolean
             numberOfLines={1}
             style={{
               fontFamily: FONT.number,
-              fontSize: SIZE.live,
-              lineHeight: SIZE.live + 4,
+              fontSize: number,
+              lineHeight: number + 4,
+              // What is cut off is the unit, never the number.
+              flexShrink: 0,
               fontVariant: ['tabular-nums'],
             }}
           >
             {shown.value}
           </Text>
-          <Text kind="small" colour="muted">
+          <Text kind="small" colour="muted" style={{ flexShrink: 1, minWidth: 0 }}>
             {shown.unit}
           </Text>
         </View>
       </Apart>
       <TrendLine handle={trend} />
-      <Apart height={DETAIL_HEIGHT}>
+      <Apart height={DETAIL_HEIGHT * text}>
         <Text ref={detail} kind="small" colour={colour === 'text' ? 'muted' : colour} numberOfLines={1}>
           {shown.detail === '' ? ' ' : shown.detail}
         </Text>

@@ -1,4 +1,5 @@
 import { type ChannelValues, frameOf, LOOP_CODE, LOST_BIT } from '@/core/channel';
+import { type ShownUnits, USUAL_UNITS } from '@/core/units';
 import { readoutWords } from './readoutWords';
 import type { Readout } from './sets';
 
@@ -6,7 +7,12 @@ const words = (
   readout: Partial<Readout>,
   at: ChannelValues,
   peaks: { low: number; high: number } | null = null,
-) => readoutWords({ channel: 'coolant', low: null, high: null, ...readout }, frameOf(at), peaks);
+  units: Partial<ShownUnits> = {},
+) =>
+  readoutWords({ channel: 'coolant', low: null, high: null, ...readout }, frameOf(at), peaks, {
+    units: { ...USUAL_UNITS, ...units },
+    stoichiometricRatio: 14.7,
+  });
 
 test('a number with its unit, what belongs to it, and what it was at least and at most', () => {
   expect(words({}, { coolant: 81.4 })).toEqual({
@@ -65,4 +71,22 @@ test('a code is said by its name', () => {
   expect(words({ channel: 'loopState' }, { loopState: LOOP_CODE.notRunning }).detail).toBe(
     'engine not running',
   );
+});
+
+test('in the units chosen, its limits and what it was too', () => {
+  const units = { temperature: 'degF', pressure: 'psiAbs', mixture: 'afr' } as const;
+  expect(words({ high: 100 }, { coolant: 104 }, { low: 20, high: 104 }, units)).toMatchObject({
+    value: '219',
+    unit: '°F',
+    detail: 'above 212; 68 to 219',
+  });
+  expect(
+    words({ channel: 'manifoldPressure' }, { manifoldPressure: 41, throttle: 3 }, null, units),
+  ).toMatchObject({ value: '5.9', unit: 'psi abs' });
+  expect(words({ channel: 'lambdaOne' }, { lambdaOne: 0.9, lambdaTarget: 1 }, null, units)).toMatchObject({
+    value: '13.2',
+    unit: 'air : fuel',
+    detail: 'target 14.7',
+    tone: 'warning',
+  });
 });

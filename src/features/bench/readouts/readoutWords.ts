@@ -2,13 +2,13 @@ import {
   AT,
   type ChannelId,
   type ChannelInfo,
-  channelQuantity,
   CHANNELS,
   type Frame,
   LOST_BIT,
   read,
+  shownChannel,
 } from '@/core/channel';
-import { formatNumber, inSentence, unitOf } from '@/core/units';
+import { formatNumber, inSentence, type ShownBy } from '@/core/units';
 import { isOutside, type Readout } from './sets';
 
 /** Lambda further from its target than this is marked, a share. */
@@ -40,22 +40,27 @@ export interface ReadoutWords {
   readonly tone: 'plain' | 'warning' | 'error';
 }
 
-/** A readout in words, of one moment. @param peaks what its channel was at least and at most; null to leave that out. */
+/**
+ * A readout in words, of one moment.
+ * @param peaks what its channel was at least and at most; null to leave that out.
+ * @param by the units it is shown in.
+ */
 export function readoutWords(
   readout: Readout,
   frame: Frame,
   peaks: { readonly low: number; readonly high: number } | null,
+  by: ShownBy,
 ): ReadoutWords {
   const { channel } = readout;
-  const { decimals, codes }: ChannelInfo = CHANNELS[channel];
-  const { quantity, unit } = channelQuantity(channel);
+  const { codes }: ChannelInfo = CHANNELS[channel];
+  const { unit, decimals, shown: inUnits } = shownChannel(channel, by);
   const value = read(frame, AT[channel]);
   const known = Number.isFinite(value);
-  const number = (of: number) => formatNumber(of, decimals);
+  const number = (of: number) => formatNumber(inUnits(of), decimals);
   const shown = {
     label: readoutLabel(channel),
     value: known ? number(value) : '–',
-    unit: codes === undefined ? unitOf(quantity, unit).label : '',
+    unit,
   };
   if (isLost(channel, frame)) {
     return { ...shown, detail: 'sensor in fault: not measured', tone: 'error' };
@@ -65,7 +70,7 @@ export function readoutWords(
     const limit = low !== null && value < low ? `below ${number(low)}` : `above ${number(high ?? NaN)}`;
     return { ...shown, detail: [limit, held(peaks, number)].filter(Boolean).join('; '), tone: 'warning' };
   }
-  const said = codes === undefined ? besides(channel, frame) : inSentence(codes[value]?.label ?? '');
+  const said = codes === undefined ? besides(channel, frame, number) : inSentence(codes[value]?.label ?? '');
   const detail = [said, codes === undefined ? held(peaks, number) : ''].filter(Boolean).join('; ');
   return { ...shown, detail, tone: isOffTarget(channel, value, frame) ? 'warning' : 'plain' };
 }
@@ -82,9 +87,9 @@ function isLost(channel: ChannelId, frame: Frame): boolean {
 }
 
 /** What belongs to a number so much that it stands with it. */
-function besides(channel: ChannelId, frame: Frame): string {
+function besides(channel: ChannelId, frame: Frame, number: (of: number) => string): string {
   const target = read(frame, AT.lambdaTarget);
-  if (channel === 'lambdaOne' && Number.isFinite(target)) return `target ${formatNumber(target, 2)}`;
+  if (channel === 'lambdaOne' && Number.isFinite(target)) return `target ${number(target)}`;
   return channel === 'manifoldPressure' ? `throttle ${formatNumber(read(frame, AT.throttle), 0)} %` : '';
 }
 

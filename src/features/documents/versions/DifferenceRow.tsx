@@ -4,7 +4,7 @@ import { Button } from '@/ui/button/Button';
 import { Icon } from '@/ui/icon/Icon';
 import { StateMark } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
-import { CORNER, SPACE, TARGET, useRoles } from '@/ui/theme';
+import { CORNER, SPACE, useSizes, useRoles } from '@/ui/theme';
 
 interface Props {
   difference: Difference;
@@ -19,6 +19,7 @@ interface Props {
 /** A place at which two calibrations differ, with what each says; chosen by a touch. */
 export function DifferenceRow({ difference, chosen, clashes, onToggle, onMap }: Props) {
   const roles = useRoles();
+  const { target } = useSizes();
   const { label, own, other, detail } = difference;
   return (
     <View
@@ -40,7 +41,7 @@ export function DifferenceRow({ difference, chosen, clashes, onToggle, onMap }: 
         style={{
           flex: 1,
           minWidth: 0,
-          minHeight: TARGET,
+          minHeight: target,
           flexDirection: 'row',
           alignItems: 'center',
           gap: SPACE.m,

@@ -4,7 +4,7 @@ import type { InjectionFacts, LogFit } from '@/core/log';
 import { CAUSE_LIST, type RankedCause, type RankedCauses } from '@/core/logCauses';
 import { Card, Sentences } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
-import { CORNER, SPACE, TARGET, useRoles } from '@/ui/theme';
+import { CORNER, SPACE, useSizes, useRoles } from '@/ui/theme';
 import { CausePattern } from './CausePattern';
 import { causesHeadline, causeWords, leftWords, likelihoodWords, listedCauses } from './causeWords';
 import { MendButton } from './MendButton';
@@ -80,6 +80,7 @@ const BAR_HEIGHT = 6;
 
 function CauseRow({ cause, found, words, open, onOpen }: RowProps) {
   const roles = useRoles();
+  const { target } = useSizes();
   const likely = likelihoodWords(cause.probability);
   const left = leftWords(cause, found);
   return (
@@ -89,7 +90,7 @@ function CauseRow({ cause, found, words, open, onOpen }: RowProps) {
       aria-label={`${words.label}, ${likely}, ${left}`}
       onPress={() => onOpen(!open)}
       style={{
-        minHeight: TARGET,
+        minHeight: target,
         gap: SPACE.xs,
         padding: SPACE.s,
         borderRadius: CORNER.field,

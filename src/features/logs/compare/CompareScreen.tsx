@@ -2,10 +2,10 @@ import { useGlobalSearchParams, useLocalSearchParams, useRouter } from 'expo-rou
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ActivityIndicator } from 'react-native-paper';
-import { type ChannelId, channelQuantity, CHANNELS } from '@/core/channel';
+import { type ChannelId, CHANNELS, shownChannel } from '@/core/channel';
 import type { Log } from '@/core/log';
 import { comparedOver, type Pull, pullsOf } from '@/core/logCompare';
-import { formatNumber, unitOf } from '@/core/units';
+import { formatNumber, type ShownBy } from '@/core/units';
 import type { LogEntry } from '@/data/logs/logRecord';
 import { useLog, useLogs, useOtherLogs } from '@/data/logs/queries';
 import { Button } from '@/ui/button/Button';
@@ -18,6 +18,7 @@ import { SPACE, useRoles } from '@/ui/theme';
 import { logLine, logName } from '../entryWords';
 import { TRACE_SET_IDS, TRACE_SETS, type TraceSetId } from '../seen/traceSets';
 import { type Alignment, type Runs, useRuns } from './useRuns';
+import { useShownBy } from '@/ui/units/shownBy';
 
 /** One log beside another: chosen, laid over one another, and told apart. */
 export function CompareScreen() {
@@ -239,7 +240,8 @@ function LaidOver({ one, other, alignment }: { one: Log; other: Log; alignment: 
       stripStore({ fromS: timeS[0] ?? 0, toS: Math.max((timeS[0] ?? 0) + 1, timeS[timeS.length - 1] ?? 1) }),
     [timeS],
   );
-  const lanes = useMemo(() => lanesWithDifferences(runs, ids, alignment), [runs, ids, alignment]);
+  const by = useShownBy();
+  const lanes = useMemo(() => lanesWithDifferences(runs, ids, alignment, by), [runs, ids, alignment, by]);
   return (
     <>
       <Chips
@@ -274,11 +276,16 @@ function LaidOver({ one, other, alignment }: { one: Log; other: Log; alignment: 
 
 const NO_BANDS: readonly never[] = [];
 
-function lanesWithDifferences(runs: Runs, ids: readonly ChannelId[], { by }: Alignment): StripLane[] {
+function lanesWithDifferences(
+  runs: Runs,
+  ids: readonly ChannelId[],
+  alignment: Alignment,
+  by: ShownBy,
+): StripLane[] {
   // Over speed, speed is the axis.
-  const shown = ids.filter((id) => by !== 'speed' || id !== 'speed');
-  const both = lanesOf(runs.one, shown, { meant: {}, beside: runs.other, as: 'other' });
-  const apart = lanesOf(runs.differences, shown, { meant: {} });
+  const shown = ids.filter((id) => alignment.by !== 'speed' || id !== 'speed');
+  const both = lanesOf(runs.one, shown, { by, meant: {}, beside: runs.other, as: 'other' });
+  const apart = lanesOf(runs.differences, shown, { by, apart: true, meant: {} });
   return both.flatMap((lane) => {
     const difference = apart.find(({ id }) => id === lane.id);
     const [trace] = difference?.traces ?? [];
@@ -298,6 +305,7 @@ function lanesWithDifferences(runs: Runs, ids: readonly ChannelId[], { by }: Ali
 /** What each run did on average over what they have in common. */
 function ComparedCard({ runs, ids }: { runs: Runs; ids: readonly ChannelId[] }) {
   const roles = useRoles();
+  const by = useShownBy();
   const rows = ids.flatMap((id) => {
     const [one, other] = [runs.one.columns[id], runs.other.columns[id]];
     return one === undefined || other === undefined ? [] : [{ id, ...comparedOver(one, other) }];
@@ -307,17 +315,18 @@ function ComparedCard({ runs, ids }: { runs: Runs; ids: readonly ChannelId[] }) 
       <View role="table" aria-label="On average" style={{ gap: SPACE.xs }}>
         <Line cells={['This log', 'The other', 'Difference']} head="Trace" isHead />
         {rows.map(({ id, one, other, difference }) => {
-          const { label, decimals } = CHANNELS[id];
-          const { quantity, unit } = channelQuantity(id);
-          const number = (value: number) => formatNumber(Number.isNaN(value) ? null : value, decimals + 1);
+          const { label } = CHANNELS[id];
+          const { unit, decimals, shown, factor } = shownChannel(id, by);
+          const number = (value: number) =>
+            formatNumber(Number.isNaN(value) ? null : shown(value), decimals + 1);
           return (
             <View key={id} style={{ borderTopWidth: 1, borderColor: roles.line }}>
               <Line
-                head={`${label}${unitOf(quantity, unit).label === '' ? '' : `, ${unitOf(quantity, unit).label}`}`}
+                head={`${label}${unit === '' ? '' : `, ${unit}`}`}
                 cells={[
                   number(one),
                   number(other),
-                  Number.isNaN(difference) ? '–' : changeWords(difference, decimals + 1),
+                  Number.isNaN(difference) ? '–' : changeWords(difference * factor, decimals + 1),
                 ]}
               />
             </View>

@@ -8,7 +8,7 @@ import { IconButton } from '@/ui/button/IconButton';
 import { ChannelSearch } from '@/ui/channel/ChannelSearch';
 import { Message } from '@/ui/layout';
 import { Sheet } from '@/ui/sheet/Sheet';
-import { isChannel, type TraceId, traceOf, tracesIn } from '@/ui/strip';
+import { isChannel, type TraceId, traceLabel, tracesIn } from '@/ui/strip';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { FormulaSheet } from './FormulaSheet';
@@ -52,11 +52,11 @@ export function ChooseSheet({ log, kept, ids, onIds, onClose }: Props) {
       {ids.map((id) => (
         <View key={id} style={{ flexDirection: 'row', alignItems: 'center' }}>
           <View style={{ flex: 1 }}>
-            <Text>{traceOf(log, id)?.label ?? 'A trace that is not there any more'}</Text>
+            <Text>{traceLabel(log, id) ?? 'A trace that is not there any more'}</Text>
           </View>
           <IconButton
             icon="close"
-            label={`Take away ${traceOf(log, id)?.label ?? 'it'}`}
+            label={`Take away ${traceLabel(log, id) ?? 'it'}`}
             onPress={() => onIds(ids.filter((one) => one !== id))}
           />
         </View>
@@ -80,7 +80,7 @@ export function ChooseSheet({ log, kept, ids, onIds, onClose }: Props) {
         {channels.map((channel) => (
           <View key={channel.name} style={{ flexDirection: 'row', alignItems: 'center' }}>
             <View style={{ flex: 1 }}>
-              <Text>{channel.name}</Text>
+              <Text verbatim>{channel.name}</Text>
               <Text kind="small" colour="muted">
                 {channel.text}
               </Text>
@@ -108,7 +108,7 @@ export function ChooseSheet({ log, kept, ids, onIds, onClose }: Props) {
 
 /** The trace of a channel by formula; undefined where it is drawn already, or cannot be had of this log. */
 function computedId(log: Log, others: readonly TraceId[], { name }: ComputedChannel): TraceId | undefined {
-  return others.findLast((id) => traceOf(log, id)?.label === name);
+  return others.findLast((id) => traceLabel(log, id) === name);
 }
 
 function AddComputed({
@@ -141,8 +141,8 @@ function Others({ title, log, ids, onAdd }: OthersProps) {
           <Button
             key={id}
             icon="plus"
-            label={traceOf(log, id)?.label ?? id}
-            accessibilityLabel={`Add ${traceOf(log, id)?.label ?? id}`}
+            label={traceLabel(log, id) ?? id}
+            accessibilityLabel={`Add ${traceLabel(log, id) ?? id}`}
             onPress={() => onAdd(id)}
           />
         ))}

@@ -9,11 +9,12 @@ import { Sheet } from '@/ui/sheet/Sheet';
 import { RadioRow } from '@/ui/button/RadioRow';
 import { HistogramBars } from '@/ui/chart';
 import { EvidenceMap } from '@/ui/evidence';
-import { type StripStore, type StripTrace, type TraceId, traceOf, tracesIn } from '@/ui/strip';
+import { type StripStore, type StripTrace, type TraceId, traceLabel, traceOf, tracesIn } from '@/ui/strip';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { timeShares } from './timeShares';
 import { samplesOf, type Stretch, stretchWords, useStretch } from './useStretch';
+import { useShownBy } from '@/ui/units/shownBy';
 
 /** About so many bars and fields: fewer hide, more are not seen on a phone. */
 const BARS = 24;
@@ -33,6 +34,7 @@ const AXES: Readonly<Record<Axis, string>> = { x: 'Along', y: 'Against', third: 
 export function SpreadCard({ strip, log, first }: Props) {
   const stretch = useStretch(strip);
   const { title, where } = stretchWords(stretch);
+  const by = useShownBy();
   const [wanted, setWanted] = useState<Readonly<Partial<Record<Axis, TraceId | null>>>>({});
   const [choosing, setChoosing] = useState<Axis | null>(null);
   const ids: Readonly<Record<Axis, TraceId | null>> = {
@@ -43,7 +45,7 @@ export function SpreadCard({ strip, log, first }: Props) {
   };
   const [x, y, third] = (['x', 'y', 'third'] as const).map((axis) => {
     const id = ids[axis];
-    return id === null ? null : traceOf(log, id);
+    return id === null ? null : traceOf(log, id, by);
   }) as [StripTrace | null, StripTrace | null, StripTrace | null];
   return (
     <Card title={title} intro={where}>
@@ -245,7 +247,7 @@ function TraceSheet({ log, title, open, value, none, onChoose, onClose }: TraceS
         {tracesIn(log).map((id) => (
           <RadioRow
             key={id}
-            label={traceOf(log, id)?.label ?? id}
+            label={traceLabel(log, id) ?? id}
             chosen={id === value}
             onChoose={() => onChoose(id)}
           />

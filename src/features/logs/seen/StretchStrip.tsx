@@ -8,6 +8,7 @@ import { Button } from '@/ui/button/Button';
 import { useWide } from '@/ui/layout';
 import { lanesOf, LogStrip, stripStore } from '@/ui/strip';
 import { SPACE } from '@/ui/theme';
+import { useShownBy } from '@/ui/units/shownBy';
 
 /** About a stretch so much more is shown, s. */
 const ABOUT_S = 3;
@@ -28,6 +29,7 @@ interface Props {
 /** A stretch of a log with the traces that show it. */
 export function StretchStrip({ label, log, fromS, toS, traces, bands, tracesHref }: Props) {
   const wide = useWide();
+  const by = useShownBy();
   const router = useRouter();
   const strip = useMemo(() => {
     const { timeS } = log;
@@ -39,8 +41,8 @@ export function StretchStrip({ label, log, fromS, toS, traces, bands, tracesHref
     return stripStore(whole, { window, cursorS: fromS });
   }, [log, fromS, toS]);
   const lanes = useMemo(
-    () => lanesOf(log, traces.slice(0, wide ? LANES.wide : LANES.phone)),
-    [log, traces, wide],
+    () => lanesOf(log, traces.slice(0, wide ? LANES.wide : LANES.phone), { by }),
+    [log, traces, wide, by],
   );
   return (
     <View style={{ gap: SPACE.s, paddingBottom: SPACE.m }}>

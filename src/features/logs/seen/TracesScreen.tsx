@@ -33,6 +33,7 @@ import { VisitsCard } from './VisitsCard';
 import { MOST_LANES, TRACE_SET_IDS, TRACE_SETS, type TraceSetId } from './traceSets';
 import { useLogEvents } from './useLogEvents';
 import { useSeenLog } from './useSeenLog';
+import { useShownBy } from '@/ui/units/shownBy';
 
 /** All of a log as traces: what is in sight, what is read at the cursors, and what each did between them. */
 export function TracesScreen() {
@@ -78,6 +79,7 @@ type Counted = (typeof COUNTED)[number]['id'];
 function Traces({ log: kept, entry, onBack }: { log: Log; entry: LogEntry; onBack: () => void }) {
   const log = useSeenLog(kept);
   const wide = useWide();
+  const by = useShownBy();
   const { at, to, of } = useLocalSearchParams<{ at?: string; to?: string; of?: string }>();
   const kind = EVENT_KIND_IDS.find((one) => one === of) ?? null;
   const strip = useMemo(() => stripOf(kept, at, to), [kept, at, to]);
@@ -90,9 +92,9 @@ function Traces({ log: kept, entry, onBack }: { log: Log; entry: LogEntry; onBac
   const held = useHeldCalibration(entry.id);
   const ids = useMemo(() => idsOf(log, wanted, kind, own), [log, wanted, kind, own]);
   const lanes = useMemo(() => {
-    const made = byQuantity ? lanesByQuantity(log, ids) : lanesOf(log, ids);
+    const made = byQuantity ? lanesByQuantity(log, ids, by) : lanesOf(log, ids, { by });
     return made.slice(0, MOST_LANES);
-  }, [log, ids, byQuantity]);
+  }, [log, ids, byQuantity, by]);
   const { barometricKpa } = conversionContext(document);
   const { events: found } = useLogEvents(kept, barometricKpa);
   const marks = useMemo(

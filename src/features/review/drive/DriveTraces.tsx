@@ -7,6 +7,7 @@ import { Chips } from '@/ui/button/Chips';
 import { Card, useWide } from '@/ui/layout';
 import { lanesOf, LogStrip, type Meant, stripStore } from '@/ui/strip';
 import { Text } from '@/ui/text/Text';
+import { useShownBy } from '@/ui/units/shownBy';
 
 /** Traces that belong together: a phone shows one of these, a wide screen two. */
 const SETS = {
@@ -39,6 +40,7 @@ interface Props {
 /** A drive as a strip of lanes, with the one before it lighter behind. */
 export const DriveTraces = memo(function DriveTraces({ answer, before }: Props) {
   const wide = useWide();
+  const by = useShownBy();
   const [chosen, setChosen] = useState<SetId>('engine');
   const log = useMemo(() => logOf(answer.trace), [answer]);
   const earlier = useMemo(() => (before === null ? null : logOf(before.trace)), [before]);
@@ -50,8 +52,8 @@ export const DriveTraces = memo(function DriveTraces({ answer, before }: Props) 
   const lanes = useMemo(() => {
     const ids: readonly ChannelId[] =
       wide && chosen === 'engine' ? [...SETS.engine.lanes, ...SETS.mixture.lanes] : SETS[chosen].lanes;
-    return lanesOf(log, ids, { meant: MEANT_OF[chosen] ?? MEANT, beside: earlier });
-  }, [chosen, wide, log, earlier]);
+    return lanesOf(log, ids, { by, meant: MEANT_OF[chosen] ?? MEANT, beside: earlier });
+  }, [chosen, wide, log, earlier, by]);
   return (
     <Card
       title="The strip"

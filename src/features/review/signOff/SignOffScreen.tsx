@@ -103,7 +103,9 @@ function Signed({ signOff }: { signOff: SignOff }) {
   return (
     <Card title="What was signed">
       <View style={{ gap: SPACE.xs }}>
-        <Text kind="title">{name}</Text>
+        <Text verbatim kind="title">
+          {name}
+        </Text>
         <View style={{ height: 1, backgroundColor: roles.line }} />
         <Text kind="small" colour="muted">
           {dayWords(date)}

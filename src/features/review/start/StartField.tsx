@@ -5,7 +5,7 @@ import { FIELD_BATTERY_V, FIELD_COOLANT_C, type FieldStart, startAt } from '@/wo
 import { Icon } from '@/ui/icon/Icon';
 import { useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
-import { CORNER, TARGET, useRoles } from '@/ui/theme';
+import { CORNER, useSizes, useRoles } from '@/ui/theme';
 import { fieldMark } from './fieldWords';
 
 interface Props {
@@ -24,6 +24,7 @@ const INTO_EDGE = -12;
 /** Temperature across, battery up: each start by its mark. One tab stop; arrows move, Enter opens. */
 export function StartField({ starts, open, onOpen }: Props) {
   const roles = useRoles();
+  const { target } = useSizes();
   const wide = useWide();
   const [at, setAt] = useState({ column: 0, row: 0 });
   const cells = useRef(new Map<string, HTMLElement>());
@@ -93,7 +94,7 @@ export function StartField({ starts, open, onOpen }: Props) {
                 {...web}
                 style={{
                   flex: 1,
-                  minHeight: TARGET,
+                  minHeight: target,
                   minWidth: 0,
                   alignItems: 'center',
                   justifyContent: 'center',
