@@ -107,6 +107,7 @@ const MAPS: Leg = [
     async ({ page }) => {
       await page.keyboard.press('Escape');
       await page.getByRole('button', { name: 'Units' }).click();
+      await expect(page.getByRole('dialog')).toBeVisible();
     },
   ],
   [
@@ -449,7 +450,7 @@ const SIMULATED: Leg = [
     'calibrations',
     async ({ page }) => {
       await page.getByRole('button', { name: 'All calibrations' }).click();
-      await expect(page.getByRole('link', { name: 'Open Ventisca' })).toBeVisible();
+      await expect(page.getByRole('link', { name: 'Open Ventisca', exact: true })).toBeVisible();
     },
   ],
 ];

@@ -7,7 +7,7 @@ import { demo } from '@tests/support/ventisca';
 import { buildReport } from './buildReport';
 import { mapPicture } from './mapPicture';
 import { packageContents } from './packageFile';
-import { calibrationIn, isPackage } from './unpack';
+import { calibrationIn, isGarage, isPackage } from './unpack';
 
 const DAY = new Date('2026-11-27T12:00:00Z');
 const MOST = 8 * 1024 * 1024;
@@ -56,6 +56,9 @@ describe('a package', () => {
   });
 
   test('without a calibration, too large or damaged gives none, and never throws', () => {
+    expect(isGarage(zipped({ 'garage.json': '{}', 'kept/a': '' }))).toBe(true);
+    expect(isGarage(zipped(contents))).toBe(false);
+    expect(isGarage(new Uint8Array([0x50, 0x4b, 3]))).toBe(false);
     expect(calibrationIn(zipped({ 'other.json': '{}' }), MOST)).toBeNull();
     expect(calibrationIn(zipped({ 'a.lumbre.json': 'x'.repeat(2000) }), 1000)).toBeNull();
     const whole = zipped(contents);

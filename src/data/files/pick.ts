@@ -12,6 +12,8 @@ const NO_CALIBRATION = {
     'It is a ZIP file without a calibration in it, or a damaged one. Choose the package that Lumbre made.',
 } as const;
 
+const IS_GARAGE = 'was not opened. It is everything of a garage. Open Garage, and take it there.';
+
 const tooLarge = (bytes: number, most: number) =>
   `was not opened. It has ${Math.round(bytes / MEGABYTE)} MB; such a file has well under ${most / MEGABYTE}. Choose another file.`;
 
@@ -42,13 +44,14 @@ export async function pickPart<T>(
   if (picked.canceled || file === undefined) return null;
   const refused = (why: string) => ({ ok: false, message: `${file.name} ${why}` }) as const;
   try {
-    const { calibrationIn, isPackage } = await import('./unpack');
+    const { calibrationIn, isGarage, isPackage } = await import('./unpack');
     const packed = await isPackage(file);
     const most = packed ? MAX_PACKAGE_BYTES : MAX_FILE_BYTES;
     if (file.size > most) return refused(tooLarge(file.size, most));
-    const found = packed
-      ? calibrationIn(new Uint8Array(await file.arrayBuffer()), MAX_FILE_BYTES)
-      : { text: await file.text(), hasLog: false };
+    const bytes = packed ? new Uint8Array(await file.arrayBuffer()) : null;
+    if (bytes !== null && isGarage(bytes)) return refused(IS_GARAGE);
+    const found =
+      bytes !== null ? calibrationIn(bytes, MAX_FILE_BYTES) : { text: await file.text(), hasLog: false };
     const result = found === null ? NO_CALIBRATION : await read(found.text);
     if (!result.ok) return refused(`was not opened. ${result.message}`);
     return { ...result, withLog: found?.hasLog === true ? file : null };

@@ -1,5 +1,5 @@
 import { strFromU8, unzipSync } from 'fflate';
-import { ABOUT_NAME } from './packageNames';
+import { ABOUT_NAME, GARAGE_ABOUT_NAME } from './packageNames';
 
 /** Begins every ZIP file. */
 const ZIP_MARK = [0x50, 0x4b] as const;
@@ -36,4 +36,20 @@ export function calibrationIn(bytes: Uint8Array, mostBytes: number): Unpacked | 
   } catch {
     return null;
   }
+}
+
+/** True for everything of a garage, which is taken in another place. */
+export function isGarage(bytes: Uint8Array): boolean {
+  let isOne = false;
+  try {
+    unzipSync(bytes, {
+      filter: ({ name }) => {
+        isOne ||= name === GARAGE_ABOUT_NAME;
+        return false;
+      },
+    });
+  } catch {
+    return false;
+  }
+  return isOne;
 }

@@ -23,7 +23,7 @@ import { Heading, Text } from '@/ui/text/Text';
 import { laterPart } from '@/ui/later/laterPart';
 import { SPACE } from '@/ui/theme';
 import { CalibrationList } from './CalibrationList';
-import { freeName } from './names';
+import { freeName } from '@/data/store/names';
 import { RowSheet } from './RowSheet';
 import { StorageMessages } from './StorageMessages';
 import { useOpenFile } from './useOpenFile';
@@ -89,6 +89,7 @@ export function DocumentsScreen() {
       return calibrationFromSheet(DEMO_SHEET, 'demo', freeName(DEMO.name, names), today());
     });
 
+  const openGarage = () => router.navigate('/garage' as '/');
   const failure = [entries, create, duplicate, rename, remove, restore].find((work) => work.isError)?.error;
   const waysOn = (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
@@ -101,7 +102,9 @@ export function DocumentsScreen() {
       <Button label="Open a file" icon="file-import-outline" onPress={() => void file.pick()} />
       {kept.length > 0 ? (
         <Button label={`Open the demo: ${DEMO.name}`} icon="snowflake" onPress={openDemo} />
-      ) : null}
+      ) : (
+        <Button label="Garage" icon="car-speed-limiter" onPress={openGarage} />
+      )}
     </View>
   );
 
@@ -143,7 +146,10 @@ export function DocumentsScreen() {
           {entries.isSuccess ? waysOn : null}
           {kept.length > 0 ? (
             <View style={{ gap: SPACE.m }}>
-              <Heading level={2}>In this browser</Heading>
+              <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' }}>
+                <Heading level={2}>In this browser</Heading>
+                <Button label="Garage" kind="plain" icon="car-speed-limiter" onPress={openGarage} />
+              </View>
               <CalibrationList
                 entries={kept}
                 scroller={scroller}

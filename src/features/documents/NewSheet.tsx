@@ -12,7 +12,7 @@ import { Sheet } from '@/ui/sheet/Sheet';
 import { Text } from '@/ui/text/Text';
 import { nameFormSchema, type NameForm } from './nameForm';
 import { NameBox } from './NameSheet';
-import { freeName } from './names';
+import { freeName } from '@/data/store/names';
 
 interface Props {
   names: readonly string[];

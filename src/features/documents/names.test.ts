@@ -1,5 +1,5 @@
 import { nameFormSchema } from './nameForm';
-import { freeName } from './names';
+import { freeName } from '@/data/store/names';
 
 describe('names', () => {
   test.each([

@@ -2,8 +2,10 @@ import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { G, Line, Rect, Text as SvgText } from 'react-native-svg';
+import { formatSignificant } from '@/core/units';
 import { Text } from '../text/Text';
 import { FONT, SPACE, useRoles, type Roles } from '../theme';
+import { useWordsShown } from '../units/shownBy';
 
 /** A stretch of a lane. */
 export interface LaneSpan {
@@ -54,8 +56,10 @@ const GROUND_HEIGHT = 18;
 const LETTER = 6.6;
 
 /** Rows of stretches and moments over one axis: crank angle or time. */
-export function LaneChart({ title, from, to, ticks, unit, lanes, grounds = [] }: Props) {
+export function LaneChart({ title, from, to, ticks, unit, lanes: kept, grounds = [] }: Props) {
   const roles = useRoles();
+  const inUnits = useWordsShown();
+  const lanes = kept.map((lane) => ({ ...lane, label: inUnits(lane.label) }));
   const [width, setWidth] = useState(320);
   const x = scaleLinear()
     .domain([from, to])
@@ -102,7 +106,7 @@ export function LaneChart({ title, from, to, ticks, unit, lanes, grounds = [] }:
                 fill={roles.muted}
                 textAnchor={tick === from ? 'start' : tick === to ? 'end' : 'middle'}
               >
-                {`${String(tick).replace('-', '−')}${tick === to ? ` ${unit}` : ''}`}
+                {`${formatSignificant(tick, 4)}${tick === to ? ` ${unit}` : ''}`}
               </SvgText>
             </G>
           ))}

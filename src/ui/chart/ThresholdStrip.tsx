@@ -1,4 +1,5 @@
-import { formatNumber } from '@/core/units';
+import { formatNumber, shownScale } from '@/core/units';
+import { useShownBy } from '../units/shownBy';
 import { LaneChart, type LaneSpan } from './LaneChart';
 
 interface Props {
@@ -15,7 +16,11 @@ interface Props {
 }
 
 /** A threshold as a shape: where along its channel it is on, and the band in which it stays as it was. */
-export function ThresholdStrip({ label, unit, min, max, comparison, threshold, letsGo }: Props) {
+export function ThresholdStrip({ label, comparison, ...kept }: Props) {
+  const scale = shownScale(kept.unit, useShownBy());
+  const { unit } = scale;
+  const [min, max] = [scale.shown(kept.min), scale.shown(kept.max)];
+  const [threshold, letsGo] = [scale.shown(kept.threshold), scale.shown(kept.letsGo)];
   const held = (value: number) => Math.min(max, Math.max(min, value));
   const above = comparison === 'above';
   const [low, high] = [held(Math.min(threshold, letsGo)), held(Math.max(threshold, letsGo))];

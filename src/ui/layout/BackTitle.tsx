@@ -10,6 +10,7 @@ export function BackTitle({
   backLabel,
   always = false,
   onBack,
+  level = 2,
   aside,
 }: {
   title: string;
@@ -17,6 +18,8 @@ export function BackTitle({
   /** On a wide screen too: where nothing beside it leads back. */
   always?: boolean;
   onBack: () => void;
+  /** 1 where there is no bar with a name above it. */
+  level?: 1 | 2;
   aside?: ReactNode;
 }) {
   const wide = useWide();
@@ -24,7 +27,7 @@ export function BackTitle({
     <View style={{ flexDirection: 'row', alignItems: 'center' }}>
       {wide && !always ? null : <IconButton icon="arrow-left" label={backLabel} onPress={onBack} />}
       <View style={{ flex: 1 }}>
-        <Heading level={2} kind="title">
+        <Heading level={level} kind="title">
           {title}
         </Heading>
       </View>

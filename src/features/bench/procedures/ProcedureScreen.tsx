@@ -101,8 +101,8 @@ function Walk({ id, procedure, document, program, onBench }: WalkProps) {
   };
   const again = () => takeAnswers({});
   const dock = (
-    <View style={{ flexDirection: 'row', gap: SPACE.s }}>
-      <View style={{ flex: 1 }}>
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+      <View style={{ flexGrow: 1 }}>
         <Button
           label="Stop"
           icon="stop"

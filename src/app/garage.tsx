@@ -1,0 +1,1 @@
+export { GarageScreen as default } from '@/features/garage/GarageScreen';
