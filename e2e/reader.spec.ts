@@ -1,0 +1,100 @@
+import type { Page } from '@playwright/test';
+import { expect, test } from './support';
+
+/** In the page: gathers what a screen reader is told without being asked, as live regions are filled and changed. */
+const LISTEN = `
+  window.told = [];
+  const LIVE = '[aria-live="polite"], [aria-live="assertive"], [role="status"], [role="alert"], [role="log"]';
+  const regionOf = (node) => (node.nodeType === Node.ELEMENT_NODE ? node : node.parentElement)?.closest(LIVE);
+  const tell = (region) => {
+    const text = region?.textContent?.trim();
+    if (text && window.told.at(-1) !== text) window.told.push(text);
+  };
+  new MutationObserver((changes) => {
+    for (const { target, addedNodes } of changes) {
+      tell(regionOf(target));
+      for (const node of addedNodes)
+        if (node.nodeType === Node.ELEMENT_NODE)
+          for (const region of [...(node.matches(LIVE) ? [node] : []), ...node.querySelectorAll(LIVE)]) tell(region);
+    }
+  }).observe(document, { childList: true, subtree: true, characterData: true });
+`;
+
+/** Waits until something was told that says this, and forgets what was told. */
+async function expectTold(page: Page, says: RegExp): Promise<void> {
+  const told = () => page.evaluate('window.told.join("\\n")') as Promise<string>;
+  await expect.poll(told, { timeout: 20_000 }).toMatch(says);
+  await page.evaluate('window.told.splice(0)');
+}
+
+/** Focuses what a keyboard comes to under this name, and presses it with Enter. */
+async function press(page: Page, role: 'button' | 'link' | 'radio', name: string | RegExp): Promise<void> {
+  const control = page.getByRole(role, typeof name === 'string' ? { name, exact: true } : { name }).first();
+  await control.focus();
+  await expect(control).toBeFocused();
+  await page.keyboard.press('Enter');
+}
+
+test('by ear and keyboard: an engine described wrongly, mended, started, connected and lost; each change is told', async ({
+  app,
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await page.addInitScript(LISTEN);
+  await app.visit();
+  await press(page, 'button', 'Open the demo: Ventisca');
+  await expectTold(page, /Stored/);
+
+  // A field that is wrong says so, and says that it was taken back.
+  await press(page, 'link', /^Engine/);
+  const bore = page.getByRole('textbox', { name: /^Bore/ });
+  await bore.focus();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('wide');
+  await page.keyboard.press('Tab');
+  await expectTold(page, /wide/);
+  await expect(bore).toHaveAttribute('aria-invalid', 'true');
+  await expect(bore).toHaveAccessibleDescription(/wide/);
+  await bore.focus();
+  await page.keyboard.press('Escape');
+  await expect(bore).toHaveAttribute('aria-invalid', 'false');
+
+  // A number that is taken is stored, and what follows from it is named.
+  await bore.focus();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('84.5');
+  await page.keyboard.press('Tab');
+  await expectTold(page, /Stor/);
+  await expect(bore).toHaveValue('84.5');
+  await press(page, 'button', /^Undo/);
+  await expect(bore).toHaveValue('84');
+
+  // A map: the cell, its place, its value, and its change.
+  await press(page, 'link', 'Maps');
+  await press(page, 'link', /^Spark advance/);
+  const grid = page.getByRole('grid', { name: 'Spark advance', exact: true });
+  await grid.focus();
+  const cell = grid.getByRole('gridcell');
+  await expect(cell).toHaveAccessibleName(/^\d+ rev\/min, \d+ kPa abs: [\d.]+ ° BTDC/);
+  const before = await cell.getAttribute('aria-label');
+  await page.keyboard.press(']');
+  await expect.poll(() => cell.getAttribute('aria-label')).not.toBe(before);
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => cell.getAttribute('aria-label')).toBe(before);
+
+  // A dry start: that it runs, and how it ended.
+  await press(page, 'link', /^Review/);
+  await press(page, 'link', /^Dry start/);
+  await press(page, 'button', 'Run dry start');
+  await expectTold(page, /coolant −?\d+ °C/);
+
+  // At the car: what is asked for, that it is live, and that it is lost.
+  await press(page, 'link', 'Bench');
+  await press(page, 'button', 'Connect to the stand-in');
+  await expectTold(page, /Live/);
+  await expect(page.getByRole('group', { name: /^Coolant: −?\d+ °C/ })).toBeVisible();
+  await app.openStandIn();
+  await page.getByRole('button', { name: 'Key off' }).click();
+  await page.keyboard.press('Escape');
+  await expectTold(page, /[Ll]ost/);
+});
