@@ -23,6 +23,7 @@ for (const args of [
   await asOne('checks'),
   asItStands('download'),
   asItStands('browser'),
+  asItStands('slowPhone'),
   asItStands('frames'),
   asItStands('worker'),
   asItStands('startField'),
