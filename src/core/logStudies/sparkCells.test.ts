@@ -57,3 +57,51 @@ test('a map by throttle goes by the throttle, within the map’s limits', () => 
   expect(cells.has(AT)).toBe(false);
   expect(sparkCells(VALUES, MAP, [FOUND], { ...LIMITS, max: 21 })[0]?.value).toBe(21);
 });
+
+test.each([
+  ['manifoldPressure', { manifoldKpa: 120, throttlePercent: 20 }],
+  ['throttle', { manifoldKpa: 20, throttlePercent: 120 }],
+] as const)(
+  'by %s: a knock of which nothing is advised holds the four cells about it two degrees under itself',
+  (by, load) => {
+    const knocks: SparkFound = { ...FOUND, ...load, speedRpm: 3500, knocksFromDeg: 22, adviseDeg: null };
+    const told = X.flatMap((speedRpm) =>
+      Y.map((at): SparkFound => ({
+        ...FOUND,
+        speedRpm,
+        manifoldKpa: at,
+        throttlePercent: at,
+        adviseDeg: 29,
+      })),
+    );
+    const cells = moved([...told, knocks], { ...MAP, by });
+    const about = [5, 6, 9, 10];
+    for (let index = 0; index < VALUES.length; index += 1)
+      expect([index, cells.get(index)]).toEqual([index, about.includes(index) ? undefined : 23]);
+  },
+);
+
+test('of a knock, and of what is advised there, the lower holds', () => {
+  const high = VALUES.map(() => 30);
+  const grid = gridOf({ x: X, y: Y, values: high });
+  const at = (adviseDeg: number, knocksFromDeg: number) =>
+    moved([{ ...FOUND, adviseDeg, knocksFromDeg }], { ...MAP, grid }, high).get(AT);
+  expect(at(18, 26)).toBeLessThanOrEqual(18);
+  expect(at(25, 22)).toBe(20);
+});
+
+test('two that are told alike have the same say, and one that claims to be told better has no more', () => {
+  const two = (one: number, other: number) =>
+    moved([
+      { ...FOUND, adviseDeg: 20, standardErrorDeg: one },
+      { ...FOUND, adviseDeg: 22, standardErrorDeg: other },
+    ]).get(AT);
+  expect(two(0.5, 0.5)).toBeCloseTo(21, 0);
+  expect(two(0.5, 0.01)).toBe(two(0.5, 0.5));
+  expect(two(0.5, 5)).toBeUndefined();
+});
+
+test('what was found so badly that it says nothing moves nothing', () => {
+  expect(moved([{ ...FOUND, standardErrorDeg: 3 }]).size).toBe(0);
+  expect(moved([{ ...FOUND, standardErrorDeg: 0.5 }]).size).toBeGreaterThan(0);
+});
