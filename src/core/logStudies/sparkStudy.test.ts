@@ -180,3 +180,135 @@ describe('what is not told', () => {
     expect(sparkStudy(runs(() => ({ throttle: 55 })))).toEqual({ ok: false, why: 'noPull' });
   });
 });
+
+describe('of each stretch', () => {
+  test('the slower come first, however they were driven, and each says where it was driven', () => {
+    // Those in second gear are listed behind those in third.
+    const mixed = [...runs(() => ({ throttle: 80 })), ...runs(() => ({ gear: 2 }))];
+    const { found } = ok(sparkStudy(mixed));
+    const speeds = found.map(({ speedRpm }) => speedRpm);
+    expect(speeds).toEqual([...speeds].sort((a, b) => a - b));
+    expect(new Set(found.slice(0, 2).map(({ gear }) => gear)).size).toBe(2);
+    for (const { gear, throttlePercent } of found)
+      expect(throttlePercent).toBeCloseTo(gear === 3 ? 80 : 100, 6);
+  });
+
+  test('runs of unlike pressure are not compared, and what is told is their mean', () => {
+    const at = (kpa: number) => (log: Log) => ({
+      ...log,
+      columns: { ...log.columns, manifoldPressure: new Float64Array(log.timeS.length).fill(kpa) },
+    });
+    const unlike = [...runs().map(at(96)), ...runs().map(at(150))];
+    const { found } = ok(sparkStudy(unlike));
+    expect(new Set(found.map(({ manifoldKpa, pulls }) => `${Math.round(manifoldKpa)} ${pulls}`))).toEqual(
+      new Set(['96 5', '150 5']),
+    );
+    const near = ok(sparkStudy([...runs().map(at(94)), ...runs().map(at(98))])).found;
+    for (const { manifoldKpa, pulls } of near) expect([Math.round(manifoldKpa), pulls]).toEqual([96, 10]);
+  });
+
+  test('two runs are too few to be told of, though they are alike', () => {
+    const { found } = ok(sparkStudy([...runs(), ...runs(() => ({ gear: 2 }), [14, 30])]));
+    expect(new Set(found.map(({ gear }) => gear))).toEqual(new Set([3]));
+  });
+});
+
+describe('what counts as a pull for spark, just short of it and beyond', () => {
+  test.each([
+    [59.5, false],
+    [60, true],
+  ])('throttle %d %%: %s', (throttle, counts) => {
+    expect(sparkStudy(runs(() => ({ throttle }))).ok).toBe(counts);
+  });
+
+  test.each([
+    [59.9, false],
+    [60, true],
+  ])('coolant %d °C: %s', (coolant, counts) => {
+    expect(sparkStudy(runs(() => ({ coolant }))).ok).toBe(counts);
+  });
+
+  test.each([
+    [0.88 * Math.exp(0.029), true],
+    [0.88 * Math.exp(-0.029), true],
+    [0.88 * Math.exp(0.031), false],
+    [0.88 * Math.exp(-0.031), false],
+  ])('lambda %d of 0.88: %s', (lambda, counts) => {
+    expect(sparkStudy(runs(() => ({ lambda }))).ok).toBe(counts);
+  });
+
+  test('half of them with right fuel are enough; with fewer the worst is told', () => {
+    const degs = [14, 18, 26, 30];
+    const off = (sparkDeg: number, many: number) =>
+      degs.indexOf(sparkDeg) < many ? { lambda: 0.88 * Math.exp(0.05 + 0.05 * degs.indexOf(sparkDeg)) } : {};
+    const half = sparkStudy(runs((deg) => off(deg, 2), degs));
+    expect(half).toMatchObject({ ok: true, pulls: 2, leftOutForFuel: 2 });
+    const fewer = sparkStudy(runs((deg) => off(deg, 3), degs));
+    expect(fewer).toMatchObject({ ok: false, why: 'fuel', off: expect.closeTo(0.15, 6) });
+  });
+
+  test('lambda of the first third is what came before: it has no say', () => {
+    const late = runs().map((log) => {
+      const lambdaOne = Float64Array.from(log.columns.lambdaOne ?? []);
+      const first = (log.columns.throttle ?? new Float64Array()).indexOf(100);
+      lambdaOne.fill(1.2, 0, first + 8);
+      return { ...log, columns: { ...log.columns, lambdaOne } };
+    });
+    expect(ok(sparkStudy(late)).leftOutForFuel).toBe(0);
+  });
+});
+
+describe('in newton metres by what is typed of the car', () => {
+  // Neither drag nor rolling: torque is inertia times how fast the crank gains speed. 0.19 + 980 · 0.31² / 5.148² = 3.743 kg·m².
+  const car = {
+    massKg: 980,
+    tyreRadiusM: 0.31,
+    ratios: [14, 9, 5.148],
+    dragAreaM2: 0,
+    rollingShare: 0,
+    litres: 2.46,
+  };
+  const vehicle = { kind: 'vehicle', car } as const;
+  const asDriven = (sparkDeg: number, speedRpm: number, airC = 20) => {
+    const nm = (250 * (1 - 0.0006 * (sparkDeg - 26) ** 2) * 293.15) / (airC + 273.15);
+    return (3.743 * ((nm - 60 * (speedRpm / 5500)) * 2.4 * 2 * Math.PI)) / 60;
+  };
+
+  test('of the run nearest to what is told', () => {
+    for (const { torque, speedRpm, leastDeg } of ok(sparkStudy(runs(), vehicle)).found) {
+      const nearest = Math.abs((leastDeg ?? 0) - 22) < Math.abs((leastDeg ?? 0) - 26) ? 22 : 26;
+      expect(Math.abs((torque?.torqueNm ?? 0) / asDriven(nearest, speedRpm) - 1)).toBeLessThan(0.004);
+      expect(torque?.offNm).toBeGreaterThan(0);
+    }
+  });
+
+  test('of the most advance where nothing is told', () => {
+    const { found } = ok(sparkStudy(runs(undefined, [16, 6, 10, 14]), vehicle));
+    for (const { torque, speedRpm, leastDeg } of found) {
+      expect(leastDeg).toBeNull();
+      expect(Math.abs((torque?.torqueNm ?? 0) / asDriven(16, speedRpm) - 1)).toBeLessThan(0.004);
+    }
+  });
+
+  test('at one temperature of air, and how far it may be off with it', () => {
+    const warm = ok(sparkStudy(runs(), vehicle)).found[2];
+    const cold = ok(
+      sparkStudy(
+        runs(() => ({ airC: -10 })),
+        vehicle,
+      ),
+    ).found[2];
+    const nearest = Math.abs((cold?.leastDeg ?? 0) - 22) < 2 ? 22 : 26;
+    const toAir = 263.15 / 293.15;
+    const expected = asDriven(nearest, cold?.speedRpm ?? 0, -10) * toAir;
+    expect(Math.abs((cold?.torque?.torqueNm ?? 0) / expected - 1)).toBeLessThan(0.004);
+    const share = (one: typeof warm) => (one?.torque?.offNm ?? NaN) / (one?.torque?.torqueNm ?? NaN);
+    expect(share(cold)).toBeCloseTo(share(warm), 6);
+  });
+
+  test('none by acceleration alone, and none in a gear that the car has not', () => {
+    expect(ok(sparkStudy(runs())).found.every(({ torque }) => torque === null)).toBe(true);
+    const other = ok(sparkStudy(runs(), { kind: 'vehicle', car: { ...car, ratios: [14, 9] } })).found;
+    expect(other.every(({ torque }) => torque === null)).toBe(true);
+  });
+});
