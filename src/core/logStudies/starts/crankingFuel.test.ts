@@ -80,6 +80,43 @@ describe('cranking fuel from starts', () => {
     expect(at(starts, 0).spread).toBeLessThan(at(starts.slice(0, 1), 0).spread + 1e-9);
   });
 
+  test('what frost asks beyond the usual is told apart from what the engine asks everywhere', () => {
+    const of = (coolantC: number, share: number, as: CrankedStart): CrankedStart => ({
+      ...as,
+      coolantC,
+      multiple: share * lookUpCurve(USUAL.cranking, coolantC),
+    });
+    const shareAt = (starts: readonly CrankedStart[], coolantC: number) =>
+      at(starts, coolantC).multiple / lookUpCurve(USUAL.cranking, coolantC);
+    const late = { ...START, firedTurn: 5.4, crankedTurns: 12 };
+    const warmRight = [of(20, 1, START), of(20, 1.9, FELL)];
+    const more = [...warmRight, of(-20, 0.9, NEVER), of(-20, 1.15, late)];
+    const less = [...warmRight, of(-20, 1.2, FELL), of(-20, 0.7, START)];
+    expect(shareAt(more, -20)).toBeGreaterThan(1.1 * shareAt(more, 20));
+    expect(shareAt(less, -20)).toBeLessThan(0.95 * shareAt(less, 20));
+    // In between it is in between.
+    expect(shareAt(more, 0)).toBeGreaterThan(shareAt(more, 20));
+    expect(shareAt(more, 0)).toBeLessThan(shareAt(more, -20));
+  });
+
+  test('the longer it cranked on the same fuel without firing, the more it asks for', () => {
+    const never = (crankedTurns: number) => multiple({ ...NEVER, multiple: 3, crankedTurns });
+    expect(never(20)).toBeGreaterThan(1.02 * never(3.2));
+    // A turn more is no chance more: one of its cylinders comes by at every second.
+    expect(never(5.9)).toBe(never(4.4));
+    expect(never(6.4)).toBeGreaterThan(never(5.9));
+  });
+
+  test('the taper counts from the turn that fuel came in', () => {
+    const taper = curveThrough([
+      [5, 100],
+      [6, 50],
+    ]);
+    const never = (fuelFromTurn: number) =>
+      multiple({ ...NEVER, multiple: 6, taper, fuelFromTurn, crankedTurns: fuelFromTurn + 3.2 });
+    expect(never(6)).toBeGreaterThan(1.05 * never(1));
+  });
+
   // An engine that needs e^u of the usual, tried with multiples by chance: in the middle of what it does the study ends within what fires.
   test('engines that need more and less are found by their own starts', () => {
     const next = chance(11);
