@@ -89,7 +89,7 @@ function State({ state, next, onCompare, onReturn, onRemove }: StateProps) {
     >
       <View style={{ flexDirection: 'row', alignItems: 'flex-start', gap: SPACE.s }}>
         <View style={{ flex: 1, gap: 2 }}>
-          <Heading level={3} kind="strong">
+          <Heading level={3} kind="strong" verbatim={kind === 'named'}>
             {name}
           </Heading>
           <Text kind="small" colour="muted">
