@@ -115,6 +115,7 @@ describe('sentences in the units chosen', () => {
     ['It starts from −20 to 80 °C, at 82 kPa.', 'It starts from −4 to 176 °F, at 11.9 psi.'],
     ['Tried at −20, 0 and 20 °C.', 'Tried at −4, 32 and 68 °F.'],
     ['Held within ± 3 °C of 90 °C', 'Held within ± 5 °F of 194 °F'],
+    ['Cylinder 3, 82 kPa', 'Cylinder 3, 11.9 psi'],
     ['8 K colder', '14 °F colder'],
     ['in a stretch of 300 kPa gauge', 'in a stretch of 43.5 psi gauge'],
     ['at 1900 m and 80 km/h', 'at 6234 ft and 50 mph'],

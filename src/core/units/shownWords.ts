@@ -3,8 +3,8 @@ import { baseUnit } from './quantities';
 import { LAMBDA_LABEL, type ShownBy, shownScale } from './shown';
 
 const NUMBER = String.raw`[−-]?\d+(?:\.\d+)?`;
-/** Numbers that share a unit: "−20 to 60", "0, 20 and 40", "2–3". */
-const NUMBERS = String.raw`${NUMBER}(?:(?:,? (?:to|and|or) |, |–|…| … )${NUMBER})*`;
+/** Numbers that share a unit: "−20 to 60", "0, 20 and 40", "2–3". Commas alone are no list: "cylinder 3, 20 kPa". */
+const NUMBERS = String.raw`${NUMBER}(?:(?:, ${NUMBER})*,? (?:and|or) ${NUMBER}|(?: to |–|…| … )${NUMBER})*`;
 
 /** Base units that prose is written in, the longer before what they begin with. */
 const LABELS = (

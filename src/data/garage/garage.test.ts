@@ -7,7 +7,7 @@ import type { LogEntry } from '../logs/logRecord';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { keyOf, nameOf, travels } from './garageFormat';
 import { NoGarage } from './readGarage';
-import { isTaken, takeGarage, type TakenGarage } from './takeGarage';
+import { takeGarage, type TakenGarage } from './takeGarage';
 import { writeGarage } from './writeGarage';
 
 const NOW = new Date('2026-11-30T10:00:00Z');
@@ -74,6 +74,11 @@ async function season() {
   await own.logs.end(entry, 'stopped', null);
   await own.store.setMany({
     [`procedures/${id}`]: '{"baseTiming":1}',
+    [`ecu/${id}`]: '{}',
+    [`learned/${id}`]: '{}',
+    [`tried/${id}`]: '7',
+    'library/injectors': '{}',
+    'library/computed': '[]',
     'table/rpm;map': '["speed"]',
     'preference/light': 'dark',
   });
@@ -86,7 +91,16 @@ describe('everything as one file', () => {
     const phone = browser('phone');
     const taken = await phone.take(await laptop.file());
     expect([...taken.calibrations].sort()).toEqual(['Old map', demo().name]);
-    expect(taken).toMatchObject({ beside: [], same: 0, logs: 1, logsHere: 0, unreadable: [], damaged: 0 });
+    expect(taken).toMatchObject({
+      beside: [],
+      same: 0,
+      logs: 1,
+      logsHere: 0,
+      versions: 1,
+      shared: 3,
+      unreadable: [],
+      damaged: 0,
+    });
     const expected = new Map([...laptop.store.contents].filter(([key]) => travels(key)));
     expect(new Map(phone.store.contents)).toEqual(expected);
     expect(expected.size).toBe(laptop.store.contents.size - 1);
@@ -107,6 +121,8 @@ describe('everything as one file', () => {
       calibrations: [],
       beside: [],
       same: 2,
+      versions: 0,
+      shared: 0,
       logs: 0,
       logsHere: 1,
     });
@@ -174,6 +190,23 @@ async function changed(file: Blob, name: string, text: (was: string) => string |
     zipSync({ ...rest, ...(next === null ? {} : { [name]: strToU8(next) }) }) as Uint8Array<ArrayBuffer>,
   ]);
 }
+
+test('a calibration that another tab took meanwhile, and changed, is not written over', async () => {
+  const laptop = await season();
+  const phone = browser('phone');
+  const file = await laptop.file();
+  const taken = browser('phone');
+  await taken.take(file);
+  await taken.repository.save(laptop.id, 1, { ...demo(), note: 'changed' });
+  // It comes between what was planned and what is taken.
+  const ports = portsOf(phone.store, 'phone');
+  const exclusively = async <T>(_key: string, task: () => Promise<T>) => {
+    await phone.store.setMany(Object.fromEntries(taken.store.contents));
+    return task();
+  };
+  await takeGarage(file, { ...ports, exclusively }, () => undefined, STAYS);
+  expect((await phone.repository.read(laptop.id))?.record.document.note).toBe('changed');
+});
 
 describe('a file that is not whole', () => {
   test.each([
@@ -266,14 +299,4 @@ test('names in the file and keys are one another’s, whatever stands in an id',
     expect(keyOf(nameOf(key))).toBe(key);
   expect(keyOf('other/thing')).toBeNull();
   expect(keyOf('kept/%E0%A4%A')).toBeNull();
-});
-
-test('whatever a builder has here is known to travel', async () => {
-  const laptop = await season();
-  await laptop.store.setMany({
-    'library/injectors': '',
-    [`ecu/${laptop.id}`]: '',
-    [`tried/${laptop.id}`]: '',
-  });
-  for (const key of laptop.store.contents.keys()) expect([key, isTaken(key)]).toEqual([key, travels(key)]);
 });

@@ -8,7 +8,7 @@ import { freeName } from '../store/names';
 import type { CalibrationRecord } from '../store/record';
 import { recordOf, recordText } from '../store/recordText';
 import { keyOf } from './garageFormat';
-import { isShared, takeShared } from './libraries';
+import { takeShared } from './libraries';
 import { eachText, lookThrough, type LookedThrough } from './readGarage';
 import type { GarageProgress } from './writeGarage';
 
@@ -22,6 +22,9 @@ export interface TakenGarage {
   readonly same: number;
   readonly logs: number;
   readonly logsHere: number;
+  /** Versions of calibrations, and texts of libraries and tables, that were not here. */
+  readonly versions: number;
+  readonly shared: number;
   /** Calibrations of which nothing can be read; nothing of them was taken. */
   readonly unreadable: readonly string[];
   /** Other texts that came damaged and were left out. */
@@ -74,10 +77,10 @@ export async function takeGarage(
   const here = new Set(await store.getAllKeys());
   const logs = [...looked.texts].filter(([key, text]) => key.startsWith(LOG) && isLogOf(text, plans));
   const newLogs = new Map(logs.filter(([key]) => !here.has(key)));
-  await takeLarge(file, looked, { store, here, plans, newLogs }, onProgress, signal);
+  const versions = await takeLarge(file, looked, { store, here, plans, newLogs }, onProgress, signal);
   // Last of all, so that a log that is listed is there.
   await store.setMany(Object.fromEntries(newLogs));
-  await takeShared(store, looked.texts);
+  const shared = await takeShared(store, looked.texts);
   return {
     calibrations: plans
       .filter((plan) => !plan.isHere && plan.id === plan.as)
@@ -91,6 +94,8 @@ export async function takeGarage(
     same,
     logs: newLogs.size,
     logsHere: logs.length - newLogs.size,
+    versions,
+    shared,
     unreadable,
     damaged: looked.damaged.filter((key) => !key.startsWith(KEYS.document(''))).length,
   };
@@ -143,6 +148,8 @@ async function takeCalibration(
   { whole, texts }: LookedThrough,
   { store, now }: Ports,
 ): Promise<void> {
+  // Another tab may have taken it, and it may have been changed since.
+  if ((await store.getItem(KEYS.document(as))) !== null) return;
   const own = keysOf([...whole], id).filter((key) => texts.has(key));
   if (id === as) {
     await store.setMany(Object.fromEntries(own.map((key) => [key, texts.get(key) ?? ''])));
@@ -175,14 +182,17 @@ interface Large {
   readonly newLogs: ReadonlyMap<string, string>;
 }
 
-/** Goes through the file once more and takes what is large: numbers of logs, and snapshots. */
+/**
+ * Goes through the file once more and takes what is large: numbers of logs, and snapshots.
+ * @returns how many snapshots.
+ */
 async function takeLarge(
   file: Blob,
   { whole }: LookedThrough,
   { store, here, plans, newLogs }: Large,
   onProgress: (progress: GarageProgress) => void,
   signal: AbortSignal,
-): Promise<void> {
+): Promise<number> {
   /** Where a text of the file goes; null where it is not taken. */
   const placeOf = (key: string): string | null => {
     if (!whole.has(key)) return null;
@@ -197,6 +207,7 @@ async function takeLarge(
   };
   const of = [...whole].filter((key) => placeOf(key) !== null).length;
   let done = 0;
+  let versions = 0;
   let batch: Record<string, string> = {};
   const flush = async () => {
     const texts = batch;
@@ -209,16 +220,13 @@ async function takeLarge(
     file,
     (name) => placeOf(keyOf(name) ?? '') !== null,
     async (name, text) => {
-      batch[placeOf(keyOf(name) ?? '') ?? ''] = text;
+      const place = placeOf(keyOf(name) ?? '') ?? '';
+      if (place.startsWith(SNAPSHOT)) versions += 1;
+      batch[place] = text;
       if (Object.keys(batch).length >= BATCH) await flush();
     },
     signal,
   );
   await flush();
-}
-
-/** Whether a key is known to travel: by this, nothing that is kept is forgotten here. */
-export function isTaken(key: string): boolean {
-  const ofOne = keysOf([key], key.split('/')[1] ?? '').length > 0;
-  return ofOne || key.startsWith(LOG) || OF_LOGS.some((start) => key.startsWith(start)) || isShared(key);
+  return versions;
 }

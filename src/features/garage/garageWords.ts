@@ -1,5 +1,4 @@
 import { format } from 'date-fns/format';
-import { inSentence } from '@/core/units';
 import type { GarageEngine, SeasonItem, SeasonKind } from '@/data/garage/season';
 import type { TakenGarage } from '@/data/garage/takeGarage';
 import type { IconName } from '@/ui/icon/Icon';
@@ -40,8 +39,9 @@ export function engineWords({ calibrations }: GarageEngine, items: readonly Seas
 
 /** What became of a file that was taken, a sentence each. */
 export function takenWords(taken: TakenGarage): string[] {
-  const { calibrations, beside, same, logs, logsHere, unreadable, damaged } = taken;
-  const isNothing = calibrations.length + beside.length + logs + unreadable.length + damaged === 0;
+  const { calibrations, beside, same, logs, logsHere, versions, shared, unreadable, damaged } = taken;
+  const isNothing =
+    calibrations.length + beside.length + logs + versions + shared + unreadable.length + damaged === 0;
   if (isNothing) return ['All of it is here already. Nothing was changed.'];
   return [
     ...(calibrations.length === 0
@@ -52,6 +52,8 @@ export function takenWords(taken: TakenGarage): string[] {
         `${name} is here in another state, and stays as it is. What came lies beside it as ${as}: compare them under Versions, and take what you want.`,
     ),
     ...(logs === 0 ? [] : [`${counted(logs, 'log')} taken.`]),
+    ...(versions === 0 ? [] : [`${counted(versions, 'version')} taken.`]),
+    ...(shared === 0 ? [] : ['Your injectors, channels and tables were added to.']),
     ...(same + logsHere === 0
       ? []
       : [`Here already: ${counted(same, 'calibration')}, ${counted(logsHere, 'log')}.`]),
@@ -61,12 +63,12 @@ export function takenWords(taken: TakenGarage): string[] {
     ...(damaged === 0
       ? []
       : [
-          `${counted(damaged, 'part is', 'parts are')} damaged in the file and were left out: a log says how much of it is missing.`,
+          `${counted(damaged, 'part')} of the file ${damaged === 1 ? 'is damaged and was' : 'are damaged and were'} left out: a log says how much of it is missing.`,
         ]),
   ];
 }
 
 /** What was found, in a line. */
 export function foundWords(found: number, looked: string): string {
-  return found === 0 ? `Nothing has ${inSentence(`“${looked}”`)} in it.` : `${counted(found, 'find')}.`;
+  return found === 0 ? `Nothing has “${looked}” in it.` : `${counted(found, 'find')}.`;
 }
