@@ -21,7 +21,7 @@ export { delayAtS, type DelaySeen, type LambdaDelay, USUAL_DELAY } from './delay
 export { type Coverage, coverageOf, DRIVEN_WITHIN, EVIDENCE_S, RIGHT_WITHIN, TOUCHED_S } from './evidence';
 export type { OneFactor } from './factor';
 export { type FitSamples, joinedSamples, samplesRoom } from './samples';
-export { type FittedCells, fittedCells } from './fit';
+export { cellEvidence, type FittedCells, fittedCells } from './fit';
 export { decimalsOf } from './decimals';
 export { type Bin } from './bins';
 export { type CylinderTrims, cylinderTrims } from './cylinderTrims';

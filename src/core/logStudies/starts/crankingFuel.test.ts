@@ -157,9 +157,9 @@ describe('as running fuel takes over', () => {
   });
 
   test('it pulls up to the leaner a lambda the warmer it is', () => {
-    // 0.9 · e^(0.29 − 0.07) at 0 °C.
-    expect(leanestAtChange(0)).toBeCloseTo(0.9 * Math.exp(0.22), 9);
-    expect(leanestAtChange(-20)).toBeCloseTo(0.9 * Math.exp(0.13), 9);
+    // 0.9 · e^(0.29 − 0.15) at 0 °C.
+    expect(leanestAtChange(0)).toBeCloseTo(0.9 * Math.exp(0.14), 9);
+    expect(leanestAtChange(-20)).toBeCloseTo(0.9 * Math.exp(0.05), 9);
     expect(leanestAtChange(60)).toBeGreaterThan(leanestAtChange(0));
   });
 });

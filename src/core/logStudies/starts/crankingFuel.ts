@@ -68,7 +68,7 @@ const READ = { near: 0.2, atEnd: 0.1 } as const;
 /** A reading this near to the richest that a sensor can say is at its end, a share. */
 const AT_END = 0.01;
 /** An engine hardly pulls so close to the lean end, as a logarithm. */
-const SHORT_OF_LEAN_LN = 0.07;
+const SHORT_OF_LEAN_LN = 0.15;
 /** Lambda that cranking fuel is rich at. */
 const RICH_LAMBDA = 0.65;
 /** Richer than this what followed is as likely what it lost speed by. */
@@ -186,10 +186,14 @@ function likelihood(start: CrankedStart, usual: UsualFuel, offset: number): numb
   return OTHERWISE + firesThen * went * asRead(start, richness.at(-1) as number);
 }
 
+/** Whether cranking fuel was richer than any engine needs it, as far as its sensors can say. */
+export function isRichAtCatch({ lambdaAtCatch, richestSaid }: CrankedStart): boolean {
+  return lambdaAtCatch <= Math.max(RICH_LAMBDA, richestSaid * (1 + AT_END));
+}
+
 /** Whether it lost speed with what cranking fuel had left at the valves, richer than any engine needs it: not with what followed. */
-export function drownedSoon({ dipped, lambdaAtCatch, lambdaAtChange, richestSaid }: CrankedStart): boolean {
-  const isRich = lambdaAtCatch <= Math.max(RICH_LAMBDA, richestSaid * (1 + AT_END));
-  return dipped && isRich && !(lambdaAtChange < RICH_AFTER);
+export function drownedSoon(start: CrankedStart): boolean {
+  return start.dipped && isRichAtCatch(start) && !(start.lambdaAtChange < RICH_AFTER);
 }
 
 /** Lambda that an engine still pulls at as running fuel takes over: short of the lean end of what burns. */

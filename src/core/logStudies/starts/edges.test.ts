@@ -2,8 +2,7 @@ import { drawnLog } from '@tests/support/drawnLog';
 import { RIGHT_START } from '@tests/support/madeStart';
 import { usualStartOf } from '../../generators';
 import { gridOf, lookUpCurve } from '../../numeric';
-import { leanestAtChange } from './crankingFuel';
-import { changeBounds, isAtOnce, type JudgedStart } from './judgedStarts';
+import { isAtOnce, type JudgedStart } from './judgedStarts';
 import type { RunningFound } from './runningFuel';
 import { type SeenStart, seenStarts } from './seenStarts';
 import { crankingCells, fadedCells, warmUpCells } from './startCells';
@@ -196,45 +195,6 @@ describe('cranking cells, by what their starts were turned at', () => {
   });
 });
 
-describe('what running fuel is bound by', () => {
-  const bounds = (change: Partial<JudgedStart>) => changeBounds([{ ...RIGHT_START, ...change }], USUAL);
-  const usual = lookUpCurve(USUAL.running, 0);
-  const lean = { lambdaAtChange: 1.15, givenAfter: 2 };
-
-  test('a hole asks for more by what it was leaner than an engine pulls at, and a third over', () => {
-    const [bound] = bounds(lean);
-    expect(bound).toMatchObject({ start: 0, coolantC: 0, givenLn: Math.log(2), mostLn: Infinity });
-    expect(bound?.leastLn).toBeCloseTo(Math.log(2) + 1.3 * Math.log(1.15 / leanestAtChange(0)), 9);
-  });
-
-  test('a try on wet walls, an unread one and one of unknown curves bind nothing', () => {
-    expect(bounds({ ...lean, isRetry: true })).toEqual([]);
-    expect(bounds({ ...lean, lambdaAtChange: NaN })).toEqual([]);
-    expect(bounds({ ...lean, givenAfter: NaN })).toEqual([]);
-  });
-
-  test('what did not burn in an engine that ran on counts only where little was given, and as no leaner than burns', () => {
-    const unburnt = { lambdaAtChange: 1.3, end: 'ran' } as const;
-    expect(bounds({ ...unburnt, givenAfter: 0.71 * usual })).toEqual([]);
-    const [bound] = bounds({ ...unburnt, givenAfter: 0.69 * usual });
-    expect((bound?.leastLn ?? 0) - (bound?.givenLn ?? 0)).toBeCloseTo(
-      1.3 * Math.log(1.2 / leanestAtChange(0)),
-      9,
-    );
-    expect(bounds({ ...unburnt, lambdaAtChange: 1.19, givenAfter: 0.9 * usual })).toHaveLength(1);
-    expect(bounds({ ...unburnt, end: 'died', givenAfter: 0.9 * usual })).toHaveLength(1);
-  });
-
-  test('with more than a tenth over the usual it drowned, or says nothing', () => {
-    const much = { ...lean, givenAfter: 1.11 * usual };
-    expect(bounds(much)).toEqual([]);
-    const [bound] = bounds({ ...much, verdict: 'richAfter' });
-    expect(bound?.leastLn).toBe(-Infinity);
-    expect((bound?.givenLn ?? 0) - (bound?.mostLn ?? 0)).toBeCloseTo(0.3, 9);
-    expect(bounds({ ...lean, givenAfter: 1.09 * usual })[0]?.mostLn).toBe(Infinity);
-  });
-});
-
 describe('cells', () => {
   const COOLANTS = [-20, 0, 14, 30];
   const LIMITS = { min: 1, max: 6, decimals: 2 };
@@ -276,6 +236,16 @@ describe('cells', () => {
     const asked = (4.2 * 1.08 * usual(0)) / usual(10);
     expect(asked).toBeGreaterThan(4.7);
     expect(cranking(there).find(({ index }) => index === 1)?.value).toBeCloseTo(Math.min(6, asked), 1);
+  });
+
+  test('a start that went right with what a cell gives now lets it stay, whatever others did with another', () => {
+    const right: JudgedStart = { ...RIGHT_START, multiple: 3.4 };
+    const little = { ...late, multiple: 2.8 };
+    expect(cranking(little, right).map(({ index }) => index)).not.toContain(1);
+    expect(cranking(little, { ...right, multiple: 3.4 * 1.04 }).map(({ index }) => index)).toContain(1);
+    // Unless another one went wrong with the same.
+    const drowned: JudgedStart = { ...right, verdict: 'rich', end: 'fell' };
+    expect(cranking(right, drowned).map(({ index }) => index)).toContain(1);
   });
 
   test('how unsure it is is told of the coldest cell that is asked for, and not where none is', () => {
@@ -335,7 +305,7 @@ describe('cells', () => {
     ]);
   });
 
-  const after = (coolantC: number, initial: number, decayS: number) => ({ start: 0, coolantC, initial, decayS, seenS: 60, seenFromS: 1 }); // prettier-ignore
+  const after = (coolantC: number, initial: number, decayS: number) => ({ starts: [0], coolantC, initial, decayS, seenS: 60, seenFromS: 1, isRead: true }); // prettier-ignore
   const faded = (afterStarts: RunningFound['afterStarts'], of: 'initial' | 'decayS' = 'initial') =>
     fadedCells({ ...FOUND, afterStarts }, of === 'initial' ? curve([1.8, 1.4, 1.3, 1.2]) : curve([20, 16, 12, 8]), { ...LIMITS, max: 90 }, { of, over: of === 'initial' ? 1 : 0 }); // prettier-ignore
 
@@ -362,6 +332,11 @@ describe('cells', () => {
       { index: 2, value: 18 },
     ]);
     expect(faded([after(0, 1, 16)]).map(({ value }) => value)).toEqual([1.02, 1.01]);
+  });
+
+  test('a decay may move to what was seen at once, by eight times at most', () => {
+    expect(faded([after(0, 1, 4)], 'decayS')[0]).toEqual({ index: 1, value: 4 });
+    expect(faded([after(0, 1, 1)], 'decayS')[0]).toEqual({ index: 1, value: 2 });
   });
 
   test('two starts equally cold are both heard', () => {

@@ -1,8 +1,13 @@
 import { type DrivenLog, logged, type MapTask } from '../../log';
 import { lookUpCurve } from '../../numeric';
-import { type CrankedStart, drownedSoon, leanestAtChange, type UsualFuel } from './crankingFuel';
-import type { ChangeBounds } from './runningFuel';
-import { type SeenStart, seenStarts } from './seenStarts';
+import {
+  type CrankedStart,
+  drownedSoon,
+  isRichAtCatch,
+  leanestAtChange,
+  type UsualFuel,
+} from './crankingFuel';
+import { type SeenStart, seenStarts, stoodSoon } from './seenStarts';
 import type { StartedLog } from './startCurves';
 
 /** What a start says: of cranking fuel, or that this was right and what followed it too little or too much. */
@@ -26,16 +31,12 @@ const FIRST_CHANCE_TURNS = 2.6;
 /** A start that never fired had too little with less than this of the usual, and drowned with more than that. */
 const NEVER = { leanBelow: 1.2, richAbove: 1.4 } as const;
 /** So much more than usual is what drowns it, a factor. */
-const MUCH = 1.45;
-/** Part of what burns as running fuel takes over is cranking fuel from the walls: what is given then moves lambda by so much less. */
-const FROM_WALLS = 1.3;
-/** An engine that dies with more than this of the usual running fuel drowned in it, and is given so much less, as a logarithm. */
-const MUCH_AFTER = 1.1;
-const LESS_AFTER_LN = 0.3;
-/** With less than this of it a charge that did not burn was too lean to. */
-const LITTLE_AFTER = 0.7;
-/** Leaner than this no cold charge burns. */
-const BURNT_LAMBDA = 1.2;
+export const MUCH = 1.45;
+/** With so much of the usual running fuel no charge is leaner than this as it takes over, a factor and lambda. */
+const ENOUGH_AFTER = 0.95;
+export const UNBURNT_LAMBDA = 1.05;
+/** An engine that stands again with more than this of the usual running fuel drowned in it, a factor. */
+export const MUCH_AFTER = 1.1;
 
 /** Every try to start in logs, with what it says. */
 export function judgedStarts(
@@ -122,25 +123,12 @@ function verdictOf(start: Omit<JudgedStart, 'verdict'>, usual: UsualFuel): Start
   const wantsAfter = end === 'died' && start.lambdaAtChange > leanestAtChange(coolantC);
   const drowned = drownedSoon(start) && !(wantsAfter && share < MUCH);
   if (drowned) return 'rich';
-  if (end === 'died' && start.givenAfter > MUCH_AFTER * lookUpCurve(usual.running, coolantC))
+  if (stoodSoon(start) && start.givenAfter > MUCH_AFTER * lookUpCurve(usual.running, coolantC))
     return 'richAfter';
   if (end === 'died') return wantsAfter ? 'leanAfter' : 'unclear';
+  // Running fuel was no less than usual: what reads lean did not burn.
+  const unburnt = isRichAtCatch(start) && start.lambdaAtChange > UNBURNT_LAMBDA;
+  if (unburnt && start.givenAfter > ENOUGH_AFTER * lookUpCurve(usual.running, coolantC)) return 'rich';
   if (end === 'ran') return isAtOnce(start) ? 'right' : 'lean';
   return share > NEVER.richAbove ? 'rich' : share < NEVER.leanBelow ? 'lean' : 'unclear';
-}
-
-/** What starts bound of after-start and warm-up as running fuel took over, where lambda was read there. */
-export function changeBounds(starts: readonly JudgedStart[], usual: UsualFuel): ChangeBounds[] {
-  return starts.flatMap(({ coolantC, lambdaAtChange, isRetry, end, verdict, givenAfter }, start) => {
-    if (isRetry || Number.isNaN(lambdaAtChange + givenAfter)) return [];
-    const of = { start, coolantC, givenLn: Math.log(givenAfter), leastLn: -Infinity, mostLn: Infinity };
-    // Charges that drown read as lean as those that want for fuel.
-    if (givenAfter > MUCH_AFTER * lookUpCurve(usual.running, coolantC))
-      return verdict === 'richAfter' ? [{ ...of, mostLn: of.givenLn - LESS_AFTER_LN }] : [];
-    // Charges that did not burn read so: with little fuel they were too lean to, else for another reason.
-    const isLittle = givenAfter < LITTLE_AFTER * lookUpCurve(usual.running, coolantC);
-    if (end === 'ran' && lambdaAtChange > BURNT_LAMBDA && !isLittle) return [];
-    const overLn = Math.log(Math.min(BURNT_LAMBDA, lambdaAtChange) / leanestAtChange(coolantC));
-    return [{ ...of, leastLn: of.givenLn + FROM_WALLS * overLn }];
-  });
 }

@@ -1,7 +1,8 @@
 import { madeLog, type MadeStretch } from '@tests/support/madeLog';
 import { plainTask } from '@tests/support/plainTask';
 import { curveThrough, lookUpCurve } from '../../numeric';
-import { type ColdMoment, coldRunning, runningFound } from './runningFuel';
+import { type ColdMoment, coldRunning } from './coldRunning';
+import { runningFound } from './runningFuel';
 
 const WARM_UP = curveThrough([
   [-20, 1.5],
@@ -10,6 +11,12 @@ const WARM_UP = curveThrough([
   [60, 1],
 ]);
 const AFTER = { initial: 1.6, decayS: 20 };
+const USUAL = {
+  running: curveThrough([
+    [-20, 3],
+    [20, 2],
+  ]),
+};
 const flat = (value: number) =>
   curveThrough([
     [-20, value],
@@ -28,6 +35,7 @@ const asGiven = (fromS: number, toS: number, more: (sinceS: number) => number = 
       coolantC: -15,
       neededLn: Math.log(fading * lookUpCurve(WARM_UP, -15)) + more(sinceS),
       weightS: 0.2,
+      atEndS: 0,
     };
   });
 const foundOf = (moments: readonly ColdMoment[]) => runningFound(moments, [], NOW).afterStarts[0];
@@ -83,10 +91,16 @@ describe('after-start that is right as it is', () => {
     [3.8, 0],
     [4.2, 1],
   ])('four seconds of lambda are enough: of %d s, %d is told', (seenS, count) => {
-    // Another start in that cold says what warm-up is.
-    const other = asGiven(0, 60).map((one) => ({ ...one, start: 1 }));
+    // Another start, less cold, says what warm-up is.
+    const warmer = Math.log(lookUpCurve(WARM_UP, -9) / lookUpCurve(WARM_UP, -15));
+    const other = asGiven(0, 60).map((one) => ({
+      ...one,
+      start: 1,
+      coolantC: -9,
+      neededLn: one.neededLn + warmer,
+    }));
     const { afterStarts } = runningFound([...asGiven(1, 1 + seenS), ...other], [], NOW);
-    expect(afterStarts.filter(({ start }) => start === 0)).toHaveLength(count);
+    expect(afterStarts.filter(({ starts }) => starts.includes(0))).toHaveLength(count);
   });
 
   test('where there is no curve of it nothing is right as it is', () => {
@@ -115,7 +129,7 @@ describe('moments', () => {
   };
   const made = madeLog({ stretches: [cold], off: () => 0.1, noise: () => 0 });
   const momentsOf = (log: typeof made, starts = [{ log: 0, ranFromS: 2, ranForS: 30 }]) =>
-    coldRunning([{ log, then: null }], TASK, starts).moments;
+    coldRunning([{ log, then: null }], TASK, starts, USUAL).moments;
 
   test('are a fifth of a second apart, what was read between them is in their means', () => {
     const { timeS, columns } = made;
@@ -147,6 +161,40 @@ describe('moments', () => {
       expect([start, sinceS < 10]).toEqual([start, true]);
     }
     expect(seen.filter(({ start }) => start === 3).length).toBeGreaterThanOrEqual(40);
+  });
+
+  const spanning = (ranForS: number) => momentsOf(made, [{ log: 0, ranFromS: 2, ranForS }]).length;
+  test.each([
+    [7.9, 0],
+    [8.1, 30],
+  ])('of an engine that stood again after %d s are none read: at least %d', (ranForS, least) => {
+    expect(spanning(ranForS)).toBeGreaterThanOrEqual(least);
+    expect(spanning(ranForS) > 0).toBe(least > 0);
+  });
+
+  test.each([
+    [1.15, 0.18, true],
+    [1.15, 0.22, false],
+    [1.05, 0.22, true],
+    [1.5, 0.12, false],
+    [1.4, 0.12, true],
+    [1.5, 0.08, true],
+  ])('with × %d of the usual, leaner than asked by %d: they count, %s', (timesUsual, leanLn, count) => {
+    const given = timesUsual * lookUpCurve(USUAL.running, -10);
+    const also = { ...cold.also, warmUp: given, afterStart: 1 };
+    const lean = madeLog({ stretches: [{ ...cold, also }], off: () => leanLn, noise: () => 0 });
+    expect(momentsOf(lean).length > 0).toBe(count);
+  });
+
+  test('at the rich end weigh a fifth, and are told apart', () => {
+    const fill = (value: number) => new Float64Array(made.timeS.length).fill(value);
+    const of = (lambda: number) =>
+      momentsOf({ ...made, columns: { ...made.columns, lambdaOne: fill(lambda), lambdaTwo: fill(lambda) } });
+    const sum = (all: readonly ColdMoment[], key: 'weightS' | 'atEndS') =>
+      all.reduce((total, one) => total + one[key], 0);
+    expect(sum(of(0.7), 'weightS')).toBeCloseTo(0.2 * sum(of(0.75), 'weightS'), 6);
+    expect(sum(of(0.75), 'atEndS')).toBe(0);
+    expect(sum(of(0.7), 'atEndS')).toBeCloseTo(sum(of(0.75), 'weightS'), 6);
   });
 
   test('are beyond the end of a sensor only where every one is', () => {

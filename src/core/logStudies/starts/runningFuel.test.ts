@@ -1,7 +1,9 @@
 import { madeLog, type MadeStretch } from '@tests/support/madeLog';
 import { plainTask } from '@tests/support/plainTask';
 import { curveThrough, lookUpCurve } from '../../numeric';
-import { type ChangeBounds, type ColdMoment, coldRunning, runningFound } from './runningFuel';
+import type { ChangeBounds } from './changeBounds';
+import { type ColdMoment, coldRunning } from './coldRunning';
+import { runningFound } from './runningFuel';
 
 const WARM_UP = curveThrough([
   [-20, 1.5],
@@ -9,6 +11,12 @@ const WARM_UP = curveThrough([
   [20, 1.1],
   [60, 1],
 ]);
+const USUAL = {
+  running: curveThrough([
+    [-20, 3],
+    [20, 2],
+  ]),
+};
 const NOW = {
   warmUp: WARM_UP,
   afterStart: curveThrough([
@@ -29,7 +37,7 @@ const moments = (
   Array.from({ length: 350 }, (_, i) => {
     const sinceS = 1 + i / 5;
     const coolantC = beganC + sinceS / 7;
-    return { start, sinceS, coolantC, neededLn: Math.log(needs(sinceS, coolantC)), weightS: 0.2 };
+    return { start, sinceS, coolantC, neededLn: Math.log(needs(sinceS, coolantC)), weightS: 0.2, atEndS: 0 };
   });
 const fading = (initial: number, decayS: number, sinceS: number) =>
   1 + (initial - 1) * Math.max(0, 1 - sinceS / decayS);
@@ -41,6 +49,7 @@ const usual = (coolantC: number) => lookUpCurve(WARM_UP, coolantC);
 const wide = (start: number, coolantC: number, ln: Partial<ChangeBounds> = {}): ChangeBounds => ({
   start,
   coolantC,
+  ran: 'right',
   givenLn: Math.log(2.4),
   leastLn: -Infinity,
   mostLn: Infinity,
@@ -77,7 +86,7 @@ describe('what cold running asks', () => {
       [],
       NOW,
     );
-    expect(found.afterStarts.map(({ start }) => start)).toEqual([4, 7]);
+    expect(found.afterStarts.map(({ starts }) => starts)).toEqual([[4], [7]]);
     expect(found.afterStarts[0]?.initial).toBeCloseTo(2, 1);
     expect(found.afterStarts[1]?.initial).toBeCloseTo(1.15, 1);
   });
@@ -122,7 +131,7 @@ describe('what cold running asks', () => {
   test('an engine that died is given more where it wanted for fuel, less where it drowned, and else what it had', () => {
     const ofDied = (ln: Partial<ChangeBounds>) =>
       runningFound(moments(0, 20, needs(1.3, 12, usual)), [wide(1, -20, ln)], NOW).afterStarts.find(
-        ({ start }) => start === 1,
+        ({ starts }) => starts.includes(1),
       );
     const warm = Math.exp(runningFound(moments(0, 20, needs(1.3, 12, usual)), [], NOW).warmUpLn[0] ?? 0);
     expect(ofDied({ leastLn: Math.log(3) })?.initial).toBeCloseTo(3 / warm, 2);
@@ -155,7 +164,7 @@ describe('moments of cold running', () => {
   const log = (off: number, stretches: readonly MadeStretch[] = [idle(40, -10)]) =>
     madeLog({ stretches: [...stretches], off: () => off, noise: () => 0 });
   const moment = (made: ReturnType<typeof log>, task = TASK) =>
-    coldRunning([{ log: made, then: null }], task, [{ log: 0, ranFromS: 2, ranForS: 30 }]);
+    coldRunning([{ log: made, then: null }], task, [{ log: 0, ranFromS: 2, ranForS: 30 }], USUAL);
 
   test('need what was given, by as much more as lambda was lean', () => {
     const { moments: seen, mapUnknownS } = moment(log(0.1));
@@ -196,7 +205,7 @@ describe('moments of cold running', () => {
 
   test('a log without a start in it says nothing', () => {
     const made = log(0.1);
-    expect(coldRunning([{ log: made, then: null }], TASK, []).moments).toEqual([]);
-    expect(coldRunning([{ log: made, then: null }], TASK, [{ log: 0, ranFromS: NaN, ranForS: NaN }]).moments).toEqual([]); // prettier-ignore
+    expect(coldRunning([{ log: made, then: null }], TASK, [], USUAL).moments).toEqual([]);
+    expect(coldRunning([{ log: made, then: null }], TASK, [{ log: 0, ranFromS: NaN, ranForS: NaN }], USUAL).moments).toEqual([]); // prettier-ignore
   });
 });

@@ -52,11 +52,18 @@ const DIPS = { share: 0.06, withinS: 0.8 } as const;
 const LEAN_LAMBDA = 1.1;
 /** An engine that stands again so soon after it began to run has hardly run, s. */
 const HARDLY_S = 3;
+/** An engine that runs on by what it is given runs longer than this, s. */
+export const STANDS_SOON_S = 8;
 /** What burned on cranking fuel is read until so long after it began to run, and what burned just behind it until then, s. */
 const READ_LATE_S = 0.35;
 const CHANGE_READ_S = 1.2;
 /** Where the log does not have injection, fuel begins with the crank’s place, about here, turns. */
 const USUAL_FUEL_TURN = 1.5;
+
+/** Whether it began to run and did not run on. */
+export function stoodSoon({ end, ranForS }: SeenStart): boolean {
+  return end === 'died' || (end === 'ran' && ranForS < STANDS_SOON_S);
+}
 
 /** Every try to start in a log, in their order. */
 export function seenStarts(log: Log): SeenStart[] {

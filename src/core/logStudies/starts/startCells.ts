@@ -1,7 +1,7 @@
 import type { CellChange } from '../../map';
 import { type Curve, curveThrough, type Grid, lookUpCurve } from '../../numeric';
 import { beliefOf, crankingAt, type UsualFuel } from './crankingFuel';
-import { isAtOnce, type JudgedStart } from './judgedStarts';
+import { isAtOnce, type JudgedStart, type StartVerdict } from './judgedStarts';
 import { type RunningFound, WARM_SPEAKS_S } from './runningFuel';
 
 /** What a curve’s values may be. */
@@ -22,6 +22,10 @@ const MORE_WHERE_LATE = 1.08;
 /** A cell beside a start that went right stays within this of what it was given, a factor. */
 const BESIDE_RIGHT = 1.3;
 const LEAST_MOVE = 0.005;
+/** Starts that had what a cell gives now, within this, as a logarithm, let it stay where they went right, whatever others did with another. */
+const AS_IS_LN = 0.03;
+/** How long after-start fades is seen as it is: it may be moved to that at once, a factor. */
+const DECAY_MOST = 8;
 
 /** Cells of cranking fuel near starts that did not go right. */
 export function crankingCells(
@@ -37,15 +41,19 @@ export function crankingCells(
   const cells = Array.from(cranking.x).flatMap((coolantC, index) => {
     const speaking = near(coolantC);
     if (!speaking.some(({ verdict }) => verdict === 'lean' || verdict === 'rich')) return [];
+    const givenHere = (start: JudgedStart) =>
+      start.multiple * (lookUpCurve(usual.cranking, coolantC) / lookUpCurve(usual.cranking, start.coolantC));
+    const is = cranking.values[index] as number;
+    const asIs = speaking.filter((start) => Math.abs(Math.log(givenHere(start) / is)) < AS_IS_LN);
+    const has = (...verdicts: StartVerdict[]) => asIs.some(({ verdict }) => verdicts.includes(verdict));
+    if (has('right') && !has('lean', 'rich')) return [];
     const starterRpm = speaking.reduce((sum, one) => sum + one.starterRpm, 0) / speaking.length;
     const found = crankingAt(belief, usual, coolantC, starterRpm);
     unsure ??= found.spread;
     let [least, most] = [0, Infinity];
     for (const start of speaking) {
       const bounds = boundsBy(start);
-      const given =
-        start.multiple *
-        (lookUpCurve(usual.cranking, coolantC) / lookUpCurve(usual.cranking, start.coolantC));
+      const given = givenHere(start);
       least = Math.max(least, bounds.least * given);
       most = Math.min(most, bounds.most * given);
     }
@@ -66,15 +74,16 @@ function boundsBy(start: JudgedStart): {
   return { least: isAtOnce(start) ? LEANED : 0, most: verdict === 'rich' ? 1 : Infinity };
 }
 
-/** A cell with a new value, held within limits and moved no further than once is wise; none where it stays. */
+/** A cell with a new value, held within limits and moved no further than is wise at once; none where it stays. */
 function moved(
   index: number,
   curve: Curve,
   wanted: number,
   { min, max, decimals }: CellLimits,
+  most = MOST,
 ): CellChange[] {
   const is = curve.values[index] as number;
-  const held = Math.min(is * MOST, Math.max(is / MOST, wanted));
+  const held = Math.min(is * most, Math.max(is / most, wanted));
   const scale = 10 ** decimals;
   const value = Math.round(Math.min(max, Math.max(min, held)) * scale) / scale;
   return Math.abs(value - is) < LEAST_MOVE * Math.abs(is) ? [] : [{ index, value }];
@@ -114,7 +123,7 @@ export function fadedCells(
   return Array.from(curve.x).flatMap((coolantC, index) => {
     if (coolantC < coldest.coolantC - SPEAKS_C || coolantC > warmest.coolantC + SPEAKS_C) return [];
     const wanted = over + above(curve.values[index] as number) * Math.exp(lookUpCurve(asked, coolantC));
-    return moved(index, curve, wanted, limits);
+    return moved(index, curve, wanted, limits, of === 'decayS' ? DECAY_MOST : MOST);
   });
 }
 

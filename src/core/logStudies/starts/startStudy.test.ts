@@ -183,12 +183,19 @@ describe('cranking fuel', () => {
 });
 
 describe('after-start and warm-up', () => {
-  /** Lambda a tenth lean all the time. */
+  /** Lambda a tenth lean from when running fuel has taken over. */
   const lean = (coolantC: number) =>
     made({
       firesS: 0.7,
       coolantC,
-      also: { lambdaOne: 1.1, lambdaTarget: 1, lambdaTrim: 1, vePercent: 70, warmUp: 1.3, afterStart: 1 },
+      also: {
+        lambdaOne: (atS) => (atS < 4.6 ? 1 : 1.1),
+        lambdaTarget: 1,
+        lambdaTrim: 1,
+        vePercent: 70,
+        warmUp: 1.3,
+        afterStart: 1,
+      },
     });
 
   test('cells of warm-up move where cold running speaks for them, and their neighbours', () => {

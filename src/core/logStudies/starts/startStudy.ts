@@ -1,8 +1,12 @@
 import type { MapTask } from '../../log';
 import type { CellChange } from '../../map';
+import { lookUpCurve } from '../../numeric';
+import type { RunningCurves } from './afterStart';
 import type { UsualFuel } from './crankingFuel';
-import { changeBounds, type JudgedStart, judgedStarts } from './judgedStarts';
-import { coldRunning, type RunningFound, runningFound } from './runningFuel';
+import { changeBounds } from './changeBounds';
+import { coldRunning } from './coldRunning';
+import { type JudgedStart, judgedStarts } from './judgedStarts';
+import { type RunningFound, runningFound } from './runningFuel';
 import { type CellLimits, crankingCells, fadedCells, warmUpCells } from './startCells';
 import type { StartCurveOf, StartCurves, StartedLog } from './startCurves';
 
@@ -46,12 +50,12 @@ export function startStudy(
   if (cranking === null || warmUp === null) return { ok: false, why: 'noCurve' };
   const starts = judgedStarts(drives, task, usual);
   if (starts.length === 0) return { ok: false, why: 'noStart' };
-  const cold = task === null ? null : coldRunning(drives, task, starts);
+  const cold = task === null ? null : coldRunning(drives, task, starts, usual);
   const changes = changeBounds(starts, usual);
   const running =
     cold === null || cold.moments.length + changes.length === 0
       ? null
-      : runningFound(cold.moments, changes, { ...now, warmUp });
+      : runningFound(cold.moments, changes, { ...now, warmUp }, alikeNow(starts, { ...now, warmUp }));
   const { cells, unsure } = crankingCells(starts, cranking, usual, limits.cranking);
   return {
     ok: true,
@@ -71,5 +75,23 @@ export function startStudy(
           ? []
           : fadedCells(running, now.afterStartDecay, limits.afterStartDecay, { of: 'decayS', over: 0 }),
     },
+  };
+}
+
+/** What a start was given differs by so much, as a logarithm, where what it needed counts for half. */
+const HALF_ALIKE_LN = 0.05;
+
+/** How far what a start needed holds for the curves of now, 0…1: by how near what it was given is to what they give. */
+function alikeNow(
+  starts: readonly JudgedStart[],
+  { afterStart, warmUp }: RunningCurves,
+): (start: number) => number {
+  if (afterStart === null) return () => 1;
+  return (index) => {
+    const start = starts[index];
+    if (start === undefined || Number.isNaN(start.givenAfter)) return 1;
+    const { coolantC, givenAfter } = start;
+    const nowLn = Math.log(lookUpCurve(afterStart, coolantC) * lookUpCurve(warmUp, coolantC));
+    return 1 / (1 + ((Math.log(givenAfter) - nowLn) / HALF_ALIKE_LN) ** 2);
   };
 }

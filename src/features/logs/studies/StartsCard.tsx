@@ -58,7 +58,7 @@ export function StartsCard({ drives, task, note }: Props) {
   return (
     <StudyCard
       title="Starts"
-      intro="What each start says of cranking fuel, after-start and warm-up. Read several together, cold and less cold."
+      intro="What each start says of cranking fuel, after-start and warm-up. Read several together, cold and less cold, also those before the last correction: each is held against the curves it had."
       proposes={study?.ok === true ? proposalsOf(document, study, note) : []}
     >
       {asked ? null : (

@@ -78,7 +78,15 @@ test('tries on wet walls are counted, not judged', () => {
 });
 
 test('what followed is told from the coldest on', () => {
-  const found = { start: 0, coolantC: 20, initial: 1.34, decayS: 17, seenS: 62, seenFromS: 1 };
+  const found = {
+    starts: [0],
+    coolantC: 20,
+    initial: 1.34,
+    decayS: 17,
+    seenS: 62,
+    seenFromS: 1,
+    isRead: true,
+  };
   const running = {
     warmUpLn: new Float64Array(0),
     warmUpS: new Float64Array(0),
@@ -89,6 +97,19 @@ test('what followed is told from the coldest on', () => {
     '−20 °C: after-start of × 1.90 is tried next.',
     '20 °C: it asked for after-start of × 1.34, fading over 17 s, by 62 s of lambda.',
   ]);
+});
+
+test('a beginning that no sensor could read is said with what to do', () => {
+  const found = { starts: [0], coolantC: -20, initial: 1.9, decayS: 9, seenS: 62, seenFromS: 1, isRead: false }; // prettier-ignore
+  const running = {
+    warmUpLn: new Float64Array(0),
+    warmUpS: new Float64Array(0),
+    afterStarts: [found],
+    leftOver: 0,
+  };
+  const [said] = study({ starts: [], running });
+  expect(said?.tone).toBe('warning');
+  expect(said?.text).toMatch(/after-start of × 1\.90, fading over 9\.0 s.*at its rich end.*study that start together with this one\.$/); // prettier-ignore
 });
 
 test('what is not known is said', () => {

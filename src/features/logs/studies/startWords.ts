@@ -68,13 +68,20 @@ function startWords(start: JudgedStart): Sentence {
 /** What followed the starts asked for. */
 function afterWords({ running }: Studied): Sentence[] {
   const found = running?.afterStarts.slice().sort((a, b) => a.coolantC - b.coolantC) ?? [];
-  return found.map(({ coolantC, initial, decayS, seenS }) => ({
-    tone: 'plain',
-    text:
-      seenS === 0
-        ? `${degrees(coolantC)}: after-start of ${times(initial)} is tried next.`
-        : `${degrees(coolantC)}: it asked for after-start of ${times(initial)}, fading over ${seconds(decayS)}, by ${seconds(seenS)} of lambda.`,
-  }));
+  return found.map(({ coolantC, initial, decayS, seenS, isRead }) => {
+    if (seenS === 0)
+      return {
+        tone: 'plain',
+        text: `${degrees(coolantC)}: after-start of ${times(initial)} is tried next.`,
+      };
+    const asked = `${degrees(coolantC)}: it asked for after-start of ${times(initial)}, fading over ${seconds(decayS)}, by ${seconds(seenS)} of lambda.`;
+    return isRead
+      ? { tone: 'plain', text: asked }
+      : {
+          tone: 'warning',
+          text: `${asked} In its first seconds every lambda sensor was at its rich end, and how rich it was is not known: start with what is proposed, and study that start together with this one.`,
+        };
+  });
 }
 
 /** Lambda read later than this after it ran leaves after-start unknown, s. */
