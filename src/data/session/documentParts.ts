@@ -111,6 +111,11 @@ export function useDocumentPartAfter<Part>(select: (document: Calibration) => Pa
   return part;
 }
 
+/** The whole document, a moment after it was opened or edited; null until then. */
+export function useDocumentAfter(): Calibration | null {
+  return useDocumentPartAfter(whole);
+}
+
 /** The whole document, a moment later. */
 export function useDocumentLater(): Calibration {
   return useDocumentPartLater(whole);

@@ -105,10 +105,11 @@ export function useLastStep(): {
   readonly after: Calibration;
 } | null {
   const history = useSession((session) => session.history);
-  const before = useMemo(() => (history === null ? null : undone(history).document), [history]);
-  const step = history?.past[history.past.length - 1];
-  if (history === null || before === null || step === undefined) return null;
-  return { label: step.label, before, after: history.document };
+  return useMemo(() => {
+    const step = history?.past.at(-1);
+    if (history === null || step === undefined) return null;
+    return { label: step.label, before: undone(history).document, after: history.document };
+  }, [history]);
 }
 
 /** The open document. @throws {TypeError} outside a screen that has one open. */

@@ -25,7 +25,9 @@ import {
 import { sourcesAfterTyping } from '@/core/field/schema';
 import { type Amount, type ConversionContext, formatSignificant, inSentence, unitOf } from '@/core/units';
 import { today } from '../today';
-import { edit, setDraft, useDocument, useSession } from './session';
+import { useMemo } from 'react';
+import { useDocumentPart } from './documentParts';
+import { edit, setDraft, useSession } from './session';
 
 /** Writes a field of the draft document; the schema's type for it is checked where the value is made. */
 function put(document: Calibration, path: FieldPath, value: unknown): void {
@@ -82,20 +84,28 @@ export interface QuantityBinding {
   readonly onSource: (kind: SourceKind, note: string) => void;
 }
 
+/** What conversions in the open document depend on; drawn again when that changes. */
+function useConversionContext(): ConversionContext {
+  const barometricKpa = useDocumentPart((document) => conversionContext(document).barometricKpa);
+  const ratedDensityGPerCm3 = useDocumentPart((document) => conversionContext(document).ratedDensityGPerCm3);
+  return useMemo(() => ({ barometricKpa, ratedDensityGPerCm3 }), [barometricKpa, ratedDensityGPerCm3]);
+}
+
 /**
  * Binds a quantity field to the open document.
  * @throws {RangeError} if the path is not a quantity's.
  */
 export function useQuantityField(path: FieldPath): QuantityBinding {
-  const document = useDocument();
+  const value = useDocumentPart((document) => valueAt(document, path)) as QuantityValue | null;
+  const context = useConversionContext();
   const draft = useSession((session) => session.drafts[path]);
   const info = fieldInfo(path);
   if (info?.kind !== 'quantity') throw new RangeError(`${path} is not a quantity`);
   return {
     path,
     info,
-    value: valueAt(document, path) as QuantityValue | null,
-    context: conversionContext(document),
+    value,
+    context,
     draft,
     onDraft: (text) => setDraft(path, text),
     onCommit: (amount) => commitAmount(path, info, amount),
@@ -134,10 +144,10 @@ export function useSourcedField<T>(path: FieldPath): {
   readonly onCommit: (value: T | null, words: string) => void;
   readonly onSource: (kind: SourceKind, note: string) => void;
 } {
-  const document = useDocument();
+  const value = useDocumentPart((document) => valueAt(document, path)) as Sourced<T> | null;
   const label = fieldInfo(path)?.label ?? path;
   return {
-    value: valueAt(document, path) as Sourced<T> | null,
+    value,
     label,
     onCommit: (value, words) =>
       edit(`${label}: ${words}`, (draft) =>
@@ -169,12 +179,11 @@ export interface TableBinding {
  * @throws {RangeError} if the path is not a table's.
  */
 export function useTableField(path: FieldPath): TableBinding {
-  const document = useDocument();
+  const value = useDocumentPart((document) => valueAt(document, path)) as TableValue | null;
+  const context = useConversionContext();
   const text = useSession((session) => session.drafts[path]);
   const info = fieldInfo(path);
   if (info?.kind !== 'table') throw new RangeError(`${path} is not a table`);
-  const value = valueAt(document, path) as TableValue | null;
-  const context = conversionContext(document);
   const draft = text === undefined ? tableDraft(info, value) : (JSON.parse(text) as TableDraft);
   const keep = (next: TableDraft) => setDraft(path, JSON.stringify(next));
   const settle = (next: TableDraft) => {

@@ -1,8 +1,9 @@
-import { bankOf, baseValue, type Calibration, firingOf } from '@/core/calibration';
+import { bankOf, baseValue, firingOf } from '@/core/calibration';
 import { firingIntervals } from '@/core/engine';
 import { engineMeaning } from '@/core/meaning';
 import { CYCLE_DEG } from '@/core/units';
-import { edit, useDocument } from '@/data/session/session';
+import { useDocumentLater, useDocumentPart } from '@/data/session/documentParts';
+import { edit } from '@/data/session/session';
 import { Chips } from '@/ui/button/Chips';
 import { LaneChart } from '@/ui/chart';
 import { Card } from '@/ui/layout';
@@ -21,8 +22,7 @@ const GEOMETRY_OPTIONS = [
 
 /** The engine as built, and what its numbers mean. */
 export function EngineScreen() {
-  const document = useDocument();
-  const { geometry } = document.engine;
+  const geometry = useDocumentPart(({ engine }) => engine.geometry);
   const setGeometry = (next: typeof geometry) => {
     if (next === geometry) return;
     const words = GEOMETRY_OPTIONS.find((option) => option.id === next)?.label.toLowerCase() ?? next;
@@ -38,9 +38,9 @@ export function EngineScreen() {
       id="engine"
       beside={
         <>
-          <FiringStrip document={document} />
+          <FiringStrip />
           <WhatFollowed />
-          <Figures figures={engineMeaning(document)} />
+          <EngineFigures />
         </>
       }
     >
@@ -61,8 +61,13 @@ export function EngineScreen() {
   );
 }
 
+function EngineFigures() {
+  return <Figures figures={engineMeaning(useDocumentLater())} />;
+}
+
 /** Who fires when, by bank, over two turns. */
-function FiringStrip({ document }: { document: Calibration }) {
+function FiringStrip() {
+  const document = useDocumentLater();
   const events = firingOf(document);
   const cylinders = baseValue(document, 'engine.cylinders');
   if (events === null || cylinders === null) {

@@ -3,7 +3,8 @@ import { View } from 'react-native';
 import { baseValue, fieldInfo } from '@/core/calibration';
 import { commonFiringOrders, parseFiringOrder } from '@/core/engine';
 import { useSaid } from '@/data/session/useSaid';
-import { setDraft, useDocument, useSession } from '@/data/session/session';
+import { useDocumentPart } from '@/data/session/documentParts';
+import { setDraft, useSession } from '@/data/session/session';
 import { useSourcedField } from '@/data/session/useField';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
@@ -16,14 +17,14 @@ const UNREADABLE = 'That is not a list of cylinders. Type their numbers in order
 
 /** The firing order: tapped cylinder by cylinder, typed, or one of the common ones for this number and layout. */
 export function FiringOrder() {
-  const document = useDocument();
   const draft = useSession((session) => session.drafts[PATH]);
   const { value, label, onCommit, onSource } = useSourcedField<number[]>(PATH);
   const [sheet, setSheet] = useState<FieldSheet>(null);
   const [editing, setEditing] = useState(false);
   const help = fieldInfo(PATH)?.help;
   const written = value?.value.join('-') ?? '';
-  const cylinders = baseValue(document, 'engine.cylinders') ?? 0;
+  const cylinders = useDocumentPart((document) => baseValue(document, 'engine.cylinders')) ?? 0;
+  const layout = useDocumentPart(({ engine }) => engine.layout?.value ?? null);
   const { conflict } = useSaid(PATH);
   const unreadable =
     draft !== undefined && !editing && draft.trim() !== '' && parseFiringOrder(draft) === null;
@@ -99,7 +100,7 @@ export function FiringOrder() {
         )}
         <Chips
           label="Common firing orders"
-          options={commonFiringOrders(cylinders, document.engine.layout?.value ?? null).map((common) => ({
+          options={commonFiringOrders(cylinders, layout).map((common) => ({
             id: common.join('-'),
             label: common.join('-'),
           }))}

@@ -1,8 +1,9 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
+import type { Calibration } from '@/core/calibration';
 import type { SheetId } from '@/core/checks';
-import { useDocument } from '@/data/session/session';
+import { useDocumentAfter } from '@/data/session/documentParts';
 import { useWaiting } from '@/data/session/waiting';
 import { Button } from '@/ui/button/Button';
 import { BackTitle, Page, StateMark, useWide } from '@/ui/layout';
@@ -18,8 +19,6 @@ interface Props {
 
 /** A section of the build sheet: its fields, its picture beside them, and the way on to the next. */
 export function SectionPage({ id, beside, children }: Props) {
-  const document = useDocument();
-  const waiting = useWaiting(document);
   const router = useRouter();
   const wide = useWide();
   const { id: calibration } = useGlobalSearchParams<{ id: string }>();
@@ -48,11 +47,21 @@ export function SectionPage({ id, beside, children }: Props) {
         title={BUILD_SECTIONS[at]?.label ?? id}
         backLabel="Back to the sections"
         onBack={() => go('build')}
-        aside={<StateMark {...sectionMark(document, id, waiting)} />}
+        aside={<SheetMark id={id} />}
       />
       <TypingFrom />
       {children}
       {wide ? onward : null}
     </Page>
   );
+}
+
+/** How far the section has come: looked at behind the paint, since every check has a say in it. */
+function SheetMark({ id }: { id: SheetId }) {
+  const document = useDocumentAfter();
+  return document === null ? null : <MarkOf document={document} id={id} />;
+}
+
+function MarkOf({ document, id }: { document: Calibration; id: SheetId }) {
+  return <StateMark {...sectionMark(document, id, useWaiting(document))} />;
 }

@@ -1,6 +1,8 @@
+import { useMemo } from 'react';
 import { View } from 'react-native';
 import { figureChanges } from '@/core/meaning';
 import { formatNumber } from '@/core/units';
+import { useLater } from '@/data/session/documentParts';
 import { useLastStep } from '@/data/session/session';
 import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
@@ -8,10 +10,9 @@ import { SPACE } from '@/ui/theme';
 
 /** What the last change moved, over the whole sheet; nothing when it moved nothing. */
 export function WhatFollowed() {
-  const step = useLastStep();
-  if (step === null) return null;
-  const changes = figureChanges(step.before, step.after);
-  if (changes.length === 0) return null;
+  const step = useLater(useLastStep());
+  const changes = useMemo(() => (step === null ? [] : figureChanges(step.before, step.after)), [step]);
+  if (step === null || changes.length === 0) return null;
   return (
     <Card title="What the last change moved" intro={step.label}>
       <View role="status" style={{ gap: SPACE.xs }}>

@@ -171,19 +171,19 @@ describe('firing order', () => {
     expect(document().engine.firingOrder?.value).toEqual([1, 4, 2, 5, 3, 6]);
   });
 
-  test('a cylinder named twice is a conflict at the field', () => {
+  test('a cylinder named twice is a conflict at the field', async () => {
     open();
     render(<FiringOrder />);
     type('Firing order', '1-4-2-5-3-3');
-    expect(screen.getByRole('alert')).toHaveTextContent('names cylinder 3 twice');
+    expect(await screen.findByRole('alert')).toHaveTextContent('names cylinder 3 twice');
   });
 });
 
 describe('quantities and figures', () => {
-  test('a conflict with another field is shown where it is', () => {
+  test('a conflict with another field is shown where it is', async () => {
     open(demo('ventisca', ({ engine }) => Object.assign(engine.powerPeakSpeed ?? {}, { amount: 7600 })));
     render(<Quantity path="engine.powerPeakSpeed" />);
-    expect(screen.getByRole('alert')).toHaveTextContent(
+    expect(await screen.findByRole('alert')).toHaveTextContent(
       'Peak power at 7600 rev/min is above the maximum speed of 7400',
     );
   });

@@ -59,10 +59,10 @@ describe('fields that other choices leave without use', () => {
     expect(screen.getByRole('group', { name: 'Voltage of each gear' })).toBeInTheDocument();
   });
 
-  test('an unwise value is said at its field, and may stand', () => {
+  test('an unwise value is said at its field, and may stand', async () => {
     open(demo('ventisca', ({ sensors }) => Object.assign(sensors.coolant.pullUp ?? {}, { amount: 1000 })));
     render(<Field path="sensors.coolant.pullUp" />);
-    expect(screen.getByRole('status')).toHaveTextContent('have 2490 Ω, not 1000');
+    expect(await screen.findByRole('status')).toHaveTextContent('have 2490 Ω, not 1000');
     expect(screen.queryByRole('alert')).toBeNull();
   });
 });
@@ -320,7 +320,7 @@ test('a generic thermistor is taken over as an estimate', () => {
   expect(document().sensors.coolant.nominal).toMatchObject({ amount: 10000, source: { kind: 'estimated' } });
 });
 
-test('what followed a change is listed, and nothing where nothing did', () => {
+test('what followed a change is listed, and nothing where nothing did', async () => {
   open();
   const { container, rerender } = render(<WhatFollowed />);
   expect(container).toBeEmptyDOMElement();
@@ -331,5 +331,5 @@ test('what followed a change is listed, and nothing where nothing did', () => {
     </>,
   );
   type(/^Stroke/, '80');
-  expect(screen.getByRole('status')).toHaveTextContent(/Swept volume, engine2460.5to2660.0 cm³/);
+  expect(await screen.findByRole('status')).toHaveTextContent(/Swept volume, engine2460.5to2660.0 cm³/);
 });

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { baseValue, fieldInfo, type FieldPath } from '@/core/calibration';
 import { useSaid } from '@/data/session/useSaid';
-import { useDocument } from '@/data/session/session';
+import { useDocumentPart } from '@/data/session/documentParts';
 import { useSourcedField } from '@/data/session/useField';
 import { FieldFrame, FieldSheets, type FieldSheet } from '@/ui/field';
 import { Text } from '@/ui/text/Text';
@@ -10,11 +10,10 @@ import { CORNER, SPACE, useSizes, useRoles } from '@/ui/theme';
 
 /** Some of the cylinders, tapped on and off: those of a bank. */
 export function CylinderList({ path }: { path: FieldPath }) {
-  const document = useDocument();
   const { value, label, onCommit, onSource } = useSourcedField<number[]>(path);
   const [sheet, setSheet] = useState<FieldSheet>(null);
   const help = fieldInfo(path)?.help;
-  const cylinders = baseValue(document, 'engine.cylinders') ?? 0;
+  const cylinders = useDocumentPart((document) => baseValue(document, 'engine.cylinders')) ?? 0;
   const chosen = value?.value ?? [];
   const { conflict } = useSaid(path);
   const toggle = (cylinder: number) => {

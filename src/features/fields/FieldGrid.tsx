@@ -1,7 +1,7 @@
 import { Fragment, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { fieldInfo, type FieldPath, isSetAside } from '@/core/calibration';
-import { useDocument } from '@/data/session/session';
+import { useDocumentPart } from '@/data/session/documentParts';
 import { useWide } from '@/ui/layout';
 import { SPACE } from '@/ui/theme';
 import { At } from './At';
@@ -22,8 +22,9 @@ const LEAST = 200;
 /** Fields under each other; wide, short ones stand two to a row. */
 export function FieldGrid({ paths, children, alone = [], above = {} }: Props) {
   const wide = useWide();
-  const document = useDocument();
-  const shown = paths.filter((path) => !isSetAside(document, path));
+  // A plain value: drawn again where others are set aside, not by every edit.
+  const aside = useDocumentPart((document) => paths.filter((path) => isSetAside(document, path)).join(' '));
+  const shown = paths.filter((path) => !aside.split(' ').includes(path));
   if (!wide) {
     return shown.map((path) => (
       <Fragment key={path}>

@@ -1,6 +1,7 @@
 import { fieldInfo, type FieldPath, isSetAside, sectionFields, type SectionId } from '@/core/calibration';
+import { memo } from 'react';
+import { useDocumentPart } from '@/data/session/documentParts';
 import { useSaid } from '@/data/session/useSaid';
-import { useDocument } from '@/data/session/session';
 import { useQuantityField, useSourcedField, useTableField } from '@/data/session/useField';
 import { ChoiceField, QuantityField, TableField } from '@/ui/field';
 import { CylinderList } from './CylinderList';
@@ -28,10 +29,10 @@ export function Table({ path }: { path: FieldPath }) {
 }
 
 /** Any field of the open document, by what kind it is; nothing for one that other choices leave without use. */
-export function Field({ path }: { path: FieldPath }) {
-  const document = useDocument();
+export const Field = memo(function Field({ path }: { path: FieldPath }) {
+  const setAside = useDocumentPart((document) => isSetAside(document, path));
   const kind = fieldInfo(path)?.kind;
-  if (isSetAside(document, path)) return null;
+  if (setAside) return null;
   switch (kind) {
     case 'quantity':
       return <Quantity path={path} />;
@@ -45,7 +46,7 @@ export function Field({ path }: { path: FieldPath }) {
     case undefined:
       throw new RangeError(`${path} needs a place of its own`);
   }
-}
+});
 
 /** Fields of the open document by their paths. */
 export function DocumentFields({ fields }: { fields: readonly FieldPath[] }) {

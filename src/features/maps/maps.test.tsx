@@ -134,7 +134,7 @@ describe('the card of a correction', () => {
     expect(document().corrections[0]?.activation?.hysteresis).toBe(2);
   });
 
-  test('over a sensor that is not fitted says so', () => {
+  test('over a sensor that is not fitted says so', async () => {
     show();
     act(() =>
       edit('Look at ethanol', (draft) => {
@@ -142,7 +142,7 @@ describe('the card of a correction', () => {
         if (correction !== undefined) correction.x = 'ethanol';
       }),
     );
-    expect(screen.getByText(/Own looks at ethanol, and no sensor for it is fitted/)).toBeInTheDocument();
+    expect(await screen.findByText(/Own looks at ethanol, and no sensor for it is fitted/)).toBeVisible();
   });
 
   test('with a delay and an addition is said with its units', () => {
@@ -285,14 +285,14 @@ describe('a changed target with plain pulse width', () => {
 });
 
 describe('settings beside the maps', () => {
-  test('show only what the choices use, with what the rules say', () => {
+  test('show only what the choices use, with what the rules say', async () => {
     open();
     const { rerender } = render(
       <DocumentFields fields={['idle.air', 'idle.valveFlow', 'overrun.pressureBelow']} />,
     );
     expect(screen.getByRole('textbox', { name: /^Air the valve passes/ })).toBeInTheDocument();
     type(/^With manifold pressure below/, '60');
-    expect(screen.getByText(/Hot, it should idle at about \d+ kPa abs/)).toBeInTheDocument();
+    expect(await screen.findByText(/Hot, it should idle at about \d+ kPa abs/)).toBeVisible();
     choose('Screw only');
     rerender(<DocumentFields fields={['idle.air', 'idle.valveFlow']} />);
     expect(screen.queryByRole('textbox', { name: /^Air the valve passes/ })).toBeNull();
