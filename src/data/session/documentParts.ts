@@ -68,6 +68,16 @@ export function useLater<Value>(value: Value): Value {
   return shown;
 }
 
+/** False as a component is first drawn, and true behind that paint: for what of it is not in sight at once. */
+export function useAfterPaint(): boolean {
+  const [isPainted, show] = useState(false);
+  useEffect(() => {
+    later(show, () => show(true));
+    return () => notLater(show);
+  }, []);
+  return isPainted;
+}
+
 const whole = (document: Calibration): Calibration => document;
 
 /**

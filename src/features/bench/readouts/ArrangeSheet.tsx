@@ -9,6 +9,7 @@ import {
   shownChannel,
 } from '@/core/channel';
 import { formatSignificant } from '@/core/units';
+import { useAfterPaint } from '@/data/session/documentParts';
 import { ChannelSearch } from '@/ui/channel/ChannelSearch';
 import { IconButton } from '@/ui/button/IconButton';
 import { TextBox } from '@/ui/field';
@@ -25,15 +26,20 @@ interface Props {
   onClose: () => void;
 }
 
+/** So many stand in the sheet as it opens. */
+const FIRST_ROWS = 2;
+
 /** What may be shown. */
 const LIVE_CHANNELS = channelsFor(MOST_CYLINDERS);
 
 /** Which numbers are shown, in which order, and what each should stay between. */
 export function ArrangeSheet({ set, onArrange, onClose }: Props) {
+  // A touch waits for what is in sight alone.
+  const isPainted = useAfterPaint();
   const put = (i: number, readout: Readout) => onArrange(set.map((other, k) => (k === i ? readout : other)));
   return (
     <Sheet title="Arrange the readouts" open onClose={onClose}>
-      {set.map((readout, i) => (
+      {set.slice(0, isPainted ? undefined : FIRST_ROWS).map((readout, i) => (
         <Row
           key={readout.channel}
           readout={readout}
@@ -44,7 +50,7 @@ export function ArrangeSheet({ set, onArrange, onClose }: Props) {
           onRemove={set.length < 2 ? null : () => onArrange(set.filter((_, k) => k !== i))}
         />
       ))}
-      {set.length >= MOST_READOUTS ? (
+      {!isPainted ? null : set.length >= MOST_READOUTS ? (
         <Text kind="small" colour="muted">
           {`More than ${MOST_READOUTS} are not read. Remove one to add another.`}
         </Text>
