@@ -20,6 +20,7 @@ for (const args of [
   await asOne('link'),
   await asOne('files'),
   await asOne('memory'),
+  await asOne('day'),
   await asOne('checks'),
   asItStands('download'),
   asItStands('browser'),

@@ -31,6 +31,11 @@ export const useRecording = create<Recording>(() => AT_REST);
 
 /** A part is stored when it has so many samples, or when recording ends: what a closed page can lose. */
 const PART_SAMPLES = 100;
+/**
+ * A log of so many samples is whole, and what goes on is the next: an hour at fifty a second. A log is read as a whole, and one of a
+ * day would be more than a phone has room for.
+ */
+export const MOST_SAMPLES = 180_000;
 /** Screens are told of every so many samples. */
 const TOLD_SAMPLES = 10;
 /** No more samples than this are kept back for a condition. */
@@ -194,6 +199,7 @@ function take(frame: Frame): void {
   for (const one of now.back) put(now, written, one);
   now.back = [];
   put(now, written, frame);
+  if (written.taken >= MOST_SAMPLES) void finish(now, 'stopped');
 }
 
 /** Keeps a sample for the time before a condition holds; those that are too old go. */

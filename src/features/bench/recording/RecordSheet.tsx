@@ -2,6 +2,7 @@ import { View } from 'react-native';
 import { type ChannelId, CHANNELS, channelsFor, MOST_CYLINDERS } from '@/core/channel';
 import { formatNumber } from '@/core/units';
 import { MOST_AFTER_S, MOST_BEFORE_S, RECORD_RATES_HZ, type RecordPlan } from '@/data/logs/recordPlan';
+import { MOST_SAMPLES } from '@/data/logs/recorder';
 import { useStorageUse } from '@/data/store/storageUse';
 import { Chips } from '@/ui/button/Chips';
 import { ChannelSearch } from '@/ui/channel/ChannelSearch';
@@ -61,7 +62,7 @@ export function RecordSheet({ plan, onPlan, onClose }: Props) {
         onChange={(id) => change({ rateHz: RECORD_RATES_HZ.find((hz) => String(hz) === id) ?? rateHz })}
       />
       <Text kind="small" colour="muted">
-        {`The engine computer sends ${formatNumber(RECORD_RATES_HZ[0], 0)} a second: more are not made up.`}
+        {`The engine computer sends ${formatNumber(RECORD_RATES_HZ[0], 0)} a second: more are not made up. After ${formatNumber(MOST_SAMPLES / rateHz / 3600, 0)} h of these the log is whole, and what goes on is the next.`}
       </Text>
       <Text kind="strong">Begins</Text>
       <Chips
