@@ -1,5 +1,5 @@
 import { curveThrough } from '../../numeric';
-import { afterStartAsked, coldStarts, lastingOf, settled } from './afterStart';
+import { afterStartAsked, afterStartLn, coldStarts, lastingOf, settled } from './afterStart';
 import type { ChangeBounds } from './changeBounds';
 import type { ColdMoment } from './coldRunning';
 
@@ -66,6 +66,32 @@ describe('starts as cold as each other', () => {
     expect(Math.min(...late.filter(({ start }) => start === 0).map(({ sinceS }) => sinceS))).toBeCloseTo(20, 0); // prettier-ignore
     expect(Math.min(...late.filter(({ start }) => start === 1).map(({ sinceS }) => sinceS))).toBeCloseTo(5, 0); // prettier-ignore
   });
+
+  test('exactly 5 °C warmer is as cold, and each is bound by its own alone', () => {
+    const groups = coldStarts(
+      [...moments(0, -20), ...moments(1, -15)],
+      [bound(0, -20, { leastLn: 0.4 }), bound(2, 0, { leastLn: 0.1 })],
+    );
+    expect(groups.map(({ starts, leastLn }) => [starts, leastLn])).toEqual([
+      [[0, 1], 0.4],
+      [[2], 0.1],
+    ]);
+    expect(coldStarts([], [])).toEqual([]);
+  });
+});
+
+describe('what after-start gives', () => {
+  const found = asked(moments(0, -20));
+  test('fades in a straight line to nothing, and is nothing where it is not known', () => {
+    const at = (sinceS: number) =>
+      afterStartLn({ ...(found as NonNullable<typeof found>), initial: 1.5, decayS: 10 }, {
+        sinceS,
+      } as ColdMoment);
+    expect(at(0)).toBeCloseTo(Math.log(1.5), 12);
+    expect(at(5)).toBeCloseTo(Math.log(1.25), 12);
+    expect([at(10), at(40)]).toEqual([0, 0]);
+    expect(afterStartLn(undefined, { sinceS: 1 } as ColdMoment)).toBe(0);
+  });
 });
 
 describe('after-start that several starts ask for', () => {
@@ -129,6 +155,37 @@ describe('after-start that several starts ask for', () => {
     expect(asked(rich)?.isRead).toBe(isRead);
     // One start that was read is enough.
     expect(asked([...rich, ...moments(1, -20)])?.isRead).toBe(true);
+  });
+
+  test('less than four seconds of lambda say nothing, nor does what was seen only late', () => {
+    expect(asked(moments(0, -20).slice(0, 19))).toBeNull();
+    expect(asked(moments(0, -20).slice(0, 110))?.seenS).toBeCloseTo(22, 6);
+    // Fading over 10 s it has to be seen by 6 s; as it is, over 15 s, by 9.
+    const from = (fromS: number, all: readonly ColdMoment[]) =>
+      asked(all.filter(({ sinceS }) => sinceS >= fromS));
+    const much = moments(0, -20, { initial: 2.4, decayS: 10 });
+    expect(from(5.5, much)).not.toBeNull();
+    expect(from(7.5, much)).toBeNull();
+    const asIs = moments(0, -20, { initial: 1.2, decayS: 15 });
+    expect(from(8.8, asIs)?.decayS).toBe(15);
+    expect(from(9.6, asIs)?.decayS ?? NaN).not.toBe(15);
+  });
+
+  test('what fades over more than half of what was seen is not told from what lasts', () => {
+    const slow = moments(0, -20, { initial: 1.6, decayS: 50, forS: 60 });
+    expect(asked(slow)?.decayS ?? 0).toBeLessThanOrEqual(30);
+    expect(asked(moments(0, -20, { initial: 1.6, decayS: 50, forS: 130 }))?.decayS ?? 0).toBeGreaterThan(45);
+  });
+
+  test('where there are no curves of it nothing is right as it is, and fifteen seconds are usual', () => {
+    const [cold] = coldStarts(moments(0, -20, { initial: 1.2, decayS: 15 }), []);
+    const none = { ...NOW, afterStart: null, afterStartDecay: null };
+    const found = cold === undefined ? null : afterStartAsked(cold, WARM_LN, none, everyOne, everyOne);
+    expect(found?.initial).toBeCloseTo(1.2, 2);
+    const [died] = coldStarts([], [bound(3, -20, { ran: 'not', leastLn: Math.log(2.8) })]);
+    expect(died && afterStartAsked(died, WARM_LN, none, everyOne, everyOne)?.decayS).toBe(15);
+    const other = { ...NOW, afterStartDecay: flat(22) };
+    expect(died && afterStartAsked(died, WARM_LN, other, everyOne, everyOne)?.decayS).toBe(22);
   });
 
   test('of one that died alone it is what to try, and nothing where it was neither too little nor too much', () => {

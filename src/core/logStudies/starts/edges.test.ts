@@ -4,7 +4,7 @@ import { usualStartOf } from '../../generators';
 import { gridOf, lookUpCurve } from '../../numeric';
 import { isAtOnce, type JudgedStart } from './judgedStarts';
 import type { RunningFound } from './runningFuel';
-import { type SeenStart, seenStarts } from './seenStarts';
+import { type SeenStart, seenStarts, stoodSoon } from './seenStarts';
 import { crankingCells, fadedCells, warmUpCells } from './startCells';
 
 const USUAL = usualStartOf('petrol');
@@ -178,6 +178,18 @@ describe('what counts as what, just short of it and just beyond', () => {
     expect(isAtOnce({ ...RIGHT_START, firedTurn })).toBe(atOnce);
     expect(isAtOnce({ ...RIGHT_START, firedTurn: null })).toBe(false);
   });
+});
+
+test.each([
+  ['died', 0.5, true],
+  ['ran', 7.9, true],
+  ['ran', 8, false],
+  ['ran', 60, false],
+  ['fell', NaN, false],
+  ['never', NaN, false],
+  ['fell', 2, false],
+] as const)('one that %s, for %d s, stood soon: %s', (end, ranForS, soon) => {
+  expect(stoodSoon({ ...RIGHT_START, end, ranForS })).toBe(soon);
 });
 
 describe('cranking cells, by what their starts were turned at', () => {

@@ -3,7 +3,7 @@ import { plainTask } from '@tests/support/plainTask';
 import { curveThrough, lookUpCurve } from '../../numeric';
 import type { ChangeBounds } from './changeBounds';
 import { type ColdMoment, coldRunning } from './coldRunning';
-import { runningFound } from './runningFuel';
+import { type RunningFound, runningFound } from './runningFuel';
 
 const WARM_UP = curveThrough([
   [-20, 1.5],
@@ -126,6 +126,70 @@ describe('what cold running asks', () => {
     expect(held?.initial).toBeGreaterThan(1.47);
     // It fades the sooner for it.
     expect(held?.decayS).toBeLessThan(free?.decayS ?? 0);
+  });
+
+  /** What stretches of three seconds needed over warm-up: walls take fuel and give it back. */
+  const OVERS = [0.2, 0.03, 0.1, 0.06, 0.04, 0.02];
+  const uneven = (start: number, times = 1) =>
+    moments(
+      start,
+      -20,
+      (sinceS, coolantC) => usual(coolantC) * (1 + times * (OVERS[Math.floor(sinceS / 3)] ?? 0)),
+    );
+  const farthest = (own: readonly ColdMoment[], { warmUpLn, afterStarts }: RunningFound) => {
+    const [found] = afterStarts;
+    const sums = new Map<number, { sum: number; count: number }>();
+    for (const { sinceS, coolantC, neededLn } of own) {
+      const given = lookUpCurve({ x: WARM_UP.x, values: warmUpLn }, coolantC);
+      const after = Math.log(fading(found?.initial ?? 1, found?.decayS ?? 1, sinceS));
+      const { sum, count } = sums.get(Math.floor(sinceS / 3)) ?? { sum: 0, count: 0 };
+      sums.set(Math.floor(sinceS / 3), { sum: sum + neededLn - given - after, count: count + 1 });
+    }
+    sums.delete(0);
+    return Math.max(...[...sums.values()].map(({ sum, count }) => Math.abs(sum / count)));
+  };
+
+  test('what no straight line follows is spread: no stretch behind the first lies far off', () => {
+    const own = uneven(0);
+    const found = runningFound(own, [wide(0, -20, { leastLn: Math.log(1.5 * 1.49) })], NOW);
+    // Squares alone leave one stretch 7 % off.
+    expect(farthest(own, found)).toBeLessThan(0.0605);
+    expect(farthest(own, found)).toBeGreaterThan(0.04);
+  });
+
+  test('a start that is more like now counts more, for what lasts, too', () => {
+    const rich = moments(0, -20, needs(1.3, 10, usual));
+    const lean = moments(
+      1,
+      -20,
+      needs(1.3, 10, (coolantC) => 1.2 * usual(coolantC)),
+    );
+    const warm = (alike?: (start: number) => number) =>
+      Math.exp(runningFound([...rich, ...lean], [], NOW, alike).warmUpLn[0] ?? 0) / 1.5;
+    expect(warm()).toBeCloseTo(Math.sqrt(1.2), 1);
+    expect(warm((start) => (start === 0 ? 1 : 0.02))).toBeLessThan(1.03);
+    expect(warm((start) => (start === 1 ? 1 : 0.02))).toBeGreaterThan(1.16);
+  });
+
+  test('moments without weight change nothing', () => {
+    const own = moments(0, -20, needs(1.8, 14, usual));
+    const none = moments(1, -20, needs(3, 14, usual)).map((one) => ({ ...one, weightS: 0 }));
+    const [alone, beside] = [own, [...own, ...none]].map((all) => runningFound(all, [], NOW));
+    expect(beside?.afterStarts[0]?.initial).toBeCloseTo(alone?.afterStarts[0]?.initial ?? 0, 9);
+    expect([...(beside?.warmUpLn ?? [])]).toEqual([...(alone?.warmUpLn ?? [])]);
+  });
+
+  test('a cell that hardly anything speaks for stays', () => {
+    // Four moments, 0.8 s, beside what is known of colder running.
+    const own = moments(
+      0,
+      -20,
+      needs(1.3, 10, (coolantC) => 1.2 * usual(coolantC)),
+    ).filter(({ coolantC }) => coolantC < -11);
+    const warmer = own.slice(-4).map((one) => ({ ...one, coolantC: 58, neededLn: Math.log(1.3) }));
+    const found = runningFound([...own, ...warmer], [], NOW);
+    expect(found.warmUpS[3]).toBeLessThan(1);
+    expect(found.warmUpLn[3]).toBe(0);
   });
 
   test('an engine that died is given more where it wanted for fuel, less where it drowned, and else what it had', () => {
