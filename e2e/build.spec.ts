@@ -28,6 +28,7 @@ test('a changed stroke changes all that follows; undo and redo take it back and 
   await app.type(/^Stroke/, '80');
   await expect(page.getByText('2660.0', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Undo: Stroke 80 mm' }).click();
+  await expect(page.getByRole('heading', { name: 'What the last change moved' })).toBeHidden();
   await expect(page.getByText('2460.5', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Redo: Stroke 80 mm' }).click();
   await expect(page.getByText('2660.0', { exact: true })).toBeVisible();
