@@ -8,7 +8,8 @@ for (const [leg, views] of WALKS) {
     page,
     isMobile,
   }) => {
-    test.setTimeout(300_000);
+    // The longest walks drive and start engines on their way: a slow machine needs minutes for them.
+    test.setTimeout(480_000);
     await page.emulateMedia({ colorScheme: 'dark' });
     for (const [view, go] of views) {
       await go(app);
