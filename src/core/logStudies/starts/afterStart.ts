@@ -125,7 +125,7 @@ function byReading(
 ): AfterStartFound | null {
   const seenS = moments.reduce((sum, { weightS }) => sum + weightS, 0);
   if (seenS < LEAST_S) return null;
-  const seenFromS = Math.min(...moments.map(({ sinceS }) => sinceS));
+  const seenFromS = moments.reduce((least, { sinceS }) => Math.min(least, sinceS), Infinity);
   const usedS = usedDecayS(now, coolantC);
   const of = { starts, coolantC, seenS, seenFromS, isRead: isRead(moments) };
   // As an addition to what warm-up gives, between what leaves no hole and what does not drown it.
@@ -136,13 +136,14 @@ function byReading(
   if (asIs !== null && seenFromS <= SEEN_BY * asIs.decayS && asIs.initial >= 1 + least)
     return { ...of, ...asIs };
   const overs = moments.map((moment) => Math.exp(moment.neededLn - lookUpCurve(warm, moment.coolantC)) - 1);
-  const lastS = Math.max(...moments.map(({ sinceS }) => sinceS));
+  const weights = moments.map((moment) => moment.weightS * settled(moment) * trust(moment));
+  const lastS = lastSeenOf(moments);
   let best: { readonly cost: number; readonly initial: number; readonly decayS: number } | null = null;
   for (const decayS of [...DECAYS_S, usedS].filter((one) => one <= FADES_WITHIN * lastS)) {
     // needed ÷ warm-up − 1 = (initial − 1) · what is left of the decay
     let [products, squares, level] = [0, 0, 0];
     moments.forEach((moment, i) => {
-      const weight = moment.weightS * settled(moment) * trust(moment);
+      const weight = weights[i] as number;
       const left = Math.max(0, 1 - moment.sinceS / decayS);
       const needed = overs[i] as number;
       products += weight * left * needed;
@@ -203,6 +204,10 @@ function isRead(moments: readonly ColdMoment[]): boolean {
     atEndS.set(start, (atEndS.get(start) ?? 0) + (inBeginning ? more : 0));
   }
   return [...atEndS.values()].some((sum) => sum < UNREAD_S);
+}
+
+function lastSeenOf(moments: readonly ColdMoment[]): number {
+  return moments.reduce((last, { sinceS }) => Math.max(last, sinceS), 0);
 }
 
 function lastByStart(moments: readonly ColdMoment[]): Map<number, number> {

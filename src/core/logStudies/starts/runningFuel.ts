@@ -88,8 +88,11 @@ function leftOf(moment: ColdMoment, warm: Curve, found: FoundByStart): number {
   return moment.neededLn - lookUpCurve(warm, moment.coolantC) - afterStartLn(found.get(moment.start), moment);
 }
 
-function stretchOf({ start, sinceS }: ColdMoment): string {
-  return `${start} ${Math.floor(sinceS / STRETCH_S)}`;
+/** No start is longer than so many stretches: a week. */
+const MOST_STRETCHES = 200_000;
+
+function stretchOf({ start, sinceS }: ColdMoment): number {
+  return start * MOST_STRETCHES + Math.floor(sinceS / STRETCH_S);
 }
 
 /** The weight of each stretch by how far it lies off. */
@@ -97,15 +100,14 @@ function offByStretch(
   moments: readonly ColdMoment[],
   warm: Curve,
   found: FoundByStart,
-): ReadonlyMap<string, number> {
-  const sums = new Map<string, { sum: number; weightS: number }>();
+): ReadonlyMap<number, number> {
+  const sums = new Map<number, { sum: number; weightS: number }>();
   for (const moment of moments) {
     const key = stretchOf(moment);
-    const { sum, weightS } = sums.get(key) ?? { sum: 0, weightS: 0 };
-    sums.set(key, {
-      sum: sum + moment.weightS * leftOf(moment, warm, found),
-      weightS: weightS + moment.weightS,
-    });
+    const of = sums.get(key) ?? { sum: 0, weightS: 0 };
+    of.sum += moment.weightS * leftOf(moment, warm, found);
+    of.weightS += moment.weightS;
+    sums.set(key, of);
   }
   return new Map(
     [...sums].map(([key, { sum, weightS }]) => [
