@@ -1,29 +1,36 @@
-import { cutWords, inaccessible, sideways, TARGET, tooSmall } from './seen';
+import { cutWords, inaccessible, inaccessibleInTheDark, sideways, TARGET, tooSmall } from './seen';
 import { expect, test } from './support';
 import { WALKS } from './walk';
 
 for (const [leg, views] of WALKS) {
-  test(`every view is accessible, and on a phone nothing is smaller than a finger or cut: ${leg}`, async ({
-    app,
-    page,
-    isMobile,
-  }) => {
-    // The longest walks drive and start engines on their way: a slow machine needs minutes for them.
-    test.setTimeout(480_000);
-    await page.emulateMedia({ colorScheme: 'dark' });
-    for (const [view, go] of views) {
-      await go(app);
-      if (isMobile) {
-        expect.soft(await tooSmall(page, TARGET), view).toEqual([]);
-        expect.soft(await cutWords(page), view).toEqual([]);
-        expect.soft(await sideways(page), view).toBeLessThanOrEqual(0);
+  test(
+    `every view is accessible; nothing is smaller than a finger or cut on a phone, nor sideways on a wide screen at twice the size: ${leg}`,
+    { tag: '@both' },
+    async ({ app, page, isMobile }) => {
+      // The longest walks drive and start engines on their way: a slow machine needs minutes for them.
+      test.setTimeout(480_000);
+      await page.emulateMedia({ colorScheme: 'dark' });
+      for (const [view, go] of views) {
+        await go(app);
+        if (isMobile) {
+          expect.soft(await tooSmall(page, TARGET), view).toEqual([]);
+          expect.soft(await cutWords(page), view).toEqual([]);
+          expect.soft(await sideways(page), view).toBeLessThanOrEqual(0);
+          expect.soft(await inaccessible(page), view).toEqual({ dark: [], light: [] });
+        } else {
+          expect.soft(await sideways(page), view).toBeLessThanOrEqual(0);
+          expect.soft(await inaccessibleInTheDark(page), view).toEqual([]);
+          // Half of the room for every pixel: what a browser shows at 200 %.
+          await page.setViewportSize({ width: 640, height: 400 });
+          expect.soft(await sideways(page), `${view}, at twice the size`).toBeLessThanOrEqual(0);
+          await page.setViewportSize({ width: 1280, height: 800 });
+        }
       }
-      expect.soft(await inaccessible(page), view).toEqual({ dark: [], light: [] });
-    }
-  });
+    },
+  );
 }
 
-test('nothing scrolls sideways', async ({ app, page }) => {
+test('nothing scrolls sideways', { tag: '@both' }, async ({ app, page }) => {
   await app.openDemo();
   for (const [place, item] of [
     ['Build', 'Engine'],

@@ -17,7 +17,7 @@ async function sendWhole(app: Lumbre, page: Page): Promise<void> {
 
 test(
   'drive, record, see the error, correct the map, send it, be right; and what is not the map’s is not put into it',
-  { tag: '@both' },
+  { tag: ['@both', '@far'] },
   async ({ app, page }) => {
     test.setTimeout(480_000);
     await app.openDemo();
@@ -187,97 +187,102 @@ test('a correction of one’s own is refused what the map is off by, and looked 
   ).toBeVisible({ timeout: 30_000 });
 });
 
-test('a log outlives the page, is a file, and goes when it is deleted', async ({ app, page }) => {
-  test.setTimeout(300_000);
-  await app.openDemo();
-  await app.connectStandIn();
-  await page.getByRole('button', { name: 'Record', exact: true }).click();
-  await app.openStandIn();
-  await app.choose('Its time passes', '10 times as fast');
-  await app.choose('Let a driver drive', 'Idle with loads');
-  await page.waitForTimeout(3000);
-  await page.keyboard.press('Escape');
-  await expect(page.getByRole('button', { name: /^Stop recording, [2-9]\d s/ })).toBeVisible();
+test(
+  'a log outlives the page, is a file, and goes when it is deleted',
+  { tag: '@far' },
+  async ({ app, page }) => {
+    test.setTimeout(300_000);
+    await app.openDemo();
+    await app.connectStandIn();
+    await page.getByRole('button', { name: 'Record', exact: true }).click();
+    await app.openStandIn();
+    await app.choose('Its time passes', '10 times as fast');
+    await app.choose('Let a driver drive', 'Idle with loads');
+    await page.waitForTimeout(3000);
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('button', { name: /^Stop recording, [2-9]\d s/ })).toBeVisible();
 
-  // The page is closed in the middle of it: what was stored of the log is there.
-  await page.reload();
-  await expect(page.getByRole('banner').getByText('Not connected')).toBeVisible();
-  await app.goTo('Logs');
-  const row = page.getByRole('link', { name: /20\d\d, \d\d:\d\d/ });
-  await expect(row).toHaveCount(1);
-  await expect(page.getByText('Not ended: the page was closed')).toBeVisible();
-  await expect(page.getByText(/^[2-9]\d s, Ventisca as built; driven with Ventisca$/)).toBeVisible();
-  await row.click();
-  await expect(page.getByText(/It was not ended/)).toBeVisible();
+    // The page is closed in the middle of it: what was stored of the log is there.
+    await page.reload();
+    await expect(page.getByRole('banner').getByText('Not connected')).toBeVisible();
+    await app.goTo('Logs');
+    const row = page.getByRole('link', { name: /20\d\d, \d\d:\d\d/ });
+    await expect(row).toHaveCount(1);
+    await expect(page.getByText('Not ended: the page was closed')).toBeVisible();
+    await expect(page.getByText(/^[2-9]\d s, Ventisca as built; driven with Ventisca$/)).toBeVisible();
+    await row.click();
+    await expect(page.getByText(/It was not ended/)).toBeVisible();
 
-  const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save as CSV' }).click();
-  const text = readFileSync(await (await download).path(), 'utf8');
-  const [header, ...rows] = text.trimEnd().split('\r\n');
-  expect(header).toContain('time_s,phase,engine_speed_rpm');
-  expect(rows.length).toBeGreaterThan(300);
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Save as CSV' }).click();
+    const text = readFileSync(await (await download).path(), 'utf8');
+    const [header, ...rows] = text.trimEnd().split('\r\n');
+    expect(header).toContain('time_s,phase,engine_speed_rpm');
+    expect(rows.length).toBeGreaterThan(300);
 
-  await page.getByRole('button', { name: 'Delete this log' }).click();
-  await page.getByRole('button', { name: 'Keep it' }).click();
-  await page.getByRole('button', { name: 'Delete this log' }).click();
-  await page.getByRole('button', { name: 'Delete it for good' }).click();
-  await expect(page.getByText(/^No log yet/)).toBeVisible();
-});
+    await page.getByRole('button', { name: 'Delete this log' }).click();
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await page.getByRole('button', { name: 'Delete this log' }).click();
+    await page.getByRole('button', { name: 'Delete it for good' }).click();
+    await expect(page.getByText(/^No log yet/)).toBeVisible();
+  },
+);
 
-test('by hand: key and starter; the key off loses the link and what was not stored, and what was stored comes back', async ({
-  app,
-  page,
-}) => {
-  test.setTimeout(300_000);
-  await app.openDemo();
-  await app.connectStandIn();
-  await expect(page.getByText('Key on, engine stands.')).toBeVisible();
-  await app.openStandIn();
-  await page.getByRole('button', { name: 'Hold the starter' }).click();
-  await expect(page.getByText(/^In your hands, [6-9]\d\d|^In your hands, 1,?\d{3}/)).toBeVisible({
-    timeout: 10_000,
-  });
-  await page.getByRole('button', { name: 'Let go of the starter' }).click();
-  await page.keyboard.press('Escape');
-  await expect(
-    page.getByRole('group', {
-      name: /^Engine speed: (8|9|10|11|12)\d\d? rev\/min|^Engine speed: 1,?[01]\d\d/,
-    }),
-  ).toBeVisible({
-    timeout: 15_000,
-  });
+test(
+  'by hand: key and starter; the key off loses the link and what was not stored, and what was stored comes back',
+  { tag: '@far' },
+  async ({ app, page }) => {
+    test.setTimeout(300_000);
+    await app.openDemo();
+    await app.connectStandIn();
+    await expect(page.getByText('Key on, engine stands.')).toBeVisible();
+    await app.openStandIn();
+    await page.getByRole('button', { name: 'Hold the starter' }).click();
+    await expect(page.getByText(/^In your hands, [6-9]\d\d|^In your hands, 1,?\d{3}/)).toBeVisible({
+      timeout: 10_000,
+    });
+    await page.getByRole('button', { name: 'Let go of the starter' }).click();
+    await page.keyboard.press('Escape');
+    await expect(
+      page.getByRole('group', {
+        name: /^Engine speed: (8|9|10|11|12)\d\d? rev\/min|^Engine speed: 1,?[01]\d\d/,
+      }),
+    ).toBeVisible({
+      timeout: 15_000,
+    });
 
-  // A change that is sent and not stored acts, and is gone with the key.
-  await app.changeWholeMap('Volumetric efficiency', '-8');
-  await app.goTo('Bench');
-  await page.getByRole('button', { name: /^Send \d+ cells to the ECU$/ }).click();
-  await expect(page.getByText(/gone with the key: store it/)).toBeVisible();
-  await app.openStandIn();
-  await page.getByRole('button', { name: 'Key off' }).click();
-  await page.keyboard.press('Escape');
-  await expect(page.getByRole('banner').getByText('Link lost')).toBeVisible({ timeout: 15_000 });
-  await expect(
-    page.getByText(/^The link is lost: nobody answers. Not stored was what ran in volumetric efficiency/),
-  ).toBeVisible();
-  await app.connectAgain();
-  await expect(page.getByRole('banner').getByText('Differs')).toBeVisible();
-  // The engine is as warm as it was.
-  await expect(page.getByRole('group', { name: /^Coolant: [789]\d °C/ })).toBeVisible();
+    // A change that is sent and not stored acts, and is gone with the key.
+    await app.changeWholeMap('Volumetric efficiency', '-8');
+    await app.goTo('Bench');
+    await page.getByRole('button', { name: /^Send \d+ cells to the ECU$/ }).click();
+    await expect(page.getByText(/gone with the key: store it/)).toBeVisible();
+    await app.openStandIn();
+    await page.getByRole('button', { name: 'Key off' }).click();
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('banner').getByText('Link lost')).toBeVisible({ timeout: 15_000 });
+    await expect(
+      page.getByText(/^The link is lost: nobody answers. Not stored was what ran in volumetric efficiency/),
+    ).toBeVisible();
+    await app.connectAgain();
+    await expect(page.getByRole('banner').getByText('Differs')).toBeVisible();
+    // The engine is as warm as it was.
+    await expect(page.getByRole('group', { name: /^Coolant: [789]\d °C/ })).toBeVisible();
 
-  // Sent again and stored, it is there even for a page that is opened anew.
-  await page.getByRole('button', { name: /^Send \d+ cells to the ECU$/ }).click();
-  await page.getByRole('button', { name: 'Store in ECU' }).click();
-  await expect(page.getByText('What is on the screen runs, and is stored.')).toBeVisible();
-  await app.changeWholeMap('Volumetric efficiency', '3');
-  await app.expectStored();
-  await page.reload();
-  await app.connectStandIn();
-  await expect(page.getByText('What runs differs from the screen in volumetric efficiency.')).toBeVisible();
+    // Sent again and stored, it is there even for a page that is opened anew.
+    await page.getByRole('button', { name: /^Send \d+ cells to the ECU$/ }).click();
+    await page.getByRole('button', { name: 'Store in ECU' }).click();
+    await expect(page.getByText('What is on the screen runs, and is stored.')).toBeVisible();
+    await app.changeWholeMap('Volumetric efficiency', '3');
+    await app.expectStored();
+    await page.reload();
+    await app.connectStandIn();
+    await expect(page.getByText('What runs differs from the screen in volumetric efficiency.')).toBeVisible();
 
-  await page.getByRole('button', { name: 'Disconnect' }).click();
-  await expect(page.getByRole('banner').getByText('Not connected')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Record', exact: true })).toBeDisabled();
-});
+    await page.getByRole('button', { name: 'Disconnect' }).click();
+    await expect(page.getByRole('banner').getByText('Not connected')).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Record', exact: true })).toBeDisabled();
+  },
+);
 
 test('another build than the one in the engine computer is said, and goes in whole', async ({
   app,
@@ -296,89 +301,95 @@ test('another build than the one in the engine computer is said, and goes in who
   await expect(page.getByText('What is on the screen runs, and is stored.')).toBeVisible();
 });
 
-test('of what differs, some goes to the engine computer, and some comes from it', async ({ app, page }) => {
-  await app.openDemo();
-  await app.connectStandIn();
-  await app.openItem('Build', 'Injectors');
-  await app.type('Rated flow', '650');
-  await app.changeWholeMap('Volumetric efficiency', '3');
-  await app.goTo('Bench');
-  await page.getByRole('button', { name: 'Compare with what runs' }).click();
-  await expect(page.getByText('2 places differ from “what runs”.')).toBeVisible();
-  await page.getByRole('checkbox', { name: 'Rated flow' }).click();
-  await page.getByRole('button', { name: 'Send this one to the ECU' }).click();
-  await expect(page.getByText('1 place differs from “what runs”.')).toBeVisible();
-  await page.getByRole('checkbox', { name: 'Volumetric efficiency' }).click();
-  await page.getByRole('button', { name: 'Take over this one' }).click();
-  await expect(page.getByText('Nothing differs from “what runs”.')).toBeVisible();
-  await app.goTo('Bench');
-  await expect(page.getByText(/gone with the key: store it/)).toBeVisible();
-});
+test(
+  'of what differs, some goes to the engine computer, and some comes from it',
+  { tag: '@far' },
+  async ({ app, page }) => {
+    await app.openDemo();
+    await app.connectStandIn();
+    await app.openItem('Build', 'Injectors');
+    await app.type('Rated flow', '650');
+    await app.changeWholeMap('Volumetric efficiency', '3');
+    await app.goTo('Bench');
+    await page.getByRole('button', { name: 'Compare with what runs' }).click();
+    await expect(page.getByText('2 places differ from “what runs”.')).toBeVisible();
+    await page.getByRole('checkbox', { name: 'Rated flow' }).click();
+    await page.getByRole('button', { name: 'Send this one to the ECU' }).click();
+    await expect(page.getByText('1 place differs from “what runs”.')).toBeVisible();
+    await page.getByRole('checkbox', { name: 'Volumetric efficiency' }).click();
+    await page.getByRole('button', { name: 'Take over this one' }).click();
+    await expect(page.getByText('Nothing differs from “what runs”.')).toBeVisible();
+    await app.goTo('Bench');
+    await expect(page.getByText(/gone with the key: store it/)).toBeVisible();
+  },
+);
 
-test('an edit that was never sent is not in the engine computer, on a page that is opened anew either', async ({
-  app,
-  page,
-}) => {
-  await app.openDemo();
-  await app.connectStandIn();
-  await expect(page.getByRole('banner').getByText('Live', { exact: true })).toBeVisible();
-  await app.changeWholeMap('Volumetric efficiency', '4');
-  await expect(page.getByRole('banner').getByText('Differs')).toBeVisible();
-  await app.expectStored();
-  await page.reload();
-  await app.connectStandIn();
-  await expect(page.getByText('What runs differs from the screen in volumetric efficiency.')).toBeVisible();
-});
+test(
+  'an edit that was never sent is not in the engine computer, on a page that is opened anew either',
+  { tag: '@far' },
+  async ({ app, page }) => {
+    await app.openDemo();
+    await app.connectStandIn();
+    await expect(page.getByRole('banner').getByText('Live', { exact: true })).toBeVisible();
+    await app.changeWholeMap('Volumetric efficiency', '4');
+    await expect(page.getByRole('banner').getByText('Differs')).toBeVisible();
+    await app.expectStored();
+    await page.reload();
+    await app.connectStandIn();
+    await expect(page.getByText('What runs differs from the screen in volumetric efficiency.')).toBeVisible();
+  },
+);
 
-test('power cut in the middle of a store: it wakes whole, with what was stored before', async ({
-  app,
-  page,
-}) => {
-  test.setTimeout(300_000);
-  await app.openDemo();
-  await app.connectStandIn();
-  await app.changeWholeMap('Volumetric efficiency', '-8');
-  await app.goTo('Bench');
-  await page.getByRole('button', { name: /^Send \d+ cells to the ECU$/ }).click();
-  await expect(page.getByText(/gone with the key: store it/)).toBeVisible();
-  await app.openStandIn();
-  // Storing takes a second, which a look from outside may miss; the sheet with the key lies over the button that
-  // begins it. So the page itself turns the key in the moment that it says it stores.
-  const hidden = (name: string) => page.getByRole('button', { name, includeHidden: true });
-  const key = await hidden('Key off').elementHandle();
-  await page.evaluate((button) => {
-    const said = () => document.querySelector('[role="status"][aria-label="At the engine computer"]');
-    new MutationObserver((_, watch) => {
-      if (said()?.textContent !== 'Storing') return;
-      watch.disconnect();
-      (button as HTMLElement).click();
-    }).observe(document.body, { subtree: true, childList: true, characterData: true });
-  }, key);
-  await hidden('Store in ECU').evaluate((button: HTMLElement) => button.click());
-  await expect(page.getByRole('banner', { includeHidden: true }).getByText('Link lost')).toBeVisible({
-    timeout: 15_000,
-  });
-  await page.getByRole('button', { name: 'Key on' }).click();
-  await page.keyboard.press('Escape');
-  await expect(
-    page.getByText(/is there again. It runs something else than before in volumetric/),
-  ).toBeVisible();
-  await expect(page.getByText('What runs differs from the screen in volumetric efficiency.')).toBeVisible();
-  await expect(page.getByRole('banner').getByText('Differs')).toBeVisible();
+test(
+  'power cut in the middle of a store: it wakes whole, with what was stored before',
+  { tag: '@far' },
+  async ({ app, page }) => {
+    test.setTimeout(300_000);
+    await app.openDemo();
+    await app.connectStandIn();
+    await app.changeWholeMap('Volumetric efficiency', '-8');
+    await app.goTo('Bench');
+    await page.getByRole('button', { name: /^Send \d+ cells to the ECU$/ }).click();
+    await expect(page.getByText(/gone with the key: store it/)).toBeVisible();
+    await app.openStandIn();
+    // Storing takes a second, which a look from outside may miss; the sheet with the key lies over the button that
+    // begins it. So the page itself turns the key in the moment that it says it stores.
+    const hidden = (name: string) => page.getByRole('button', { name, includeHidden: true });
+    const key = await hidden('Key off').elementHandle();
+    await page.evaluate((button) => {
+      const said = () => document.querySelector('[role="status"][aria-label="At the engine computer"]');
+      new MutationObserver((_, watch) => {
+        if (said()?.textContent !== 'Storing') return;
+        watch.disconnect();
+        (button as HTMLElement).click();
+      }).observe(document.body, { subtree: true, childList: true, characterData: true });
+    }, key);
+    await hidden('Store in ECU').evaluate((button: HTMLElement) => button.click());
+    await expect(page.getByRole('banner', { includeHidden: true }).getByText('Link lost')).toBeVisible({
+      timeout: 15_000,
+    });
+    await page.getByRole('button', { name: 'Key on' }).click();
+    await page.keyboard.press('Escape');
+    await expect(
+      page.getByText(/is there again. It runs something else than before in volumetric/),
+    ).toBeVisible();
+    await expect(page.getByText('What runs differs from the screen in volumetric efficiency.')).toBeVisible();
+    await expect(page.getByRole('banner').getByText('Differs')).toBeVisible();
 
-  // Nothing of the half-written is in the way of the next store.
-  await page.getByRole('button', { name: /^Send \d+ cells to the ECU$/ }).click();
-  await page.getByRole('button', { name: 'Store in ECU' }).click();
-  await expect(page.getByText('What is on the screen runs, and is stored.')).toBeVisible();
-  await app.openStandIn();
-  await page.getByRole('button', { name: 'Key off' }).click();
-  await expect(page.getByRole('banner', { includeHidden: true }).getByText('Link lost')).toBeVisible({
-    timeout: 15_000,
-  });
-  await page.getByRole('button', { name: 'Key on' }).click();
-  await page.keyboard.press('Escape');
-  await expect(
-    page.getByText('The link was lost and is there again. All that ran still runs.'),
-  ).toBeVisible();
-  await expect(page.getByText('What is on the screen runs, and is stored.')).toBeVisible();
-});
+    // Nothing of the half-written is in the way of the next store.
+    await page.getByRole('button', { name: /^Send \d+ cells to the ECU$/ }).click();
+    await page.getByRole('button', { name: 'Store in ECU' }).click();
+    await expect(page.getByText('What is on the screen runs, and is stored.')).toBeVisible();
+    await app.openStandIn();
+    await page.getByRole('button', { name: 'Key off' }).click();
+    await expect(page.getByRole('banner', { includeHidden: true }).getByText('Link lost')).toBeVisible({
+      timeout: 15_000,
+    });
+    await page.getByRole('button', { name: 'Key on' }).click();
+    await page.keyboard.press('Escape');
+    await expect(
+      page.getByText('The link was lost and is there again. All that ran still runs.'),
+    ).toBeVisible();
+    await expect(page.getByText('What is on the screen runs, and is stored.')).toBeVisible();
+  },
+);

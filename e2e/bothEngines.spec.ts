@@ -28,7 +28,6 @@ function startsProgram(): string {
 test('Chromium comes to the verdicts of Node, and to its numbers but for last bits', async ({
   page,
 }, info) => {
-  test.skip(info.project.name !== 'desktop', 'The numbers know no screen');
   test.setTimeout(300_000);
   const program = startsProgram();
   const context: { startsInNumbers?: () => StartNumbers[] } = {};

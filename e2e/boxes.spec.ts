@@ -1,24 +1,6 @@
 import type { Page } from '@playwright/test';
 import { sideways, tooSmall } from './seen';
 import { expect, test } from './support';
-import { WALKS } from './walk';
-
-for (const [leg, views] of WALKS) {
-  test(`at twice the size on a wide screen no view scrolls sideways: ${leg}`, async ({
-    app,
-    page,
-    isMobile,
-  }) => {
-    test.skip(isMobile, 'About a wide screen');
-    test.setTimeout(300_000);
-    // Half of the room for every pixel: what a browser shows at 200 %.
-    await page.setViewportSize({ width: 640, height: 400 });
-    for (const [view, go] of views) {
-      await go(app);
-      expect.soft(await sideways(page), view).toBeLessThanOrEqual(0);
-    }
-  });
-}
 
 /** Doubles every text that is there, as a person who reads large letters has it. */
 const doubleText = (page: Page) =>
@@ -38,7 +20,7 @@ for (const [place, item] of [
   ['Maps', 'Cranking fuel'],
   ['Maps', 'Load strategy'],
 ] as const) {
-  test(`letters of twice the size do not break ${item}`, async ({ app, page }) => {
+  test(`letters of twice the size do not break ${item}`, { tag: '@both' }, async ({ app, page }) => {
     await app.openDemo();
     await app.openItem(place, item);
     await doubleText(page);

@@ -16,8 +16,7 @@ test('the theme follows the system until one is chosen, and the choice is kept',
   await expect.poll(ground).toBe('rgb(255, 255, 255)');
 });
 
-test('the keys are listed on ?, derived from the commands', async ({ app, page, isMobile }) => {
-  test.skip(isMobile, 'A phone has no keyboard of this kind');
+test('the keys are listed on ?, derived from the commands', { tag: '@wide' }, async ({ app, page }) => {
   await app.openDemo();
   await page.keyboard.press('?');
   const sheet = page.getByRole('dialog');
@@ -27,28 +26,27 @@ test('the keys are listed on ?, derived from the commands', async ({ app, page, 
   await expect(sheet).toBeHidden();
 });
 
-test('every control of a section can be reached with the keyboard, in the order it is read', async ({
-  app,
-  page,
-  isMobile,
-}) => {
-  test.skip(isMobile, 'A phone has no keyboard of this kind');
-  await app.openDemo();
-  await app.openItem('Build', 'Engine');
-  await page.getByRole('textbox', { name: /^Bore/ }).focus();
-  const names: string[] = [];
-  for (let i = 0; i < 5; i += 1) {
-    await page.keyboard.press('Tab');
-    names.push(await page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? ''));
-  }
-  expect(names).toEqual([
-    'Unit of Bore: mm',
-    'About Stroke',
-    'Source of Stroke: Data sheet',
-    'Stroke, mm',
-    'Unit of Stroke: mm',
-  ]);
-});
+test(
+  'every control of a section can be reached with the keyboard, in the order it is read',
+  { tag: '@wide' },
+  async ({ app, page }) => {
+    await app.openDemo();
+    await app.openItem('Build', 'Engine');
+    await page.getByRole('textbox', { name: /^Bore/ }).focus();
+    const names: string[] = [];
+    for (let i = 0; i < 5; i += 1) {
+      await page.keyboard.press('Tab');
+      names.push(await page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? ''));
+    }
+    expect(names).toEqual([
+      'Unit of Bore: mm',
+      'About Stroke',
+      'Source of Stroke: Data sheet',
+      'Stroke, mm',
+      'Unit of Stroke: mm',
+    ]);
+  },
+);
 
 test('a damaged calibration can be rescued as a file, and the others still open', async ({ app, page }) => {
   await app.openDemo();

@@ -27,19 +27,12 @@ async function exported(page: Page): Promise<string> {
   return readFile(await saved.path(), 'utf8');
 }
 
-test('an exported calibration opens on another machine as it was', async ({
-  app,
-  page,
-  browser,
-  isMobile,
-}) => {
+test('an exported calibration opens on another machine as it was', async ({ app, page, browser }) => {
   await app.openDemo();
   await app.changeWholeMap('Cranking fuel', '10');
   const text = await exported(page);
 
-  const elsewhere = await browser.newContext({
-    ...(isMobile ? { viewport: { width: 390, height: 844 } } : {}),
-  });
+  const elsewhere = await browser.newContext({ viewport: { width: 390, height: 844 } });
   const there = await elsewhere.newPage();
   await there.goto('/');
   await open(there, file('ventisca.json', text));

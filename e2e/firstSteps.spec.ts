@@ -34,9 +34,7 @@ async function starts(app: Lumbre, finger: Finger): Promise<void> {
 test('from nothing the path leads to a first dry start in ten minutes of typing; it can be left, and hidden', async ({
   app,
   page,
-  isMobile,
 }) => {
-  test.skip(!isMobile, 'Counted with a thumb');
   test.setTimeout(240_000);
   const finger = new Finger(page);
   await app.visit();
@@ -81,9 +79,7 @@ test('from nothing the path leads to a first dry start in ten minutes of typing;
 test('a starter by cylinders and induction asks for its own numbers only, and for maps that follow them', async ({
   app,
   page,
-  isMobile,
 }) => {
-  test.skip(!isMobile, 'Counted with a thumb');
   test.setTimeout(240_000);
   const finger = new Finger(page);
   await app.visit();

@@ -78,13 +78,17 @@ test('a season is found by a word, leaves as one file, and is taken on another p
   await context.close();
 });
 
-test('the garage is accessible, and nothing in it is too small or cut', async ({ app, page, isMobile }) => {
-  await app.openDemo();
-  await page.getByRole('button', { name: 'All calibrations' }).click();
-  await page.getByRole('button', { name: 'Garage' }).click();
-  await page.getByRole('textbox', { name: 'Word to find' }).fill('ventisca');
-  await expect(page.getByText(/^\d+ finds?\.$/)).toBeVisible();
-  if (isMobile) expect(await tooSmall(page, TARGET)).toEqual([]);
-  expect(await sideways(page)).toBeLessThanOrEqual(0);
-  expect(await inaccessible(page)).toEqual({ dark: [], light: [] });
-});
+test(
+  'the garage is accessible, and nothing in it is too small or cut',
+  { tag: '@both' },
+  async ({ app, page, isMobile }) => {
+    await app.openDemo();
+    await page.getByRole('button', { name: 'All calibrations' }).click();
+    await page.getByRole('button', { name: 'Garage' }).click();
+    await page.getByRole('textbox', { name: 'Word to find' }).fill('ventisca');
+    await expect(page.getByText(/^\d+ finds?\.$/)).toBeVisible();
+    if (isMobile) expect(await tooSmall(page, TARGET)).toEqual([]);
+    expect(await sideways(page)).toBeLessThanOrEqual(0);
+    expect(await inaccessible(page)).toEqual({ dark: [], light: [] });
+  },
+);

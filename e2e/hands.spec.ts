@@ -9,9 +9,6 @@ const focused = (page: Page) =>
     return at.getAttribute('aria-label') ?? at.textContent ?? '';
   });
 
-const onlyWide = (isMobile: boolean) => test.skip(isMobile, 'A phone has no keyboard of this kind');
-const onlyPhone = (isMobile: boolean) => test.skip(!isMobile, 'About a phone');
-
 /** Takes every map away but keeps the engine. */
 const withoutMaps = (app: Lumbre) =>
   app.openChanged(({ maps }) => {
@@ -43,7 +40,7 @@ test('what is missing is proposed in one list, with picture and reason, and acce
   await app.dryStart('−20', /^Caught after/);
 });
 
-test('from a map to the next without its list', async ({ app, page, isMobile }) => {
+test('from a map to the next without its list', { tag: '@both' }, async ({ app, page, isMobile }) => {
   await app.openDemo();
   await app.openItem('Maps', 'Volumetric efficiency');
   await page.getByRole('button', { name: 'Next map: Lambda target' }).click();
@@ -56,8 +53,7 @@ test('from a map to the next without its list', async ({ app, page, isMobile }) 
   await expect(page.getByRole('heading', { level: 2, name: 'Lambda target' })).toBeVisible();
 });
 
-test('a whole map is typed without a mouse', async ({ app, page, isMobile }) => {
-  onlyWide(isMobile);
+test('a whole map is typed without a mouse', { tag: '@wide' }, async ({ app, page }) => {
   test.setTimeout(300_000);
   await app.openDemo();
   await app.openItem('Maps', 'Volumetric efficiency');
@@ -90,52 +86,45 @@ test('a whole map is typed without a mouse', async ({ app, page, isMobile }) => 
   }
 });
 
-test('a number that is refused keeps the keyboard and its text; Escape goes back to the grid', async ({
-  app,
-  page,
-  isMobile,
-}) => {
-  onlyWide(isMobile);
-  await app.openDemo();
-  await app.openItem('Maps', 'Lambda target');
-  await page.keyboard.type('9');
-  await page.keyboard.press('Enter');
-  const box = page.getByRole('textbox', { name: /^New value/ });
-  await expect(box).toBeFocused();
-  await expect(box).toHaveValue('9');
-  await expect(page.getByRole('alert')).toBeVisible();
-  await page.keyboard.press('Escape');
-  await expect(page.getByRole('grid', { name: 'Lambda target' })).toBeFocused();
-  await expect(page.getByRole('alert')).toBeHidden();
-});
+test(
+  'a number that is refused keeps the keyboard and its text; Escape goes back to the grid',
+  { tag: '@wide' },
+  async ({ app, page }) => {
+    await app.openDemo();
+    await app.openItem('Maps', 'Lambda target');
+    await page.keyboard.type('9');
+    await page.keyboard.press('Enter');
+    const box = page.getByRole('textbox', { name: /^New value/ });
+    await expect(box).toBeFocused();
+    await expect(box).toHaveValue('9');
+    await expect(page.getByRole('alert')).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('grid', { name: 'Lambda target' })).toBeFocused();
+    await expect(page.getByRole('alert')).toBeHidden();
+  },
+);
 
-test('the map page is gone through in the order it is read, and the keyboard is never lost', async ({
-  app,
-  page,
-  isMobile,
-}) => {
-  onlyWide(isMobile);
-  await app.openDemo();
-  await app.openItem('Maps', 'Cranking fuel');
-  await expect(page.getByRole('grid', { name: 'Cranking fuel' })).toBeFocused();
-  await page.getByRole('slider', { name: 'Point of Cranking fuel' }).focus();
-  const way: string[] = [];
-  while (way.at(-1)?.endsWith('Apply') !== true && way.length < 40) {
-    await page.keyboard.press('Tab');
-    way.push(await focused(page));
-  }
-  expect(way[0]).toBe('Cranking fuel');
-  expect(way.slice(-5)).toEqual(['Lower by 0.05', 'Raise by 0.05', 'Set', 'New value, × stoich', 'Apply']);
-  expect(way).not.toContain('body');
-  expect(way).toContain('Estimated');
-});
+test(
+  'the map page is gone through in the order it is read, and the keyboard is never lost',
+  { tag: '@wide' },
+  async ({ app, page }) => {
+    await app.openDemo();
+    await app.openItem('Maps', 'Cranking fuel');
+    await expect(page.getByRole('grid', { name: 'Cranking fuel' })).toBeFocused();
+    await page.getByRole('slider', { name: 'Point of Cranking fuel' }).focus();
+    const way: string[] = [];
+    while (way.at(-1)?.endsWith('Apply') !== true && way.length < 40) {
+      await page.keyboard.press('Tab');
+      way.push(await focused(page));
+    }
+    expect(way[0]).toBe('Cranking fuel');
+    expect(way.slice(-5)).toEqual(['Lower by 0.05', 'Raise by 0.05', 'Set', 'New value, × stoich', 'Apply']);
+    expect(way).not.toContain('body');
+    expect(way).toContain('Estimated');
+  },
+);
 
-test('on a phone the tray stands above the navigation while the grid is in sight', async ({
-  app,
-  page,
-  isMobile,
-}) => {
-  onlyPhone(isMobile);
+test('on a phone the tray stands above the navigation while the grid is in sight', async ({ app, page }) => {
   await app.openDemo();
   await app.openItem('Maps', 'Spark advance');
   const tray = page.getByRole('group', { name: 'Edit the selected cells' });
@@ -154,8 +143,7 @@ test('on a phone the tray stands above the navigation while the grid is in sight
   await expect(page.getByRole('button', { name: 'Back to the maps' })).toHaveCount(1);
 });
 
-test('the tray comes and goes without moving what stands above it', async ({ app, page, isMobile }) => {
-  onlyPhone(isMobile);
+test('the tray comes and goes without moving what stands above it', async ({ app, page }) => {
   await app.openDemo();
   await app.openItem('Maps', 'Spark advance');
   const tray = page.getByRole('group', { name: 'Edit the selected cells' });
@@ -176,8 +164,7 @@ test('the tray comes and goes without moving what stands above it', async ({ app
   expect(await room()).toBe(without);
 });
 
-test('a control that takes the keyboard is not under the tray', async ({ app, page, isMobile }) => {
-  onlyPhone(isMobile);
+test('a control that takes the keyboard is not under the tray', async ({ app, page }) => {
   await app.openDemo();
   await app.openItem('Maps', 'Spark advance');
   const tray = page.getByRole('group', { name: 'Edit the selected cells' });
@@ -197,7 +184,7 @@ test('a control that takes the keyboard is not under the tray', async ({ app, pa
     .toBeLessThanOrEqual(top);
 });
 
-test('a proposal is accepted without scrolling', async ({ app, page, isMobile }) => {
+test('a proposal is accepted without scrolling', { tag: '@both' }, async ({ app, page, isMobile }) => {
   await app.openDemo();
   await app.openItem('Maps', 'Volumetric efficiency');
   const propose = page.getByRole('button', { name: /^Propose anew/ });
@@ -210,7 +197,7 @@ test('a proposal is accepted without scrolling', async ({ app, page, isMobile })
   await expect(page.getByRole('button', { name: 'Accept all', exact: true })).toBeInViewport({ ratio: 1 });
 });
 
-test('a curve is dragged and nudged, with its cells under it', async ({ app, page }) => {
+test('a curve is dragged and nudged, with its cells under it', { tag: '@both' }, async ({ app, page }) => {
   await app.openDemo();
   for (const name of ['After-start enrichment', 'Idle air', 'Cranking fuel']) {
     await app.openItem('Maps', name);
@@ -238,27 +225,26 @@ test('a curve is dragged and nudged, with its cells under it', async ({ app, pag
   expect(await undoName(page)).toMatch(/^Undo: Cranking fuel: set to [45]\.\d\d, 1 cell$/);
 });
 
-test('lists are dense where a pointer is, and short fields stand two to a row', async ({
-  app,
-  page,
-  isMobile,
-}) => {
-  onlyWide(isMobile);
-  await app.openDemo();
-  await app.goTo('Maps');
-  const rows = page.getByRole('complementary', { name: 'Maps' }).getByRole('link');
-  expect(await rows.count()).toBeGreaterThanOrEqual(24);
-  const last = await rows.nth(19).boundingBox();
-  // Twenty of them within a screen and a half.
-  expect(last?.y ?? Infinity).toBeLessThan(1.5 * 800);
-  expect((await rows.first().boundingBox())?.height).toBeLessThanOrEqual(42);
-  await app.openItem('Build', 'Engine');
-  const [bore, stroke] = [
-    await page.getByRole('textbox', { name: /^Bore/ }).boundingBox(),
-    await page.getByRole('textbox', { name: /^Stroke/ }).boundingBox(),
-  ];
-  expect(Math.abs((bore?.y ?? 0) - (stroke?.y ?? 99))).toBeLessThan(2);
-});
+test(
+  'lists are dense where a pointer is, and short fields stand two to a row',
+  { tag: '@wide' },
+  async ({ app, page }) => {
+    await app.openDemo();
+    await app.goTo('Maps');
+    const rows = page.getByRole('complementary', { name: 'Maps' }).getByRole('link');
+    expect(await rows.count()).toBeGreaterThanOrEqual(24);
+    const last = await rows.nth(19).boundingBox();
+    // Twenty of them within a screen and a half.
+    expect(last?.y ?? Infinity).toBeLessThan(1.5 * 800);
+    expect((await rows.first().boundingBox())?.height).toBeLessThanOrEqual(42);
+    await app.openItem('Build', 'Engine');
+    const [bore, stroke] = [
+      await page.getByRole('textbox', { name: /^Bore/ }).boundingBox(),
+      await page.getByRole('textbox', { name: /^Stroke/ }).boundingBox(),
+    ];
+    expect(Math.abs((bore?.y ?? 0) - (stroke?.y ?? 99))).toBeLessThan(2);
+  },
+);
 
 test('a taken pin is shown, changes places, and is taken off', async ({ app, page }) => {
   await app.openDemo();

@@ -41,34 +41,35 @@ test('the engine moves over the map while it is driven, and paints no cell', asy
   await expect.poll(() => page.evaluate('window.written')).toBeGreaterThan(0);
 });
 
-test('the chosen cell follows the engine, until another is chosen, and is edited there', async ({
-  app,
-  page,
-}) => {
-  test.setTimeout(300_000);
-  await app.openDemo();
-  await app.connectStandIn();
-  await page.getByRole('button', { name: 'Send edits as I make them' }).click();
-  await app.openStandIn();
-  await app.choose('Its time passes', '10 times as fast');
-  await app.choose('Let a driver drive', 'Brake, across the map');
-  await page.keyboard.press('Escape');
-  await app.openItem('Maps', 'Volumetric efficiency');
-  await page.getByRole('button', { name: 'Follow the engine' }).click();
-  const grid = page.getByRole('grid', { name: 'Volumetric efficiency' });
-  const chosen = () => grid.getByRole('gridcell').getAttribute('aria-label');
-  // It goes through the map with the engine, which is braked at thousands of revolutions.
-  await expect.poll(chosen, { timeout: 30_000 }).toMatch(/^[2-7],?\d00 rev/);
-  const first = await chosen();
-  await expect.poll(chosen, { timeout: 30_000 }).not.toBe(first);
-  await grid.press(']');
-  await expect(page.getByText(/^\d+ cells? runs? and (is|are) not stored/)).toBeVisible();
-  await grid.press('Home');
-  await expect(page.getByRole('button', { name: 'Follow the engine' })).toBeVisible();
-  const still = await chosen();
-  await page.waitForTimeout(1500);
-  expect(await chosen()).toBe(still);
-});
+test(
+  'the chosen cell follows the engine, until another is chosen, and is edited there',
+  { tag: '@far' },
+  async ({ app, page }) => {
+    test.setTimeout(300_000);
+    await app.openDemo();
+    await app.connectStandIn();
+    await page.getByRole('button', { name: 'Send edits as I make them' }).click();
+    await app.openStandIn();
+    await app.choose('Its time passes', '10 times as fast');
+    await app.choose('Let a driver drive', 'Brake, across the map');
+    await page.keyboard.press('Escape');
+    await app.openItem('Maps', 'Volumetric efficiency');
+    await page.getByRole('button', { name: 'Follow the engine' }).click();
+    const grid = page.getByRole('grid', { name: 'Volumetric efficiency' });
+    const chosen = () => grid.getByRole('gridcell').getAttribute('aria-label');
+    // It goes through the map with the engine, which is braked at thousands of revolutions.
+    await expect.poll(chosen, { timeout: 30_000 }).toMatch(/^[2-7],?\d00 rev/);
+    const first = await chosen();
+    await expect.poll(chosen, { timeout: 30_000 }).not.toBe(first);
+    await grid.press(']');
+    await expect(page.getByText(/^\d+ cells? runs? and (is|are) not stored/)).toBeVisible();
+    await grid.press('Home');
+    await expect(page.getByRole('button', { name: 'Follow the engine' })).toBeVisible();
+    const still = await chosen();
+    await page.waitForTimeout(1500);
+    expect(await chosen()).toBe(still);
+  },
+);
 
 test('workings open on the running engine, and are frozen where they are', async ({ app, page }) => {
   test.setTimeout(300_000);

@@ -3,52 +3,56 @@ import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { expect, Lumbre, test } from './support';
 
-test('a start and a pull are recorded, marked by thumb and by key, and are there after a reload', async ({
-  app,
-  page,
-}) => {
-  test.setTimeout(300_000);
-  await app.openDemo();
-  await app.connectStandIn('84');
-  await page.getByRole('button', { name: 'Record', exact: true }).click();
-  await app.openStandIn();
-  await page.getByRole('button', { name: 'Hold the starter' }).click();
-  await page.waitForTimeout(2500);
-  await page.getByRole('button', { name: 'Let go of the starter' }).click();
-  await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Mark the moment' }).click();
-  await page.getByRole('textbox', { name: 'Note for mark 1' }).fill('it caught');
-  await page.getByRole('heading', { name: 'Bench', exact: true }).click();
-  // Recording goes on over other pages, and is marked there too.
-  await page.getByRole('link', { name: 'Counters', exact: true }).click();
-  await expect(page.getByRole('button', { name: 'Stop recording' })).toHaveAttribute('aria-pressed', 'true');
-  await page.keyboard.press('m');
-  await app.openStandIn();
-  await app.choose('Its time passes', '4 times as fast');
-  await app.choose('Pedal', '100 %');
-  await page.waitForTimeout(1500);
-  await app.choose('Pedal', '0 %');
-  await page.keyboard.press('Escape');
-  await app.goTo('Bench');
-  await page.getByRole('button', { name: /^Stop recording, \d+ s$/ }).click();
-  await expect(
-    page.getByText(/^\d+ s at 50 Hz, \d+ samples of Ventisca as built; driven with Ventisca\.$/),
-  ).toBeVisible();
-  const marks = page.getByRole('list', { name: 'Marks' }).getByRole('listitem');
-  await expect(marks).toHaveCount(2);
-  await expect(marks.first().getByRole('textbox')).toHaveValue('it caught');
-  await page.reload();
-  await expect(marks).toHaveCount(2);
-  await marks.last().getByRole('textbox').fill('the pull begins');
-  await page.getByRole('textbox', { name: 'Note for this log' }).fill('wet track');
-  await page.keyboard.press('Tab');
-  await expect(page.getByText('Kept with the log.')).toBeVisible();
-  await page.reload();
-  await expect(marks.last().getByRole('textbox')).toHaveValue('the pull begins');
-  await expect(page.getByRole('textbox', { name: 'Note for this log' })).toHaveValue('wet track');
-  await marks.first().getByRole('button', { name: 'Remove mark 1' }).click();
-  await expect(marks).toHaveCount(1);
-});
+test(
+  'a start and a pull are recorded, marked by thumb and by key, and are there after a reload',
+  { tag: '@both' },
+  async ({ app, page }) => {
+    test.setTimeout(300_000);
+    await app.openDemo();
+    await app.connectStandIn('84');
+    await page.getByRole('button', { name: 'Record', exact: true }).click();
+    await app.openStandIn();
+    await page.getByRole('button', { name: 'Hold the starter' }).click();
+    await page.waitForTimeout(2500);
+    await page.getByRole('button', { name: 'Let go of the starter' }).click();
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Mark the moment' }).click();
+    await page.getByRole('textbox', { name: 'Note for mark 1' }).fill('it caught');
+    await page.getByRole('heading', { name: 'Bench', exact: true }).click();
+    // Recording goes on over other pages, and is marked there too.
+    await page.getByRole('link', { name: 'Counters', exact: true }).click();
+    await expect(page.getByRole('button', { name: 'Stop recording' })).toHaveAttribute(
+      'aria-pressed',
+      'true',
+    );
+    await page.keyboard.press('m');
+    await app.openStandIn();
+    await app.choose('Its time passes', '4 times as fast');
+    await app.choose('Pedal', '100 %');
+    await page.waitForTimeout(1500);
+    await app.choose('Pedal', '0 %');
+    await page.keyboard.press('Escape');
+    await app.goTo('Bench');
+    await page.getByRole('button', { name: /^Stop recording, \d+ s$/ }).click();
+    await expect(
+      page.getByText(/^\d+ s at 50 Hz, \d+ samples of Ventisca as built; driven with Ventisca\.$/),
+    ).toBeVisible();
+    const marks = page.getByRole('list', { name: 'Marks' }).getByRole('listitem');
+    await expect(marks).toHaveCount(2);
+    await expect(marks.first().getByRole('textbox')).toHaveValue('it caught');
+    await page.reload();
+    await expect(marks).toHaveCount(2);
+    await marks.last().getByRole('textbox').fill('the pull begins');
+    await page.getByRole('textbox', { name: 'Note for this log' }).fill('wet track');
+    await page.keyboard.press('Tab');
+    await expect(page.getByText('Kept with the log.')).toBeVisible();
+    await page.reload();
+    await expect(marks.last().getByRole('textbox')).toHaveValue('the pull begins');
+    await expect(page.getByRole('textbox', { name: 'Note for this log' })).toHaveValue('wet track');
+    await marks.first().getByRole('button', { name: 'Remove mark 1' }).click();
+    await expect(marks).toHaveCount(1);
+  },
+);
 
 test('a recording that begins by a condition has what came before it, and waits for the next', async ({
   app,

@@ -86,31 +86,34 @@ test('idle with a short exhaust: the authority is zero there, and the reason is 
   await expect(page.getByText(/Outside air comes back/)).toHaveCount(0);
 });
 
-test('what the loop keeps correcting is learned, kept, and put into the map while it runs', async ({
-  app,
-  page,
-}) => {
-  test.setTimeout(300_000);
-  await app.openDemo();
-  await app.openItem('Maps', 'Closed loop');
-  await app.choose('Closed loop', 'On');
-  await app.openItem('Maps', 'Learned trims');
-  await expect(page.getByText(/Nothing yet/)).toBeVisible();
-  await app.choose('Learned trims', 'On');
-  await acceptMissing(app, page);
-  await letLearn(app, page);
-  const words = page.getByText(/Live from the engine computer\. \d+ cells have evidence/);
-  await expect(words).toBeVisible({ timeout: 15_000 });
-  await expect(page.getByRole('grid', { name: 'Learned trims' })).toBeVisible();
-  await page.getByRole('button', { name: 'Look at what would be put in' }).click();
-  await expect(page.getByText(/^How far cells lie from the line between their neighbours/)).toBeVisible();
-  await page.getByRole('button', { name: 'Accept all', exact: true }).click();
-  await expect(page.getByRole('button', { name: 'Accept all', exact: true })).toBeHidden({ timeout: 15_000 });
-  await expect(page.getByRole('banner').getByText(/^Live$/)).toBeVisible();
-  await app.openItem('Maps', 'Volumetric efficiency');
-  await page.getByRole('button', { name: 'Undo: Put what was learned into Volumetric efficiency' }).click();
-  await expect(page.getByRole('banner').getByText(/^Differs$/)).toBeVisible();
-});
+test(
+  'what the loop keeps correcting is learned, kept, and put into the map while it runs',
+  { tag: '@far' },
+  async ({ app, page }) => {
+    test.setTimeout(300_000);
+    await app.openDemo();
+    await app.openItem('Maps', 'Closed loop');
+    await app.choose('Closed loop', 'On');
+    await app.openItem('Maps', 'Learned trims');
+    await expect(page.getByText(/Nothing yet/)).toBeVisible();
+    await app.choose('Learned trims', 'On');
+    await acceptMissing(app, page);
+    await letLearn(app, page);
+    const words = page.getByText(/Live from the engine computer\. \d+ cells have evidence/);
+    await expect(words).toBeVisible({ timeout: 15_000 });
+    await expect(page.getByRole('grid', { name: 'Learned trims' })).toBeVisible();
+    await page.getByRole('button', { name: 'Look at what would be put in' }).click();
+    await expect(page.getByText(/^How far cells lie from the line between their neighbours/)).toBeVisible();
+    await page.getByRole('button', { name: 'Accept all', exact: true }).click();
+    await expect(page.getByRole('button', { name: 'Accept all', exact: true })).toBeHidden({
+      timeout: 15_000,
+    });
+    await expect(page.getByRole('banner').getByText(/^Live$/)).toBeVisible();
+    await app.openItem('Maps', 'Volumetric efficiency');
+    await page.getByRole('button', { name: 'Undo: Put what was learned into Volumetric efficiency' }).click();
+    await expect(page.getByRole('banner').getByText(/^Differs$/)).toBeVisible();
+  },
+);
 
 test(
   'a fold-in is refused cell by cell where all of it is one factor, and done in one move',

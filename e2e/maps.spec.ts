@@ -1,7 +1,6 @@
 import { expect, test } from './support';
 
-test('cells are edited with a keyboard alone', async ({ app, page, isMobile }) => {
-  test.skip(isMobile, 'A phone has no keyboard of this kind');
+test('cells are edited with a keyboard alone', { tag: '@wide' }, async ({ app, page }) => {
   await app.openDemo();
   await app.openItem('Maps', 'Volumetric efficiency');
   const grid = page.getByRole('grid', { name: 'Volumetric efficiency' });
@@ -31,8 +30,7 @@ test('cells are edited with a keyboard alone', async ({ app, page, isMobile }) =
   await expect(cell).toHaveAccessibleName(/: 55\.5 %$/);
 });
 
-test('cells are edited by touch alone', async ({ app, page, isMobile }) => {
-  test.skip(!isMobile, 'For a phone');
+test('cells are edited by touch alone', async ({ app, page }) => {
   await app.openDemo();
   await app.openItem('Maps', 'Volumetric efficiency');
   const grid = page.getByRole('grid', { name: 'Volumetric efficiency' });

@@ -206,41 +206,42 @@ test('fuel pressure: read, changed in the calibration, and its kind proved by a 
   await press(page, 'Accept');
 });
 
-test('outputs: two injectors in each other’s place are heard, and their pins changed', async ({
-  app,
-  page,
-}) => {
-  test.setTimeout(300_000);
-  await atCar(app, ({ pins }) => {
-    const of = (id: string) => pins.assignments.find((entry) => entry.function === id);
-    const [two, five] = [of('injector-2'), of('injector-5')];
-    if (two === undefined || five === undefined) throw new Error('Not wired');
-    [two.pin, five.pin] = [five.pin, two.pin];
-  });
-  await open(page, 'Output test');
-  await press(page, 'Injectors');
-  for (let i = 0; i < 6; i += 1) {
-    await step(page, /^Injector \d$/);
-    const heard = page.getByRole('status', { name: 'Heard at the stand-in' });
-    // The one before is heard for a moment more.
-    await expect(heard).not.toContainText(/injector/i);
-    await page.getByRole('button', { name: /^Hold: Work injector/ }).hover();
-    await page.mouse.down();
-    await expect(heard).toContainText(/injector \d/i, { timeout: 20_000 });
-    const which = /injector (\d)/i.exec(await heard.innerText())?.[1] ?? '';
-    await page.mouse.up();
-    await page.getByRole('button', { name: `Injector ${which}`, exact: true }).click();
-  }
-  await step(page, 'Failed');
-  await expect(outcome(page)).toContainText(/Pin \w+, meant for injector 2, works injector 5/);
-  await expect(
-    page.getByText('Change the pins in the calibration, and leave the loom as it is'),
-  ).toBeVisible();
-  await press(page, 'Accept');
-  await page.getByRole('button', { name: 'To the bench' }).last().click();
-  await press(page, 'Send the calibration to the ECU');
-  await expect(page.getByRole('banner').getByText('Live')).toBeVisible();
-});
+test(
+  'outputs: two injectors in each other’s place are heard, and their pins changed',
+  { tag: '@far' },
+  async ({ app, page }) => {
+    test.setTimeout(300_000);
+    await atCar(app, ({ pins }) => {
+      const of = (id: string) => pins.assignments.find((entry) => entry.function === id);
+      const [two, five] = [of('injector-2'), of('injector-5')];
+      if (two === undefined || five === undefined) throw new Error('Not wired');
+      [two.pin, five.pin] = [five.pin, two.pin];
+    });
+    await open(page, 'Output test');
+    await press(page, 'Injectors');
+    for (let i = 0; i < 6; i += 1) {
+      await step(page, /^Injector \d$/);
+      const heard = page.getByRole('status', { name: 'Heard at the stand-in' });
+      // The one before is heard for a moment more.
+      await expect(heard).not.toContainText(/injector/i);
+      await page.getByRole('button', { name: /^Hold: Work injector/ }).hover();
+      await page.mouse.down();
+      await expect(heard).toContainText(/injector \d/i, { timeout: 20_000 });
+      const which = /injector (\d)/i.exec(await heard.innerText())?.[1] ?? '';
+      await page.mouse.up();
+      await page.getByRole('button', { name: `Injector ${which}`, exact: true }).click();
+    }
+    await step(page, 'Failed');
+    await expect(outcome(page)).toContainText(/Pin \w+, meant for injector 2, works injector 5/);
+    await expect(
+      page.getByText('Change the pins in the calibration, and leave the loom as it is'),
+    ).toBeVisible();
+    await press(page, 'Accept');
+    await page.getByRole('button', { name: 'To the bench' }).last().click();
+    await press(page, 'Send the calibration to the ECU');
+    await expect(page.getByRole('banner').getByText('Live')).toBeVisible();
+  },
+);
 
 test('injector flow: each over a vessel, by the pump and its own pulses', async ({ app, page }) => {
   test.setTimeout(300_000);
@@ -262,28 +263,29 @@ test('injector flow: each over a vessel, by the pump and its own pulses', async 
   await expect(outcome(page)).toContainText(/They are even: none is more than \d\.\d % off/);
 });
 
-test('a link that is lost in the middle stops the pump, and the step goes on once it is there again', async ({
-  app,
-  page,
-}) => {
-  test.setTimeout(300_000);
-  await app.openDemo();
-  await app.connectStandIn('20');
-  await open(page, 'Fuel pressure');
-  await press(page, 'Run the pump for 30 s');
-  await expect(page.getByText(/It acts now/)).toBeVisible();
-  await loseLink(app);
-  await app.openStandIn();
-  await expect(page.getByRole('status', { name: 'Heard and seen at the stand-in' })).toContainText(
-    'Nothing is heard at work.',
-  );
-  await page.getByRole('button', { name: 'Key on' }).click();
-  await page.keyboard.press('Escape');
-  await step(page, 'Run the pump, and look for leaks');
-  await expect(
-    page.getByText('It stops by itself, when this page is left, and when the link is lost.'),
-  ).toBeVisible();
-});
+test(
+  'a link that is lost in the middle stops the pump, and the step goes on once it is there again',
+  { tag: '@far' },
+  async ({ app, page }) => {
+    test.setTimeout(300_000);
+    await app.openDemo();
+    await app.connectStandIn('20');
+    await open(page, 'Fuel pressure');
+    await press(page, 'Run the pump for 30 s');
+    await expect(page.getByText(/It acts now/)).toBeVisible();
+    await loseLink(app);
+    await app.openStandIn();
+    await expect(page.getByRole('status', { name: 'Heard and seen at the stand-in' })).toContainText(
+      'Nothing is heard at work.',
+    );
+    await page.getByRole('button', { name: 'Key on' }).click();
+    await page.keyboard.press('Escape');
+    await step(page, 'Run the pump, and look for leaks');
+    await expect(
+      page.getByText('It stops by itself, when this page is left, and when the link is lost.'),
+    ).toBeVisible();
+  },
+);
 
 test('leaving a step by any way lets the pump go', async ({ app, page }) => {
   await app.openDemo();
@@ -304,64 +306,65 @@ test('leaving a step by any way lets the pump go', async ({ app, page }) => {
   }
 });
 
-test('base timing: injectors off and the starter held, then held speeds; offset and delay in one', async ({
-  app,
-  page,
-}) => {
-  test.setTimeout(300_000);
-  await app.openDemo();
-  await app.connectStandIn('70');
-  // The sensor stands elsewhere than it is typed from now on.
-  await app.openItem('Build', 'Trigger');
-  const offset = page.getByRole('textbox', { name: /^First tooth to TDC/ });
-  const typed = Number(await offset.inputValue());
-  await app.type(/^First tooth to TDC/, String(typed - 4));
-  await app.goTo('Bench');
-  await press(page, 'Send the calibration to the ECU');
-  await expect(page.getByRole('banner').getByText('Live')).toBeVisible();
-  await open(page, 'Base timing');
-  await press(page, 'Injectors off, spark at 10°');
-  await expect(page.getByText(/It acts now/)).toBeVisible();
-  await app.openStandIn();
-  await press(page, 'Hold the starter');
-  await page.keyboard.press('Escape');
-  await page.waitForTimeout(2500);
-  await takeOver(page);
-  await step(page, 'Start it, and let it warm a little');
-  await expect(page.getByText(/It acts now/)).toBeHidden();
-  await page.waitForTimeout(1500);
-  await app.openStandIn();
-  await press(page, 'Let go of the starter');
-  await page.keyboard.press('Escape');
-  await press(page, 'It runs');
-  for (let i = 0; i < 3; i += 1) {
-    const title = page.getByRole('heading', { level: 3, name: /^Hold about \d+ rev\/min$/ });
-    await expect(title).toBeVisible();
-    const rpm = /\d+/.exec(await title.innerText())?.[0] ?? '';
-    await press(page, 'Hold the spark at 15°');
+test(
+  'base timing: injectors off and the starter held, then held speeds; offset and delay in one',
+  { tag: '@far' },
+  async ({ app, page }) => {
+    test.setTimeout(300_000);
+    await app.openDemo();
+    await app.connectStandIn('70');
+    // The sensor stands elsewhere than it is typed from now on.
+    await app.openItem('Build', 'Trigger');
+    const offset = page.getByRole('textbox', { name: /^First tooth to TDC/ });
+    const typed = Number(await offset.inputValue());
+    await app.type(/^First tooth to TDC/, String(typed - 4));
+    await app.goTo('Bench');
+    await press(page, 'Send the calibration to the ECU');
+    await expect(page.getByRole('banner').getByText('Live')).toBeVisible();
+    await open(page, 'Base timing');
+    await press(page, 'Injectors off, spark at 10°');
+    await expect(page.getByText(/It acts now/)).toBeVisible();
     await app.openStandIn();
-    if (i === 0) {
-      await app.choose('Pedal', '10 %');
-      await app.choose('Brake dynamometer', 'Holds a speed');
-    }
-    await app.type(/^Brake holds the speed/, rpm);
+    await press(page, 'Hold the starter');
     await page.keyboard.press('Escape');
-    const tile = page.getByRole('group', { name: /^Engine speed: / });
-    const speed = async () =>
-      Number(/: ([\d,]+)/.exec((await tile.getAttribute('aria-label')) ?? '')?.[1]?.replace(',', ''));
-    await expect
-      .poll(async () => Math.abs((await speed()) / Number(rpm) - 1), { timeout: 20_000 })
-      .toBeLessThan(0.02);
     await page.waitForTimeout(2500);
     await takeOver(page);
-    await expect(title.filter({ hasText: rpm })).toBeHidden();
-  }
-  await expect(outcome(page)).toContainText(/The light is [34]\.\d° ± 0\.\d° early/);
-  await press(page, 'Accept');
-  await app.openItem('Build', 'Trigger');
-  // The demo’s own wheel stands a little off its sheet, which the light finds too.
-  expect(Math.abs(Number(await offset.inputValue()) - typed)).toBeLessThan(1);
-});
+    await step(page, 'Start it, and let it warm a little');
+    await expect(page.getByText(/It acts now/)).toBeHidden();
+    await page.waitForTimeout(1500);
+    await app.openStandIn();
+    await press(page, 'Let go of the starter');
+    await page.keyboard.press('Escape');
+    await press(page, 'It runs');
+    for (let i = 0; i < 3; i += 1) {
+      const title = page.getByRole('heading', { level: 3, name: /^Hold about \d+ rev\/min$/ });
+      await expect(title).toBeVisible();
+      const rpm = /\d+/.exec(await title.innerText())?.[0] ?? '';
+      await press(page, 'Hold the spark at 15°');
+      await app.openStandIn();
+      if (i === 0) {
+        await app.choose('Pedal', '10 %');
+        await app.choose('Brake dynamometer', 'Holds a speed');
+      }
+      await app.type(/^Brake holds the speed/, rpm);
+      await page.keyboard.press('Escape');
+      const tile = page.getByRole('group', { name: /^Engine speed: / });
+      const speed = async () =>
+        Number(/: ([\d,]+)/.exec((await tile.getAttribute('aria-label')) ?? '')?.[1]?.replace(',', ''));
+      await expect
+        .poll(async () => Math.abs((await speed()) / Number(rpm) - 1), { timeout: 20_000 })
+        .toBeLessThan(0.02);
+      await page.waitForTimeout(2500);
+      await takeOver(page);
+      await expect(title.filter({ hasText: rpm })).toBeHidden();
+    }
+    await expect(outcome(page)).toContainText(/The light is [34]\.\d° ± 0\.\d° early/);
+    await press(page, 'Accept');
+    await app.openItem('Build', 'Trigger');
+    // The demo’s own wheel stands a little off its sheet, which the light finds too.
+    expect(Math.abs(Number(await offset.inputValue()) - typed)).toBeLessThan(1);
+  },
+);
 
 test('base timing of a distributor: whether its rotor still reaches the post, and which way it is turned', async ({
   app,
@@ -412,23 +415,27 @@ async function crank(app: Lumbre, forMs: number): Promise<void> {
   await page.keyboard.press('Escape');
 }
 
-test('first fire: it is cranked, what comes is said in its order, and it idles', async ({ app, page }) => {
-  test.setTimeout(300_000);
-  await app.openDemo();
-  await app.connectStandIn('5');
-  await open(page, 'First fire');
-  await press(page, 'Ready');
-  await press(page, /^Begin, \d+ s/);
-  await crank(app, 1500);
-  await expect(page.getByRole('group', { name: /^Engine speed: [1-9][\d,]{2,}/ })).toBeVisible();
-  await page.waitForTimeout(3500);
-  await press(page, 'Done');
-  await step(page, 'It runs: look round it');
-  await capture(page);
-  await expect(outcome(page)).toContainText(/It ran after \d\.\d s, and runs/);
-  await expect(outcome(page)).toContainText(/Oil pressure is \d+ kPa/);
-  await expect(outcome(page)).toContainText(/It idles at [\d,]+ rev\/min/);
-});
+test(
+  'first fire: it is cranked, what comes is said in its order, and it idles',
+  { tag: '@far' },
+  async ({ app, page }) => {
+    test.setTimeout(300_000);
+    await app.openDemo();
+    await app.connectStandIn('5');
+    await open(page, 'First fire');
+    await press(page, 'Ready');
+    await press(page, /^Begin, \d+ s/);
+    await crank(app, 1500);
+    await expect(page.getByRole('group', { name: /^Engine speed: [1-9][\d,]{2,}/ })).toBeVisible();
+    await page.waitForTimeout(3500);
+    await press(page, 'Done');
+    await step(page, 'It runs: look round it');
+    await capture(page);
+    await expect(outcome(page)).toContainText(/It ran after \d\.\d s, and runs/);
+    await expect(outcome(page)).toContainText(/Oil pressure is \d+ kPa/);
+    await expect(outcome(page)).toContainText(/It idles at [\d,]+ rev\/min/);
+  },
+);
 
 test('first fire: what does not catch is started in simulation, which says whether it is the calibration', async ({
   app,
@@ -488,57 +495,58 @@ async function idleTo(app: Lumbre, rpm: number): Promise<void> {
   }
 }
 
-test('throttle balance: air screws by the meter until all are even, then at speed, and the idle speed', async ({
-  app,
-  page,
-}) => {
-  test.skip(test.info().project.name === 'far', 'The car of the other process has one throttle');
-  test.setTimeout(300_000);
-  await app.visit();
-  await app.openFile(demo('pardela'));
-  await app.connectStandIn('80');
-  await open(page, 'Throttle balance');
-  await crank(app, 1500);
-  await press(page, 'It idles');
-  const title = page.getByRole('heading', { level: 3 });
-  for (let steps = 0; steps < 24; steps += 1) {
-    const words = await title.innerText();
-    if (/^Hold about/.test(words)) break;
-    const [, throttle, wanted] = /^Throttle (\d) to ([\d.]+)/.exec(words) ?? [];
-    if (throttle !== undefined) await turnTo(app, throttle, Number(wanted));
-    await takeOver(page, 1200);
-    await expect(title).not.toHaveText(words);
-  }
-  await app.openStandIn();
-  await app.choose('Pedal', '10 %');
-  await app.choose('Brake dynamometer', 'Holds a speed');
-  await app.type(/^Brake holds the speed/, '2500');
-  await page.keyboard.press('Escape');
-  await page.waitForTimeout(4000);
-  await press(page, 'It is held');
-  for (let i = 1; i <= 4; i += 1) {
-    await step(page, `Throttle ${i}, at 2500 rev/min`);
-    await takeOver(page, 500);
-  }
-  await step(page, 'Let it idle again');
-  await app.openStandIn();
-  await app.choose('Brake dynamometer', 'Off');
-  await app.choose('Pedal', '0 %');
-  await page.keyboard.press('Escape');
-  await page.waitForTimeout(4000);
-  await capture(page);
-  const stop = page.getByRole('heading', { level: 3, name: /^To 1100 rev\/min by the idle stop/ });
-  await expect(stop.or(outcome(page))).toBeVisible();
-  if (await stop.isVisible()) {
-    await idleTo(app, 1100);
+test(
+  'throttle balance: air screws by the meter until all are even, then at speed, and the idle speed',
+  { tag: '@far' },
+  async ({ app, page }) => {
+    test.skip(test.info().project.name === 'far', 'The car of the other process has one throttle');
+    test.setTimeout(300_000);
+    await app.visit();
+    await app.openFile(demo('pardela'));
+    await app.connectStandIn('80');
+    await open(page, 'Throttle balance');
+    await crank(app, 1500);
+    await press(page, 'It idles');
+    const title = page.getByRole('heading', { level: 3 });
+    for (let steps = 0; steps < 24; steps += 1) {
+      const words = await title.innerText();
+      if (/^Hold about/.test(words)) break;
+      const [, throttle, wanted] = /^Throttle (\d) to ([\d.]+)/.exec(words) ?? [];
+      if (throttle !== undefined) await turnTo(app, throttle, Number(wanted));
+      await takeOver(page, 1200);
+      await expect(title).not.toHaveText(words);
+    }
+    await app.openStandIn();
+    await app.choose('Pedal', '10 %');
+    await app.choose('Brake dynamometer', 'Holds a speed');
+    await app.type(/^Brake holds the speed/, '2500');
+    await page.keyboard.press('Escape');
+    await page.waitForTimeout(4000);
+    await press(page, 'It is held');
+    for (let i = 1; i <= 4; i += 1) {
+      await step(page, `Throttle ${i}, at 2500 rev/min`);
+      await takeOver(page, 500);
+    }
+    await step(page, 'Let it idle again');
+    await app.openStandIn();
+    await app.choose('Brake dynamometer', 'Off');
+    await app.choose('Pedal', '0 %');
+    await page.keyboard.press('Escape');
+    await page.waitForTimeout(4000);
     await capture(page);
-  }
-  await expect(outcome(page)).toContainText(
-    /Even at idle: (\d\.\d\d, ){3}\d\.\d\d kg\/h, none more than [0-2]\.\d % off/,
-  );
-  await expect(outcome(page)).toContainText('Even at 2500 rev/min');
-  await expect(outcome(page)).toContainText(/It idles at 1[01]\d\d rev\/min, 1100 rev\/min asked/);
-});
+    const stop = page.getByRole('heading', { level: 3, name: /^To 1100 rev\/min by the idle stop/ });
+    await expect(stop.or(outcome(page))).toBeVisible();
+    if (await stop.isVisible()) {
+      await idleTo(app, 1100);
+      await capture(page);
+    }
+    await expect(outcome(page)).toContainText(
+      /Even at idle: (\d\.\d\d, ){3}\d\.\d\d kg\/h, none more than [0-2]\.\d % off/,
+    );
+    await expect(outcome(page)).toContainText('Even at 2500 rev/min');
+    await expect(outcome(page)).toContainText(/It idles at 1[01]\d\d rev\/min, 1100 rev\/min asked/);
+  },
+);
 
 test('knock baseline: a clean pull on the brake gives thresholds; a pull that is none is refused', async ({
   app,
@@ -584,80 +592,83 @@ test('knock baseline: a clean pull on the brake gives thresholds; a pull that is
   await expect(outcome(page)).toContainText(/The pull is clean from \d+ to \d+ rev\/min/);
 });
 
-test('idle trim: filling, target, spark and air move by themselves, and are one proposal', async ({
-  app,
-  page,
-}) => {
-  test.skip(
-    test.info().project.name === 'far',
-    'Minutes of searching: what it says over a slow link is said nearby',
-  );
-  test.setTimeout(420_000);
-  await app.visit();
-  await app.openFile(demo('ventisca'));
-  await app.connectStandIn('84');
-  await open(page, 'Idle trim');
-  await crank(app, 1500);
-  await atStandIn(app, 'Its time passes', '4 times as fast');
-  await page.waitForTimeout(6000);
-  await capture(page);
-  await step(page, 'Filling: measured is the target');
-  await press(page, 'Begin');
-  const acts = page.getByRole('status', { name: 'What acts on the engine' });
-  await expect(acts).toHaveText('It acts now. It stops by itself.');
-  // A foot on the pedal ends it; it goes on from where it was.
-  await atStandIn(app, 'Pedal', '20 %');
-  await expect(
-    page.getByText('It has stopped: ended: it no longer idles. Go on once it is as the step says.'),
-  ).toBeVisible();
-  await atStandIn(app, 'Pedal', '0 %');
-  await page.waitForTimeout(2500);
-  await page.getByRole('button', { name: /^(Begin|Go on)$/ }).click();
-  await step(page, 'Target: leaner while it needs less air');
-  await press(page, 'Begin');
-  await expect(
-    page.getByRole('list', { name: 'What was tried' }).getByRole('listitem').first(),
-  ).toContainText(/Target 0\.9\d.*\d\d\.\d kPa at \d+ rev\/min/, { timeout: 30_000 });
-  await press(page, 'Hold on');
-  await expect(page.getByText('Stopped by hand.')).toBeVisible();
-  // A link that is lost takes the page away, and nothing of what was tried.
-  const tried = page.getByRole('list', { name: 'What was tried' }).getByRole('listitem');
-  const before = await tried.allTextContents();
-  await loseLink(app);
-  await app.openStandIn();
-  await page.getByRole('button', { name: 'Key on' }).click();
-  await page.keyboard.press('Escape');
-  await step(page, 'Target: leaner while it needs less air');
-  expect(await tried.allTextContents()).toEqual(before);
-  await crank(app, 1500);
-  await page.waitForTimeout(8000);
-  // On a machine that stands still for a second nobody holds it, and it ends; then one goes on.
-  const spark = page.getByRole('heading', { level: 3, name: 'Spark: no degree that does not pay' });
-  const goOn = page.getByRole('button', { name: 'Go on' });
-  await expect(async () => {
-    if (await goOn.isVisible()) await goOn.click({ timeout: 2000 });
-    await expect(spark).toBeVisible({ timeout: 2000 });
-  }).toPass({ timeout: 180_000 });
-  await press(page, 'Begin');
-  await expect(page.getByRole('heading', { level: 3, name: 'Air: for the speed' })).toBeVisible({
-    timeout: 60_000,
-  });
-  await press(page, 'Begin');
-  await step(page, 'Filling, where it idles now');
-  await press(page, 'Begin');
-  await step(page, 'Lamps and fan');
-  await press(page, 'Idle with the new numbers');
-  await press(page, /^Begin, 24 s/);
-  await atStandIn(app, 'Electrical loads', 'Lights');
-  await page.waitForTimeout(1500);
-  await atStandIn(app, 'Electrical loads', 'None');
-  await expect(outcome(page)).toContainText(/It needs least air at lambda 0\.[89]\d\d, with \d\d\.\d kPa/, {
-    timeout: 30_000,
-  });
-  await expect(page.getByText(/^\d+ cells change, by \+[\d.]+ °.* at most$/)).toBeVisible();
-  await expect(outcome(page)).toContainText(/Spark pays up to \d\d\.\d°/);
-  await expect(outcome(page)).toContainText(/It idles at (9[5-9]\d|10[0-4]\d) rev\/min, 1000 rev\/min asked/);
-  await press(page, 'Accept');
-  await expect(page.getByText(/^It is in the calibration, marked as measured/)).toBeVisible();
-  await press(page, /^Undo/);
-});
+test(
+  'idle trim: filling, target, spark and air move by themselves, and are one proposal',
+  { tag: '@far' },
+  async ({ app, page }) => {
+    test.skip(
+      test.info().project.name === 'far',
+      'Minutes of searching: what it says over a slow link is said nearby',
+    );
+    test.setTimeout(420_000);
+    await app.visit();
+    await app.openFile(demo('ventisca'));
+    await app.connectStandIn('84');
+    await open(page, 'Idle trim');
+    await crank(app, 1500);
+    await atStandIn(app, 'Its time passes', '4 times as fast');
+    await page.waitForTimeout(6000);
+    await capture(page);
+    await step(page, 'Filling: measured is the target');
+    await press(page, 'Begin');
+    const acts = page.getByRole('status', { name: 'What acts on the engine' });
+    await expect(acts).toHaveText('It acts now. It stops by itself.');
+    // A foot on the pedal ends it; it goes on from where it was.
+    await atStandIn(app, 'Pedal', '20 %');
+    await expect(
+      page.getByText('It has stopped: ended: it no longer idles. Go on once it is as the step says.'),
+    ).toBeVisible();
+    await atStandIn(app, 'Pedal', '0 %');
+    await page.waitForTimeout(2500);
+    await page.getByRole('button', { name: /^(Begin|Go on)$/ }).click();
+    await step(page, 'Target: leaner while it needs less air');
+    await press(page, 'Begin');
+    await expect(
+      page.getByRole('list', { name: 'What was tried' }).getByRole('listitem').first(),
+    ).toContainText(/Target 0\.9\d.*\d\d\.\d kPa at \d+ rev\/min/, { timeout: 30_000 });
+    await press(page, 'Hold on');
+    await expect(page.getByText('Stopped by hand.')).toBeVisible();
+    // A link that is lost takes the page away, and nothing of what was tried.
+    const tried = page.getByRole('list', { name: 'What was tried' }).getByRole('listitem');
+    const before = await tried.allTextContents();
+    await loseLink(app);
+    await app.openStandIn();
+    await page.getByRole('button', { name: 'Key on' }).click();
+    await page.keyboard.press('Escape');
+    await step(page, 'Target: leaner while it needs less air');
+    expect(await tried.allTextContents()).toEqual(before);
+    await crank(app, 1500);
+    await page.waitForTimeout(8000);
+    // On a machine that stands still for a second nobody holds it, and it ends; then one goes on.
+    const spark = page.getByRole('heading', { level: 3, name: 'Spark: no degree that does not pay' });
+    const goOn = page.getByRole('button', { name: 'Go on' });
+    await expect(async () => {
+      if (await goOn.isVisible()) await goOn.click({ timeout: 2000 });
+      await expect(spark).toBeVisible({ timeout: 2000 });
+    }).toPass({ timeout: 180_000 });
+    await press(page, 'Begin');
+    await expect(page.getByRole('heading', { level: 3, name: 'Air: for the speed' })).toBeVisible({
+      timeout: 60_000,
+    });
+    await press(page, 'Begin');
+    await step(page, 'Filling, where it idles now');
+    await press(page, 'Begin');
+    await step(page, 'Lamps and fan');
+    await press(page, 'Idle with the new numbers');
+    await press(page, /^Begin, 24 s/);
+    await atStandIn(app, 'Electrical loads', 'Lights');
+    await page.waitForTimeout(1500);
+    await atStandIn(app, 'Electrical loads', 'None');
+    await expect(outcome(page)).toContainText(/It needs least air at lambda 0\.[89]\d\d, with \d\d\.\d kPa/, {
+      timeout: 30_000,
+    });
+    await expect(page.getByText(/^\d+ cells change, by \+[\d.]+ °.* at most$/)).toBeVisible();
+    await expect(outcome(page)).toContainText(/Spark pays up to \d\d\.\d°/);
+    await expect(outcome(page)).toContainText(
+      /It idles at (9[5-9]\d|10[0-4]\d) rev\/min, 1000 rev\/min asked/,
+    );
+    await press(page, 'Accept');
+    await expect(page.getByText(/^It is in the calibration, marked as measured/)).toBeVisible();
+    await press(page, /^Undo/);
+  },
+);

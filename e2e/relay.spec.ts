@@ -3,87 +3,84 @@ import { expect, test } from './support';
 const BLOCK = '61,5\t62\n60,5\t61\n';
 const VE = 'Volumetric efficiency';
 
-test('with a keyboard alone: a VE map built, a block pasted, the axis laid for a larger sensor, the new region filled', async ({
-  app,
-  page,
-  context,
-  isMobile,
-}) => {
-  test.skip(isMobile, 'A phone has no keyboard of this kind');
-  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
-  await app.openDemo();
-  await app.openItem('Maps', VE);
-  const press = async (name: string | RegExp) => {
-    await page.getByRole('button', { name, exact: true }).focus();
-    await page.keyboard.press('Enter');
-  };
-  const typeInto = async (label: string, text: string) => {
-    await page.getByRole('textbox', { name: label }).focus();
+test(
+  'with a keyboard alone: a VE map built, a block pasted, the axis laid for a larger sensor, the new region filled',
+  { tag: '@wide' },
+  async ({ app, page, context }) => {
+    await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+    await app.openDemo();
+    await app.openItem('Maps', VE);
+    const press = async (name: string | RegExp) => {
+      await page.getByRole('button', { name, exact: true }).focus();
+      await page.keyboard.press('Enter');
+    };
+    const typeInto = async (label: string, text: string) => {
+      await page.getByRole('textbox', { name: label }).focus();
+      await page.keyboard.press('Control+a');
+      await page.keyboard.type(text);
+      await page.keyboard.press('Tab');
+    };
+    const grid = page.getByRole('grid', { name: VE, exact: true });
+    const cell = grid.getByRole('gridcell');
+    await grid.focus();
     await page.keyboard.press('Control+a');
-    await page.keyboard.type(text);
-    await page.keyboard.press('Tab');
-  };
-  const grid = page.getByRole('grid', { name: VE, exact: true });
-  const cell = grid.getByRole('gridcell');
-  await grid.focus();
-  await page.keyboard.press('Control+a');
-  await page.keyboard.press('s');
-  await page.keyboard.type('50');
-  await page.keyboard.press('Enter');
-  await press('Propose anew from the engine’s description');
-  await page.getByRole('radio', { name: 'Proved engine' }).focus();
-  await page.keyboard.press('Space');
-  await press('Accept all');
-  await expect(page.getByText(/^Computed, .* description$/)).toBeVisible();
+    await page.keyboard.press('s');
+    await page.keyboard.type('50');
+    await page.keyboard.press('Enter');
+    await press('Propose anew from the engine’s description');
+    await page.getByRole('radio', { name: 'Proved engine' }).focus();
+    await page.keyboard.press('Space');
+    await press('Accept all');
+    await expect(page.getByText(/^Computed, .* description$/)).toBeVisible();
 
-  await page.evaluate((text) => navigator.clipboard.writeText(text), BLOCK);
-  await grid.focus();
-  await page.keyboard.press('Home');
-  await page.keyboard.press('ArrowUp');
-  await page.keyboard.press('Control+v');
-  await expect(page.getByText(/^4 cells\./)).toBeVisible();
-  await expect(page.getByText(/: 61\.0 %$/).first()).toBeVisible();
-  await page.keyboard.press('Control+c');
-  expect(await page.evaluate(() => navigator.clipboard.readText())).toBe('61.5\t62\n60.5\t61\n');
+    await page.evaluate((text) => navigator.clipboard.writeText(text), BLOCK);
+    await grid.focus();
+    await page.keyboard.press('Home');
+    await page.keyboard.press('ArrowUp');
+    await page.keyboard.press('Control+v');
+    await expect(page.getByText(/^4 cells\./)).toBeVisible();
+    await expect(page.getByText(/: 61\.0 %$/).first()).toBeVisible();
+    await page.keyboard.press('Control+c');
+    expect(await page.evaluate(() => navigator.clipboard.readText())).toBe('61.5\t62\n60.5\t61\n');
 
-  await page.getByRole('link', { name: 'Build' }).focus();
-  await page.keyboard.press('Enter');
-  await page.getByRole('link', { name: 'Sensors' }).focus();
-  await page.keyboard.press('Enter');
-  await page.getByRole('link', { name: 'Manifold pressure' }).focus();
-  await page.keyboard.press('Enter');
-  await typeInto('Row 2, pressure, kPa abs', '300');
-  await press('Lay the pressure axes anew');
-  await typeInto('End of the pressure axes, kPa abs', '250');
-  await expect(page.getByText('The old range stays as it is')).toHaveCount(4);
-  await press('Accept for 4 maps');
-  await page.getByRole('link', { name: VE }).focus();
-  await page.keyboard.press('Enter');
+    await page.getByRole('link', { name: 'Build' }).focus();
+    await page.keyboard.press('Enter');
+    await page.getByRole('link', { name: 'Sensors' }).focus();
+    await page.keyboard.press('Enter');
+    await page.getByRole('link', { name: 'Manifold pressure' }).focus();
+    await page.keyboard.press('Enter');
+    await typeInto('Row 2, pressure, kPa abs', '300');
+    await press('Lay the pressure axes anew');
+    await typeInto('End of the pressure axes, kPa abs', '250');
+    await expect(page.getByText('The old range stays as it is')).toHaveCount(4);
+    await press('Accept for 4 maps');
+    await page.getByRole('link', { name: VE }).focus();
+    await page.keyboard.press('Enter');
 
-  await grid.focus();
-  await page.keyboard.press('Home');
-  for (let i = 0; i < 20; i += 1) await page.keyboard.press('ArrowUp');
-  await expect(cell).toHaveAccessibleName(/^500 rev\/min, 250 kPa abs/);
-  await page.keyboard.type('40');
-  await page.keyboard.press('Enter');
-  await grid.focus();
-  for (let i = 0; i < 15; i += 1) await page.keyboard.press('Shift+ArrowRight');
-  for (let i = 0; i < 4; i += 1) await page.keyboard.press('Shift+ArrowDown');
-  await page.keyboard.press('f');
-  await expect(
-    page.getByRole('button', { name: /^Undo: Volumetric efficiency: fill from the corners, 80 cells$/ }),
-  ).toBeVisible();
-  await page.keyboard.press('Control+a');
-  await page.keyboard.press('r');
-  await expect(
-    page.getByRole('button', { name: /^Undo: Volumetric efficiency: smooth, \d+ cells$/ }),
-  ).toBeVisible();
-  for (let i = 0; i < 8; i += 1) await page.keyboard.press('Control+z');
-  await expect(page.getByRole('button', { name: /^Undo$/ })).toBeDisabled();
-});
+    await grid.focus();
+    await page.keyboard.press('Home');
+    for (let i = 0; i < 20; i += 1) await page.keyboard.press('ArrowUp');
+    await expect(cell).toHaveAccessibleName(/^500 rev\/min, 250 kPa abs/);
+    await page.keyboard.type('40');
+    await page.keyboard.press('Enter');
+    await grid.focus();
+    for (let i = 0; i < 15; i += 1) await page.keyboard.press('Shift+ArrowRight');
+    for (let i = 0; i < 4; i += 1) await page.keyboard.press('Shift+ArrowDown');
+    await page.keyboard.press('f');
+    await expect(
+      page.getByRole('button', { name: /^Undo: Volumetric efficiency: fill from the corners, 80 cells$/ }),
+    ).toBeVisible();
+    await page.keyboard.press('Control+a');
+    await page.keyboard.press('r');
+    await expect(
+      page.getByRole('button', { name: /^Undo: Volumetric efficiency: smooth, \d+ cells$/ }),
+    ).toBeVisible();
+    for (let i = 0; i < 8; i += 1) await page.keyboard.press('Control+z');
+    await expect(page.getByRole('button', { name: /^Undo$/ })).toBeDisabled();
+  },
+);
 
-test('by touch alone: the same', async ({ app, page, context, isMobile }) => {
-  test.skip(!isMobile, 'A laptop has no touch screen');
+test('by touch alone: the same', async ({ app, page, context }) => {
   await app.openDemo();
   await app.openItem('Maps', VE);
   const tap = (name: string | RegExp) => page.getByRole('button', { name, exact: true }).tap();
@@ -139,8 +136,7 @@ test('by touch alone: the same', async ({ app, page, context, isMobile }) => {
   ).toBeVisible();
 });
 
-test('by touch a breakpoint taken out says what the surface loses', async ({ app, page, isMobile }) => {
-  test.skip(!isMobile, 'A laptop has no touch screen');
+test('by touch a breakpoint taken out says what the surface loses', async ({ app, page }) => {
   await app.openDemo();
   await app.openItem('Maps', VE);
   await page.getByRole('button', { name: 'Lay the axes anew' }).tap();

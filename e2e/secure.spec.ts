@@ -7,6 +7,7 @@ import { chromium, expect, test } from '@playwright/test';
 import { networkAddresses } from '../src/server/secure/addresses';
 import { CODES } from './ecuProcess';
 import { freePort } from './releases';
+import { CHROMIUM } from '../scripts/chromium.mjs';
 import { Lumbre } from './support';
 
 const root = path.resolve(__dirname, '..');
@@ -58,7 +59,7 @@ test('a phone of the network is told what to do, and then has the app over https
     .update(publicKey.export({ type: 'spki', format: 'der' }))
     .digest('base64');
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: ['--no-sandbox', '--disable-dev-shm-usage', `--ignore-certificate-errors-spki-list=${trusted}`],
   });
   try {

@@ -51,66 +51,66 @@ const onAverage = (page: Page, channel: string) =>
     .filter({ hasText: channel })
     .getByRole('cell');
 
-test('a log says what happened, and the sentence that is touched opens to the traces that show it', async ({
-  app,
-  page,
-  isMobile,
-}) => {
-  test.setTimeout(300_000);
-  await recordedFromStart(app);
-  await app.choose('Its time passes', '4 times as fast');
-  await app.choose('Pedal', '100 %');
-  await page.waitForTimeout(2000);
-  await app.choose('Pedal', '0 %');
-  await page.waitForTimeout(1000);
-  await stopped(page);
-  const list = happened(page);
-  await expect(
-    list.getByText(/^Turned by the starter for \d\.\d s at \d{3} rev\/min, coolant 8\d °C/),
-  ).toBeVisible();
-  await expect(list.getByText(/^Caught after \d\.\d s of the starter/)).toBeVisible();
-  const limit = list.getByRole('button', { name: /Held back by engine speed for \d+\.\d s/ });
-  await limit.first().click();
-  const strip = page.getByRole('slider', { name: /^Traces of limit at \d+\.\d s$/ });
-  await expect(strip).toHaveAttribute(
-    'aria-valuetext',
-    /^\d+\.\d+ s, .*held back: engine speed, Engine speed 7\d{3} rev\/min, Charges cut \d+ %/,
-  );
-  await page.getByRole('button', { name: 'In all traces' }).click();
+test(
+  'a log says what happened, and the sentence that is touched opens to the traces that show it',
+  { tag: '@both' },
+  async ({ app, page, isMobile }) => {
+    test.setTimeout(300_000);
+    await recordedFromStart(app);
+    await app.choose('Its time passes', '4 times as fast');
+    await app.choose('Pedal', '100 %');
+    await page.waitForTimeout(2000);
+    await app.choose('Pedal', '0 %');
+    await page.waitForTimeout(1000);
+    await stopped(page);
+    const list = happened(page);
+    await expect(
+      list.getByText(/^Turned by the starter for \d\.\d s at \d{3} rev\/min, coolant 8\d °C/),
+    ).toBeVisible();
+    await expect(list.getByText(/^Caught after \d\.\d s of the starter/)).toBeVisible();
+    const limit = list.getByRole('button', { name: /Held back by engine speed for \d+\.\d s/ });
+    await limit.first().click();
+    const strip = page.getByRole('slider', { name: /^Traces of limit at \d+\.\d s$/ });
+    await expect(strip).toHaveAttribute(
+      'aria-valuetext',
+      /^\d+\.\d+ s, .*held back: engine speed, Engine speed 7\d{3} rev\/min, Charges cut \d+ %/,
+    );
+    await page.getByRole('button', { name: 'In all traces' }).click();
 
-  // All traces, at that moment: read by keys, with a second cursor and what was between.
-  await expect(page.getByRole('heading', { level: 2, name: 'Traces' })).toBeVisible();
-  const whole = page.getByRole('slider', { name: 'Time in the log' });
-  await expect(whole).toHaveAttribute('aria-valuetext', /held back: engine speed/);
-  const at = async () => Number((await whole.getAttribute('aria-valuetext'))?.match(/^[\d.]+/)?.[0]);
-  const first = await at();
-  await whole.focus();
-  await page.keyboard.press('s');
-  for (let i = 0; i < 3; i += 1) await page.keyboard.press('Shift+ArrowRight');
-  expect((await at()) - first).toBeGreaterThan(0.4);
-  await expect(whole).toHaveAttribute('aria-valuetext', /Engine speed 7\d{3} rev\/min, (up|down) by \d+/);
-  const table = page.getByRole('table', { name: 'Between the cursors' });
-  const row = table.getByRole('row').filter({ hasText: 'Engine speed' });
-  await expect(row.getByRole('cell').first()).toHaveText(/^7\d{3}$/);
-  await page.keyboard.press('s');
-  await page.keyboard.press('0');
-  const overview = page.getByRole('slider', { name: 'Part of the log in sight' });
-  await expect(overview).toHaveAttribute('aria-valuetext', /^From 0\.0 to /);
-  await page.getByRole('button', { name: 'Zoom in' }).click();
-  await expect(overview).not.toHaveAttribute('aria-valuetext', /^From 0\.0 to /);
-  // Another set, and a trace of one’s own choice.
-  await app.choose('Traces', 'Counters');
-  await page.getByRole('button', { name: 'Choose traces' }).click();
-  await page.getByRole('textbox', { name: 'Look for a channel' }).fill('battery');
-  await page.getByRole('button', { name: 'Add Battery', exact: true }).click();
-  await page.keyboard.press('Escape');
-  await expect(whole).toHaveAttribute('aria-valuetext', /Sync losses \d+.*Battery 1\d\.\d V/);
-  if (!isMobile) {
-    const before = await at();
-    await whole.hover({ position: { x: 300, y: 120 } });
-    await expect.poll(at).not.toBe(before);
-  }
-});
+    // All traces, at that moment: read by keys, with a second cursor and what was between.
+    await expect(page.getByRole('heading', { level: 2, name: 'Traces' })).toBeVisible();
+    const whole = page.getByRole('slider', { name: 'Time in the log' });
+    await expect(whole).toHaveAttribute('aria-valuetext', /held back: engine speed/);
+    const at = async () => Number((await whole.getAttribute('aria-valuetext'))?.match(/^[\d.]+/)?.[0]);
+    const first = await at();
+    await whole.focus();
+    await page.keyboard.press('s');
+    for (let i = 0; i < 3; i += 1) await page.keyboard.press('Shift+ArrowRight');
+    expect((await at()) - first).toBeGreaterThan(0.4);
+    await expect(whole).toHaveAttribute('aria-valuetext', /Engine speed 7\d{3} rev\/min, (up|down) by \d+/);
+    const table = page.getByRole('table', { name: 'Between the cursors' });
+    const row = table.getByRole('row').filter({ hasText: 'Engine speed' });
+    await expect(row.getByRole('cell').first()).toHaveText(/^7\d{3}$/);
+    await page.keyboard.press('s');
+    await page.keyboard.press('0');
+    const overview = page.getByRole('slider', { name: 'Part of the log in sight' });
+    await expect(overview).toHaveAttribute('aria-valuetext', /^From 0\.0 to /);
+    await page.getByRole('button', { name: 'Zoom in' }).click();
+    await expect(overview).not.toHaveAttribute('aria-valuetext', /^From 0\.0 to /);
+    // Another set, and a trace of one’s own choice.
+    await app.choose('Traces', 'Counters');
+    await page.getByRole('button', { name: 'Choose traces' }).click();
+    await page.getByRole('textbox', { name: 'Look for a channel' }).fill('battery');
+    await page.getByRole('button', { name: 'Add Battery', exact: true }).click();
+    await page.keyboard.press('Escape');
+    await expect(whole).toHaveAttribute('aria-valuetext', /Sync losses \d+.*Battery 1\d\.\d V/);
+    if (!isMobile) {
+      const before = await at();
+      await whole.hover({ position: { x: 300, y: 120 } });
+      await expect.poll(at).not.toBe(before);
+    }
+  },
+);
 
 test('a cam signal that was lost is found from the counters of a log alone', async ({ app, page }) => {
   test.setTimeout(300_000);
@@ -130,32 +130,33 @@ test('a cam signal that was lost is found from the counters of a log alone', asy
   await expect(page.getByRole('slider', { name: 'Time in the log' })).toBeVisible();
 });
 
-test('two pulls are laid over one another by speed: the same with less fuel reads leaner all the way', async ({
-  app,
-  page,
-}) => {
-  test.setTimeout(300_000);
-  await app.openDemo();
-  await app.connectStandIn('84');
-  await pulled(app);
-  await app.changeWholeMap('Volumetric efficiency', '−4');
-  await app.goTo('Bench');
-  await page.getByRole('button', { name: SEND }).click();
-  await pulled(app);
-  await compared(app);
-  const strip = page.getByRole('slider', { name: 'Speed in the pulls' });
-  await strip.focus();
-  for (let i = 0; i < 4; i += 1) await page.keyboard.press('Shift+ArrowRight');
-  await expect(strip).toHaveAttribute(
-    'aria-valuetext',
-    /^\d{4} rev\/min, Lambda 1 0\.\d\d λ, Lambda 1, other 0\.\d\d λ, Lambda 1, difference 0\.0\d λ/,
-  );
-  await expect(onAverage(page, 'Lambda 1').last()).toHaveText(/^\+0\.0[2-5]\d?$/);
-  // By time as well, moved by hand.
-  await app.choose('Laid over one another by', 'Time');
-  await app.type('The other one later by, s', '1.5');
-  await expect(page.getByRole('slider', { name: 'Time in both logs' })).toBeVisible();
-});
+test(
+  'two pulls are laid over one another by speed: the same with less fuel reads leaner all the way',
+  { tag: '@both' },
+  async ({ app, page }) => {
+    test.setTimeout(300_000);
+    await app.openDemo();
+    await app.connectStandIn('84');
+    await pulled(app);
+    await app.changeWholeMap('Volumetric efficiency', '−4');
+    await app.goTo('Bench');
+    await page.getByRole('button', { name: SEND }).click();
+    await pulled(app);
+    await compared(app);
+    const strip = page.getByRole('slider', { name: 'Speed in the pulls' });
+    await strip.focus();
+    for (let i = 0; i < 4; i += 1) await page.keyboard.press('Shift+ArrowRight');
+    await expect(strip).toHaveAttribute(
+      'aria-valuetext',
+      /^\d{4} rev\/min, Lambda 1 0\.\d\d λ, Lambda 1, other 0\.\d\d λ, Lambda 1, difference 0\.0\d λ/,
+    );
+    await expect(onAverage(page, 'Lambda 1').last()).toHaveText(/^\+0\.0[2-5]\d?$/);
+    // By time as well, moved by hand.
+    await app.choose('Laid over one another by', 'Time');
+    await app.type('The other one later by, s', '1.5');
+    await expect(page.getByRole('slider', { name: 'Time in both logs' })).toBeVisible();
+  },
+);
 
 test('a rich misfire in a pull is found, and not taken for lean running', async ({ app, page }) => {
   test.setTimeout(300_000);

@@ -64,12 +64,7 @@ test('units are chosen once, and maps, readings, traces, boxes and sentences are
   await expect(page.getByRole('link', { name: 'Lambda target' })).toContainText(/0\.\d+ to 1\.\d+/);
 });
 
-test('at the car all is larger and plainer, turns with the phone, and is kept', async ({
-  app,
-  page,
-  isMobile,
-}) => {
-  test.skip(!isMobile, 'About a phone');
+test('at the car all is larger and plainer, turns with the phone, and is kept', async ({ app, page }) => {
   test.setTimeout(90_000);
   await page.emulateMedia({ colorScheme: 'dark' });
   await app.openDemo();
@@ -104,12 +99,7 @@ test('at the car all is larger and plainer, turns with the phone, and is kept', 
 });
 
 for (const [leg, views] of WALKS) {
-  test(`at the car nothing is cut, too small or sideways, in other units: ${leg}`, async ({
-    app,
-    page,
-    isMobile,
-  }) => {
-    test.skip(!isMobile, 'About a phone');
+  test(`at the car nothing is cut, too small or sideways, in other units: ${leg}`, async ({ app, page }) => {
     test.setTimeout(300_000);
     await app.openDemo();
     // The last legs press what is named by its number.

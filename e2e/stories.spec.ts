@@ -68,49 +68,50 @@ class Typist {
   }
 }
 
-test('by keyboard alone: from an empty calibration to first fire', async ({ app, page, isMobile }) => {
-  test.skip(isMobile, 'A phone has no keyboard of this kind');
-  test.setTimeout(300_000);
-  const typist = new Typist(page);
-  await app.visit();
-  await typist.follow(page.getByRole('button', { name: 'New calibration' }));
-  await expect(page.getByRole('textbox', { name: 'Name' })).toBeFocused();
-  await typist.press('Control+a');
-  await typist.type('Nevasca');
-  await typist.press('Enter');
-  await expect(page.getByRole('heading', { level: 1, name: 'Nevasca' })).toBeVisible();
+test(
+  'by keyboard alone: from an empty calibration to first fire',
+  { tag: '@wide' },
+  async ({ app, page }) => {
+    test.setTimeout(300_000);
+    const typist = new Typist(page);
+    await app.visit();
+    await typist.follow(page.getByRole('button', { name: 'New calibration' }));
+    await expect(page.getByRole('textbox', { name: 'Name' })).toBeFocused();
+    await typist.press('Control+a');
+    await typist.type('Nevasca');
+    await typist.press('Enter');
+    await expect(page.getByRole('heading', { level: 1, name: 'Nevasca' })).toBeVisible();
 
-  const places = page.getByRole('navigation', { name: 'Places' });
-  const sections = page.getByRole('complementary');
-  await typist.follow(sections.getByRole('link', { name: 'Engine', exact: true }));
-  await typist.to(page.getByRole('textbox', { name: /^Bore/ }));
-  await typist.fill(ENGINE);
-  await typist.follow(sections.getByRole('link', { name: 'Injectors', exact: true }));
-  await typist.to(page.getByRole('textbox', { name: /^Rated flow/ }));
-  await typist.fill(INJECTORS);
-  await typist.follow(sections.getByRole('link', { name: 'Dead time', exact: true }));
-  await typist.to(page.getByRole('textbox', { name: 'Row 1, voltage, V' }));
-  await typist.fill(DEAD_TIME.map(([field, answer]) => [field, answer, 'box'] as const));
-  await expect(page.getByText('Falls smoothly with voltage.')).toBeVisible();
+    const places = page.getByRole('navigation', { name: 'Places' });
+    const sections = page.getByRole('complementary');
+    await typist.follow(sections.getByRole('link', { name: 'Engine', exact: true }));
+    await typist.to(page.getByRole('textbox', { name: /^Bore/ }));
+    await typist.fill(ENGINE);
+    await typist.follow(sections.getByRole('link', { name: 'Injectors', exact: true }));
+    await typist.to(page.getByRole('textbox', { name: /^Rated flow/ }));
+    await typist.fill(INJECTORS);
+    await typist.follow(sections.getByRole('link', { name: 'Dead time', exact: true }));
+    await typist.to(page.getByRole('textbox', { name: 'Row 1, voltage, V' }));
+    await typist.fill(DEAD_TIME.map(([field, answer]) => [field, answer, 'box'] as const));
+    await expect(page.getByText('Falls smoothly with voltage.')).toBeVisible();
 
-  await typist.follow(places.getByRole('link', { name: 'Maps' }));
-  await typist.follow(page.getByRole('link', { name: 'Propose what is missing' }));
-  await typist.follow(page.getByRole('button', { name: /^Accept all \d+$/ }));
-  await expect(page.getByRole('grid', { name: 'Volumetric efficiency', exact: true })).toBeVisible();
-  await typist.follow(places.getByRole('link', { name: 'Review' }));
-  await typist.follow(page.getByRole('link', { name: 'Dry start' }));
-  await typist.follow(page.getByRole('button', { name: 'Run dry start' }));
-  await expect(page.getByRole('status').getByRole('heading', { name: /^Caught after/ })).toBeVisible();
-  process.stdout.write(`From an empty calibration to first fire by keyboard: ${typist.keys} keys\n`);
-  expect(typist.keys).toBeLessThan(600);
-});
+    await typist.follow(places.getByRole('link', { name: 'Maps' }));
+    await typist.follow(page.getByRole('link', { name: 'Propose what is missing' }));
+    await typist.follow(page.getByRole('button', { name: /^Accept all \d+$/ }));
+    await expect(page.getByRole('grid', { name: 'Volumetric efficiency', exact: true })).toBeVisible();
+    await typist.follow(places.getByRole('link', { name: 'Review' }));
+    await typist.follow(page.getByRole('link', { name: 'Dry start' }));
+    await typist.follow(page.getByRole('button', { name: 'Run dry start' }));
+    await expect(page.getByRole('status').getByRole('heading', { name: /^Caught after/ })).toBeVisible();
+    process.stdout.write(`From an empty calibration to first fire by keyboard: ${typist.keys} keys\n`);
+    expect(typist.keys).toBeLessThan(600);
+  },
+);
 
 test('by touch alone: from an empty calibration to first fire, in less than half of the taps it took', async ({
   app,
   page,
-  isMobile,
 }) => {
-  test.skip(!isMobile, 'About a phone');
   test.setTimeout(300_000);
   const finger = new Finger(page);
   const tap = (control: Locator) => finger.tap(control);

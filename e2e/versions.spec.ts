@@ -112,7 +112,6 @@ test('a package is downloaded, holds what it says, and opens on another machine'
   app,
   page,
   browser,
-  isMobile,
 }) => {
   await app.openDemo();
   await app.changeWholeMap('Cranking fuel', '10');
@@ -144,9 +143,7 @@ test('a package is downloaded, holds what it says, and opens on another machine'
   );
   await expect(page.getByText(/^The file of \d{4}-\d\d-\d\d is as it is now\.$/)).toBeVisible();
 
-  const elsewhere = await browser.newContext({
-    ...(isMobile ? { viewport: { width: 390, height: 844 } } : {}),
-  });
+  const elsewhere = await browser.newContext({ viewport: { width: 390, height: 844 } });
   const other = await elsewhere.newPage();
   await other.goto('/');
   const chooser = other.waitForEvent('filechooser');

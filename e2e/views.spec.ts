@@ -2,32 +2,32 @@ import { expect, test } from './support';
 
 const VE = 'Volumetric efficiency';
 
-test('the surface is turned by finger, keys and buttons, and says how it stands', async ({
-  app,
-  page,
-  isMobile,
-}) => {
-  await app.openDemo();
-  await app.openItem('Maps', VE);
-  const surface = page.getByRole('img', { name: /^Volumetric efficiency as a surface/ });
-  await expect(surface).toHaveAccessibleName(/turned 30°, seen from 32° above$/);
-  await page.getByRole('button', { name: 'Turn left' }).click();
-  await expect(surface).toHaveAccessibleName(/turned 45°/);
-  await page.getByRole('button', { name: 'From above' }).click();
-  await expect(surface).toHaveAccessibleName(/turned 0°, seen from 90° above$/);
-  await page.getByRole('button', { name: 'As at first' }).click();
-  if (isMobile) return;
-  await surface.focus();
-  await page.keyboard.press('ArrowRight');
-  await expect(surface).toHaveAccessibleName(/turned 15°/);
-  const box = await surface.boundingBox();
-  if (box === null) throw new Error('No surface');
-  await page.mouse.move(box.x + 100, box.y + 100);
-  await page.mouse.down();
-  await page.mouse.move(box.x + 60, box.y + 100);
-  await page.mouse.up();
-  await expect(surface).toHaveAccessibleName(/turned 35°/);
-});
+test(
+  'the surface is turned by finger, keys and buttons, and says how it stands',
+  { tag: '@both' },
+  async ({ app, page, isMobile }) => {
+    await app.openDemo();
+    await app.openItem('Maps', VE);
+    const surface = page.getByRole('img', { name: /^Volumetric efficiency as a surface/ });
+    await expect(surface).toHaveAccessibleName(/turned 30°, seen from 32° above$/);
+    await page.getByRole('button', { name: 'Turn left' }).click();
+    await expect(surface).toHaveAccessibleName(/turned 45°/);
+    await page.getByRole('button', { name: 'From above' }).click();
+    await expect(surface).toHaveAccessibleName(/turned 0°, seen from 90° above$/);
+    await page.getByRole('button', { name: 'As at first' }).click();
+    if (isMobile) return;
+    await surface.focus();
+    await page.keyboard.press('ArrowRight');
+    await expect(surface).toHaveAccessibleName(/turned 15°/);
+    const box = await surface.boundingBox();
+    if (box === null) throw new Error('No surface');
+    await page.mouse.move(box.x + 100, box.y + 100);
+    await page.mouse.down();
+    await page.mouse.move(box.x + 60, box.y + 100);
+    await page.mouse.up();
+    await expect(surface).toHaveAccessibleName(/turned 35°/);
+  },
+);
 
 test('a touch reads between the cells, with the cells it reads between and their weights', async ({
   app,
@@ -45,38 +45,39 @@ test('a touch reads between the cells, with the cells it reads between and their
   expect(Math.abs(sum - 1)).toBeLessThan(0.003);
 });
 
-test('a map is compared with a snapshot, which outlives the page, and with another calibration', async ({
-  app,
-  page,
-}) => {
-  await app.openDemo();
-  await app.openItem('Maps', VE);
-  await page.getByRole('button', { name: 'Compare' }).click();
-  await page.getByRole('textbox', { name: 'Name of the snapshot' }).fill('Before');
-  await page.getByRole('button', { name: 'Take a snapshot' }).click();
-  await expect(page.getByRole('button', { name: /^Before, / })).toBeVisible();
-  await page.keyboard.press('Escape');
-  await app.changeWholeMap(VE, '2');
-  await app.expectStored();
-  await page.reload();
-  await page.getByRole('button', { name: 'Compare' }).click();
-  await page.getByRole('button', { name: /^Before, / }).click();
-  await expect(page.getByText(/^192 cells differ from “Before”, \+1\.9 points at most\.$/)).toBeVisible();
-  await app.choose('Compared', 'The other');
-  await page.getByRole('button', { name: 'Stop comparing' }).click();
-  await expect(page.getByText(/differ from “Before”/)).toBeHidden();
+test(
+  'a map is compared with a snapshot, which outlives the page, and with another calibration',
+  { tag: '@both' },
+  async ({ app, page }) => {
+    await app.openDemo();
+    await app.openItem('Maps', VE);
+    await page.getByRole('button', { name: 'Compare' }).click();
+    await page.getByRole('textbox', { name: 'Name of the snapshot' }).fill('Before');
+    await page.getByRole('button', { name: 'Take a snapshot' }).click();
+    await expect(page.getByRole('button', { name: /^Before, / })).toBeVisible();
+    await page.keyboard.press('Escape');
+    await app.changeWholeMap(VE, '2');
+    await app.expectStored();
+    await page.reload();
+    await page.getByRole('button', { name: 'Compare' }).click();
+    await page.getByRole('button', { name: /^Before, / }).click();
+    await expect(page.getByText(/^192 cells differ from “Before”, \+1\.9 points at most\.$/)).toBeVisible();
+    await app.choose('Compared', 'The other');
+    await page.getByRole('button', { name: 'Stop comparing' }).click();
+    await expect(page.getByText(/differ from “Before”/)).toBeHidden();
 
-  await page.getByRole('button', { name: 'All calibrations' }).click();
-  await page.getByRole('button', { name: 'More for Ventisca' }).click();
-  await page.getByRole('button', { name: 'Duplicate' }).click();
-  await expect(page.getByRole('link', { name: 'Open Ventisca', exact: true })).toBeVisible();
-  await page.getByRole('link', { name: 'Open Ventisca', exact: true }).click();
-  await app.openItem('Maps', VE);
-  await page.getByRole('button', { name: 'Compare' }).click();
-  await page.getByRole('button', { name: 'Ventisca 2', exact: true }).click();
-  await page.getByRole('button', { name: 'Compare with Ventisca 2' }).click();
-  await expect(page.getByText('The same as in “Ventisca 2”.')).toBeVisible();
-});
+    await page.getByRole('button', { name: 'All calibrations' }).click();
+    await page.getByRole('button', { name: 'More for Ventisca' }).click();
+    await page.getByRole('button', { name: 'Duplicate' }).click();
+    await expect(page.getByRole('link', { name: 'Open Ventisca', exact: true })).toBeVisible();
+    await page.getByRole('link', { name: 'Open Ventisca', exact: true }).click();
+    await app.openItem('Maps', VE);
+    await page.getByRole('button', { name: 'Compare' }).click();
+    await page.getByRole('button', { name: 'Ventisca 2', exact: true }).click();
+    await page.getByRole('button', { name: 'Compare with Ventisca 2' }).click();
+    await expect(page.getByText('The same as in “Ventisca 2”.')).toBeVisible();
+  },
+);
 
 test('lambda is shown and typed as an air-fuel ratio by choice; what is stored stays lambda', async ({
   app,

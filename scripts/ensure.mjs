@@ -3,9 +3,9 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { CHROMIUM, CHROMIUM_PACKAGE } from './chromium.mjs';
 
 export const root = path.resolve(import.meta.dirname, '..');
-const CHROMIUM = '/usr/bin/chromium';
 /** What the built app is made from. */
 const BUILD_INPUTS = [
   'src',
@@ -81,9 +81,9 @@ export function ensureChromium() {
     );
   };
   console.log('Installing Chromium for the browser tests.');
-  if (!(apt('update') && apt('install', '-y', 'chromium')) || !existsSync(CHROMIUM)) {
+  if (!(apt('update') && apt('install', '-y', CHROMIUM_PACKAGE)) || !existsSync(CHROMIUM)) {
     throw new Error(
-      `Chromium could not be installed. Install Debian's package "chromium" so that ${CHROMIUM} exists, and run this again.`,
+      `Chromium could not be installed. Install Debian's package "${CHROMIUM_PACKAGE}" so that ${CHROMIUM} exists, and run this again.`,
     );
   }
 }

@@ -1,5 +1,6 @@
 /** Draws the app's icons from its mark: `node --import tsx scripts/makeIcons.mts`. */
 import { chromium } from '@playwright/test';
+import { CHROMIUM } from './chromium.mjs';
 import { readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 
@@ -18,7 +19,7 @@ function icon(px: number, inset: number): string {
   return ground.replace('<svg ', `<svg width="${px}" height="${px}" `);
 }
 
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
+const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox'] });
 const page = await browser.newPage();
 for (const [name, px, inset] of [
   ['icon-192', 192, 0],

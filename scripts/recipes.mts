@@ -99,7 +99,7 @@ function run(...args: readonly string[]): { readonly ok: boolean; readonly said:
 }
 
 const jest = (...tests: readonly string[]) =>
-  run('node_modules/jest/bin/jest.js', '--maxWorkers=2', ...tests);
+  run('node_modules/jest/bin/jest.js', '--maxWorkers=1', ...tests);
 
 const problems: string[] = [];
 const recipes = readRecipes();

@@ -1,6 +1,7 @@
 /** The built app served and a browser to look at it, for scripts. */
 import { spawn } from 'node:child_process';
 import { chromium, type Browser } from '@playwright/test';
+import { CHROMIUM } from './chromium.mjs';
 
 /**
  * Runs a task with the built app served on a port and a browser open; ends both afterwards, whatever happens.
@@ -16,7 +17,7 @@ export async function withServedApp(
     stdio: 'ignore',
   });
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: ['--no-sandbox', '--disable-dev-shm-usage'],
   });
   try {

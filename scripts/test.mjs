@@ -2,8 +2,9 @@
  * Everything that must hold: types, lint, format, import rules, generated files, unit tests, browser tests. Installs what
  * is missing. The last line sums all of it up.
  */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import path from 'node:path';
 import { ensureBuilt, ensureChromium, ensurePackages, ensureRouteTypes, root } from './ensure.mjs';
 
@@ -28,10 +29,31 @@ function step(name, command, args, env = {}) {
   return status === 0;
 }
 
-/** A step that is one thing: it passes or fails. */
-function single(name, command, args) {
-  if (step(name, command, args)) passed += 1;
-  else failed += 1;
+/** Runs a step whose words are printed when it is over. @returns whether it passed. */
+function quietly(name, command, args) {
+  const started = Date.now();
+  return new Promise((done) => {
+    const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+    let said = '';
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (said += text));
+    child.on('close', (status) => {
+      const took = ((Date.now() - started) / 1000).toFixed(1);
+      console.log(`\n== ${name}\n${said}== ${name}: ${status === 0 ? 'passed' : 'FAILED'} in ${took} s`);
+      done(status === 0);
+    });
+  });
+}
+
+/** Steps that are one thing each, which passes or fails: as many at a time as there are processors. */
+async function together(steps) {
+  const left = [...steps];
+  const one = async () => {
+    for (let next = left.shift(); next !== undefined; next = left.shift()) {
+      if (await quietly(...next)) passed += 1;
+      else failed += 1;
+    }
+  };
+  await Promise.all(Array.from({ length: availableParallelism() }, one));
 }
 
 /** A step with tests of its own, counted from its report. */
@@ -49,40 +71,46 @@ function counted(name, command, args, env, count) {
 
 const readJson = (file) => JSON.parse(readFileSync(file, 'utf8'));
 
-function types() {
-  ensureRouteTypes();
-  single('types: app', bin('tsc'), ['--noEmit']);
-  single('types: core, without DOM', bin('tsc'), ['-p', 'src/core/tsconfig.json']);
-  single('types: standin, without DOM', bin('tsc'), ['-p', 'src/standin/tsconfig.json']);
-  single('types: link, without DOM', bin('tsc'), ['-p', 'src/link/tsconfig.json']);
-  single('types: service worker', bin('tsc'), ['-p', 'src/offline/tsconfig.json']);
-  single('types: hosting, without DOM', bin('tsc'), ['-p', 'src/hosting/tsconfig.json']);
-}
+const node = (...args) => [process.execPath, args];
+const tsx = (...args) => node('--import', 'tsx', ...args);
+const types = [
+  ['types: app', bin('tsc'), ['--noEmit']],
+  ['types: core, without DOM', bin('tsc'), ['-p', 'src/core/tsconfig.json']],
+  ['types: standin, without DOM', bin('tsc'), ['-p', 'src/standin/tsconfig.json']],
+  ['types: link, without DOM', bin('tsc'), ['-p', 'src/link/tsconfig.json']],
+  ['types: service worker', bin('tsc'), ['-p', 'src/offline/tsconfig.json']],
+  ['types: hosting, without DOM', bin('tsc'), ['-p', 'src/hosting/tsconfig.json']],
+];
+/** The longest first: nothing waits for it in the end. */
+const singles = [
+  ['recipes', ...tsx('scripts/recipes.mts')],
+  ['lint', bin('eslint'), ['.', '--cache', '--max-warnings', '0']],
+  ...types,
+  ['format', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
+  ['import rules', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs']],
+  [
+    'import rules, as shipped',
+    bin('depcruise'),
+    ['src/workers', '--config', '.dependency-cruiser.shipped.cjs'],
+  ],
+  ['published schema', ...tsx('scripts/writeSchema.mts', '--check')],
+  ['list of checks', ...tsx('scripts/writeChecks.mts', '--check')],
+];
 
 ensurePackages();
-const onlyTypes = process.argv[2] === 'types';
-types();
-if (!onlyTypes) {
+ensureRouteTypes();
+if (process.argv[2] === 'types') await together(types);
+else {
   ensureChromium();
   rmSync(results, { recursive: true, force: true });
   mkdirSync(results, { recursive: true });
-  single('lint', bin('eslint'), ['.', '--cache', '--max-warnings', '0']);
-  single('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-  single('import rules', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs']);
-  single('import rules, as shipped', bin('depcruise'), [
-    'src/workers',
-    '--config',
-    '.dependency-cruiser.shipped.cjs',
-  ]);
-  single('published schema', process.execPath, ['--import', 'tsx', 'scripts/writeSchema.mts', '--check']);
-  single('list of checks', process.execPath, ['--import', 'tsx', 'scripts/writeChecks.mts', '--check']);
-  single('recipes', process.execPath, ['--import', 'tsx', 'scripts/recipes.mts']);
+  await together(singles);
   counted('unit tests', bin('jest'), ['--maxWorkers=2', '--json', `--outputFile=${jestJson}`], {}, () => {
     const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = readJson(jestJson);
     return [numPassedTests, numFailedTests + numRuntimeErrorTestSuites];
   });
   ensureBuilt();
-  single('first download', process.execPath, ['--import', 'tsx', 'scripts/firstDownload.mts', '--check']);
+  await together([['first download', ...tsx('scripts/firstDownload.mts', '--check')]]);
   counted(
     'browser tests',
     bin('playwright'),

@@ -1,0 +1,2 @@
+export const CHROMIUM_PACKAGE: string;
+export const CHROMIUM: string;
