@@ -1,5 +1,5 @@
 import { curveThrough } from '../../numeric';
-import { afterStartAsked, afterStartLn, coldStarts, lastingOf, settled } from './afterStart';
+import { afterStartAsked, afterStartLn, coldStarts, lastingOf, readStarts, settled } from './afterStart';
 import type { ChangeBounds } from './changeBounds';
 import type { ColdMoment } from './coldRunning';
 
@@ -39,7 +39,7 @@ const asked = (
   trust = alike,
 ) => {
   const [cold] = coldStarts(all, changes);
-  return cold === undefined ? null : afterStartAsked(cold, WARM_LN, NOW, alike, trust);
+  return cold === undefined ? null : afterStartAsked(readStarts(cold, NOW, alike), WARM_LN, trust);
 };
 
 describe('starts as cold as each other', () => {
@@ -180,12 +180,13 @@ describe('after-start that several starts ask for', () => {
   test('where there are no curves of it nothing is right as it is, and fifteen seconds are usual', () => {
     const [cold] = coldStarts(moments(0, -20, { initial: 1.2, decayS: 15 }), []);
     const none = { ...NOW, afterStart: null, afterStartDecay: null };
-    const found = cold === undefined ? null : afterStartAsked(cold, WARM_LN, none, everyOne, everyOne);
+    const found =
+      cold === undefined ? null : afterStartAsked(readStarts(cold, none, everyOne), WARM_LN, everyOne);
     expect(found?.initial).toBeCloseTo(1.2, 2);
     const [died] = coldStarts([], [bound(3, -20, { ran: 'not', leastLn: Math.log(2.8) })]);
-    expect(died && afterStartAsked(died, WARM_LN, none, everyOne, everyOne)?.decayS).toBe(15);
+    expect(died && afterStartAsked(readStarts(died, none, everyOne), WARM_LN, everyOne)?.decayS).toBe(15);
     const other = { ...NOW, afterStartDecay: flat(22) };
-    expect(died && afterStartAsked(died, WARM_LN, other, everyOne, everyOne)?.decayS).toBe(22);
+    expect(died && afterStartAsked(readStarts(died, other, everyOne), WARM_LN, everyOne)?.decayS).toBe(22);
   });
 
   test('of one that died alone it is what to try, and nothing where it was neither too little nor too much', () => {

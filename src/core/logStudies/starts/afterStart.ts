@@ -13,6 +13,7 @@ export interface RunningCurves {
 export interface ColdStarts extends Pick<ChangeBounds, 'givenLn' | 'leastLn' | 'mostLn'> {
   readonly starts: readonly number[];
   readonly coolantC: number;
+  /** The soonest after its start first. */
   readonly moments: readonly ColdMoment[];
 }
 
@@ -75,7 +76,7 @@ export function coldStarts(
     return {
       starts,
       coolantC: group.reduce((sum, [, beganC]) => sum + beganC, 0) / group.length,
-      moments: moments.filter(({ start }) => starts.includes(start)),
+      moments: moments.filter(({ start }) => starts.includes(start)).sort((a, b) => a.sinceS - b.sinceS),
       ...boundsTogether(changes.filter(({ start }) => starts.includes(start))),
     };
   });
@@ -87,19 +88,37 @@ export function lastingOf({ moments }: ColdStarts): ColdMoment[] {
   return moments.filter(({ start, sinceS }) => sinceS > FADES_WITHIN * (lastS.get(start) ?? 0));
 }
 
+/** What was read of starts as cold as each other, whatever warm-up is tried beside it. */
+export interface ReadStarts extends ColdStarts {
+  readonly seenS: number;
+  readonly seenFromS: number;
+  readonly isRead: boolean;
+  /** The decay in use there, s. */
+  readonly usedS: number;
+  /** After-start as it is, where nothing is off with it. */
+  readonly asIs: Pick<AfterStartFound, 'initial' | 'decayS'> | null;
+}
+
+/** @param alike how far each moment holds for the curves of now. */
+export function readStarts(cold: ColdStarts, now: RunningCurves, alike: Trust): ReadStarts {
+  const { moments, coolantC } = cold;
+  return {
+    ...cold,
+    seenS: moments.reduce((sum, { weightS }) => sum + weightS, 0),
+    seenFromS: moments[0]?.sinceS ?? Infinity,
+    isRead: isRead(moments),
+    usedS: usedDecayS(now, coolantC),
+    asIs: asItIs(moments, coolantC, now, alike),
+  };
+}
+
 /**
  * The after-start that starts asked for beside warm-up, which fades in a straight line: by what was read of them, else by how they
  * died; null where neither asks for anything.
  * @param warm warm-up, as logarithms.
  */
-export function afterStartAsked(
-  cold: ColdStarts,
-  warm: Curve,
-  now: RunningCurves,
-  alike: Trust,
-  trust: Trust,
-): AfterStartFound | null {
-  return byReading(cold, warm, now, alike, trust) ?? byDying(cold, warm, now);
+export function afterStartAsked(read: ReadStarts, warm: Curve, trust: Trust): AfterStartFound | null {
+  return byReading(read, warm, trust) ?? byDying(read, warm);
 }
 
 /** What after-start gives at a moment, as a logarithm; nothing of a start of which it is not known. */
@@ -116,59 +135,82 @@ function fadingLn({ initial, decayS }: Pick<AfterStartFound, 'initial' | 'decayS
   return Math.log(1 + (initial - 1) * Math.max(0, 1 - sinceS / decayS));
 }
 
-function byReading(
-  { starts, coolantC, moments, leastLn, mostLn }: ColdStarts,
-  warm: Curve,
-  now: RunningCurves,
-  alike: Trust,
-  trust: Trust,
-): AfterStartFound | null {
-  const seenS = moments.reduce((sum, { weightS }) => sum + weightS, 0);
+function byReading(read: ReadStarts, warm: Curve, trust: Trust): AfterStartFound | null {
+  const { starts, coolantC, moments, seenS, seenFromS, usedS, asIs, leastLn, mostLn } = read;
   if (seenS < LEAST_S) return null;
-  const seenFromS = moments.reduce((least, { sinceS }) => Math.min(least, sinceS), Infinity);
-  const usedS = usedDecayS(now, coolantC);
-  const of = { starts, coolantC, seenS, seenFromS, isRead: isRead(moments) };
+  const of = { starts, coolantC, seenS, seenFromS, isRead: read.isRead };
   // As an addition to what warm-up gives, between what leaves no hole and what does not drown it.
   const over = (ln: number) => Math.exp(ln - lookUpCurve(warm, coolantC)) - 1;
   const least = Math.max(0, over(leastLn));
   const most = Math.max(least, over(mostLn));
-  const asIs = asItIs(moments, coolantC, now, alike);
   if (asIs !== null && seenFromS <= SEEN_BY * asIs.decayS && asIs.initial >= 1 + least)
     return { ...of, ...asIs };
-  const overs = moments.map((moment) => Math.exp(moment.neededLn - lookUpCurve(warm, moment.coolantC)) - 1);
-  const weights = moments.map((moment) => moment.weightS * settled(moment) * trust(moment));
-  const lastS = lastSeenOf(moments);
+  const fadesWithinS = FADES_WITHIN * (moments.at(-1)?.sinceS ?? 0);
+  const decays = [...DECAYS_S, usedS].filter((one) => one <= fadesWithinS).sort((a, b) => a - b);
   let best: { readonly cost: number; readonly initial: number; readonly decayS: number } | null = null;
-  for (const decayS of [...DECAYS_S, usedS].filter((one) => one <= FADES_WITHIN * lastS)) {
-    // needed ÷ warm-up − 1 = (initial − 1) · what is left of the decay
-    let [products, squares, level] = [0, 0, 0];
-    moments.forEach((moment, i) => {
-      const weight = weights[i] as number;
-      const left = Math.max(0, 1 - moment.sinceS / decayS);
-      const needed = overs[i] as number;
-      products += weight * left * needed;
-      squares += weight * left * left;
-      level += weight * needed * needed;
-    });
+  for (const { decayS, products, squares } of fadingSums(decays, moments, warm, trust)) {
     const extra = squares === 0 ? 0 : Math.max(least, Math.min(most, products / squares));
     const stays = DECAY_STAYS * seenS * Math.log(decayS / usedS) ** 2;
-    const cost = level - 2 * extra * products + extra * extra * squares + stays;
+    const cost = extra * extra * squares - 2 * extra * products + stays;
     if (best === null || cost < best.cost) best = { cost, initial: 1 + extra, decayS };
   }
   if (best === null || seenFromS > SEEN_BY * best.decayS) return null;
   return { ...of, initial: best.initial, decayS: best.decayS };
 }
 
+interface FadingSums {
+  readonly decayS: number;
+  /** Of what is left of the decay with what was needed over warm-up, and with itself. */
+  readonly products: number;
+  readonly squares: number;
+}
+
+/**
+ * What a least-squares fit of each decay needs: needed ÷ warm-up − 1 = (initial − 1) · (1 − since ÷ decay). All of them from one walk:
+ * only what comes before its end speaks for a decay, and the sums up to there know no decay.
+ * @param decays the shortest first.
+ * @param moments the soonest first.
+ */
+function fadingSums(
+  decays: readonly number[],
+  moments: readonly ColdMoment[],
+  warm: Curve,
+  trust: Trust,
+): readonly FadingSums[] {
+  let [weights, times, squaredTimes, overs, overTimes] = [0, 0, 0, 0, 0];
+  let at = 0;
+  return decays.map((decayS) => {
+    for (
+      let moment = moments[at];
+      moment !== undefined && moment.sinceS < decayS;
+      moment = moments[(at += 1)]
+    ) {
+      const { sinceS } = moment;
+      const weight = moment.weightS * settled(moment) * trust(moment);
+      const over = weight * (Math.exp(moment.neededLn - lookUpCurve(warm, moment.coolantC)) - 1);
+      weights += weight;
+      times += weight * sinceS;
+      squaredTimes += weight * sinceS * sinceS;
+      overs += over;
+      overTimes += over * sinceS;
+    }
+    return {
+      decayS,
+      products: overs - overTimes / decayS,
+      squares: weights - (2 * times) / decayS + squaredTimes / decayS ** 2,
+    };
+  });
+}
+
 /** More or less after-start for an engine that died as running fuel took over; null where it was neither too little nor too much. */
 function byDying(
-  { starts, coolantC, givenLn, leastLn, mostLn }: ColdStarts,
+  { starts, coolantC, givenLn, leastLn, mostLn, usedS }: ReadStarts,
   warm: Curve,
-  now: RunningCurves,
 ): AfterStartFound | null {
   const wantedLn = Math.min(mostLn, Math.max(leastLn, givenLn));
   if (wantedLn === givenLn) return null;
   const initial = Math.max(1, Math.exp(wantedLn - lookUpCurve(warm, coolantC)));
-  return { starts, coolantC, initial, decayS: usedDecayS(now, coolantC), seenS: 0, seenFromS: NaN, isRead: false }; // prettier-ignore
+  return { starts, coolantC, initial, decayS: usedS, seenS: 0, seenFromS: NaN, isRead: false }; // prettier-ignore
 }
 
 /** After-start as it is, where with it and warm-up no stretch behind a start lies off by more than what is right; null where one does. */
@@ -204,10 +246,6 @@ function isRead(moments: readonly ColdMoment[]): boolean {
     atEndS.set(start, (atEndS.get(start) ?? 0) + (inBeginning ? more : 0));
   }
   return [...atEndS.values()].some((sum) => sum < UNREAD_S);
-}
-
-function lastSeenOf(moments: readonly ColdMoment[]): number {
-  return moments.reduce((last, { sinceS }) => Math.max(last, sinceS), 0);
 }
 
 function lastByStart(moments: readonly ColdMoment[]): Map<number, number> {

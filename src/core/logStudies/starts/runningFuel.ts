@@ -6,6 +6,7 @@ import {
   afterStartLn,
   coldStarts,
   lastingOf,
+  readStarts,
   type RunningCurves,
   settled,
   STRETCH_S,
@@ -53,19 +54,20 @@ export function runningFound(
     0,
     warmUp.x.length,
   );
-  const isAlike: Trust = ({ start }) => alike(start);
+  const alikes = new Map(cold.flatMap(({ starts }) => starts.map((start) => [start, alike(start)])));
+  const isAlike: Trust = ({ start }) => alikes.get(start) ?? 1;
+  const read = cold.map((group) => readStarts(group, now, isAlike));
   const lasting = cold.flatMap(lastingOf);
   let warmLn = fittedWarmUp(warmUp, warmSamples(lasting, new Map(), warmUp), warmUpS);
   let afterStarts: readonly AfterStartFound[] = [];
   let trust = isAlike;
   for (let round = 0; round < ROUNDS; round += 1) {
     const warm = { x: warmUp.x, values: warmLn };
-    afterStarts = cold.flatMap((group) => afterStartAsked(group, warm, now, isAlike, trust) ?? []);
+    afterStarts = read.flatMap((group) => afterStartAsked(group, warm, trust) ?? []);
     const found = byStart(afterStarts);
     const offs = offByStretch(moments, warm, found);
-    trust = (moment) => alike(moment.start) * (offs.get(stretchOf(moment)) ?? 1);
-    const trusted = moments.map((one) => ({ ...one, weightS: one.weightS * settled(one) * trust(one) }));
-    warmLn = fittedWarmUp(warmUp, warmSamples(trusted, found, warmUp), warmUpS);
+    trust = (moment) => isAlike(moment) * (offs.get(moment.start)?.[stretchOf(moment.sinceS)] ?? 1);
+    warmLn = fittedWarmUp(warmUp, warmSamples(moments, found, warmUp, trust), warmUpS);
   }
   const found = byStart(afterStarts);
   const warm = { x: warmUp.x, values: warmLn };
@@ -88,31 +90,33 @@ function leftOf(moment: ColdMoment, warm: Curve, found: FoundByStart): number {
   return moment.neededLn - lookUpCurve(warm, moment.coolantC) - afterStartLn(found.get(moment.start), moment);
 }
 
-/** No start is longer than so many stretches: a week. */
-const MOST_STRETCHES = 200_000;
-
-function stretchOf({ start, sinceS }: ColdMoment): number {
-  return start * MOST_STRETCHES + Math.floor(sinceS / STRETCH_S);
+/** Which stretch behind its start a moment is in. */
+function stretchOf(sinceS: number): number {
+  return Math.floor(sinceS / STRETCH_S);
 }
 
-/** The weight of each stretch by how far it lies off. */
+/** The weight of each stretch of each start, by how far it lies off. */
 function offByStretch(
   moments: readonly ColdMoment[],
   warm: Curve,
   found: FoundByStart,
-): ReadonlyMap<number, number> {
-  const sums = new Map<number, { sum: number; weightS: number }>();
+): ReadonlyMap<number, readonly number[]> {
+  const sums = new Map<number, { readonly off: number[]; readonly weightS: number[] }>();
   for (const moment of moments) {
-    const key = stretchOf(moment);
-    const of = sums.get(key) ?? { sum: 0, weightS: 0 };
-    of.sum += moment.weightS * leftOf(moment, warm, found);
-    of.weightS += moment.weightS;
-    sums.set(key, of);
+    const { start, sinceS, weightS } = moment;
+    const stretch = stretchOf(sinceS);
+    const of = sums.get(start) ?? { off: [], weightS: [] };
+    of.off[stretch] = (of.off[stretch] ?? 0) + weightS * leftOf(moment, warm, found);
+    of.weightS[stretch] = (of.weightS[stretch] ?? 0) + weightS;
+    sums.set(start, of);
   }
   return new Map(
-    [...sums].map(([key, { sum, weightS }]) => [
-      key,
-      weightS === 0 ? 1 : Math.min(OFF.most, (OFF.slight + Math.abs(sum / weightS)) / OFF.usual),
+    [...sums].map(([start, { off, weightS }]) => [
+      start,
+      off.map((sum, i) => {
+        const weight = weightS[i] as number;
+        return weight === 0 ? 1 : Math.min(OFF.most, (OFF.slight + Math.abs(sum / weight)) / OFF.usual);
+      }),
     ]),
   );
 }
@@ -130,8 +134,13 @@ function fittedWarmUp(warmUp: Curve, samples: FitSamples, evidenceS: Float64Arra
   );
 }
 
-/** What is left for warm-up, as a change of its cells. */
-function warmSamples(moments: readonly ColdMoment[], found: FoundByStart, warmUp: Curve): FitSamples {
+/** What is left for warm-up, as a change of its cells; with trust, that beside how settled the engine was weighs it. */
+function warmSamples(
+  moments: readonly ColdMoment[],
+  found: FoundByStart,
+  warmUp: Curve,
+  trust: Trust | null = null,
+): FitSamples {
   const samples = samplesRoom(moments.length);
   const nowLn = { x: warmUp.x, values: warmUp.values.map(Math.log) };
   moments.forEach((moment, i) => {
@@ -139,7 +148,7 @@ function warmSamples(moments: readonly ColdMoment[], found: FoundByStart, warmUp
     samples.cell[i] = column;
     samples.shareX[i] = intervalFraction(warmUp.x, column, moment.coolantC);
     samples.error[i] = leftOf(moment, nowLn, found);
-    samples.weightS[i] = moment.weightS;
+    samples.weightS[i] = moment.weightS * (trust === null ? 1 : settled(moment) * trust(moment));
   });
   return samples;
 }
