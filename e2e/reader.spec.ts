@@ -98,3 +98,66 @@ test('by ear and keyboard: an engine described wrongly, mended, started, connect
   await page.keyboard.press('Escape');
   await expectTold(page, /[Ll]ost/);
 });
+
+test('by ear and keyboard: a start is recorded, and its log read: what happened, and the traces at a moment', async ({
+  app,
+  page,
+}) => {
+  test.setTimeout(180_000);
+  await page.addInitScript(LISTEN);
+  await app.openDemo();
+  await app.connectStandIn('84');
+  await press(page, 'button', 'Record');
+  await expectTold(page, /[Rr]ecording/);
+  await press(page, 'button', 'Stand-in');
+  await press(page, 'button', 'Hold the starter');
+  await page.waitForTimeout(2500);
+  await press(page, 'button', 'Let go of the starter');
+  await page.keyboard.press('Escape');
+  await page.waitForTimeout(4000);
+  await press(page, 'button', /^Stop recording/);
+  await expectTold(page, /samples/);
+  const caught = page.getByRole('button', { name: /^Caught after/ });
+  await caught.focus();
+  await page.keyboard.press('Enter');
+  const strip = page.getByRole('slider', { name: /^Traces of/ });
+  await strip.focus();
+  const at = () => strip.getAttribute('aria-valuetext');
+  const before = await at();
+  expect(before).toMatch(/^\d+\.\d+ s, .*Engine speed \d+ rev\/min/);
+  await page.keyboard.press('ArrowRight');
+  await expect.poll(at).not.toBe(before);
+});
+
+test('by ear and keyboard: a procedure tells each step, what it found and that it was accepted', async ({
+  app,
+  page,
+}) => {
+  test.setTimeout(180_000);
+  await page.addInitScript(LISTEN);
+  await app.openDemo();
+  await app.connectStandIn('5');
+  await press(page, 'link', 'Throttle range');
+  await expectTold(page, /pedal/i);
+  await press(page, 'button', 'Capture');
+  await expectTold(page, /Press the pedal to its stop/);
+  await press(page, 'button', 'Stop');
+  await expectTold(page, /[Ss]topped/);
+});
+
+test('by ear and keyboard: in training an engine is brought, answered, and what it was is told', async ({
+  app,
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await page.addInitScript(LISTEN);
+  await app.openDemo();
+  await app.connectStandIn('84');
+  await press(page, 'link', 'Training');
+  await press(page, 'button', 'Bring an engine');
+  await expectTold(page, /Engine 1/);
+  await page.getByRole('radiogroup', { name: 'What is it?' }).getByRole('radio').first().focus();
+  await page.keyboard.press('Space');
+  await press(page, 'button', 'That is it');
+  await expectTold(page, /^(It was|Right): /m);
+});

@@ -1,6 +1,7 @@
 /** Takes the pictures of the main views that the README shows, from demo data, into docs/screenshots. */
 import path from 'node:path';
 import type { Page } from '@playwright/test';
+import { demo } from '../tests/support/ventisca';
 import { withServedApp } from './servedApp.mts';
 
 const out = path.resolve(import.meta.dirname, '../docs/screenshots');
@@ -224,28 +225,34 @@ const SHOTS: readonly Shot[] = [
     },
   },
   {
-    name: 'log-columns',
+    name: 'garage',
     size: 'phone',
     scheme: 'light',
     go: async (page) => {
-      await openDemo(page);
-      await page.getByRole('link', { name: 'Logs', exact: true }).click();
-      await page.getByRole('button', { name: 'Open a file' }).click();
-      const rows = Array.from({ length: 200 }, (_, i) => {
-        const cells = [i / 20, 2000 + 12 * i, -6 + i / 20, 13.2 + (i % 7) / 10, 190 + i / 40, 40 + (i % 30)];
-        return cells.map((cell) => cell.toFixed(2).replace('.', ',')).join(';');
-      });
-      const lines = ['Time;Engine speed;Boost;AFR;Water temp;Damper left', 's;rpm;psi;;°F;mm', ...rows];
+      await connectWarm(page);
+      const note = page.getByRole('textbox', { name: 'Note on this calibration' });
+      await page.getByRole('navigation').getByRole('link', { name: 'Build' }).click();
+      await note.fill('Second engine after the lake: new injectors, cams as before');
+      await note.blur();
+      await page.getByRole('navigation').getByRole('link', { name: 'Bench' }).click();
+      await page.getByRole('button', { name: 'Record', exact: true }).click();
+      await letDrive(page, '40 times as fast');
+      await page.waitForTimeout(6000);
+      await page.getByRole('button', { name: /^Stop recording/ }).click();
+      await page.getByRole('heading', { name: 'Error by cell' }).waitFor({ timeout: 30_000 });
+      await page.getByRole('button', { name: 'All calibrations' }).click();
       const chooser = page.waitForEvent('filechooser');
-      await page.getByRole('button', { name: 'Choose a file' }).click();
-      await (
-        await chooser
-      ).setFiles({
-        name: 'morning.csv',
-        mimeType: 'text/csv',
-        buffer: Buffer.from(lines.join('\r\n')),
-      });
-      await page.getByRole('list', { name: 'Columns' }).waitFor();
+      await page.getByRole('button', { name: 'Open a file' }).click();
+      const buffer = Buffer.from(JSON.stringify(demo('pardela')));
+      await (await chooser).setFiles({ name: 'pardela.json', mimeType: 'application/json', buffer });
+      await page.getByRole('heading', { level: 1, name: 'Pardela' }).waitFor();
+      await page.getByRole('button', { name: 'Versions and files' }).click();
+      await page.getByRole('textbox', { name: 'Name of the snapshot' }).fill('Before the hill climb');
+      await page.getByRole('button', { name: 'Take a snapshot' }).click();
+      await page.getByRole('listitem', { name: 'Before the hill climb' }).waitFor();
+      await page.getByRole('button', { name: 'All calibrations' }).click();
+      await page.getByRole('button', { name: 'Garage' }).click();
+      await page.getByRole('link', { name: /^Log of / }).waitFor();
     },
   },
   {

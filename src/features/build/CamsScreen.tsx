@@ -1,14 +1,16 @@
+import type { ReactNode } from 'react';
 import { type Calibration, valvesOf } from '@/core/calibration';
 import { overlapDeg } from '@/core/cams';
 import { camMeaning } from '@/core/meaning';
 import { CYCLE_DEG } from '@/core/units';
-import { edit, useDocument } from '@/data/session/session';
+import { useDocumentLater, useDocumentPart } from '@/data/session/documentParts';
+import { edit } from '@/data/session/session';
 import { Chips } from '@/ui/button/Chips';
 import { insideCycle, LaneChart, type Lane } from '@/ui/chart';
 import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SectionCards } from '../fields/SectionCards';
-import { Figures } from './Figures';
+import { Meaning } from './Meaning';
 import { SectionPage } from './SectionPage';
 
 const FORMS = [
@@ -16,10 +18,9 @@ const FORMS = [
   { id: 'lobes', label: 'Lobe centre and duration' },
 ] as const;
 
-/** Valve timing, either way it is given, and the valve strip. */
-export function CamsScreen() {
-  const document = useDocument();
-  const { givenBy } = document.cams;
+/** Which of two ways the cams are given in. */
+function FormChoice() {
+  const givenBy = useDocumentPart(({ cams }) => cams.givenBy);
   const setForm = (next: typeof givenBy) => {
     if (next === givenBy) return;
     const words = FORMS.find((form) => form.id === next)?.label.toLowerCase() ?? next;
@@ -27,31 +28,39 @@ export function CamsScreen() {
       draft.cams.givenBy = next;
     });
   };
+  return <Chips label="Cams are given by" options={FORMS} value={givenBy} onChange={setForm} />;
+}
+
+const AROUND = {
+  'cams.statedLift': (field: ReactNode) => (
+    <>
+      <FormChoice />
+      {field}
+    </>
+  ),
+};
+
+/** Valve timing, either way it is given, and the valve strip. */
+export function CamsScreen() {
   return (
     <SectionPage
       id="cams"
       beside={
         <>
           <Card title="Valve strip" intro="One cylinder over two turns, from its firing TDC.">
-            <ValveStrip document={document} />
+            <OwnStrip />
           </Card>
-          <Figures figures={camMeaning(document)} />
+          <Meaning of={camMeaning} />
         </>
       }
     >
-      <SectionCards
-        section="cams"
-        around={{
-          'cams.statedLift': (field) => (
-            <>
-              <Chips label="Cams are given by" options={FORMS} value={givenBy} onChange={setForm} />
-              {field}
-            </>
-          ),
-        }}
-      />
+      <SectionCards section="cams" around={AROUND} />
     </SectionPage>
   );
+}
+
+function OwnStrip() {
+  return <ValveStrip document={useDocumentLater()} />;
 }
 
 /** When the valves are open, overlap marked, with further lanes below. */

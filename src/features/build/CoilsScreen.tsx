@@ -1,11 +1,11 @@
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { View } from 'react-native';
 import { baseValue, coilsOf, dwellOf, fieldInfo, valueAt } from '@/core/calibration';
 import { chargeCurrentA } from '@/core/coil';
 import type { TableFieldInfo, TableValue } from '@/core/field';
 import { budgetByMode, coilMeaning, sparkTimeBudget } from '@/core/meaning';
 import { coilFunction } from '@/core/pins';
-import { useDocument } from '@/data/session/session';
+import { useDocumentLater, useDocumentPart } from '@/data/session/documentParts';
 import { commitTable } from '@/data/session/useField';
 import { Button } from '@/ui/button/Button';
 import { LaneChart, LineChart } from '@/ui/chart';
@@ -15,13 +15,27 @@ import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { DwellProposal } from './DwellProposal';
 import { SectionCards } from '../fields/SectionCards';
-import { Figures } from './Figures';
+import { Meaning } from './Meaning';
 import { PinCard } from './PinCard';
 import { SectionPage } from './SectionPage';
 
+const AROUND = {
+  'coils.igniter': (field: ReactNode) => (
+    <>
+      {field}
+      <Groups />
+    </>
+  ),
+  'coils.dwell': (field: ReactNode) => (
+    <>
+      {field}
+      <ScaleDwell />
+    </>
+  ),
+};
+
 /** Coils, their dwell and the time there is for it. */
 export function CoilsScreen() {
-  const document = useDocument();
   return (
     <SectionPage
       id="coils"
@@ -29,29 +43,11 @@ export function CoilsScreen() {
         <>
           <ChargePicture />
           <TimeBudget />
-          <Figures figures={coilMeaning(document)} />
+          <Meaning of={coilMeaning} />
         </>
       }
     >
-      <SectionCards
-        section="coils"
-        around={{
-          'coils.igniter': (field) => (
-            <>
-              {field}
-              <Groups />
-            </>
-          ),
-          'coils.dwell': (field) => (
-            <>
-              {field}
-              {document.coils.dwell === null || document.coils.dwellBy?.value === 'coil' ? null : (
-                <ScaleDwell />
-              )}
-            </>
-          ),
-        }}
-      />
+      <SectionCards section="coils" around={AROUND} />
       <DwellProposal />
       <PinCard title="Pins of the coils" of={(id) => id.startsWith(coilFunction([]))} />
     </SectionPage>
@@ -59,7 +55,7 @@ export function CoilsScreen() {
 }
 
 function Groups() {
-  const coils = coilsOf(useDocument());
+  const coils = coilsOf(useDocumentLater());
   if (coils === null) return null;
   return (
     <Text kind="small" colour="muted">
@@ -74,11 +70,11 @@ const PATH = 'coils.dwell';
 
 /** The whole dwell table by a factor, in one step: for a coil whose sheet is known to be high or low. */
 function ScaleDwell() {
-  const document = useDocument();
+  const table = useDocumentPart((document) => valueAt(document, PATH) as TableValue | null);
+  const byCoil = useDocumentPart(({ coils }) => coils.dwellBy?.value === 'coil');
   const [percent, setPercent] = useState(90);
+  if (table === null || byCoil) return null;
   const scale = () => {
-    const table = valueAt(document, PATH) as TableValue | null;
-    if (table === null) return;
     const rows = table.rows.map(([volts = 0, dwell = 0]) => [
       volts,
       Number(((dwell * percent) / 100).toPrecision(6)),
@@ -101,7 +97,7 @@ function ScaleDwell() {
 
 /** Current over charging time, at cranking and charging voltage. */
 function ChargePicture() {
-  const document = useDocument();
+  const document = useDocumentLater();
   const resistanceOhm = baseValue(document, 'coils.resistance');
   const inductanceMh = baseValue(document, 'coils.inductance');
   if (resistanceOhm === null || inductanceMh === null) {
@@ -149,7 +145,7 @@ const MODE_WORDS = {
 
 /** Dwell and spark in the time between two sparks of one coil at maximum speed. */
 function TimeBudget() {
-  const document = useDocument();
+  const document = useDocumentLater();
   const budget = sparkTimeBudget(document);
   const modes = budgetByMode(document) ?? [];
   if (budget === null) return null;

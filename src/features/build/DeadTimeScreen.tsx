@@ -1,6 +1,6 @@
 import { tableAt } from '@/core/calibration';
 import { BATTERY_STEP, idleBatteryErrors } from '@/core/meaning';
-import { useDocument } from '@/data/session/session';
+import { useDocumentLater } from '@/data/session/documentParts';
 import { LineChart } from '@/ui/chart';
 import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
@@ -9,32 +9,33 @@ import { DeadTimeTable } from './DeadTimeTable';
 import { SectionCards } from '../fields/SectionCards';
 import { SectionPage } from './SectionPage';
 
+const AROUND = { 'injectors.deadTime': () => <DeadTimeTable /> };
+
 /** Dead time over voltage and pressure, and what short openings need. */
 export function DeadTimeScreen() {
-  const document = useDocument();
   return (
     <SectionPage
       id="dead-time"
       beside={
         <>
-          <DeadTimeChart document={document} />
+          <Curves />
           <BatteryErrors />
           <ShortPulsePicture />
         </>
       }
     >
-      <SectionCards
-        section="injectors"
-        sheet="dead-time"
-        around={{ 'injectors.deadTime': () => <DeadTimeTable /> }}
-      />
+      <SectionCards section="injectors" sheet="dead-time" around={AROUND} />
     </SectionPage>
   );
 }
 
+function Curves() {
+  return <DeadTimeChart document={useDocumentLater()} />;
+}
+
 /** What a wrong table does to the idle when lights and fan go on. */
 function BatteryErrors() {
-  const errors = idleBatteryErrors(useDocument());
+  const errors = idleBatteryErrors(useDocumentLater());
   if (errors === null) return null;
   return (
     <Card
@@ -51,7 +52,7 @@ function BatteryErrors() {
 }
 
 function ShortPulsePicture() {
-  const rows = tableAt(useDocument(), 'injectors.shortPulse');
+  const rows = tableAt(useDocumentLater(), 'injectors.shortPulse');
   if (rows === null) return null;
   return (
     <Card title="Added to short openings">

@@ -10,8 +10,8 @@ import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SectionFields } from '../fields/fields';
 import { SectionCards } from '../fields/SectionCards';
-import { Figures } from './Figures';
 import { FiringOrder } from './FiringOrder';
+import { Meaning } from './Meaning';
 import { SectionPage } from './SectionPage';
 import { WhatFollowed } from './WhatFollowed';
 
@@ -20,8 +20,8 @@ const GEOMETRY_OPTIONS = [
   { id: 'displacement', label: 'Displacement' },
 ] as const;
 
-/** The engine as built, and what its numbers mean. */
-export function EngineScreen() {
+/** Which of two ways the size is given in. */
+function SizeChoice() {
   const geometry = useDocumentPart(({ engine }) => engine.geometry);
   const setGeometry = (next: typeof geometry) => {
     if (next === geometry) return;
@@ -30,9 +30,17 @@ export function EngineScreen() {
       draft.engine.geometry = next;
     });
   };
-  const sizeChoice = (
+  return (
     <Chips label="Size is given by" options={GEOMETRY_OPTIONS} value={geometry} onChange={setGeometry} />
   );
+}
+
+// Made once: a field that is edited draws itself anew, and not the sheet.
+const ABOVE = { 'engine.bore': <SizeChoice />, 'engine.displacement': <SizeChoice /> };
+const AROUND = { 'engine.firingOrder': () => <FiringOrder /> };
+
+/** The engine as built, and what its numbers mean. */
+export function EngineScreen() {
   return (
     <SectionPage
       id="engine"
@@ -40,29 +48,16 @@ export function EngineScreen() {
         <>
           <FiringStrip />
           <WhatFollowed />
-          <EngineFigures />
+          <Meaning of={engineMeaning} />
         </>
       }
     >
-      <SectionCards
-        section="engine"
-        above={{
-          'engine.bore': sizeChoice,
-          'engine.displacement': sizeChoice,
-        }}
-        around={{
-          'engine.firingOrder': () => <FiringOrder />,
-        }}
-      />
+      <SectionCards section="engine" above={ABOVE} around={AROUND} />
       <Card title="Idle" intro="Maps of idle and the engine’s filling at idle are proposed from these.">
         <SectionFields section="idle" />
       </Card>
     </SectionPage>
   );
-}
-
-function EngineFigures() {
-  return <Figures figures={engineMeaning(useDocumentLater())} />;
 }
 
 /** Who fires when, by bank, over two turns. */

@@ -1,10 +1,12 @@
+import type { ReactNode } from 'react';
+import { View } from 'react-native';
 import { baseValue, firingOf, injectionChoice, valvesOf } from '@/core/calibration';
 import { injectionOutputs, modeRefusals, proposedEndBeforeTdcDeg } from '@/core/injector';
 import { LOSS_LIMIT_PERCENT, type Spray, sprays } from '@/core/meaning';
 import { CYCLE_DEG, inSentence } from '@/core/units';
-import { View } from 'react-native';
 import { injectorFunction } from '@/core/pins';
-import { edit, useDocument } from '@/data/session/session';
+import { useDocumentLater } from '@/data/session/documentParts';
+import { edit } from '@/data/session/session';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
 import { insideCycle, LaneChart, type Lane } from '@/ui/chart';
@@ -16,19 +18,40 @@ import { SectionCards } from '../fields/SectionCards';
 import { PinCard } from './PinCard';
 import { SectionPage } from './SectionPage';
 
+/** The end of injection that the cams say, where another is entered. */
+function CamsEnd() {
+  const document = useDocumentLater();
+  const valves = valvesOf(document);
+  const proposed = valves === null ? null : Math.round(proposedEndBeforeTdcDeg(valves));
+  if (proposed === null || baseValue(document, 'injection.endOfInjection') === proposed) return null;
+  const take = () =>
+    edit(`End of injection ${proposed}°`, (draft) => {
+      const source = { kind: 'computed', date: today(), note: 'Where the intake opens' } as const;
+      draft.injection.endOfInjection = { amount: proposed, unit: 'deg', source };
+    });
+  return (
+    <View style={{ gap: SPACE.xs }}>
+      <Text kind="small" colour="muted">
+        {`The cams say ${proposed}°: the spray’s end meets the intake valve just before it opens, so all that can wait on the hot closed valve does.`}
+      </Text>
+      <View style={{ flexDirection: 'row' }}>
+        <Button label={`Take ${proposed}°`} onPress={take} />
+      </View>
+    </View>
+  );
+}
+
+const AROUND = {
+  'injection.endOfInjection': (field: ReactNode) => (
+    <>
+      {field}
+      <CamsEnd />
+    </>
+  ),
+};
+
 /** How injections are timed: mode, events by firing order, and the angle against the valves. */
 export function InjectionScreen() {
-  const document = useDocument();
-  const valves = valvesOf(document);
-  const proposed = valves === null ? null : proposedEndBeforeTdcDeg(valves);
-  const current = baseValue(document, 'injection.endOfInjection');
-  const take = () => {
-    if (proposed === null) return;
-    edit(`End of injection ${Math.round(proposed)}°`, (draft) => {
-      const source = { kind: 'computed', date: today(), note: 'Where the intake opens' } as const;
-      draft.injection.endOfInjection = { amount: Math.round(proposed), unit: 'deg', source };
-    });
-  };
   return (
     <SectionPage
       id="injection"
@@ -39,26 +62,7 @@ export function InjectionScreen() {
         </>
       }
     >
-      <SectionCards
-        section="injection"
-        around={{
-          'injection.endOfInjection': (field) => (
-            <>
-              {field}
-              {proposed === null || current === Math.round(proposed) ? null : (
-                <View style={{ gap: SPACE.xs }}>
-                  <Text kind="small" colour="muted">
-                    {`The cams say ${Math.round(proposed)}°: the spray’s end meets the intake valve just before it opens, so all that can wait on the hot closed valve does.`}
-                  </Text>
-                  <View style={{ flexDirection: 'row' }}>
-                    <Button label={`Take ${Math.round(proposed)}°`} onPress={take} />
-                  </View>
-                </View>
-              )}
-            </>
-          ),
-        }}
-      />
+      <SectionCards section="injection" around={AROUND} />
       <PinCard title="Pins of the injectors" of={(id) => id.startsWith(injectorFunction([]))} />
     </SectionPage>
   );
@@ -66,7 +70,7 @@ export function InjectionScreen() {
 
 /** Which driver opens when over two turns; nothing while the mode cannot be had. */
 function EventTable() {
-  const document = useDocument();
+  const document = useDocumentLater();
   const events = firingOf(document);
   const choice = injectionChoice(document);
   const end = baseValue(document, 'injection.endOfInjection');
@@ -108,7 +112,7 @@ function EventTable() {
 
 /** The spray on the valve strip at idle, cruise and full load, with what is lost in overlap. */
 function AngleCard() {
-  const document = useDocument();
+  const document = useDocumentLater();
   const shown = sprays(document);
   const lanes: Lane[] = (shown ?? []).map((spray) => ({
     id: spray.id,

@@ -1,20 +1,19 @@
 import { View } from 'react-native';
 import { conversionContext } from '@/core/calibration';
 import { flowCurve, injectorMeaning } from '@/core/meaning';
-import { useDocument } from '@/data/session/session';
+import { useDocumentLater } from '@/data/session/documentParts';
 import { LineChart } from '@/ui/chart';
 import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { SectionCards } from '../fields/SectionCards';
-import { Figures } from './Figures';
 import { InjectorLibraryCard } from './InjectorLibraryCard';
+import { Meaning } from './Meaning';
 import { SectionPage } from './SectionPage';
 import { WhatFollowed } from './WhatFollowed';
 
 /** The injector set, the pressure it works at, and whether it can feed the engine. */
 export function InjectorsScreen() {
-  const document = useDocument();
   return (
     <SectionPage
       id="injectors"
@@ -22,7 +21,7 @@ export function InjectorsScreen() {
         <>
           <FlowPicture />
           <WhatFollowed />
-          <Figures figures={injectorMeaning(document)} />
+          <Meaning of={injectorMeaning} />
         </>
       }
     >
@@ -34,7 +33,7 @@ export function InjectorsScreen() {
 
 /** Pressure across and flow from deepest vacuum to the highest boost. */
 function FlowPicture() {
-  const document = useDocument();
+  const document = useDocumentLater();
   const curve = flowCurve(document);
   const { barometricKpa } = conversionContext(document);
   if (curve === null) {

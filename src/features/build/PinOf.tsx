@@ -1,10 +1,11 @@
 import { inSentence } from '@/core/units';
 import { useSaid } from '@/data/session/useSaid';
-import { pinFunctions } from '@/core/calibration';
+import { type Calibration, pinFunctions } from '@/core/calibration';
 import type { PinFunction } from '@/core/pins';
 import { freePins, PIN_KIND_TEXT, takenPins } from '@/core/pins/schema';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { useDocumentPart } from '@/data/session/documentParts';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { RadioRow } from '@/ui/button/RadioRow';
@@ -19,17 +20,11 @@ import { WireNote } from './WireNote';
 /** The pin of a function: which it is, what is wrong with it, and only fitting free ones to choose from. */
 export function PinOf({ wanted }: { wanted: PinFunction }) {
   const roles = useRoles();
-  const document = useDocument();
+  const { ecu, assignments } = useDocumentPart(({ pins }) => pins);
   const [open, setOpen] = useState(false);
-  const { ecu, assignments } = document.pins;
   const own = assignments.find((entry) => entry.function === wanted.id);
   const { conflict } = useSaid(`pins.${wanted.id}`);
-  const offered = ecu === null ? [] : freePins(ecu, assignments, wanted);
-  const taken = ecu === null ? [] : takenPins(ecu, assignments, pinFunctions(document), wanted);
-  const choose = (pin: string) => {
-    assignPin(wanted, pin);
-    setOpen(false);
-  };
+  const offered = ecu === null || conflict === null ? [] : freePins(ecu, assignments, wanted);
   return (
     <At place={`pins.${wanted.id}`} style={{ gap: SPACE.xs }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
@@ -71,61 +66,86 @@ export function PinOf({ wanted }: { wanted: PinFunction }) {
         </View>
       )}
       <Sheet title={`Pin of ${inSentence(wanted.label)}`} open={open} onClose={() => setOpen(false)}>
-        {own === undefined ? null : (
-          <WireNote
-            key={own.pin}
-            pin={own.pin}
-            label={wanted.label}
-            wire={own.wire}
-            onDone={(wire) => noteWire(wanted, wire)}
-          />
-        )}
-        <Text kind="small" colour="muted">
-          {offered.length === 0
-            ? 'No free pin fits. Free one, or choose a larger engine computer.'
-            : 'Free pins that fit. The wire has to move in the loom too.'}
-        </Text>
-        <View role="radiogroup" aria-label="Free pins">
-          {offered.map((pin) => (
-            <RadioRow
-              key={pin.id}
-              label={`${pin.id}, ${inSentence(PIN_KIND_TEXT[pin.kind])}${pin.maxA === undefined ? '' : `, ${pin.maxA} A`}`}
-              chosen={false}
-              onChoose={() => choose(pin.id)}
-            />
-          ))}
-        </View>
-        {taken.length === 0 ? null : (
-          <>
-            <Text kind="small" colour="muted">
-              Pins that fit and do another job.
-            </Text>
-            <View role="radiogroup" aria-label="Taken pins">
-              {taken.map((entry) => (
-                <RadioRow
-                  key={entry.holder.id}
-                  label={`${entry.pin.id}, ${entry.holder.label}`}
-                  hint={entry.swaps ? 'The two change places' : `${entry.holder.label} goes off it`}
-                  chosen={false}
-                  onChoose={() => {
-                    takePin(wanted, entry);
-                    setOpen(false);
-                  }}
-                />
-              ))}
-            </View>
-          </>
-        )}
-        {own === undefined ? null : (
-          <Button
-            label={`Take ${wanted.label} off ${own.pin}`}
-            onPress={() => {
-              clearPin(wanted);
-              setOpen(false);
-            }}
-          />
-        )}
+        {open ? <PinChoice wanted={wanted} own={own} onDone={() => setOpen(false)} /> : null}
       </Sheet>
     </At>
+  );
+}
+
+/** The pins that a function may go to: worked out once they are asked for. */
+function PinChoice({
+  wanted,
+  own,
+  onDone,
+}: {
+  wanted: PinFunction;
+  own: Calibration['pins']['assignments'][number] | undefined;
+  onDone: () => void;
+}) {
+  const document = useDocument();
+  const { ecu, assignments } = document.pins;
+  const offered = ecu === null ? [] : freePins(ecu, assignments, wanted);
+  const taken = ecu === null ? [] : takenPins(ecu, assignments, pinFunctions(document), wanted);
+  const choose = (pin: string) => {
+    assignPin(wanted, pin);
+    onDone();
+  };
+  return (
+    <>
+      {own === undefined ? null : (
+        <WireNote
+          key={own.pin}
+          pin={own.pin}
+          label={wanted.label}
+          wire={own.wire}
+          onDone={(wire) => noteWire(wanted, wire)}
+        />
+      )}
+      <Text kind="small" colour="muted">
+        {offered.length === 0
+          ? 'No free pin fits. Free one, or choose a larger engine computer.'
+          : 'Free pins that fit. The wire has to move in the loom too.'}
+      </Text>
+      <View role="radiogroup" aria-label="Free pins">
+        {offered.map((pin) => (
+          <RadioRow
+            key={pin.id}
+            label={`${pin.id}, ${inSentence(PIN_KIND_TEXT[pin.kind])}${pin.maxA === undefined ? '' : `, ${pin.maxA} A`}`}
+            chosen={false}
+            onChoose={() => choose(pin.id)}
+          />
+        ))}
+      </View>
+      {taken.length === 0 ? null : (
+        <>
+          <Text kind="small" colour="muted">
+            Pins that fit and do another job.
+          </Text>
+          <View role="radiogroup" aria-label="Taken pins">
+            {taken.map((entry) => (
+              <RadioRow
+                key={entry.holder.id}
+                label={`${entry.pin.id}, ${entry.holder.label}`}
+                hint={entry.swaps ? 'The two change places' : `${entry.holder.label} goes off it`}
+                chosen={false}
+                onChoose={() => {
+                  takePin(wanted, entry);
+                  onDone();
+                }}
+              />
+            ))}
+          </View>
+        </>
+      )}
+      {own === undefined ? null : (
+        <Button
+          label={`Take ${wanted.label} off ${own.pin}`}
+          onPress={() => {
+            clearPin(wanted);
+            onDone();
+          }}
+        />
+      )}
+    </>
   );
 }

@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import type { Calibration } from '@/core/calibration';
 import type { SheetId } from '@/core/checks';
-import { useDocumentAfter } from '@/data/session/documentParts';
+import { useAfterPaint, useDocumentAfter } from '@/data/session/documentParts';
 import { useWaiting } from '@/data/session/waiting';
 import { Button } from '@/ui/button/Button';
 import { BackTitle, Page, StateMark, useWide } from '@/ui/layout';
@@ -22,6 +22,8 @@ export function SectionPage({ id, beside, children }: Props) {
   const router = useRouter();
   const wide = useWide();
   const { id: calibration } = useGlobalSearchParams<{ id: string }>();
+  // Under each other it is out of sight: the fields do not wait for it.
+  const isPainted = useAfterPaint();
   const at = BUILD_SECTIONS.findIndex((section) => section.id === id);
   const next = BUILD_SECTIONS[at + 1];
   const go = (path: string) => router.navigate(`/c/${calibration}/${path}` as '/');
@@ -37,10 +39,14 @@ export function SectionPage({ id, beside, children }: Props) {
   return (
     <Page
       beside={
-        <>
-          {beside}
-          {wide ? null : onward}
-        </>
+        wide ? (
+          beside
+        ) : isPainted ? (
+          <>
+            {beside}
+            {onward}
+          </>
+        ) : null
       }
     >
       <BackTitle

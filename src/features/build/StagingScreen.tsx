@@ -1,6 +1,6 @@
 import { stagingCurve } from '@/core/meaning';
 import { injectorFunction } from '@/core/pins';
-import { useDocument } from '@/data/session/session';
+import { useDocumentLater } from '@/data/session/documentParts';
 import { LineChart } from '@/ui/chart';
 import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
@@ -19,7 +19,7 @@ export function StagingScreen() {
 }
 
 function StagingPicture() {
-  const document = useDocument();
+  const document = useDocumentLater();
   const curve = stagingCurve(document);
   if (document.staging.fitted?.value !== 'yes') {
     return (

@@ -1,32 +1,28 @@
-import { type Calibration, firingOf, wheelOf } from '@/core/calibration';
+import { firingOf, wheelOf } from '@/core/calibration';
 import { triggerMeaning, triggerSentence } from '@/core/meaning';
 import { triggerPattern } from '@/core/trigger';
 import { CYCLE_DEG } from '@/core/units';
-import { useDocument } from '@/data/session/session';
+import { useDocumentLater } from '@/data/session/documentParts';
 import { insideCycle, LaneChart, type Lane } from '@/ui/chart';
 import { Card, Message } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SectionCards } from '../fields/SectionCards';
-import { Figures } from './Figures';
+import { Meaning } from './Meaning';
 import { PinCard } from './PinCard';
 import { SectionPage } from './SectionPage';
 
 /** Crank wheel and cam tooth, drawn as the engine computer meets them, and what they permit. */
 export function TriggerScreen() {
-  const document = useDocument();
-  const sentence = triggerSentence(document);
   return (
     <SectionPage
       id="trigger"
       beside={
         <>
           <Card title="Tooth picture" intro="Two turns from the firing TDC of cylinder 1.">
-            <ToothPicture document={document} />
+            <ToothPicture />
           </Card>
-          {sentence === null ? null : (
-            <Message tone={sentence.good ? 'good' : 'warning'}>{sentence.text}</Message>
-          )}
-          <Figures figures={triggerMeaning(document)} />
+          <Permitted />
+          <Meaning of={triggerMeaning} />
         </>
       }
     >
@@ -36,8 +32,17 @@ export function TriggerScreen() {
   );
 }
 
+/** What the wheel and the cam tooth permit, in a sentence. */
+function Permitted() {
+  const sentence = triggerSentence(useDocumentLater());
+  return sentence === null ? null : (
+    <Message tone={sentence.good ? 'good' : 'warning'}>{sentence.text}</Message>
+  );
+}
+
 /** Teeth with their gap, cam pulse with its window, and each cylinder's firing TDC: a lane set for each turn. */
-function ToothPicture({ document }: { document: Calibration }) {
+function ToothPicture() {
+  const document = useDocumentLater();
   const wheel = wheelOf(document);
   if (wheel === null)
     return <Text colour="muted">Drawn once the wheel and the cam sensor are described.</Text>;

@@ -1,4 +1,4 @@
-import type { ReactNode, Ref } from 'react';
+import { type ReactNode, type Ref, useEffect, useRef } from 'react';
 import { Text as NativeText, type StyleProp, type TextProps, type TextStyle } from 'react-native';
 import { type ShownBy, wordsShown } from '@/core/units';
 import { FONT, SIZE, useRoles, useSizes, type Roles } from '../theme';
@@ -21,6 +21,8 @@ const KINDS: Readonly<Record<TextKind, TextStyle>> = {
 };
 
 interface Props extends Pick<TextProps, 'role' | 'numberOfLines' | 'id' | 'aria-live'> {
+  /** -1 where only the program gives it the focus; the web knows it, React Native's types do not. */
+  tabIndex?: -1;
   /** Level of a heading; the web knows it, React Native's types do not. */
   'aria-level'?: number;
   kind?: TextKind;
@@ -74,12 +76,27 @@ interface HeadingProps {
   numberOfLines?: number;
   /** Somebody’s own words: shown as they stand. */
   verbatim?: boolean;
+  /** Takes the place of what was pressed, which is gone: it has the focus when it comes, and is read out by that. */
+  arrives?: boolean;
 }
 
 /** A heading with its level for screen readers. */
-export function Heading({ level, children, kind = 'lead', numberOfLines, verbatim = false }: HeadingProps) {
+export function Heading({
+  level,
+  children,
+  kind = 'lead',
+  numberOfLines,
+  verbatim = false,
+  arrives = false,
+}: HeadingProps) {
+  const own = useRef<NativeText>(null);
+  useEffect(() => {
+    if (arrives) own.current?.focus();
+  }, [arrives]);
   return (
     <Text
+      ref={own}
+      {...(arrives ? { tabIndex: -1 } : {})}
       kind={kind}
       role="heading"
       aria-level={level}

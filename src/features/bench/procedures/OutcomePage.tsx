@@ -27,17 +27,20 @@ export function OutcomePage({ procedure, outcome, onAgain, onDone }: Props) {
   return (
     <View style={{ gap: SPACE.l, width: '100%', maxWidth: MEASURE }}>
       <View role="status" aria-label="Outcome" style={{ gap: SPACE.m }}>
-        <Heading level={3} kind="title">
+        <Heading level={3} kind="title" arrives>
           {outcome.found.length === 0 ? 'Nothing was measured' : VERDICT_WORDS[verdict]}
         </Heading>
         <Sentences sentences={outcome.found} />
       </View>
-      {outcome.remedy === null ? null : accepted ? (
-        <Message tone="good">
-          It is in the calibration, marked as measured. Send it from the bench: until then the engine computer
-          runs what it had.
-        </Message>
-      ) : (
+      <View role="status" aria-label="Proposal">
+        {accepted ? (
+          <Message tone="good">
+            It is in the calibration, marked as measured. Send it from the bench: until then the engine
+            computer runs what it had.
+          </Message>
+        ) : null}
+      </View>
+      {outcome.remedy === null || accepted ? null : (
         <Proposal procedure={procedure} remedy={outcome.remedy} onAccept={() => setAccepted(true)} />
       )}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>

@@ -90,7 +90,9 @@ function Walk({ id, procedure, document, program, onBench }: WalkProps) {
   const isLive = useEcu((ecu) => ecu.phase === 'live' && ecu.calibrationId === id);
   usePins();
   useKept(id, procedure, at, next === null);
+  const [walked, setWalked] = useState(false);
   const takeAnswers = (taken: SetStateAction<Answers>) => {
+    setWalked(true);
     setAnswers(taken);
     setPoints([]);
   };
@@ -140,6 +142,7 @@ function Walk({ id, procedure, document, program, onBench }: WalkProps) {
           place={next.place}
           tried={{ points, onPoints: setPoints }}
           unlocked={unlocked}
+          arrives={walked}
           onAnswer={answer(next.step.id)}
         />
       )}

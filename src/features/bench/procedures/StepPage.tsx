@@ -16,11 +16,13 @@ interface Props {
   place: number;
   tried: Tried;
   unlocked: boolean;
+  /** Whether it comes after another step, not with the page. */
+  arrives: boolean;
   onAnswer: (answer: Answer) => void;
 }
 
 /** One step a page: what to do, what is seen, what is expected. */
-export function StepPage({ step, place, tried, unlocked, onAnswer }: Props) {
+export function StepPage({ step, place, tried, unlocked, arrives, onAnswer }: Props) {
   const { title, words, shows, expects, work } = step;
   const readouts = useMemo(() => shows.map((channel) => ({ channel, low: null, high: null })), [shows]);
   return (
@@ -29,7 +31,7 @@ export function StepPage({ step, place, tried, unlocked, onAnswer }: Props) {
         <Text kind="small" colour="muted">
           {`Step ${place + 1}`}
         </Text>
-        <Heading level={3} kind="display">
+        <Heading level={3} kind="display" arrives={arrives}>
           {title}
         </Heading>
         {words.map((text) => (

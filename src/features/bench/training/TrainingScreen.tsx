@@ -52,6 +52,9 @@ export function TrainingScreen() {
         </Text>
         <Score tally={tally} onAnew={() => keepTally({})} />
         {failure === null ? null : <Message tone="error">{failure}</Message>}
+        <View role="status" aria-label="This engine">
+          {coming ? <Text>It is being built…</Text> : worked ? <Told engine={engine} /> : null}
+        </View>
         {worked ? (
           <>
             <Card title={`Engine ${engine.number}`}>
@@ -66,13 +69,14 @@ export function TrainingScreen() {
                 onPress={() => router.navigate(`/c/${id}/bench`)}
               />
             </Card>
-            <Answering
-              engine={engine}
-              onAnswer={(given) => {
-                const fault = answer(given);
-                if (fault !== null) keepTally(withAnswer(tally, fault, given === fault));
-              }}
-            />
+            {engine.answer !== null ? null : (
+              <Answering
+                onAnswer={(given) => {
+                  const fault = answer(given);
+                  if (fault !== null) keepTally(withAnswer(tally, fault, given === fault));
+                }}
+              />
+            )}
           </>
         ) : null}
         {unstored ? (
@@ -83,9 +87,7 @@ export function TrainingScreen() {
         ) : null}
         {engine === null || engine.answer !== null || !live ? (
           <Button
-            label={
-              coming ? 'It is being built…' : engine === null ? 'Bring an engine' : 'Bring the next engine'
-            }
+            label={engine === null ? 'Bring an engine' : 'Bring the next engine'}
             kind="primary"
             disabled={coming || unstored}
             onPress={() => void bring()}
@@ -120,30 +122,22 @@ function Score({ tally, onAnew }: { tally: Tally; onAnew: () => void }) {
   );
 }
 
-/** Every fault it may have, and what was right once it is answered. */
-function Answering({
-  engine,
-  onAnswer,
-}: {
-  engine: TrainingEngine;
-  onAnswer: (given: FaultId | 'shown') => void;
-}) {
+/** That it is here; once it is answered, what was right. */
+function Told({ engine: { number, fault, answer: given } }: { engine: TrainingEngine }) {
+  const { label } = FAULTS[fault];
+  if (given === null) return <Text>{`Engine ${number} is here, its key on.`}</Text>;
+  if (given === fault) return <Sentences sentences={[{ tone: 'good', text: `Right: ${label}.` }]} />;
+  const said = given === 'shown' ? '' : ` You said: ${FAULTS[given].label}.`;
+  return (
+    <Sentences
+      sentences={[{ tone: given === 'shown' ? 'plain' : 'warning', text: `It was: ${label}.${said}` }]}
+    />
+  );
+}
+
+/** Every fault it may have. */
+function Answering({ onAnswer }: { onAnswer: (given: FaultId | 'shown') => void }) {
   const [chosen, setChosen] = useState<FaultId | null>(null);
-  if (engine.answer !== null) {
-    const isRight = engine.answer === engine.fault;
-    const { label } = FAULTS[engine.fault];
-    const given = engine.answer === 'shown' || isRight ? '' : ` You said: ${FAULTS[engine.answer].label}.`;
-    return (
-      <Sentences
-        label="Answer"
-        sentences={[
-          isRight
-            ? { tone: 'good', text: `Right: ${label}.` }
-            : { tone: engine.answer === 'shown' ? 'plain' : 'warning', text: `It was: ${label}.${given}` },
-        ]}
-      />
-    );
-  }
   return (
     <Card title="What is it?">
       <Chips
