@@ -52,6 +52,10 @@ test('a moved pin is listed for the loom until the wires are moved, and felt unt
 });
 
 test('the loom list is saved for a spreadsheet and printed on a page of its own', async ({ app, page }) => {
+  // A printer takes the page away again once it has it.
+  await page.addInitScript(() => {
+    window.print = () => undefined;
+  });
   await app.openDemo();
   await app.openItem('Build', 'Pins');
   const saved = page.waitForEvent('download');
