@@ -1,6 +1,8 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { expect, type Page, test as base } from '@playwright/test';
 import { ReleaseServer } from './releases';
+import { cutWords, sideways, TARGET, tooSmall } from './seen';
+import { metricWords, show } from './shown';
 import { Lumbre } from './support';
 import { WALKS } from './walk';
 
@@ -31,8 +33,12 @@ const offer = (page: Page) => page.getByRole('region', { name: 'Update' });
 
 test.describe('with the server gone after one visit', () => {
   for (const [leg, views] of WALKS) {
-    test(`every view opens: ${leg}`, async ({ app, page, server }) => {
-      test.setTimeout(300_000);
+    test(`every view opens, and at the car and in other units nothing is cut, too small or sideways: ${leg}`, async ({
+      app,
+      page,
+      server,
+    }) => {
+      test.setTimeout(480_000);
       const refused: string[] = [];
       await app.visit();
       await page.evaluate(async () => void (await navigator.serviceWorker.ready));
@@ -42,10 +48,18 @@ test.describe('with the server gone after one visit', () => {
         // What is left half-way for another page was not refused.
         if (request.failure()?.errorText !== 'net::ERR_ABORTED') refused.push(request.url());
       });
-      for (const [, go] of views) {
+      await app.openDemo();
+      // The last legs press what is named by its number.
+      const isNamed = /simulation/.test(leg);
+      await show(page, 'At the car', ...(isNamed ? [] : ['Imperial', 'Air-fuel ratio', 'One more']));
+      for (const [view, go] of views) {
         await go(app);
+        expect.soft(await tooSmall(page, TARGET), view).toEqual([]);
+        expect.soft(await cutWords(page), view).toEqual([]);
+        expect.soft(await sideways(page), view).toBeLessThanOrEqual(0);
+        if (!isNamed) expect.soft(await metricWords(page), view).toEqual([]);
         // What a view opens is there before the next is gone to.
-        await page.waitForTimeout(500);
+        await page.waitForTimeout(300);
       }
       expect(refused.filter((address) => !address.startsWith('blob:'))).toEqual([]);
       expect(

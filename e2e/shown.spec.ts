@@ -1,19 +1,7 @@
-import { cutWords, inaccessible, sideways, TARGET, tooSmall } from './seen';
-import { expect, type Lumbre, test } from './support';
-import { WALKS } from './walk';
 import type { Page } from '@playwright/test';
-
-/** Chooses how it is shown, by the names of what is pressed. */
-async function show(page: Page, ...choices: readonly string[]): Promise<void> {
-  await page.getByRole('button', { name: 'How it is shown' }).click();
-  for (const name of choices) {
-    const choice = page.getByRole('dialog').getByRole('radio', { name, exact: true });
-    await choice.click();
-    await expect(choice).toBeChecked();
-  }
-  await page.keyboard.press('Escape');
-  await expect(page.getByRole('dialog')).toBeHidden();
-}
+import { inaccessible, sideways } from './seen';
+import { show } from './shown';
+import { expect, test } from './support';
 
 /** A live reading’s name, which says its number and unit. */
 const reading = (page: Page, label: string) => page.getByRole('group', { name: new RegExp(`^${label}: `) });
@@ -97,31 +85,6 @@ test('at the car all is larger and plainer, turns with the phone, and is kept', 
   await expect(page.getByRole('banner')).toBeVisible();
   expect(await heightOf('How it is shown')).toBeGreaterThanOrEqual(60);
 });
-
-for (const [leg, views] of WALKS) {
-  test(`at the car nothing is cut, too small or sideways, in other units: ${leg}`, async ({ app, page }) => {
-    test.setTimeout(300_000);
-    await app.openDemo();
-    // The last legs press what is named by its number.
-    const isNamed = /simulation/.test(leg);
-    await show(page, 'At the car', ...(isNamed ? [] : ['Imperial', 'Air-fuel ratio', 'One more']));
-    for (const [view, go] of views) {
-      await go(app);
-      expect.soft(await tooSmall(page, TARGET), view).toEqual([]);
-      expect.soft(await cutWords(page), view).toEqual([]);
-      expect.soft(await sideways(page), view).toBeLessThanOrEqual(0);
-      if (!isNamed) expect.soft(await metricWords(app), view).toEqual([]);
-    }
-  });
-}
-
-/** What is still said in units that were not chosen, but for what was typed. */
-const metricWords = ({ page }: Lumbre) =>
-  page.evaluate(() =>
-    [...document.querySelectorAll('[dir="auto"]:not(input, textarea), svg text')]
-      .map((element) => element.textContent ?? '')
-      .filter((text) => /\d ?(°C|kPa|km\/h)(?![/\p{L}])/u.test(text)),
-  );
 
 test('at the car a page has no violations', async ({ app, page }) => {
   test.setTimeout(120_000);
