@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { cpSync, mkdtempSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdtempSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -59,7 +59,8 @@ export class ReleaseServer {
   async release(sees: string): Promise<string> {
     const page = path.join(this.dist, 'index.html');
     const scripts = path.join(this.dist, SCRIPTS);
-    const entry = readdirSync(scripts).find((name) => /^entry-.*\.js$/.test(name)) ?? '';
+    // The files of builds before it lie beside it.
+    const entry = /entry-[\w-]+\.js/.exec(readFileSync(page, 'utf8'))?.[0] ?? '';
     const later = entry.replace('.js', `-${sees.replace(/\W/g, '')}.js`);
     const text = readFileSync(path.join(scripts, entry), 'utf8');
     const whole = path.join(scripts, entry);
