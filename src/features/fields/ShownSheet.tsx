@@ -1,4 +1,5 @@
 import { type ShownUnits, UNIT_SYSTEMS } from '@/core/units';
+import { useAfterPaint } from '@/data/session/documentParts';
 import { useLightPreference } from '@/data/light';
 import { useShownUnits } from '@/data/shownUnits';
 import { useSightPreference } from '@/data/sight';
@@ -46,7 +47,6 @@ const DECIMALS = [
 export function ShownSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
   const [sight, setSight] = useSightPreference();
   const [light, setLight] = useLightPreference();
-  const [units, setUnits] = useShownUnits();
   return (
     <Sheet title="How it is shown" open={open} onClose={onClose}>
       <Chips label="Sight" options={SIGHT} value={sight} onChange={setSight} />
@@ -55,6 +55,18 @@ export function ShownSheet({ open, onClose }: { open: boolean; onClose: () => vo
       </Text>
       <Text kind="strong">Light</Text>
       <Chips label="Light" options={LIGHT} value={light} onChange={setLight} />
+      <UnitChoices />
+    </Sheet>
+  );
+}
+
+/** The units: below what a sheet opens with, so the touch that opens it does not wait for them. */
+function UnitChoices() {
+  const [units, setUnits] = useShownUnits();
+  const isPainted = useAfterPaint();
+  if (!isPainted) return null;
+  return (
+    <>
       <Heading level={3}>Units</Heading>
       <Text kind="small" colour="muted">
         Maps, readings and sentences are in these, here and on paper; what is typed next too. What was typed
@@ -101,7 +113,7 @@ export function ShownSheet({ open, onClose }: { open: boolean; onClose: () => vo
         value={`${units.decimals}`}
         onChange={(decimals) => setUnits({ ...units, decimals: DECIMALS_OF[decimals] })}
       />
-    </Sheet>
+    </>
   );
 }
 
