@@ -15,7 +15,7 @@ export function Figures({ figures }: { figures: readonly Figure[] }) {
           <View style={{ flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s }}>
             <Text style={{ flex: 1 }}>{figure.label}</Text>
             <Text kind="figure">{formatNumber(figure.value, figure.decimals)}</Text>
-            <Text kind="small" colour="muted" style={{ minWidth: 52 }}>
+            <Text kind="small" colour="muted" style={{ minWidth: 60 }}>
               {figure.unit}
             </Text>
           </View>

@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { ActivityIndicator, View } from 'react-native';
 import { useGarage } from '@/data/garage/queries';
-import { foundBy, type GarageEngine, type SeasonItem } from '@/data/garage/season';
+import { foundBy, type GarageEngine, type SeasonItem, type SeasonKind } from '@/data/garage/season';
 import { Button } from '@/ui/button/Button';
 import { TextBox } from '@/ui/field';
 import { BackTitle, Card, Message, Page } from '@/ui/layout';
@@ -84,9 +84,13 @@ function FindCard({ items }: { items: readonly SeasonItem[] }) {
 function EngineCard({ engine, items }: { engine: GarageEngine; items: readonly SeasonItem[] }) {
   const ids = engine.calibrations.map(({ id }) => id);
   const own = items.filter(({ calibrationId }) => ids.includes(calibrationId));
-  const calibrations = ids.flatMap(
-    (id) => own.find((item) => item.kind === 'calibration' && item.calibrationId === id) ?? [],
-  );
+  const of = (id: string, kind: SeasonKind) =>
+    own.find((item) => item.kind === kind && item.calibrationId === id);
+  // What engine it is stands above all of them: what tells them apart is the builder’s note.
+  const calibrations = ids.flatMap((id) => {
+    const item = of(id, 'calibration');
+    return item === undefined ? [] : { ...item, text: of(id, 'note')?.text.split('\n', 1)[0] ?? '' };
+  });
   return (
     <Card title={engineTitle(engine)} intro={engineWords(engine, items)}>
       <Rows items={calibrations} withName={false} />
