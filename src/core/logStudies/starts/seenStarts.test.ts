@@ -1,4 +1,5 @@
 import { drawnLog } from '@tests/support/drawnLog';
+import type { ChannelId } from '../../channel';
 import { type Log } from '../../log';
 import { seenStarts } from './seenStarts';
 
@@ -120,5 +121,90 @@ describe('lambda about the catch', () => {
     expect(seen({ speed: dip, lambdaOne: lambda(0.7, 1.15) }).dipped).toBe(false);
     expect(seen({ speed: dip }).dipped).toBe(true);
     expect(seen({ lambdaOne: lambda(0.7, 0.9) }).dipped).toBe(false);
+  });
+});
+
+describe('sample by sample, ten a second', () => {
+  // Turns: 0, 0.15, 0.45, 0.858, 1.283, 1.75, 2.333, 3.025, 3.758, 4.533, 5.375.
+  const SPEEDS = [0, 20, 60, 120, 240, 250, 260, 300, 400, 430, 450, 480, 530, 900, 900, 900, 860, 840, 840];
+  const made = (
+    speeds: readonly number[],
+    columns: Partial<Record<ChannelId, readonly number[]>> = {},
+  ): Log => ({
+    timeS: Float64Array.from(speeds, (_, i) => i / 10),
+    columns: {
+      speed: Float64Array.from(speeds),
+      coolant: Float64Array.from(speeds, (_, i) => i - 20),
+      ...Object.fromEntries(Object.entries(columns).map(([id, values]) => [id, Float64Array.from(values)])),
+    },
+  });
+  const phases = SPEEDS.map((_, i) => (i < 12 ? 1 : 2));
+
+  test('the starter’s speed is the middle one between 0.4 and 1.4 turns, and what fired left it before', () => {
+    const start = one(made(SPEEDS, { phase: phases }));
+    // It turns from the third sample on: 20 rev/min is standing.
+    expect([start.fromS, start.coolantC]).toEqual([0.2, -18]);
+    expect(start.starterRpm).toBe(250);
+    // Above 312.5 for two samples from the ninth on, which left 270 at the eighth.
+    expect(start.firedTurn).toBeCloseTo(1.75, 9);
+    expect(start.crankedTurns).toBeCloseTo(5.375, 9);
+    expect(start.ranFromS).toBeCloseTo(1.2, 9);
+    expect(start.ranForS).toBeCloseTo(0.6, 9);
+    expect(start.toS).toBeCloseTo(1.8, 9);
+    expect(start.end).toBe('died');
+  });
+
+  test('a speed of the starter’s own, and one that only nearly leaves it, is no firing', () => {
+    const edge = SPEEDS.map((rpm, i) => (i < 7 ? rpm : 312));
+    expect(one(made(edge)).firedTurn).toBeNull();
+    expect(one(made(edge.map((rpm) => (rpm === 312 ? 312.5 : rpm)))).firedTurn).toBeCloseTo(1.758, 2);
+    // A single reading may be a tooth.
+    expect(one(made(edge.map((rpm, i) => (i === 10 ? 500 : i < 7 ? rpm : 250)))).firedTurn).toBeNull();
+  });
+
+  test('what it ran on is read until 0.35 s after it ran, and what followed from then to 1.2 s', () => {
+    const long = [...SPEEDS, ...Array.from({ length: 30 }, () => 840)];
+    const lambdaOne = long.map((_, i) =>
+      i < 7 ? 0.6 : i < 10 ? 0.8 : i < 16 ? 0.75 : i < 20 ? 1.02 : i < 25 ? 0.97 : 1.3,
+    );
+    const lambdaTwo = long.map((_, i) => (i === 17 ? 0.99 : NaN));
+    const phase = long.map((_, i) => (i < 12 ? 1 : 2));
+    const start = one(made(long, { phase, lambdaOne, lambdaTwo }));
+    // Ran at 1.2 s: until 1.55 s, which is the fifteenth sample; then to 2.4.
+    expect(start.lambdaAtCatch).toBe(0.75);
+    expect(start.lambdaAtChange).toBe(1.02);
+    expect(start.end).toBe('ran');
+    // 900 falls to 840, by 6.7 % within 0.8 s; with lean lambda it is for want of fuel.
+    expect(start.dipped).toBe(true);
+    const lean = one(made(long, { phase, lambdaOne: lambdaOne.map((read, i) => (i === 17 ? 1.11 : read)) }));
+    expect(lean.dipped).toBe(false);
+    const late = one(
+      made(
+        long.map((rpm, i) => (i > 15 && i < 21 ? 900 : rpm)),
+        { phase },
+      ),
+    );
+    expect(late.dipped).toBe(false);
+    const little = one(
+      made(
+        long.map((rpm) => (rpm === 840 ? 850 : rpm)),
+        { phase },
+      ),
+    );
+    expect(little.dipped).toBe(false);
+  });
+
+  test('without a phase it runs once it has been faster than 1.9 times the starter for 0.8 s', () => {
+    const speeds = [...SPEEDS.slice(0, 12), ...Array.from({ length: 8 }, () => 480), 470, ...Array.from({ length: 12 }, () => 480)]; // prettier-ignore
+    // 475: passed at 1.1 s and lost at 2.0, after 0.8 s and no more; held from 2.1 s on.
+    expect(one(made(speeds)).ranFromS).toBeCloseTo(2.1, 9);
+    expect(one(made(speeds.map((rpm) => (rpm === 470 ? 476 : rpm)))).ranFromS).toBeCloseTo(1.1, 9);
+    expect(one(made(speeds.map((rpm) => Math.min(rpm, 474)))).end).toBe('fell');
+  });
+
+  test('it runs until it falls below 1.25 times the starter’s speed', () => {
+    const fell = [...SPEEDS, 600, 313, 312, 600, 600];
+    const phase = fell.map((_, i) => (i < 12 ? 1 : 2));
+    expect(one(made(fell, { phase })).ranForS).toBeCloseTo(0.9, 9);
   });
 });
