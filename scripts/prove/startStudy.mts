@@ -6,6 +6,7 @@ import { demo, programOf } from '@tests/support/ventisca';
 import { type Log, mapTaskOf } from '@/core/log';
 import {
   type JudgedStart,
+  reserveOf,
   START_CURVES,
   startCurvesOf,
   type StartedLog,
@@ -128,13 +129,15 @@ function corrected(id: Demo, seed: number): Studied[] {
   }
 }
 
-/** Whether a study knows what to crank with, and read how each temperature ran on. */
+/** Whether a study knows what to crank with, read how each temperature ran on, and moves none of them far. */
 function reservesNothing({ crankingUnsure, running }: Extract<StartStudy, { readonly ok: true }>): boolean {
   return (
     crankingUnsure === null &&
     running !== null &&
     TEMPERATURES.every((coolantC) =>
-      running.afterStarts.some((one) => Math.abs(one.coolantC - coolantC) < NEAR_C && one.isRead),
+      running.afterStarts.some(
+        (one) => Math.abs(one.coolantC - coolantC) < NEAR_C && reserveOf(one) === null,
+      ),
     )
   );
 }

@@ -15,6 +15,7 @@ export {
   type OwnFactorRefusal,
   ownFactorCells,
 } from './ownFactor';
+export { reserveOf } from './starts/afterStart';
 export type { UsualFuel } from './starts/crankingFuel';
 export { type JudgedStart } from './starts/judgedStarts';
 export { seenStarts } from './starts/seenStarts';

@@ -1,5 +1,13 @@
 import { curveThrough } from '../../numeric';
-import { afterStartAsked, afterStartLn, coldStarts, lastingOf, readStarts, settled } from './afterStart';
+import {
+  afterStartAsked,
+  afterStartLn,
+  coldStarts,
+  lastingOf,
+  readStarts,
+  reserveOf,
+  settled,
+} from './afterStart';
 import type { ChangeBounds } from './changeBounds';
 import type { ColdMoment } from './coldRunning';
 
@@ -194,5 +202,34 @@ describe('after-start that several starts ask for', () => {
     expect(asked([], [died])).toMatchObject({ starts: [3], seenS: 0, isRead: false, decayS: 15 });
     expect(asked([], [died])?.initial).toBeCloseTo(2.8 / WARM, 9);
     expect(asked([], [{ ...died, leastLn: Math.log(2) }])).toBeNull();
+  });
+});
+
+describe('what is reserved', () => {
+  const now = asked(moments(0, -20, { initial: 1.2, decayS: 15 }));
+
+  test('nothing where it is as it was, or moves little', () => {
+    expect(now?.movedLn).toBeCloseTo(0, 6);
+    expect(now && reserveOf(now)).toBeNull();
+    expect(now && reserveOf({ ...now, movedLn: 0.12 })).toBeNull();
+  });
+
+  test('that it moves far, in the first half minute', () => {
+    const far = asked(moments(0, -20, { initial: 1.6, decayS: 30, forS: 90 }));
+    // At three seconds × 1.16 became × 1.54.
+    expect(far?.movedLn).toBeCloseTo(Math.log(1.54 / 1.16), 1);
+    expect(far && reserveOf(far)).toBe('far');
+    expect(now && reserveOf({ ...now, movedLn: 0.121 })).toBe('far');
+  });
+
+  test('warm-up moves with it', () => {
+    const [cold] = coldStarts(moments(0, -20, { initial: 1.2, decayS: 15 }), []);
+    if (cold === undefined) throw new TypeError('No start');
+    const warmer = { x: WARM_LN.x, values: WARM_LN.values.map((ln) => ln - 0.2) };
+    expect(afterStartAsked(readStarts(cold, NOW, everyOne), warmer, everyOne)?.movedLn).toBeCloseTo(0.2, 9);
+  });
+
+  test('a beginning that was not read comes first', () => {
+    expect(now && reserveOf({ ...now, isRead: false, movedLn: 0.5 })).toBe('unread');
   });
 });

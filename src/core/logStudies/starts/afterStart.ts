@@ -30,6 +30,8 @@ export interface AfterStartFound {
   readonly seenFromS: number;
   /** Whether its beginning was read once: not at the rich end of every sensor. */
   readonly isRead: boolean;
+  /** How far it moves fuel from what the curves of now give, warm-up with it, at most in its first half minute, as a logarithm. */
+  readonly movedLn: number;
 }
 
 /** How far a moment is trusted beside its evidence, 1 or about it. */
@@ -56,6 +58,9 @@ const SEEN_BY = 0.6;
 /** Its beginning was read with less than this at the end of the sensors until then, s. */
 const UNREAD_S = 1.5;
 const BEGINNING_S = 15;
+/** What moves by more than this, as a logarithm, is looked at once more; and when it is looked at, s after it ran. */
+const FAR_LN = 0.12;
+const MOVED_AT_S = [3, 6, 9, 12, 15, 18, 21, 24, 27, 30] as const;
 
 /** Starts by how cold they began. */
 export function coldStarts(
@@ -88,6 +93,12 @@ export function lastingOf({ moments }: ColdStarts): ColdMoment[] {
   return moments.filter(({ start, sinceS }) => sinceS > FADES_WITHIN * (lastS.get(start) ?? 0));
 }
 
+/** What is reserved of an after-start that was found: its beginning was not read, or it moves far, and what stays on the walls with it. */
+export function reserveOf({ isRead, movedLn }: AfterStartFound): 'unread' | 'far' | null {
+  if (!isRead) return 'unread';
+  return movedLn > FAR_LN ? 'far' : null;
+}
+
 /** What was read of starts as cold as each other, whatever warm-up is tried beside it. */
 export interface ReadStarts extends ColdStarts {
   readonly seenS: number;
@@ -95,6 +106,8 @@ export interface ReadStarts extends ColdStarts {
   readonly isRead: boolean;
   /** The decay in use there, s. */
   readonly usedS: number;
+  /** What the curves of now give at these times after a start, as logarithms. */
+  readonly nowLn: readonly number[];
   /** After-start as it is, where nothing is off with it. */
   readonly asIs: Pick<AfterStartFound, 'initial' | 'decayS'> | null;
 }
@@ -108,6 +121,7 @@ export function readStarts(cold: ColdStarts, now: RunningCurves, alike: Trust): 
     seenFromS: moments[0]?.sinceS ?? Infinity,
     isRead: isRead(moments),
     usedS: usedDecayS(now, coolantC),
+    nowLn: givenLn(now, coolantC),
     asIs: asItIs(moments, coolantC, now, alike),
   };
 }
@@ -118,7 +132,20 @@ export function readStarts(cold: ColdStarts, now: RunningCurves, alike: Trust): 
  * @param warm warm-up, as logarithms.
  */
 export function afterStartAsked(read: ReadStarts, warm: Curve, trust: Trust): AfterStartFound | null {
-  return byReading(read, warm, trust) ?? byDying(read, warm);
+  const found = byReading(read, warm, trust) ?? byDying(read, warm);
+  if (found === null) return null;
+  const warmLn = lookUpCurve(warm, read.coolantC);
+  const moved = read.nowLn.map((nowLn, i) =>
+    Math.abs(fadingLn(found, MOVED_AT_S[i] as number) + warmLn - nowLn),
+  );
+  return { ...found, movedLn: Math.max(...moved) };
+}
+
+function givenLn(now: RunningCurves, coolantC: number): number[] {
+  const initial = now.afterStart === null ? 1 : lookUpCurve(now.afterStart, coolantC);
+  const decayS = usedDecayS(now, coolantC);
+  const warmLn = Math.log(lookUpCurve(now.warmUp, coolantC));
+  return MOVED_AT_S.map((atS) => warmLn + fadingLn({ initial, decayS }, atS));
 }
 
 /** What after-start gives at a moment, as a logarithm; nothing of a start of which it is not known. */
@@ -135,7 +162,9 @@ function fadingLn({ initial, decayS }: Pick<AfterStartFound, 'initial' | 'decayS
   return Math.log(1 + (initial - 1) * Math.max(0, 1 - sinceS / decayS));
 }
 
-function byReading(read: ReadStarts, warm: Curve, trust: Trust): AfterStartFound | null {
+type Asked = Omit<AfterStartFound, 'movedLn'>;
+
+function byReading(read: ReadStarts, warm: Curve, trust: Trust): Asked | null {
   const { starts, coolantC, moments, seenS, seenFromS, usedS, asIs, leastLn, mostLn } = read;
   if (seenS < LEAST_S) return null;
   const of = { starts, coolantC, seenS, seenFromS, isRead: read.isRead };
@@ -206,7 +235,7 @@ function fadingSums(
 function byDying(
   { starts, coolantC, givenLn, leastLn, mostLn, usedS }: ReadStarts,
   warm: Curve,
-): AfterStartFound | null {
+): Asked | null {
   const wantedLn = Math.min(mostLn, Math.max(leastLn, givenLn));
   if (wantedLn === givenLn) return null;
   const initial = Math.max(1, Math.exp(wantedLn - lookUpCurve(warm, coolantC)));

@@ -317,7 +317,7 @@ describe('cells', () => {
     ]);
   });
 
-  const after = (coolantC: number, initial: number, decayS: number) => ({ starts: [0], coolantC, initial, decayS, seenS: 60, seenFromS: 1, isRead: true }); // prettier-ignore
+  const after = (coolantC: number, initial: number, decayS: number) => ({ starts: [0], coolantC, initial, decayS, seenS: 60, seenFromS: 1, isRead: true, movedLn: 0 }); // prettier-ignore
   const faded = (afterStarts: RunningFound['afterStarts'], of: 'initial' | 'decayS' = 'initial') =>
     fadedCells({ ...FOUND, afterStarts }, of === 'initial' ? curve([1.8, 1.4, 1.3, 1.2]) : curve([20, 16, 12, 8]), { ...LIMITS, max: 90 }, { of, over: of === 'initial' ? 1 : 0 }); // prettier-ignore
 

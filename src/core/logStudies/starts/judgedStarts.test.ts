@@ -1,7 +1,7 @@
 import { drawnLog } from '@tests/support/drawnLog';
 import { plainTask } from '@tests/support/plainTask';
 import { usualStartOf } from '../../generators';
-import { curveThrough, lookUpCurve } from '../../numeric';
+import { gridOf, lookUpCurve } from '../../numeric';
 import { isAtOnce, judgedStarts } from './judgedStarts';
 import type { StartedLog } from './startCurves';
 
@@ -11,11 +11,7 @@ const CRANKING = lookUpCurve(USUAL.cranking, 0);
 const TASK = plainTask([800, 2000], [30, 80], [70, 70, 70, 70], {
   ends: { lambdaOne: { min: 0.7, max: 1.3 } },
 });
-const flat = (value: number) =>
-  curveThrough([
-    [-30, value],
-    [40, value],
-  ]);
+const flat = (value: number) => gridOf({ x: [-30, 40], y: [], values: [value, value] });
 
 interface Made {
   /** When it fires, s after the starter began at 2 s. */

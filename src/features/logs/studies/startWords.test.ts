@@ -86,6 +86,7 @@ test('what followed is told from the coldest on', () => {
     seenS: 62,
     seenFromS: 1,
     isRead: true,
+    movedLn: 0.11,
   };
   const running = {
     warmUpLn: new Float64Array(0),
@@ -100,7 +101,7 @@ test('what followed is told from the coldest on', () => {
 });
 
 test('a beginning that no sensor could read is said with what to do', () => {
-  const found = { starts: [0], coolantC: -20, initial: 1.9, decayS: 9, seenS: 62, seenFromS: 1, isRead: false }; // prettier-ignore
+  const found = { starts: [0], coolantC: -20, initial: 1.9, decayS: 9, seenS: 62, seenFromS: 1, isRead: false, movedLn: 0.3 }; // prettier-ignore
   const running = {
     warmUpLn: new Float64Array(0),
     warmUpS: new Float64Array(0),
@@ -110,6 +111,19 @@ test('a beginning that no sensor could read is said with what to do', () => {
   const [said] = study({ starts: [], running });
   expect(said?.tone).toBe('warning');
   expect(said?.text).toMatch(/after-start of × 1\.90, fading over 9\.0 s.*at its rich end.*study that start together with this one\.$/); // prettier-ignore
+});
+
+test('one that moves fuel far is said, with what to do', () => {
+  const found = { starts: [0], coolantC: -20, initial: 1.9, decayS: 9, seenS: 62, seenFromS: 1, isRead: true, movedLn: Math.log(1.19) }; // prettier-ignore
+  const running = {
+    warmUpLn: new Float64Array(0),
+    warmUpS: new Float64Array(0),
+    afterStarts: [found],
+    leftOver: 0,
+  };
+  const [said] = study({ starts: [], running });
+  expect(said?.tone).toBe('warning');
+  expect(said?.text).toMatch(/Fuel moves by 19 % with it, .*study that start together with this one\.$/);
 });
 
 test('what is not known is said', () => {

@@ -1,4 +1,4 @@
-import type { JudgedStart, StartStudy } from '@/core/logStudies';
+import { type JudgedStart, reserveOf, type StartStudy } from '@/core/logStudies';
 import { formatNumber } from '@/core/units';
 import type { Sentence } from '@/ui/layout';
 
@@ -68,19 +68,25 @@ function startWords(start: JudgedStart): Sentence {
 /** What followed the starts asked for. */
 function afterWords({ running }: Studied): Sentence[] {
   const found = running?.afterStarts.slice().sort((a, b) => a.coolantC - b.coolantC) ?? [];
-  return found.map(({ coolantC, initial, decayS, seenS, isRead }) => {
+  return found.map((one) => {
+    const { coolantC, initial, decayS, seenS, movedLn } = one;
     if (seenS === 0)
       return {
         tone: 'plain',
         text: `${degrees(coolantC)}: after-start of ${times(initial)} is tried next.`,
       };
     const asked = `${degrees(coolantC)}: it asked for after-start of ${times(initial)}, fading over ${seconds(decayS)}, by ${seconds(seenS)} of lambda.`;
-    return isRead
-      ? { tone: 'plain', text: asked }
-      : {
-          tone: 'warning',
-          text: `${asked} In its first seconds every lambda sensor was at its rich end, and how rich it was is not known: start with what is proposed, and study that start together with this one.`,
-        };
+    const reserve = reserveOf(one);
+    if (reserve === null) return { tone: 'plain', text: asked };
+    const why = {
+      unread:
+        'In its first seconds every lambda sensor was at its rich end, and how rich it was is not known',
+      far: `Fuel moves by ${formatNumber(100 * (Math.exp(movedLn) - 1), 0)} % with it, and what stays on cold walls moves along`,
+    }[reserve];
+    return {
+      tone: 'warning',
+      text: `${asked} ${why}: start with what is proposed, and study that start together with this one.`,
+    };
   });
 }
 
