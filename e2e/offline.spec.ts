@@ -40,6 +40,8 @@ test.describe('with the server gone after one visit', () => {
     }) => {
       test.setTimeout(480_000);
       const refused: string[] = [];
+      const thrown: string[] = [];
+      page.on('pageerror', ({ message }) => thrown.push(message));
       await app.visit();
       await page.evaluate(async () => void (await navigator.serviceWorker.ready));
       await server.kill();
@@ -59,8 +61,9 @@ test.describe('with the server gone after one visit', () => {
         expect.soft(await sideways(page), view).toBeLessThanOrEqual(0);
         if (!isNamed) expect.soft(await metricWords(page), view).toEqual([]);
         // What a view opens is there before the next is gone to.
-        await page.waitForTimeout(300);
+        await page.waitForTimeout(500);
       }
+      expect(thrown).toEqual([]);
       expect(refused.filter((address) => !address.startsWith('blob:'))).toEqual([]);
       expect(
         await page.evaluate(() => [...document.fonts].filter(({ status }) => status === 'error').length),

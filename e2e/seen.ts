@@ -55,14 +55,10 @@ const scanned = async (page: Page, rules?: string[]): Promise<[rule: string, whe
   return violations.map(({ id, nodes }) => [id, nodes.map((node) => node.html.slice(0, 160))]);
 };
 
-export async function inaccessibleInTheDark(page: Page) {
-  await page.emulateMedia({ colorScheme: 'dark' });
-  return scanned(page);
-}
-
 /** What the scan finds in the dark theme, and of colours in the light one: nothing else differs between them. */
 export async function inaccessible(page: Page) {
-  const dark = await inaccessibleInTheDark(page);
+  await page.emulateMedia({ colorScheme: 'dark' });
+  const dark = await scanned(page);
   await page.emulateMedia({ colorScheme: 'light' });
   const light = await scanned(page, ['color-contrast']);
   return { dark, light };

@@ -30,6 +30,7 @@ const WALKS = [
   'everyProcedure',
 ];
 /** Of all fields those of the recipe's section are shown again: the others stand where the tests of the project found them. */
+const FIELD_SCHEMA = 'src/core/coil/coilSchema.ts';
 const FIELDS = ['everyField', '-t', 'of coils|what is usual|stands once'];
 
 interface Part {
@@ -117,6 +118,13 @@ for (const { title, parts } of recipes) {
 for (const title of Object.keys(MOST_FILES)) {
   if (!recipes.some((recipe) => recipe.title === title)) problems.push(`There is no recipe "${title}"`);
 }
+if (
+  !recipes.some(
+    ({ title, parts }) =>
+      title.startsWith('An optional field') && parts.some(({ file }) => file === FIELD_SCHEMA),
+  )
+)
+  problems.push(`The recipe of a field is no longer in ${FIELD_SCHEMA}: walk its section instead`);
 const listed = run('--import', 'tsx', 'scripts/writeChecks.mts');
 if (!listed.ok) problems.push(`The list of checks: ${listed.said}`);
 const types = run('node_modules/typescript/bin/tsc', '--noEmit');

@@ -30,7 +30,7 @@ export interface AfterStartFound {
   readonly seenFromS: number;
   /** Whether its beginning was read once: not at the rich end of every sensor. */
   readonly isRead: boolean;
-  /** How far it moves fuel from what the curves of now give, warm-up with it, at most in its first half minute, as a logarithm. */
+  /** How far it moves fuel from what the curves of now give, warm-up with it, at most from 3 to 30 s after it ran, as a logarithm. */
   readonly movedLn: number;
 }
 
@@ -106,13 +106,16 @@ export interface ReadStarts extends ColdStarts {
   readonly isRead: boolean;
   /** The decay in use there, s. */
   readonly usedS: number;
-  /** What the curves of now give at these times after a start, as logarithms. */
+  /** What the curves of now give together after a start, at the times of {@link MOVED_AT_S}, as logarithms. */
   readonly nowLn: readonly number[];
   /** After-start as it is, where nothing is off with it. */
   readonly asIs: Pick<AfterStartFound, 'initial' | 'decayS'> | null;
 }
 
-/** @param alike how far each moment holds for the curves of now. */
+/**
+ * What does not hang on the warm-up that is tried: read once, before the rounds.
+ * @param alike how far each moment holds for the curves of now, 0…1.
+ */
 export function readStarts(cold: ColdStarts, now: RunningCurves, alike: Trust): ReadStarts {
   const { moments, coolantC } = cold;
   return {
@@ -121,7 +124,7 @@ export function readStarts(cold: ColdStarts, now: RunningCurves, alike: Trust): 
     seenFromS: moments[0]?.sinceS ?? Infinity,
     isRead: isRead(moments),
     usedS: usedDecayS(now, coolantC),
-    nowLn: givenLn(now, coolantC),
+    nowLn: fuelNowLn(now, coolantC),
     asIs: asItIs(moments, coolantC, now, alike),
   };
 }
@@ -141,7 +144,8 @@ export function afterStartAsked(read: ReadStarts, warm: Curve, trust: Trust): Af
   return { ...found, movedLn: Math.max(...moved) };
 }
 
-function givenLn(now: RunningCurves, coolantC: number): number[] {
+/** What after-start and warm-up of now give together, at the times at which a move is looked at. */
+function fuelNowLn(now: RunningCurves, coolantC: number): number[] {
   const initial = now.afterStart === null ? 1 : lookUpCurve(now.afterStart, coolantC);
   const decayS = usedDecayS(now, coolantC);
   const warmLn = Math.log(lookUpCurve(now.warmUp, coolantC));
