@@ -135,26 +135,37 @@ function samplesAt(
   place: Place,
   grid: Grid,
 ): { readonly factor: FitSamples; readonly map: FitSamples } {
-  const [map, factor] = [samplesRoom(samples.count), samplesRoom(samples.count)];
   const isCurve = grid.y.length === 0;
   const width = grid.x.length;
+  const counted = new Int32Array(samples.count);
+  const cell = new Int32Array(samples.count);
+  const shareX = new Float64Array(samples.count);
+  const shareY = new Float64Array(samples.count);
   let count = 0;
   for (let k = 0; k < samples.count; k += 1) {
     const at = samples.at[k] as number;
-    const [x, y] = [place.x(at), place.y(at)];
+    const x = place.x(at);
+    const y = place.y(at);
     if (Number.isNaN(x) || Number.isNaN(y)) continue;
-    for (const part of ['cell', 'shareX', 'shareY', 'error', 'weightS', 'driven'] as const)
-      map[part][count] = samples[part][k] as number;
-    for (const part of ['error', 'weightS', 'driven'] as const)
-      factor[part][count] = samples[part][k] as number;
     const column = intervalIndex(grid.x, x);
     const row = isCurve ? 0 : intervalIndex(grid.y, y);
-    factor.cell[count] = column + width * row;
-    factor.shareX[count] = intervalFraction(grid.x, column, x);
-    factor.shareY[count] = isCurve ? 0 : intervalFraction(grid.y, row, y);
+    counted[count] = k;
+    cell[count] = column + width * row;
+    shareX[count] = intervalFraction(grid.x, column, x);
+    shareY[count] = isCurve ? 0 : intervalFraction(grid.y, row, y);
     count += 1;
   }
-  return { factor: { ...factor, count }, map: { ...map, count } };
+  const map = count === samples.count ? samples : onlyThose(samples, counted.subarray(0, count));
+  return { factor: { ...map, cell, shareX, shareY }, map };
+}
+
+function onlyThose(samples: FitSamples, those: Int32Array): FitSamples {
+  const into = samplesRoom(those.length);
+  for (const part of ['cell', 'shareX', 'shareY', 'error', 'weightS', 'driven'] as const) {
+    const [from, to] = [samples[part], into[part]];
+    those.forEach((k, i) => (to[i] = from[k] as number));
+  }
+  return into;
 }
 
 /** A curve as a map of two rows, of which the upper one is never read. */
