@@ -107,7 +107,7 @@ export function readingsOf(log: Log, task: MapTask, then: InjectionFacts | null 
     flowGPerS[i] = airFlowGPerS(airMg, 1, speed);
     const trimLn = meanTrimLn(trims, i) + others(i);
     const aimed = target?.[i] ?? NaN;
-    const restatedBy = restated(i, airMg, aimed / Math.exp(trimLn));
+    const restatedBy = restated === null ? 0 : restated(i, airMg, aimed / Math.exp(trimLn));
     const targetLn =
       task.pulse === null
         ? Math.log(aimed)
@@ -142,22 +142,22 @@ function sensorReadings(
   for (let i = 0; i < values.length; i += 1) {
     const lambda = values[i] as number;
     const says = lambda > ends.min * (1 + AT_END) && lambda < ends.max * (1 - AT_END);
-    measured[i] = says ? Math.log(believedLambda([values], i)) : NaN;
+    measured[i] = says && isBelieved(lambda) ? Math.log(lambda) : NaN;
     if (own !== undefined) trimmedMore[i] = Math.log(own[i] as number) - meanTrimLn(trims, i);
   }
   return { measured, trimmedMore };
 }
 
 /**
- * What the filling that was driven with means to the calibration as it is now, sample by sample, as a logarithm: 0 where it
+ * What the filling that was driven with means to the calibration as it is now, sample by sample, as a logarithm: null where it
  * believes the same of its injectors as then.
  */
 function restating(
   log: Log,
   { now, displacementCm3, pulse }: MapTask,
   then: InjectionFacts | null,
-): (i: number, airMg: number, lambda: number) => number {
-  if (now === null || then === null || sameFacts(then, now)) return () => 0;
+): ((i: number, airMg: number, lambda: number) => number) | null {
+  if (now === null || then === null || sameFacts(then, now)) return null;
   const { injectorOpening, battery, manifoldPressure, fuelPressure } = log.columns;
   const cylinderShare = then.cylinderVolumeCm3 / displacementCm3;
   return (i, airMg, lambda) => {
@@ -195,13 +195,17 @@ function meanTrimLn(trims: readonly LogColumn[], i: number): number {
   return trims.length === 0 ? 0 : sum / trims.length;
 }
 
+function isBelieved(lambda: number): boolean {
+  return lambda >= BELIEVED.least && lambda <= BELIEVED.most;
+}
+
 /** Mean of the sensors that are believed; NaN without one. */
 function believedLambda(sensors: readonly LogColumn[], i: number): number {
   let sum = 0;
   let count = 0;
   for (const values of sensors) {
     const lambda = values[i] as number;
-    if (lambda >= BELIEVED.least && lambda <= BELIEVED.most) {
+    if (isBelieved(lambda)) {
       sum += lambda;
       count += 1;
     }

@@ -110,8 +110,9 @@ function stepsIn(log: Log, task: MapTask): Step[] {
   const held = (i: number) => reason[i] === -1 && (steady[i] as number) > HELD && !isAtEnd(log, i, task);
   const steps: Step[] = [];
   let i = 1;
+  let from = 0;
   while (i < length) {
-    const from = before(timeS, i, STEP.withinS);
+    while ((timeS[i] as number) - (timeS[from] as number) > STEP.withinS) from += 1;
     const size = (wanted[i] as number) - (wanted[from] as number);
     if (!(Math.abs(size) >= STEP.ln)) {
       i += 1;
@@ -176,19 +177,21 @@ interface Answer {
 /** Delay and lag of steps at one flow. */
 function delayOf(steps: readonly Step[]): SeenDelay {
   let best = { cost: Infinity, answer: { deadS: 0, lagS: 0, wall: 0 } };
-  const look = (answer: Answer) => {
-    const cost = leftOver(steps, answer);
-    if (cost < best.cost) best = { cost, answer };
+  const look = (deadS: number, lagS: number, walls: readonly number[]) => {
+    const left = leftOver(steps, deadS, lagS);
+    for (const wall of walls) {
+      const cost = costOf(left, wall);
+      if (cost < best.cost) best = { cost, answer: { deadS, lagS, wall } };
+    }
   };
-  for (const wall of WALL_SHARES)
-    for (const lagS of LAGS)
-      for (let deadS: number = DEAD.from; deadS < DEAD.to; deadS += DEAD.step) look({ deadS, lagS, wall });
+  for (const lagS of LAGS)
+    for (let deadS: number = DEAD.from; deadS < DEAD.to; deadS += DEAD.step) look(deadS, lagS, WALL_SHARES);
   const { deadS, lagS, wall } = best.answer;
   for (let fine = deadS - DEAD.step; fine <= deadS + DEAD.step; fine += DEAD.fine)
-    for (const factor of [0.9, 0.95, 1, 1.05, 1.1]) look({ deadS: fine, lagS: lagS * factor, wall });
+    for (const factor of [0.9, 0.95, 1, 1.05, 1.1]) look(fine, lagS * factor, [wall]);
   const found = best.answer;
   // How fast what is left over grows with the dead time says how far that may be off.
-  const aside = leftOver(steps, { ...found, deadS: found.deadS + DEAD.step });
+  const aside = costOf(leftOver(steps, found.deadS + DEAD.step, found.lagS), found.wall);
   const count = steps.reduce((sum, { read }) => sum + read.length, 0);
   const scatter = Math.max(LEAST_SCATTER ** 2, best.cost / count);
   const grows = Math.max(1e-12, aside - best.cost) / scatter;
@@ -196,31 +199,52 @@ function delayOf(steps: readonly Step[]): SeenDelay {
   return { flowGPerS, ...asMet(found), spreadS: DEAD.step / Math.sqrt(grows), steps: steps.length };
 }
 
-/** Σ of the squares that an answer leaves over, each step about its own mean. */
-function leftOver(steps: readonly Step[], { deadS, lagS, wall }: Answer): number {
-  let squares = 0;
+/** Σ of the squares left over, each step about its own mean: a parabola over the share that the walls keep. */
+interface Left {
+  readonly none: number;
+  readonly once: number;
+  readonly twice: number;
+}
+
+function costOf({ none, once, twice }: Left, wall: number): number {
+  return none + wall * (2 * once + wall * twice);
+}
+
+/** What a dead time and a lag leave over: the answer is linear, so fuel and what the walls hold of it are sent through the lag apart. */
+function leftOver(steps: readonly Step[], deadS: number, lagS: number): Left {
+  let [none, once, twice] = [0, 0, 0];
   for (const { fuel, read, sampleS } of steps) {
     const parts = Math.max(1, Math.round(sampleS / PART_S));
     const stepS = sampleS / parts;
-    const [byLag, byWall] = [1 - Math.exp(-stepS / lagS), 1 - Math.exp(-stepS / WALL_S)];
-    let [walls, shown] = [fuel[0] as number, fuel[0] as number];
-    let [sum, sums] = [0, 0];
+    const byLag = 1 - Math.exp(-stepS / lagS);
+    const byWall = 1 - Math.exp(-stepS / WALL_S);
     const dead = deadS / sampleS;
+    const first = fuel[0] as number;
+    let walls = first;
+    let [shown, ofWalls] = [first, first];
+    let [sum, sumWalls, squares, products, squaresWalls] = [0, 0, 0, 0, 0];
     for (let i = 0; i < fuel.length; i += 1) {
       for (let part = i === 0 ? parts : 1; part <= parts; part += 1) {
         // Hands move between two samples: from half-way on the later one holds.
         const at = Math.round(i - 1 + (part - 0.5) / parts - dead);
-        const arriving = fuel[Math.max(0, at)] as number;
+        const arriving = at > 0 ? (fuel[at] as number) : first;
         walls += (arriving - walls) * byWall;
-        shown += ((1 - wall) * arriving + wall * walls - shown) * byLag;
+        shown += (arriving - shown) * byLag;
+        ofWalls += (walls - ofWalls) * byLag;
       }
       const off = (read[i] as number) - shown;
+      const kept = shown - ofWalls;
       sum += off;
-      sums += off * off;
+      sumWalls += kept;
+      squares += off * off;
+      products += off * kept;
+      squaresWalls += kept * kept;
     }
-    squares += sums - (sum * sum) / fuel.length;
+    none += squares - (sum * sum) / fuel.length;
+    once += products - (sum * sumWalls) / fuel.length;
+    twice += squaresWalls - (sumWalls * sumWalls) / fuel.length;
   }
-  return squares;
+  return { none, once, twice };
 }
 
 /** The dead time and lag that a loop meets: of the answer to a step, by when it has come to 28.3 and 63.2 %. */

@@ -1,5 +1,5 @@
 import { LOOP_CODE } from '../../channel';
-import { type Log, logged } from '../../log';
+import type { Log, LogColumn } from '../../log';
 
 /** Why a reading was not that of the mixture while the loop acted on it. */
 export const LIED = {
@@ -46,6 +46,8 @@ const READ_LATE_S = 1;
 const UNBURNT = 1.3;
 /** Places are as large as this, and so many are told. */
 const PLACE = { rpm: 500, kpa: 20, most: 3, leastS: 1 } as const;
+/** More fields of pressure than there are. */
+const FIELDS = 1000;
 /** A sample stands for no more than this, s. */
 const LONGEST_S = 0.25;
 /** Something to put right: so far off at least, as a logarithm, watched for so long, s, and read as the mean of so many. */
@@ -64,26 +66,30 @@ export function loopWork(
   const { timeS, columns } = log;
   const states = columns.loopState;
   if (states === undefined) return null;
+  const { cutShare, overrunCut, speed, manifoldPressure } = columns;
+  const trims = trimsOf(columns);
+  const overs = readOver(columns, timeS.length);
   const acts = (i: number) => states[i] === LOOP_CODE.active || states[i] === LOOP_CODE.atLimit;
   const lied = Object.fromEntries(LIED_IDS.map((id) => [id, { seconds: 0, farthest: 1 }])) as Record<
     LiedId,
     { seconds: number; farthest: number }
   >;
-  const places = new Map<string, { sumRpm: number; sumKpa: number; sumTrim: number; seconds: number }>();
+  const places = new Map<number, { sumRpm: number; sumKpa: number; sumTrim: number; seconds: number }>();
   let [actedS, atLimitS] = [0, 0];
   let [cutUntilS, overrunUntilS] = [-Infinity, -Infinity];
   for (let i = 0; i < timeS.length; i += 1) {
     const atS = timeS[i] as number;
-    if (logged(log, 'cutShare', i) > 0) cutUntilS = atS + READ_LATE_S;
-    if (logged(log, 'overrunCut', i) > 0) overrunUntilS = atS + READ_LATE_S;
+    if (at(cutShare, i) > 0) cutUntilS = atS + READ_LATE_S;
+    if (at(overrunCut, i) > 0) overrunUntilS = atS + READ_LATE_S;
     if (!acts(i)) continue;
     const standsS = i + 1 < timeS.length ? Math.min(LONGEST_S, (timeS[i + 1] as number) - atS) : 0;
-    const [rpm, kpa] = [logged(log, 'speed', i), logged(log, 'manifoldPressure', i)];
-    const trim = trimAt(log, i);
+    const rpm = at(speed, i);
+    const kpa = at(manifoldPressure, i);
+    const trim = trims(i);
     actedS += standsS;
     if (states[i] === LOOP_CODE.atLimit) {
       atLimitS += standsS;
-      const key = `${Math.floor(rpm / PLACE.rpm)} ${Math.floor(kpa / PLACE.kpa)} ${trim > 1}`;
+      const key = placeKey(rpm, kpa, trim > 1);
       const place = places.get(key) ?? { sumRpm: 0, sumKpa: 0, sumTrim: 0, seconds: 0 };
       place.sumRpm += standsS * rpm;
       place.sumKpa += standsS * kpa;
@@ -91,14 +97,14 @@ export function loopWork(
       place.seconds += standsS;
       places.set(key, place);
     }
-    const why = liedAt(log, i, atS < cutUntilS, atS < overrunUntilS, isFalse(rpm, kpa));
+    const why = liedAt(overs[i] as number, atS < cutUntilS, atS < overrunUntilS, isFalse(rpm, kpa));
     if (why === null) continue;
     const kind = lied[why];
     kind.seconds += standsS;
     if (Math.abs(Math.log(trim)) > Math.abs(Math.log(kind.farthest))) kind.farthest = trim;
   }
   if (actedS === 0) return null;
-  const over = overshoots(log, acts);
+  const over = overshoots(timeS, overs, acts);
   return {
     actedS,
     atLimitS,
@@ -118,10 +124,29 @@ export function loopWork(
   };
 }
 
-/** The trim that stands further from none; 1 where none was logged. */
-function trimAt(log: Log, i: number): number {
-  const [one, two] = [oneFor(logged(log, 'lambdaTrim', i)), oneFor(logged(log, 'lambdaTrimTwo', i))];
-  return Math.abs(Math.log(two)) > Math.abs(Math.log(one)) ? two : one;
+/** A place as one number: its field of speeds, its field of pressures, and on which side the trim stands. */
+function placeKey(rpm: number, kpa: number, adds: boolean): number {
+  return 2 * (field(rpm, PLACE.rpm) * FIELDS + field(kpa, PLACE.kpa)) + (adds ? 1 : 0);
+}
+
+/** The field that a value stands in; all of what was not logged in one of its own. */
+function field(value: number, size: number): number {
+  return Number.isNaN(value) ? FIELDS - 1 : Math.floor(value / size);
+}
+
+/** A channel at a sample; NaN where it was not logged. */
+function at(column: LogColumn | undefined, i: number): number {
+  return column?.[i] ?? NaN;
+}
+
+/** The trim that stands further from none at a sample; 1 where none was logged. */
+function trimsOf({ lambdaTrim, lambdaTrimTwo }: Log['columns']): (i: number) => number {
+  return (i) => {
+    const one = oneFor(at(lambdaTrim, i));
+    if (lambdaTrimTwo === undefined) return one;
+    const two = oneFor(at(lambdaTrimTwo, i));
+    return Math.abs(Math.log(two)) > Math.abs(Math.log(one)) ? two : one;
+  };
 }
 
 function oneFor(factor: number): number {
@@ -129,24 +154,28 @@ function oneFor(factor: number): number {
 }
 
 /** Why what is read at a sample is not the mixture; null where it is. */
-function liedAt(log: Log, i: number, cut: boolean, overrun: boolean, isFalse: boolean): LiedId | null {
+function liedAt(over: number, cut: boolean, overrun: boolean, isFalse: boolean): LiedId | null {
   if (overrun) return 'overrun';
   if (cut) return 'limiter';
   if (isFalse) return 'pipe';
-  return readOver(log, i) > UNBURNT ? 'misfire' : null;
+  return over > UNBURNT ? 'misfire' : null;
 }
 
-/** Lambda read over lambda wanted; NaN where either is not known. */
-function readOver(log: Log, i: number): number {
-  const [one, two] = [logged(log, 'lambdaOne', i), logged(log, 'lambdaTwo', i)];
-  const mean = one > 0 && two > 0 ? (one + two) / 2 : one > 0 ? one : two > 0 ? two : NaN;
-  return mean / logged(log, 'lambdaTarget', i);
+/** Lambda read over lambda wanted, of each sample; NaN where either is not known. */
+function readOver({ lambdaOne, lambdaTwo, lambdaTarget }: Log['columns'], length: number): Float64Array {
+  const overs = new Float64Array(length);
+  for (let i = 0; i < length; i += 1) {
+    const one = at(lambdaOne, i);
+    const two = at(lambdaTwo, i);
+    const mean = one > 0 && two > 0 ? (one + two) / 2 : one > 0 ? one : two > 0 ? two : NaN;
+    overs[i] = mean / at(lambdaTarget, i);
+  }
+  return overs;
 }
 
 /** How far it went beyond each time that it put something right, as shares, in their order. */
-function overshoots(log: Log, acts: (i: number) => boolean): number[] {
-  const { timeS } = log;
-  const offLn = smoothed(Float64Array.from(timeS, (_, i) => Math.log(readOver(log, i))));
+function overshoots(timeS: Float64Array, overs: Float64Array, acts: (i: number) => boolean): number[] {
+  const offLn = smoothed(overs.map(Math.log));
   const shares: number[] = [];
   let i = 0;
   while (i < timeS.length) {
