@@ -193,7 +193,7 @@ function weighResiduals(
 
 /** The median, of no more values than are needed to know it well. */
 function median(values: Float64Array): number {
-  const every = Math.max(1, Math.floor(values.length / 20_000));
+  const every = Math.max(1, Math.ceil(values.length / 10_000));
   const some = Float64Array.from(
     { length: Math.ceil(values.length / every) },
     (_, i) => values[i * every] as number,
