@@ -13,8 +13,8 @@ test(
     await expect(page.getByRole('heading', { level: 2, name: 'Live mapping' })).toBeVisible();
     const where = page.getByRole('status', { name: 'Where to go' });
     await expect(where).toContainText(/^Start it, then 1?\d{3} rev\/min at \d\d kPa: hold 4 s$/);
-    await page.getByRole('radio', { name: '3 s', exact: true }).click();
-    await expect(where).toContainText(/hold 3 s$/);
+    await page.getByRole('radio', { name: '6 s', exact: true }).click();
+    await expect(where).toContainText(/hold 6 s$/);
     await page.getByRole('button', { name: 'Send edits as I make them' }).click();
 
     await app.openStandIn();

@@ -40,6 +40,17 @@ const at =
   (...samples: number[]) =>
   (i: number) =>
     samples.includes(i) ? 3 : 1;
+test('a log without a phase counts as running, and two cylinders are told apart too', () => {
+  const log = made({ knockNoise1: at(50), knockNoise3: () => NaN, knockNoise4: () => NaN });
+  const { phase: _, ...columns } = log.columns;
+  const found = knockHeard({ ...log, columns }, CONTROL, 100);
+  expect(found?.heard).toMatchObject([{ cylinder: 1, doubt: null }]);
+  expect(found?.byCylinder.map(({ cylinder }) => cylinder)).toEqual([1, 2]);
+  // Both at once are all there are, and no sign of anything.
+  const both = knockHeard(made({ knockNoise1: at(50), knockNoise2: at(50), knockNoise3: () => NaN, knockNoise4: () => NaN }), CONTROL, 100); // prettier-ignore
+  expect(both?.heard.map(({ doubt }) => doubt)).toEqual([null, null]);
+});
+
 const heard = (change: Partial<Record<ChannelId, (i: number) => number>> = {}, control = CONTROL) => {
   const found = knockHeard(made(change), control, 100);
   if (found === null) throw new TypeError('Nothing listens');
@@ -93,6 +104,8 @@ describe('doubtful', () => {
     expect(doubt({ throttle: (i) => (i > 57 ? 70 : 95) })).toEqual([null]);
     expect(doubt({ throttle: (i) => (i > 55 ? 81 : 95) })).toEqual([null]);
     expect(doubt({ gear: (i) => (i < 46 ? 2 : 3) })).toEqual(['changing']);
+    expect(doubt({ gear: (i) => (i > 54 ? 4 : 3) })).toEqual(['changing']);
+    expect(doubt({ throttle: (i) => (i < 46 ? 60 : 95) })).toEqual(['changing']);
     expect(doubt({ gear: (i) => (i < 43 ? 2 : 3) })).toEqual([null]);
   });
 
@@ -114,6 +127,11 @@ describe('doubtful', () => {
     ]);
     const again = { knockNoise1: at(50), knockNoise2: at(51), knockNoise4: at(90) };
     expect(doubt(again)).toEqual([null, null, null, null]);
+    // What came long before is not at once with it, though most cylinders are then over.
+    const apart = { knockNoise1: at(50), knockNoise2: at(130), knockNoise4: at(131) };
+    expect(doubt(apart)).toEqual([null, null, null, null]);
+    // What is doubted by itself keeps its own reason.
+    expect(doubt({ knockNoise1: at(50), knockNoise2: at(51), coolant: () => 50 })).toEqual(['cold', 'cold', 'cold']); // prettier-ignore
   });
 });
 
@@ -143,5 +161,12 @@ describe('the noise of cylinders', () => {
     expect(found).toMatchObject([{ cylinder: 0, doubt: null }]);
     expect(byCylinder).toEqual([]);
     expect(knockHeard(made(none), CONTROL, 100)).toBeNull();
+    expect(knockHeard(made({ ...none, knockNoise: () => 0 }), CONTROL, 100)).toBeNull();
+    // A factor by cylinder says nothing of a channel that hears all.
+    const factor = { ...CONTROL, factor: curve([0, 1], [9, 9]) };
+    expect(heard({ ...none, knockNoise: at(50) }, factor).heard).toHaveLength(1);
+    // A cylinder’s channel that says nothing now and then is still one; and goes before the one of all.
+    const gappy = heard({ knockNoise3: (i) => (i < 50 ? 0 : at(50)(i)), knockNoise: at(20) });
+    expect(gappy.heard.map(({ cylinder }) => cylinder)).toEqual([3]);
   });
 });

@@ -88,6 +88,26 @@ test('the three longest of its places are told, apart by speed, pressure and sid
   ]);
 });
 
+test('without a pressure places are told apart by their speed, and a trim of nothing is none', () => {
+  const { places } = work({
+    loopState: LOOP_CODE.atLimit,
+    manifoldPressure: NaN,
+    speed: (atS) => (atS < 10 ? 2100 : 3700),
+    lambdaTrim: 0,
+  });
+  expect(places.map(({ speedRpm, trim, seconds }) => [speedRpm, trim, seconds].map(Math.round))).toEqual([
+    [3700, 1, 20],
+    [2100, 1, 10],
+  ]);
+  // And without a speed, by their pressure.
+  const pressures = work({
+    loopState: LOOP_CODE.atLimit,
+    speed: NaN,
+    manifoldPressure: (atS) => (atS < 10 ? 30 : 90),
+  });
+  expect(pressures.places.map(({ manifoldKpa }) => Math.round(manifoldKpa))).toEqual([90, 30]);
+});
+
 describe('readings that were not the mixture’s', () => {
   test('a limiter and an overrun cut, while they act and until their exhaust has passed', () => {
     const { lied } = work({
@@ -124,6 +144,8 @@ describe('readings that were not the mixture’s', () => {
   test('of two banks the trim that is further off is told', () => {
     const { lied } = work({ overrunCut: 1, lambdaTrim: 1.02, lambdaTrimTwo: 0.9 });
     expect(lied.overrun.farthest).toBeCloseTo(0.9, 6);
+    const other = work({ overrunCut: 1, lambdaTrim: 1.2, lambdaTrimTwo: 0.9 });
+    expect(other.lied.overrun.farthest).toBeCloseTo(1.2, 6);
   });
 });
 
@@ -159,6 +181,13 @@ describe('overshoot', () => {
     expect(work({ lambdaOne: between(28, 30, 1.1, 1) }).times).toBe(0);
     expect(work({ lambdaOne: between(5, 20, 1.02, 1) }).times).toBe(0);
     expect(work({ lambdaOne: between(5, 20, 1.05, 1) }).times).toBeGreaterThan(3);
+  });
+
+  test('what is read is the mean of five: one wild sample is nothing to put right', () => {
+    // A tenth off for a single sample of 50 a second is a fiftieth in the mean, every five seconds.
+    const wild = (by: number) => (atS: number) => (Math.abs((atS % 5) - 2.5) < 0.01 ? by : 1);
+    expect(work({ lambdaOne: wild(1.1) }).times).toBe(0);
+    expect(work({ lambdaOne: wild(1.3) }).times).toBeGreaterThan(0);
   });
 
   test.each([0, 0.2, 0.5])('%d of what was off is told so', (beyond) => {
