@@ -55,7 +55,7 @@ export {
   withMapAt,
 } from './mapAccess';
 export { cylindersSeen, fittedLambdas, lambdaGroupsOf } from './lambdas';
-export { pinFunctions } from './pinFunctions';
+export { outputPinFunction, pinFunctions } from './pinFunctions';
 export { baseValue, boreMmOf, sweptVolumePerCylinderCm3 } from './quantities';
 export { type Calibration, CALIBRATION_VERSION, calibrationSchema, type StandInId } from './schema';
 export {

@@ -26,12 +26,13 @@ export function pinFunctions(document: Calibration): PinFunction[] {
     }),
     ...injectorFunctions(document),
     ...coilFunctions(document),
-    ...document.outputs.map(({ id, name }): PinFunction => ({
-      id: outputFunction(id),
-      label: name,
-      accepts: ['lowSide', 'highSide'],
-    })),
+    ...document.outputs.map(outputPinFunction),
   ];
+}
+
+/** What an output asks of a pin. */
+export function outputPinFunction({ id, name }: { readonly id: string; readonly name: string }): PinFunction {
+  return { id: outputFunction(id), label: name, accepts: ['lowSide', 'highSide'] };
 }
 
 function triggerFunctions({ trigger }: Calibration): PinFunction[] {

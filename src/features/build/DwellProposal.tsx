@@ -3,14 +3,15 @@ import { View } from 'react-native';
 import { dwellProposal } from '@/core/generators';
 import { acceptedMap, type CellRange } from '@/core/map';
 import { dwellMap } from '@/core/spark';
-import { edit, useDocument } from '@/data/session/session';
+import { useDocumentLater } from '@/data/session/documentParts';
+import { edit } from '@/data/session/session';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
 import { ProposalView } from '@/ui/proposal/ProposalView';
 
 /** The dwell table proposed from the coil's data; a button until it is asked for. */
 export function DwellProposal() {
-  const document = useDocument();
+  const document = useDocumentLater();
   const [asked, setAsked] = useState(false);
   const proposal = dwellProposal(document, today());
   if (proposal === null || document.coils.dwellBy?.value === 'coil') return null;

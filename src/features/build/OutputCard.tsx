@@ -1,14 +1,14 @@
 import { baseUnit, inSentence } from '@/core/units';
-import { pinFunctions } from '@/core/calibration';
+import { outputPinFunction } from '@/core/calibration';
 import { channelQuantity, CHANNELS, codesText, OUTPUT_CHANNELS } from '@/core/channel';
 import { type Condition, isSwitched, loadWords, type Output, outputWords } from '@/core/outputs';
 import { MAX_CONDITIONS, OUTPUT_CURRENT_A } from '@/core/outputs/schema';
 import { outputFunction } from '@/core/pins';
 import { useSaid } from '@/data/session/useSaid';
 import type { Draft } from 'immer';
-import { useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { edit, setDraft, useDocument, useSession } from '@/data/session/session';
+import { edit, setDraft, useSession } from '@/data/session/session';
 import { setSources, typedSource } from '@/data/session/useField';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
@@ -31,13 +31,14 @@ const COMPARISONS = [
   { id: 'below', label: 'Below' },
 ] as const;
 
+const CHANNEL_CHOICES = OUTPUT_CHANNELS.map((id) => ({ id, label: CHANNELS[id].label }));
+
 /** One output: name, pin, up to three conditions, and what it does to idle. */
-export function OutputCard({ output }: { output: Output }) {
-  const document = useDocument();
+export const OutputCard = memo(function OutputCard({ output }: { output: Output }) {
   const [changing, setChanging] = useState(false);
   const [sourcing, setSourcing] = useState(false);
   const { conflict } = useSaid(`outputs.${output.id}`);
-  const wanted = pinFunctions(document).find((entry) => entry.id === outputFunction(output.id));
+  const wanted = useMemo(() => outputPinFunction(output), [output]);
   const change = (label: string, recipe: (into: Draft<Output>) => void) =>
     edit(label, (draft) => {
       const into = draft.outputs.find(({ id }) => id === output.id);
@@ -61,7 +62,7 @@ export function OutputCard({ output }: { output: Output }) {
       <Text kind="small" colour="muted">
         {loadWords(output)}
       </Text>
-      {wanted === undefined ? null : <PinOf wanted={wanted} />}
+      <PinOf wanted={wanted} />
       {conflict === null ? null : <Message tone="error">{conflict}</Message>}
       <View style={{ flexDirection: 'row', justifyContent: 'space-between', flexWrap: 'wrap' }}>
         <Button
@@ -111,7 +112,7 @@ export function OutputCard({ output }: { output: Output }) {
       ) : null}
     </Card>
   );
-}
+});
 
 interface ConditionsProps {
   output: Output;
@@ -257,7 +258,7 @@ function ConditionFields({ path, name, condition, onChange, onRemove }: Conditio
       </View>
       <Chips
         label={`${name}, channel`}
-        options={OUTPUT_CHANNELS.map((id) => ({ id, label: CHANNELS[id].label }))}
+        options={CHANNEL_CHOICES}
         value={condition.channel}
         onChange={(id) =>
           onChange(CHANNELS[id].label, (into) => {

@@ -4,7 +4,8 @@ import { View } from 'react-native';
 import { baseValue, type Calibration, conversionContext, presetEngineOf } from '@/core/calibration';
 import { addedOutput, type OutputPurpose, outputSweep, PURPOSE_TEXT } from '@/core/outputs';
 import { MAX_OUTPUTS, OUTPUT_PURPOSES } from '@/core/outputs/schema';
-import { edit, useDocument } from '@/data/session/session';
+import { useDocumentLater, useDocumentPart } from '@/data/session/documentParts';
+import { edit, useSession } from '@/data/session/session';
 import { today } from '@/data/today';
 import { useSaid } from '@/data/session/useSaid';
 import { Button } from '@/ui/button/Button';
@@ -18,20 +19,18 @@ import { SectionPage } from './SectionPage';
 
 /** Switched and pulsing outputs with their conditions, and what they would do over a run. */
 export function OutputsScreen() {
-  const document = useDocument();
+  const outputs = useDocumentPart(({ outputs: all }) => all);
   const [adding, setAdding] = useState(false);
-  const { outputs } = document;
   const { conflict: missingValve } = useSaid('outputs.idleValve');
-  const sweep = outputSweep(sweepEngine(document));
   return (
-    <SectionPage id="outputs" beside={<OutputStrips outputs={outputs} sweep={sweep} />}>
+    <SectionPage id="outputs" beside={<OverARun />}>
       {outputs.length === 0 ? (
         <Text colour="muted">No outputs yet. The fuel pump comes first: without it nothing starts.</Text>
       ) : null}
       {missingValve === null ? null : (
         <Message
           tone="error"
-          actions={<Button label="Add the idle valve" onPress={() => addOutput(document, 'idleValve')} />}
+          actions={<Button label="Add the idle valve" onPress={() => addOutput('idleValve')} />}
         >
           {missingValve}
         </Message>
@@ -56,7 +55,7 @@ export function OutputsScreen() {
             label={PURPOSE_TEXT[purpose].label}
             detail={PURPOSE_TEXT[purpose].what}
             onPress={() => {
-              addOutput(document, purpose);
+              addOutput(purpose);
               setAdding(false);
             }}
           />
@@ -64,6 +63,12 @@ export function OutputsScreen() {
       </Sheet>
     </SectionPage>
   );
+}
+
+/** What they would do over a run, a moment later: fields do not wait for it. */
+function OverARun() {
+  const document = useDocumentLater();
+  return <OutputStrips outputs={document.outputs} sweep={outputSweep(sweepEngine(document))} />;
 }
 
 function sweepEngine(document: Calibration) {
@@ -77,7 +82,9 @@ function sweepEngine(document: Calibration) {
 }
 
 /** Adds a preset: nobody has looked at it yet, whatever is being typed from. */
-function addOutput(document: Calibration, purpose: OutputPurpose): void {
+function addOutput(purpose: OutputPurpose): void {
+  const document = useSession.getState().history?.document;
+  if (document === undefined) return;
   const source = { kind: 'estimated', date: today(), note: 'Preset' } as const;
   const output = addedOutput(document.outputs, purpose, presetEngineOf(document), source);
   edit(`Add ${inSentence(output.name)}`, (draft) => {

@@ -1,11 +1,11 @@
 import { pinFunctions } from '@/core/calibration';
-import { useDocument } from '@/data/session/session';
+import { useDocumentLater } from '@/data/session/documentParts';
 import { Card } from '@/ui/layout';
 import { PinOf } from './PinOf';
 
 /** The pins of what a section makes, where it is made; nothing while it makes nothing. */
 export function PinCard({ title, of }: { title: string; of: (functionId: string) => boolean }) {
-  const wanted = pinFunctions(useDocument()).filter(({ id }) => of(id));
+  const wanted = pinFunctions(useDocumentLater()).filter(({ id }) => of(id));
   if (wanted.length === 0) return null;
   return (
     <Card title={title}>

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { pinFunctions } from '@/core/calibration';
 import { ECUS, loomMoves, PIN_KIND_TEXT, pinCounts, unwired } from '@/core/pins/schema';
 import { pickPart } from '@/data/files/pick';
-import { useDocument } from '@/data/session/session';
+import { useDocumentLater } from '@/data/session/documentParts';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
 import { Card, Message } from '@/ui/layout';
@@ -19,7 +19,7 @@ import { readFile } from '@/workers/readFileClient';
 
 /** Which pin does what, from either end. */
 export function PinsScreen() {
-  const document = useDocument();
+  const document = useDocumentLater();
   const { ecu, assignments } = document.pins;
   const functions = pinFunctions(document);
   const open = unwired(assignments, functions);
@@ -51,7 +51,7 @@ export function PinsScreen() {
 
 /** The engine computer: one that ships, or a description from a file. */
 function EcuCard() {
-  const { ecu } = useDocument().pins;
+  const { ecu } = useDocumentLater().pins;
   const [problem, setProblem] = useState<string | null>(null);
   const known = ecu === null || ECUS.some(({ id }) => id === ecu.id);
   const options = [...ECUS, ...(known || ecu === null ? [] : [ecu])].map(({ id, name }) => ({
@@ -96,7 +96,7 @@ function EcuCard() {
 
 /** What to move in the loom since it was last confirmed. */
 function Moves() {
-  const document = useDocument();
+  const document = useDocumentLater();
   const { confirmed } = document.pins;
   const moves = loomMoves(document.pins);
   const functions = pinFunctions(document);

@@ -1,14 +1,14 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { pressureReach, reachProblem } from '@/core/generators';
-import { useDocument } from '@/data/session/session';
+import { useDocumentLater } from '@/data/session/documentParts';
 import { Button } from '@/ui/button/Button';
 import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 
 /** After another pressure sensor the maps are not moved silently: here is the way to lay their axes anew. */
 export function PressureReach() {
-  const document = useDocument();
+  const document = useDocumentLater();
   const router = useRouter();
   const { id } = useGlobalSearchParams<{ id: string }>();
   const reach = pressureReach(document);

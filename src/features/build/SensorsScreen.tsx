@@ -3,7 +3,7 @@ import { type Calibration, choiceAt } from '@/core/calibration';
 import type { SensorInfo } from '@/core/sensors';
 import { SENSOR_INFO } from '@/core/sensors/schema';
 import { useWaiting } from '@/data/session/waiting';
-import { useDocument } from '@/data/session/session';
+import { useDocumentLater } from '@/data/session/documentParts';
 import { LinkRow, StateMark } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SectionPage } from './SectionPage';
@@ -12,7 +12,7 @@ import { sensorMark } from './sections';
 
 /** Every sensor with how far it has come. */
 export function SensorsScreen() {
-  const document = useDocument();
+  const document = useDocumentLater();
   const router = useRouter();
   const { id } = useGlobalSearchParams<{ id: string }>();
   return (

@@ -1,3 +1,4 @@
+import { memo, useCallback, useLayoutEffect, useRef } from 'react';
 import { Pressable, View } from 'react-native';
 import { Text } from '../text/Text';
 import { useWordsShown } from '../units/shownBy';
@@ -14,10 +15,12 @@ interface Props<Id extends string> {
 
 /** One of a few, all in sight. */
 export function Chips<Id extends string>({ label, options, value, onChange }: Props<Id>) {
-  const roles = useRoles();
-  const { target } = useSizes();
-  const inUnits = useWordsShown();
   const noneChosen = !options.some(({ id }) => id === value);
+  const latest = useRef(onChange);
+  useLayoutEffect(() => {
+    latest.current = onChange;
+  });
+  const choose = useCallback((id: string) => latest.current(id as Id), []);
   return (
     <View
       role="radiogroup"
@@ -26,41 +29,68 @@ export function Chips<Id extends string>({ label, options, value, onChange }: Pr
     >
       {options.map((option, i) => {
         const chosen = option.id === value;
-        // One stop of the Tab key for the group: at what is chosen, else at its beginning; arrows do the rest.
-        const stop = noneChosen ? i === 0 : chosen;
         return (
-          <Pressable
+          <Chip
             key={option.id}
-            role="radio"
-            tabIndex={stop ? 0 : -1}
-            aria-checked={chosen}
-            aria-label={inUnits(option.label)}
-            {...radioKeys(() => onChange(option.id))}
-            onPress={() => onChange(option.id)}
-            style={{
-              minHeight: target,
-              minWidth: target + 2,
-              maxWidth: '100%',
-              justifyContent: 'center',
-              alignItems: 'center',
-              paddingHorizontal: SPACE.m,
-              paddingVertical: SPACE.xs,
-              borderRadius: CORNER.field,
-              borderWidth: chosen ? 2 : 1,
-              margin: chosen ? 0 : 1,
-              borderColor: chosen ? roles.accent : roles.line,
-              backgroundColor: chosen ? roles.raised : roles.surface,
-            }}
-          >
-            <Text kind={chosen ? 'strong' : 'body'}>{option.label}</Text>
-            {option.hint === undefined ? null : (
-              <Text kind="small" colour="muted">
-                {option.hint}
-              </Text>
-            )}
-          </Pressable>
+            id={option.id}
+            label={option.label}
+            hint={option.hint}
+            chosen={chosen}
+            // One stop of the Tab key for the group: at what is chosen, else at its beginning; arrows do the rest.
+            stop={noneChosen ? i === 0 : chosen}
+            onChoose={choose}
+          />
         );
       })}
     </View>
   );
 }
+
+interface ChipProps {
+  id: string;
+  label: string;
+  hint: string | undefined;
+  chosen: boolean;
+  /** Whether the Tab key stops here. */
+  stop: boolean;
+  onChoose: (id: string) => void;
+}
+
+/** One of them: of a long list only those that change are drawn anew. */
+const Chip = memo(function Chip({ id, label, hint, chosen, stop, onChoose }: ChipProps) {
+  const roles = useRoles();
+  const { target } = useSizes();
+  const inUnits = useWordsShown();
+  const choose = () => onChoose(id);
+  return (
+    <Pressable
+      role="radio"
+      tabIndex={stop ? 0 : -1}
+      aria-checked={chosen}
+      aria-label={inUnits(label)}
+      {...radioKeys(choose)}
+      onPress={choose}
+      style={{
+        minHeight: target,
+        minWidth: target + 2,
+        maxWidth: '100%',
+        justifyContent: 'center',
+        alignItems: 'center',
+        paddingHorizontal: SPACE.m,
+        paddingVertical: SPACE.xs,
+        borderRadius: CORNER.field,
+        borderWidth: chosen ? 2 : 1,
+        margin: chosen ? 0 : 1,
+        borderColor: chosen ? roles.accent : roles.line,
+        backgroundColor: chosen ? roles.raised : roles.surface,
+      }}
+    >
+      <Text kind={chosen ? 'strong' : 'body'}>{label}</Text>
+      {hint === undefined ? null : (
+        <Text kind="small" colour="muted">
+          {hint}
+        </Text>
+      )}
+    </Pressable>
+  );
+});
