@@ -1,7 +1,7 @@
 import { Fragment, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { fieldInfo, type FieldPath, isSetAside } from '@/core/calibration';
-import { useDocumentPart } from '@/data/session/documentParts';
+import { useDocumentPart, useLater } from '@/data/session/documentParts';
 import { useWide } from '@/ui/layout';
 import { SPACE } from '@/ui/theme';
 import { At } from './At';
@@ -19,12 +19,25 @@ interface Props {
 /** Narrowest that a number with its unit is still read in, px. */
 const LEAST = 200;
 
+/** Of the fields that a choice brings so many come with it: Enter goes on to the first. The others come behind the paint. */
+const AT_ONCE = 1;
+
+function shownOf(
+  paths: readonly FieldPath[],
+  aside: readonly string[],
+  asideBefore: readonly string[],
+): FieldPath[] {
+  const shown = paths.filter((path) => !aside.includes(path));
+  const brought = shown.filter((path) => asideBefore.includes(path)).slice(AT_ONCE);
+  return shown.filter((path) => !brought.includes(path));
+}
+
 /** Fields under each other; wide, short ones stand two to a row. */
 export function FieldGrid({ paths, children, alone = [], above = {} }: Props) {
   const wide = useWide();
   // A plain value: drawn again where others are set aside, not by every edit.
   const aside = useDocumentPart((document) => paths.filter((path) => isSetAside(document, path)).join(' '));
-  const shown = paths.filter((path) => !aside.split(' ').includes(path));
+  const shown = shownOf(paths, aside.split(' '), useLater(aside).split(' '));
   if (!wide) {
     return shown.map((path) => (
       <Fragment key={path}>

@@ -1,6 +1,6 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { controlsBoost, isCharged } from '@/core/calibration';
-import { useDocument } from '@/data/session/session';
+import { useDocumentLater, useDocumentPart } from '@/data/session/documentParts';
 import { LineChart } from '@/ui/chart';
 import { BackTitle, Card, Message, Page, useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
@@ -11,7 +11,7 @@ import { boostPicture } from './boostPicture';
 /** Boost control: when the valve acts, how it regulates, and what too much boost does. */
 export function BoostScreen() {
   const router = useRouter();
-  const document = useDocument();
+  const charged = useDocumentPart(isCharged);
   const { id } = useGlobalSearchParams<{ id: string }>();
   const wide = useWide();
   return (
@@ -22,7 +22,7 @@ export function BoostScreen() {
         onBack={() => router.navigate(`/c/${id}/maps`)}
       />
       <TypingFrom />
-      {isCharged(document) ? null : (
+      {charged ? null : (
         <Message tone="plain">This engine has no charger. What stands here waits until it has one.</Message>
       )}
       <Card
@@ -38,7 +38,7 @@ export function BoostScreen() {
 
 /** What the charger could give, what is asked for, and where it is cut. */
 function WhatIsHeld() {
-  const document = useDocument();
+  const document = useDocumentLater();
   const picture = controlsBoost(document) ? boostPicture(document) : null;
   return (
     <Card

@@ -2,7 +2,7 @@ import { inSentence } from '@/core/units';
 import { View } from 'react-native';
 import { followersOf, possibleLeaders } from '@/core/calibration';
 import { MAP_DEFINITIONS, type MapId } from '@/core/program';
-import { useDocument } from '@/data/session/session';
+import { useDocumentLater } from '@/data/session/documentParts';
 import { Button } from '@/ui/button/Button';
 import { Card, Message } from '@/ui/layout';
 import { SPACE } from '@/ui/theme';
@@ -17,7 +17,7 @@ export function CouplingCard({
   leader: MapId | null;
   onFollow: (to: MapId | null) => void;
 }) {
-  const document = useDocument();
+  const document = useDocumentLater();
   const followers = followersOf(document, mapId);
   const leaders = possibleLeaders(document, mapId);
   if (followers.length > 0) {

@@ -4,7 +4,8 @@ import { controlEdits, putRemedy } from '@/core/checks';
 import type { QuantityFieldInfo } from '@/core/field';
 import { idleControlProposal, type ProposedIdleField } from '@/core/generators';
 import { formatNumber, unitOf } from '@/core/units';
-import { edit, useDocument } from '@/data/session/session';
+import { useDocumentLater } from '@/data/session/documentParts';
+import { edit } from '@/data/session/session';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
 import { Card } from '@/ui/layout';
@@ -13,7 +14,7 @@ import { SPACE } from '@/ui/theme';
 
 /** The numbers of idle control as they are computed from the engine, each with its reason; accepted together. */
 export function IdleProposal() {
-  const document = useDocument();
+  const document = useDocumentLater();
   const fields = idleControlProposal(document);
   if (fields === null) {
     return (

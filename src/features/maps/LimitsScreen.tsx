@@ -1,6 +1,6 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { baseValue, limitsOf } from '@/core/calibration';
-import { useDocument } from '@/data/session/session';
+import { useDocumentLater } from '@/data/session/documentParts';
 import { LaneChart } from '@/ui/chart';
 import { BackTitle, Card, Page, useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
@@ -40,7 +40,7 @@ export function LimitsScreen() {
 
 /** Every limit over engine speed, the one that cuts first at the top. */
 function WhatCutsFirst() {
-  const document = useDocument();
+  const document = useDocumentLater();
   const settings = limitsOf(document);
   const maxRpm = baseValue(document, 'engine.maxSpeed');
   if (settings === null || maxRpm === null) {

@@ -10,6 +10,7 @@ import { type ComingMap, strategySwitch } from '@/core/generators';
 import type { MapData } from '@/core/map';
 import { MAP_DEFINITIONS, type MapId } from '@/core/program';
 import { useShownUnits } from '@/data/shownUnits';
+import { useLater } from '@/data/session/documentParts';
 import { edit, useDocument } from '@/data/session/session';
 import { typedSource } from '@/data/session/useField';
 import { today } from '@/data/today';
@@ -55,7 +56,9 @@ export function LoadScreen() {
   const [help, setHelp] = useState(false);
   const info = fieldInfo('load.strategy') as ChoiceFieldInfo;
   const [units] = useShownUnits();
-  const { caution } = saidAbout(measuredBy(document, wanted), 'load.strategy', units);
+  // What it would mean is looked up behind the paint of the choice.
+  const looked = useLater(wanted);
+  const { caution } = saidAbout(measuredBy(document, looked), 'load.strategy', units);
   return (
     <Page>
       <BackTitle
@@ -86,10 +89,10 @@ export function LoadScreen() {
         <Text>{WORDS[wanted]}</Text>
         {caution === null ? null : <Message tone="warning">{caution}</Message>}
       </Card>
-      {wanted === now ? (
+      {looked === now ? (
         <InUse strategy={now} />
       ) : (
-        <Switching key={wanted} to={wanted} onDone={() => setWanted(strategyOf(document))} />
+        <Switching key={looked} to={looked} onDone={() => setWanted(strategyOf(document))} />
       )}
       <Card title="Fuel in the tank">
         <SectionFields section="blend" />

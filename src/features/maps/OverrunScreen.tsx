@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { fillingMap, overrunOf, strategyOf } from '@/core/calibration';
 import { overrunRegion } from '@/core/control';
 import { MAP_DEFINITIONS, type MapId } from '@/core/program';
-import { useDocument } from '@/data/session/session';
+import { useDocumentLater } from '@/data/session/documentParts';
 import { useTrail } from '@/data/session/trail';
 import { cellLabel, cellSelection, MapGrid, type Selection } from '@/ui/grid';
 import { BackTitle, Card, Page, useWide } from '@/ui/layout';
@@ -36,7 +36,7 @@ export function OverrunScreen() {
 
 /** The filling map with the region in which the cut may act, and the way of the last dry start through it. */
 function Reach() {
-  const document = useDocument();
+  const document = useDocumentLater();
   const { id } = useGlobalSearchParams<{ id: string }>();
   const [selection, setSelection] = useState<Selection>(cellSelection({ column: 0, row: 0 }));
   const point = useOperatingPoint((state) => state.point);

@@ -1,6 +1,6 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { GUARDS } from '@/core/protection';
-import { useDocument } from '@/data/session/session';
+import { useDocumentLater } from '@/data/session/documentParts';
 import { BackTitle, Card, Page, Sentences } from '@/ui/layout';
 import { SectionFields } from '../fields/fields';
 import { TypingFrom } from '../fields/TypingFrom';
@@ -9,7 +9,7 @@ import { lossSentences } from './lossWords';
 /** What keeps the engine whole: guards, and what happens when a sensor dies. */
 export function ProtectionScreen() {
   const router = useRouter();
-  const document = useDocument();
+  const document = useDocumentLater();
   const { id } = useGlobalSearchParams<{ id: string }>();
   return (
     <Page

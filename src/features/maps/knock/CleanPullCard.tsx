@@ -5,7 +5,7 @@ import { expectedNoiseV } from '@/core/generators';
 import { knockBaseline, thresholdFrom } from '@/core/log';
 import { gridOf, lookUpCurve } from '@/core/numeric';
 import { keptEdit } from '@/data/session/keptEdit';
-import { useDocument } from '@/data/session/session';
+import { useDocumentLater } from '@/data/session/documentParts';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
 import { LineChart, type Series } from '@/ui/chart';
@@ -17,7 +17,7 @@ import { useChosenLog } from '../chosenLog/useChosenLog';
 
 /** The threshold against the noise: a guess, or what a clean pull of this engine says. */
 export function CleanPullCard() {
-  const document = useDocument();
+  const document = useDocumentLater();
   const { offers, log, chips } = useChosenLog('Clean pull');
   const baseline = useMemo(() => (log === null ? null : knockBaseline(log)), [log]);
   const { knockThreshold } = document.maps;

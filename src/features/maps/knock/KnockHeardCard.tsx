@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { type Calibration, compile } from '@/core/calibration';
 import { type KnockHeard, knockHeard } from '@/core/logStudies';
 import { keptEdit } from '@/data/session/keptEdit';
-import { useDocument } from '@/data/session/session';
+import { useDocumentLater } from '@/data/session/documentParts';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
 import { Card, Message, Sentences } from '@/ui/layout';
@@ -14,7 +14,7 @@ import { useChosenLog } from '../chosenLog/useChosenLog';
 
 /** What the threshold would have heard in a log that it was not made from: likely knocks and doubtful ones, and how loud cylinders are. */
 export function KnockHeardCard() {
-  const document = useDocument();
+  const document = useDocumentLater();
   const { offers, log, chips } = useChosenLog('Log to try it on');
   const compiled = useMemo(() => compile(document), [document]);
   const program = compiled.ok ? compiled.program : null;

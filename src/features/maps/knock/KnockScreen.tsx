@@ -6,7 +6,8 @@ import { windowMs } from '@/core/sensors';
 import { gridOf, lookUpCurve } from '@/core/numeric';
 import { MAP_DEFINITIONS } from '@/core/program';
 import { formatNumber } from '@/core/units';
-import { edit, useDocument } from '@/data/session/session';
+import { useDocumentLater } from '@/data/session/documentParts';
+import { edit } from '@/data/session/session';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
 import { LineChart } from '@/ui/chart';
@@ -25,7 +26,7 @@ import { knockPicture } from './knockPicture';
 /** Knock control: where is listened, against what, and what is done about it. */
 export function KnockScreen() {
   const router = useRouter();
-  const document = useDocument();
+  const document = useDocumentLater();
   const { id } = useGlobalSearchParams<{ id: string }>();
   const wide = useWide();
   const on = listensForKnock(document);
@@ -98,7 +99,7 @@ function Proposal({ document }: { document: Calibration }) {
 
 /** Spark, top dead centre and the window. */
 function WindowCard() {
-  const document = useDocument();
+  const document = useDocumentLater();
   const picture = knockPicture(document);
   const { knockLength } = document.maps;
   const topRpm = baseValue(document, 'knock.speedTo');

@@ -8,7 +8,7 @@ import { loopWork } from '@/core/logStudies';
 import { formatNumber } from '@/core/units';
 import { useLook } from '@/ui/look/useLook';
 import { keptEdit } from '@/data/session/keptEdit';
-import { useDocument } from '@/data/session/session';
+import { useDocumentLater } from '@/data/session/documentParts';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
 import { Card, Message, Sentences } from '@/ui/layout';
@@ -20,7 +20,7 @@ import { plantWords, workWords } from './loopLogWords';
 
 /** What a log says of the closed loop: how late it reads by steps of fuel, where it stood at its limit, and on what it should not have acted. */
 export function LoopLogCard() {
-  const document = useDocument();
+  const document = useDocumentLater();
   const { offers, log, chips } = useChosenLog('Log to look at');
   const compiled = useMemo(() => compile(document), [document]);
   const task = useMemo(() => (compiled.ok ? mapTaskOf(compiled.program) : null), [compiled]);

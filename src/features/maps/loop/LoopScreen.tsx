@@ -1,6 +1,6 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { closesLoop, type FieldPath, sectionFields } from '@/core/calibration';
-import { useDocument } from '@/data/session/session';
+import { useDocumentLater } from '@/data/session/documentParts';
 import { BackTitle, Card, LinkRow, Page, useWide } from '@/ui/layout';
 import { DocumentFields } from '../../fields/fields';
 import { TypingFrom } from '../../fields/TypingFrom';
@@ -19,7 +19,7 @@ const DELAY: readonly FieldPath[] = [
 /** Closed loop by lambda: when it may act, how late it reads, how it answers, and what it does in other states. */
 export function LoopScreen() {
   const router = useRouter();
-  const document = useDocument();
+  const document = useDocumentLater();
   const { id } = useGlobalSearchParams<{ id: string }>();
   const wide = useWide();
   const on = closesLoop(document);

@@ -5,7 +5,8 @@ import { deadTimeAtS, loopGains, loopTrial } from '@/core/control';
 import { loopDelayOf } from '@/core/generators';
 import { MAP_DEFINITIONS } from '@/core/program';
 import { formatNumber } from '@/core/units';
-import { edit, useDocument } from '@/data/session/session';
+import { useDocumentLater } from '@/data/session/documentParts';
+import { edit } from '@/data/session/session';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
@@ -22,7 +23,7 @@ const SHOWN = 14;
 
 /** A step under the gains there are, at an air flow of choice; a gain that is typed is tried at once. */
 export function LoopTrialCard() {
-  const document = useDocument();
+  const document = useDocumentLater();
   const [chosen, setChosen] = useState(1);
   const { loopProportional, loopIntegral } = document.maps;
   const known = (['delayFixed', 'delayAir', 'lag'] as const).every(

@@ -4,7 +4,7 @@ import { ProgressBar } from 'react-native-paper';
 import type { Calibration } from '@/core/calibration';
 import { formatNumber } from '@/core/units';
 import { keptEdit } from '@/data/session/keptEdit';
-import { useDocument } from '@/data/session/session';
+import { useDocumentLater } from '@/data/session/documentParts';
 import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
 import { Card, Message } from '@/ui/layout';
@@ -16,7 +16,7 @@ import { stepWords } from './loopWords';
 
 /** Delay and lag measured in the car in simulation: fuel is stepped, and the sensors are watched. */
 export function MeasureDelayCard() {
-  const document = useDocument();
+  const document = useDocumentLater();
   const { id } = useGlobalSearchParams<{ id: string }>();
   const status = useStepTrial((state) => state.status);
   const progress = useStepTrial((state) => state.progress);
