@@ -73,6 +73,28 @@ describe('a factor over one channel', () => {
     expect(cells[2]?.value).toBe(4);
   });
 
+  test('says how much running it is made of: all of it stands about its cells', () => {
+    const { cells, keptS } = found(leaner);
+    expect(keptS).toBeGreaterThan(300);
+    expect(keptS).toBeLessThanOrEqual(480);
+    expect(cells.evidenceS.reduce((sum, seconds) => sum + seconds, 0)).toBeCloseTo(keptS, 6);
+  });
+
+  test('leaves cells alone that nothing was driven about', () => {
+    const cold = (i: number) => ({ air: i % 2 === 0 ? -20 : 0 });
+    const log = madeLog({ stretches: stretches(cold), off: () => -0.05 });
+    const factor = found(log);
+    expect(ownFactorCells([1, 1, 1, 1], factor, LIMITS).map(({ index }) => index)).toEqual([0, 1]);
+  });
+
+  test('is made of the logs that have its channel', () => {
+    const { air: _, ...columns } = base.columns;
+    const drives = [leaner, { ...base, columns }].map((log) => ({ log, then: null }));
+    const factor = ownFactor(drives, TASK, BY_AIR) as OwnFactor;
+    [-0.08, -0.04, 0, 0.04].forEach((ln, i) => expect(factor.cells.change[i]).toBeCloseTo(ln, 1.9));
+    expect(factor.keptS).toBeCloseTo(found(leaner).keptS, 6);
+  });
+
   test('of two logs is by both', () => {
     const cold = off(madeLog({ stretches: stretches(() => ({ air: -10 })), off: () => 0 }), () => -0.06);
     const warm = off(madeLog({ stretches: stretches(() => ({ air: 30 })), off: () => 0 }), () => 0.02);
@@ -101,6 +123,26 @@ test('over two channels each cell has its own', () => {
   expect(change[5]).toBeCloseTo(0.03, 1.8);
 });
 
+test('between its cells it is read as a map is: what it explains is not left over', () => {
+  const ask: OwnFactorAsk = {
+    x: 'air',
+    y: 'battery',
+    grid: gridOf({ x: [-20, 40], y: [12, 14], values: [1, 1, 1, 1] }),
+    when: null,
+  };
+  const log = madeLog({
+    stretches: stretches((i) => ({ air: -20 + 10 * (i % 7), battery: 12 + 0.5 * (i % 4) })),
+    off: () => 0,
+  });
+  const at = (id: 'air' | 'battery', i: number) => log.columns[id]?.[i] ?? NaN;
+  const wrong = off(log, (i) => 0.001 * (at('air', i) - 10) + 0.03 * (at('battery', i) - 13));
+  const { cells, off: before, on } = found(wrong, ask);
+  // −3 or +3 % by air, −3 or +3 % by voltage, at its corners.
+  [-0.06, 0, 0, 0.06].forEach((ln, i) => expect(cells.change[i]).toBeCloseTo(ln, 1.9));
+  expect(before).toBeGreaterThan(0.02);
+  expect(on).toBeLessThan(before / 5);
+});
+
 test('it is of the mixture, whichever of two blended maps is judged beside it, and however little part that one has', () => {
   const leaner = off(base, (i) => 0.002 * (air(i) - 20));
   const ethanol = new Float64Array(base.timeS.length).fill(17);
@@ -122,6 +164,13 @@ test('only what meets its condition counts', () => {
   });
   for (const ln of found(wrong, when('above')).cells.change) expect(ln).toBeCloseTo(0.06, 1.8);
   for (const ln of found(wrong, when('below')).cells.change) expect(ln).toBeCloseTo(-0.03, 1.8);
+  // What stands on the threshold is neither.
+  const on = (comparison: 'above' | 'below') => ({
+    ...BY_AIR,
+    when: { channel: 'coolant' as const, comparison, threshold: 90 },
+  });
+  for (const comparison of ['above', 'below'] as const)
+    expect(refused(wrong, on(comparison))).toEqual({ why: 'tooLittle' });
 });
 
 test('by coolant cold running is what it is about; else it is left out', () => {
@@ -162,5 +211,7 @@ describe('is refused', () => {
     if (no?.why !== 'map') return;
     expect(no.leftByMap).toBeLessThan(0.03);
     expect(no.leftByFactor).toBeGreaterThan(0.05);
+    // Less than one in a hundred is nobody’s worth the trouble.
+    expect(refused(off(base, (i) => ((base.columns.speed?.[i] ?? 0) > 2500 ? 0.006 : -0.006)))).toBeNull();
   });
 });
