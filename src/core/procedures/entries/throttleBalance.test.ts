@@ -53,6 +53,11 @@ describe('balance of readings', () => {
     );
   });
 
+  test('of an odd number the one in the middle; one that breathes less is as far off as one that breathes more', () => {
+    expect(balanceOf([9, 3, 3.1])?.middle).toBe(3.1);
+    expect(balanceOf([2, 4, 4])?.worst).toBe(0.5);
+  });
+
   test('none before all are read, and none where nothing flows', () => {
     expect(balanceOf([3, null])).toBeNull();
     expect(balanceOf([])).toBeNull();
