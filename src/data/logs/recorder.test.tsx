@@ -75,6 +75,13 @@ test('a day is logs of an hour: one is whole, the next goes on with the next sam
   expect((first?.forS ?? 0) + 1 / RATE_HZ).toBeCloseTo(MOST_SAMPLES / RATE_HZ, 6);
 }, 90_000);
 
+test('stopped with the very sample that filled a log, that one is told', async () => {
+  startRecording(order);
+  for (let at = 0; at < MOST_SAMPLES; at += 2000) send(at, 2000);
+  const id = await stopRecording();
+  expect(await kept()).toMatchObject([{ id, samples: MOST_SAMPLES, ended: 'stopped' }]);
+}, 90_000);
+
 test('a lost link ends it, and what came until then is kept', async () => {
   startRecording(order);
   send(0, 130);

@@ -67,6 +67,8 @@ interface Taking {
   /** Samples kept back until the condition holds, the oldest first. */
   back: Frame[];
   written: Written | null;
+  /** The log that was full with the last sample, while the next has not begun. */
+  full: { readonly id: string; readonly stored: Promise<void> } | null;
   readonly stop: () => void;
 }
 
@@ -85,6 +87,7 @@ export function startRecording(order: RecordOrder): void {
     gate: gateAtRest(),
     back: [],
     written: null,
+    full: null,
     stop: () => {
       stopTaking();
       stopWatching();
@@ -94,15 +97,16 @@ export function startRecording(order: RecordOrder): void {
   if (order.plan.when === null) begin(taking);
 }
 
-/** Ends it and stores what is left. @returns the log’s id; null where nothing was being written. */
+/** Ends it and stores what is left. @returns the id of the log, or of one that was full just then; null where nothing was being written. */
 export async function stopRecording(
   ended: NonNullable<LogEntry['ended']> = 'stopped',
 ): Promise<string | null> {
   if (taking === null) return null;
   const now = taking;
-  const id = now.written?.writer.id ?? null;
+  const id = now.written?.writer.id ?? now.full?.id ?? null;
   taking = null;
   now.stop();
+  await now.full?.stored;
   await finish(now, ended);
   useRecording.setState({ asked: false });
   return id;
@@ -168,6 +172,7 @@ function begin(now: Taking): Written {
     firstS: NaN,
   };
   now.written = written;
+  now.full = null;
   useRecording.setState({ entry, forS: 0, failure: null });
   return written;
 }
@@ -199,7 +204,7 @@ function take(frame: Frame): void {
   for (const one of now.back) put(now, written, one);
   now.back = [];
   put(now, written, frame);
-  if (written.taken >= MOST_SAMPLES) void finish(now, 'stopped');
+  if (written.taken >= MOST_SAMPLES) now.full = { id: written.writer.id, stored: finish(now, 'stopped') };
 }
 
 /** Keeps a sample for the time before a condition holds; those that are too old go. */
