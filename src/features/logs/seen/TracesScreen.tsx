@@ -33,6 +33,7 @@ import { VisitsCard } from './VisitsCard';
 import { MOST_LANES, TRACE_SET_IDS, TRACE_SETS, type TraceSetId } from './traceSets';
 import { useLogEvents } from './useLogEvents';
 import { useSeenLog } from './useSeenLog';
+import { calibrationUnder } from './whichCalibration';
 import { useShownBy } from '@/ui/units/shownBy';
 
 /** All of a log as traces: what is in sight, what is read at the cursors, and what each did between them. */
@@ -90,6 +91,7 @@ function Traces({ log: kept, entry, onBack }: { log: Log; entry: LogEntry; onBac
   const [counted, setCounted] = useState<Counted>('numbers');
   const document = useDocument();
   const held = useHeldCalibration(entry.id);
+  const under = calibrationUnder(entry, held.data, document);
   const ids = useMemo(() => idsOf(log, wanted, kind, own), [log, wanted, kind, own]);
   const lanes = useMemo(() => {
     const made = byQuantity ? lanesByQuantity(log, ids, by) : lanesOf(log, ids, { by });
@@ -147,12 +149,7 @@ function Traces({ log: kept, entry, onBack }: { log: Log; entry: LogEntry; onBac
       <Chips label="What is in sight" options={COUNTED} value={counted} onChange={setCounted} />
       {counted === 'numbers' ? <StatisticsCard strip={strip} lanes={lanes} /> : null}
       {counted === 'map' ? (
-        <VisitsCard
-          strip={strip}
-          log={log}
-          calibration={held.data ?? document}
-          isTheOneThatRan={held.data !== null && held.data !== undefined}
-        />
+        <VisitsCard strip={strip} log={log} calibration={under.calibration} which={under.words} />
       ) : null}
       {counted === 'spread' ? <SpreadCard strip={strip} log={log} first={ids} /> : null}
       {choosing ? (

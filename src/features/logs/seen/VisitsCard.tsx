@@ -23,8 +23,8 @@ interface Props {
   log: Log;
   /** The calibration whose maps are laid under the log. */
   calibration: Calibration;
-  /** It is the one that ran while the log was recorded. */
-  isTheOneThatRan: boolean;
+  /** Which that is, in words. */
+  which: string;
 }
 
 /** The maps whose axes a log has. */
@@ -37,7 +37,7 @@ function mapsUnder(log: Log, { maps }: Calibration): MapId[] {
 }
 
 /** A map under the log: how long it stood in each cell, where it was at the cursor, and what the map says there. */
-export function VisitsCard({ strip, log, calibration, isTheOneThatRan }: Props) {
+export function VisitsCard({ strip, log, calibration, which }: Props) {
   const ids = useMemo(() => mapsUnder(log, calibration), [log, calibration]);
   const [wanted, setWanted] = useState<MapId | null>(null);
   const [choosing, setChoosing] = useState(false);
@@ -52,10 +52,7 @@ export function VisitsCard({ strip, log, calibration, isTheOneThatRan }: Props) 
     );
   }
   return (
-    <Card
-      title={nameOf(id)}
-      intro={`${title}: ${where}. ${isTheOneThatRan ? 'As it ran.' : 'As it is on the screen now.'} Light where it stood longest.`}
-    >
+    <Card title={nameOf(id)} intro={`${title}: ${where}. ${which} Light where it stood longest.`}>
       <Under key={id} strip={strip} log={log} map={map} definition={MAP_DEFINITIONS[id]} />
       <View style={{ flexDirection: 'row' }}>
         <Button label="Another map" onPress={() => setChoosing(true)} />
