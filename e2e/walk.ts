@@ -399,10 +399,15 @@ const SIMULATED: Leg = [
     async ({ page }) => {
       await page.getByRole('button', { name: 'Package for help' }).click();
       await expect(page.getByRole('dialog')).toBeVisible();
-      await page.keyboard.press('Escape');
     },
   ],
-  ['logs', (app) => app.goTo('Logs')],
+  [
+    'logs',
+    async (app) => {
+      await app.page.keyboard.press('Escape');
+      await app.goTo('Logs');
+    },
+  ],
   [
     'a file of another source',
     async ({ page }) => {

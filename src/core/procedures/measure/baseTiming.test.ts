@@ -18,6 +18,9 @@ test('what several leave over makes it less sure, where it is more than what is 
   // What is read to 0.5 is worth less than their scatter: 0.5/√3.
   const rough = baseTimingOf(scattered, { stated: 0, readTo: 0.5 });
   expect(rough?.delayErrorUs).toBeCloseTo(0.5 / Math.sqrt(3) / Math.sqrt(2e6) / 6e-6, 6);
+  // Twice the same readings are as scattered, over two more that are free: √(0.03 / 4).
+  const twice = baseTimingOf([...scattered, ...scattered], { stated: 0, readTo: 0.1 });
+  expect(twice?.delayErrorUs).toBeCloseTo(Math.sqrt(0.03 / 4) / Math.sqrt(4e6) / 6e-6, 6);
   // The strobe’s own error goes into the offset alone.
   const stated = baseTimingOf(scattered, { stated: 0.3, readTo: 0.1 });
   expect(stated?.offsetErrorDeg).toBeCloseTo(Math.hypot(found?.offsetErrorDeg ?? 9, 0.3 / Math.sqrt(3)), 9);

@@ -42,11 +42,10 @@ export function baseTimingOf(
     speeds.map((rpm) => [1, -DEG_PER_US_RPM * rpm]),
     off,
   );
-  const [offsetDeg, delayUs] = solved ?? [];
-  if (readings.length < 2 || offsetDeg === undefined || delayUs === undefined) return null;
+  if (solved === null) return null;
+  const [offsetDeg, delayUs] = solved as [number, number];
   const mean = speeds.reduce((sum, rpm) => sum + rpm, 0) / speeds.length;
   const spread = speeds.reduce((sum, rpm) => sum + (rpm - mean) ** 2, 0);
-  if (!(spread > 0)) return null;
   const left = off.map((one, i) => one - offsetDeg + DEG_PER_US_RPM * (speeds[i] ?? 0) * delayUs);
   const free = readings.length - 2;
   const scattered = free > 0 ? Math.sqrt(left.reduce((sum, one) => sum + one * one, 0) / free) : 0;
