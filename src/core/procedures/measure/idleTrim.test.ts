@@ -51,6 +51,11 @@ describe('the target that an idle likes best', () => {
     expect(wishOf(points)?.lambda).toBeCloseTo(0.912, 9);
   });
 
+  test('is that of the points about it: one further off than four steps bends it nowhere', () => {
+    const near = [40.2, 40, 40.2].map((kpa, i) => at(0.86 + 0.04 * i, 0.9, { kpa }));
+    expect(wishOf([...near, at(1.04, 0.9, { kpa: 50 })])?.lambda).toBeCloseTo(0.9, 9);
+  });
+
   test('is the least point where nothing bends, and none where nothing ran', () => {
     expect(wishOf([at(0.9, 0.9), at(0.92, 0.9)])?.lambda).toBe(0.9);
     expect(
@@ -205,4 +210,16 @@ describe('cells about a point', () => {
       { index: 3, value: 16 },
     ]);
   });
+});
+
+test('spark stays within its ends, from either side', () => {
+  const spark = (asked: number, kpa: number) => at(asked, 0.9, { kpa });
+  // The map’s own is at the latest or earliest that is tried.
+  expect(nextSpark([spark(42, 40)], 42)).toBe(40);
+  expect(nextSpark([spark(40, 40)], 40)).toBe(42);
+  expect(nextSpark([spark(38, 40), spark(40, 39)], 38)).toBe(42);
+  expect(nextSpark([spark(40, 40), spark(42, 39)], 40)).toBeNull();
+  // More does not pay and less costs nothing: down to −5°, and not below.
+  expect(nextSpark([spark(-1, 40), spark(1, 40), spark(-3, 40)], -1)).toBe(-5);
+  expect(nextSpark([spark(-3, 40), spark(-1, 40), spark(-5, 40)], -3)).toBeNull();
 });
