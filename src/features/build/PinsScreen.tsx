@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { pinFunctions } from '@/core/calibration';
 import { ECUS, loomMoves, PIN_KIND_TEXT, pinCounts, unwired } from '@/core/pins/schema';
 import { pickPart } from '@/data/files/pick';
-import { useDocumentLater } from '@/data/session/documentParts';
+import { useDocumentLater, useDocumentPart } from '@/data/session/documentParts';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
 import { Card, Message } from '@/ui/layout';
@@ -51,7 +51,7 @@ export function PinsScreen() {
 
 /** The engine computer: one that ships, or a description from a file. */
 function EcuCard() {
-  const { ecu } = useDocumentLater().pins;
+  const ecu = useDocumentPart(({ pins }) => pins.ecu);
   const [problem, setProblem] = useState<string | null>(null);
   const known = ecu === null || ECUS.some(({ id }) => id === ecu.id);
   const options = [...ECUS, ...(known || ecu === null ? [] : [ecu])].map(({ id, name }) => ({
