@@ -8,8 +8,8 @@ import { type SensorCells, sensorCells } from './sensorCells';
 import { type LeftOut, nothingLeftOut, LEFT_OUT_REASONS } from './leftOut';
 import type { Log } from './log';
 import type { MapTask } from './mapTask';
-import { type DrivenLog, readingsOf } from './readings';
-import { joinedSamples, type Samples, samplesOf } from './samples';
+import { type DrivenLog, readingsOf, sensorsApart } from './readings';
+import { ALWAYS, joinedSamples, type Samples, samplesOf } from './samples';
 
 /** What logs say of a filling map. */
 export interface LogFit {
@@ -53,7 +53,7 @@ export function* fittingLogs(drives: readonly DrivenLog[], task: MapTask): Gener
     const delay = foundDelay(readings, task);
     const seen = delaySeen(readings, task);
     yield 'samples';
-    const samples = samplesOf(readings, task, delay);
+    const samples = samplesOf(readings, task, delay, ALWAYS, sensorsApart(log, task));
     parts.push({
       delay,
       seen,

@@ -44,8 +44,6 @@ export interface Readings {
   readonly steady: Float64Array;
   /** Index of the reason in {@link LEFT_OUT_REASONS}, or {@link KEPT}. */
   readonly reason: Int8Array;
-  /** Each sensor by itself. */
-  readonly apart: readonly SensorReadings[];
 }
 
 /** What one sensor says. */
@@ -76,20 +74,13 @@ const USUAL_V = 13.8;
 export function readingsOf(log: Log, task: MapTask, then: InjectionFacts | null = null): Readings {
   const { timeS } = log;
   const { length } = timeS;
-  const column = (...ids: readonly ChannelId[]) =>
-    ids
-      .map((id) => log.columns[id])
-      .find((values) => values?.some((value) => Number.isFinite(value)) === true);
+  const column = (...ids: readonly ChannelId[]) => knownColumn(log, ids);
   const speeds = column('speed');
   const loads = column(...LOAD_CHANNELS[task.load]);
   const metered = meteredBy(log, task);
   const target = column('lambdaTarget');
-  const fitted = MAPPING_SENSORS.flatMap((id, sensor) => {
-    const values = column(id);
-    return values === undefined ? [] : [{ id, sensor, values }];
-  });
-  const sensors = fitted.map(({ values }) => values);
-  const trims = trimsOf(log, column('lambdaOne') !== undefined, column('lambdaTwo') !== undefined);
+  const sensors = fittedSensors(log).map(({ values }) => values);
+  const trims = trimsOf(log);
   const restated = restating(log, task, then);
   const room = () => new Float64Array(length);
   const [speedRpm, load, measured, wanted] = [room(), room(), room(), room()];
@@ -119,11 +110,31 @@ export function readingsOf(log: Log, task: MapTask, then: InjectionFacts | null 
     if (reason[i] === KEPT && !Number.isFinite(wanted[i] as number)) reason[i] = CODE.noLambda;
   }
   const steady = steadinessOf(timeS, speedRpm, load);
-  const apart = fitted.map(({ id, sensor, values }, place) => ({
+  return { timeS, speedRpm, load, measured, wanted, driven, gain, flowGPerS, steady, reason };
+}
+
+/** The first of several channels of which the log holds a number. */
+function knownColumn({ columns }: Log, ids: readonly ChannelId[]): LogColumn | undefined {
+  return ids
+    .map((id) => columns[id])
+    .find((values) => values?.some((value) => Number.isFinite(value)) === true);
+}
+
+/** The lambda sensors that the log holds a number of. */
+function fittedSensors(log: Log) {
+  return MAPPING_SENSORS.flatMap((id, sensor) => {
+    const values = knownColumn(log, [id]);
+    return values === undefined ? [] : [{ id, sensor, values }];
+  });
+}
+
+/** What each lambda sensor of a log says by itself. */
+export function sensorsApart(log: Log, { ends }: MapTask): SensorReadings[] {
+  const trims = trimsOf(log);
+  return fittedSensors(log).map(({ id, sensor, values }, place) => ({
     sensor,
-    ...sensorReadings(values, trims, place, task.ends[id]),
+    ...sensorReadings(values, trims, place, ends[id]),
   }));
-  return { timeS, speedRpm, load, measured, wanted, driven, gain, flowGPerS, steady, reason, apart };
 }
 
 /** So near to an end of what a sensor can say it only says "at least", a share. */
@@ -175,9 +186,11 @@ function restating(
 }
 
 /** The trims that act on what the sensors see, one for each that is there. */
-function trimsOf({ columns }: Log, one: boolean, two: boolean): LogColumn[] {
-  const first = columns.lambdaTrim;
-  const second = columns.lambdaTrimTwo ?? first;
+function trimsOf(log: Log): LogColumn[] {
+  const one = knownColumn(log, ['lambdaOne']) !== undefined;
+  const two = knownColumn(log, ['lambdaTwo']) !== undefined;
+  const first = log.columns.lambdaTrim;
+  const second = log.columns.lambdaTrimTwo ?? first;
   return [one || !two ? first : undefined, two ? second : undefined].filter((values) => values !== undefined);
 }
 

@@ -2,7 +2,7 @@ import { intervalFraction, intervalIndex } from '../numeric';
 import { delayAtS, type LambdaDelay, TimeWalk } from './delay';
 import { LEFT_OUT_REASONS, type LeftOut, nothingLeftOut } from './leftOut';
 import type { MapTask } from './mapTask';
-import { KEPT, reasonCode, type Readings } from './readings';
+import { KEPT, reasonCode, type Readings, type SensorReadings } from './readings';
 import { LEAST_STEADY } from './steadiness';
 
 /** A sample stands for no more than this, s, whatever the gap behind it. */
@@ -70,24 +70,27 @@ export interface TimeSpan {
   readonly toS: number;
 }
 
-const ALWAYS: TimeSpan = { fromS: -Infinity, toS: Infinity };
+/** A whole log, however long. */
+export const ALWAYS: TimeSpan = { fromS: -Infinity, toS: Infinity };
 
 /**
  * The samples that say something about the map, under a delay of the lambda reading.
  * @param within only those from its beginning on and before its end; what is read later is still looked up.
+ * @param apart what each sensor says by itself, where that is asked for.
  */
 export function samplesOf(
   readings: Readings,
   { grid }: MapTask,
   delay: LambdaDelay,
   within: TimeSpan = ALWAYS,
+  apart: readonly SensorReadings[] = [],
 ): Samples {
   const { timeS, speedRpm, load, measured, wanted, flowGPerS, steady, reason } = readings;
   const { driven, gain } = readings;
   const { length } = timeS;
   const width = grid.x.length;
   const walk = new TimeWalk(timeS);
-  const bySensor = readings.apart.map((sensor) => ({
+  const bySensor = apart.map((sensor) => ({
     ...sensor,
     walk: new TimeWalk(timeS),
     errors: new Float64Array(length),

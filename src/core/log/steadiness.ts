@@ -27,7 +27,7 @@ export function steadinessOf(timeS: Float64Array, speedRpm: Float64Array, load: 
     const passedS = Math.max(1e-3, (timeS[to] as number) - (timeS[from] as number));
     const speed = shareOfChange(speedRpm, from, to, i, HALVES.leastSpeedRpm) / HALVES.speedPerS;
     const row = shareOfChange(load, from, to, i, HALVES.leastLoad) / HALVES.loadPerS;
-    const now = Math.hypot(speed, row) / passedS;
+    const now = Math.sqrt(speed * speed + row * row) / passedS;
     const sinceS = i === 0 ? 0 : atS - (timeS[i - 1] as number);
     const left = stirred * Math.exp(-sinceS / FADES_S);
     stirred = Math.max(Number.isNaN(now) ? UNKNOWN : now, left);

@@ -1,4 +1,4 @@
-import { type Log, logged, MAPPING_SENSORS, type MapTask, readingsOf } from '../../log';
+import { type Log, MAPPING_SENSORS, type MapTask, readingsOf } from '../../log';
 import { leastSquares } from '../../numeric';
 
 /** How late a step of fuel is read at an air flow: a dead time, and the lag of what is read, s. */
@@ -107,7 +107,8 @@ function stepsIn(log: Log, task: MapTask): Step[] {
   const readings = readingsOf(log, task);
   const { timeS, wanted, measured, steady, flowGPerS, reason } = readings;
   const length = timeS.length;
-  const held = (i: number) => reason[i] === -1 && (steady[i] as number) > HELD && !isAtEnd(log, i, task);
+  const isAtEnd = atEndIn(log, task);
+  const held = (i: number) => reason[i] === -1 && (steady[i] as number) > HELD && !isAtEnd(i);
   const steps: Step[] = [];
   let i = 1;
   let from = 0;
@@ -135,12 +136,20 @@ function stepsIn(log: Log, task: MapTask): Step[] {
   return steps;
 }
 
-function isAtEnd(log: Log, i: number, { ends }: MapTask): boolean {
-  return MAPPING_SENSORS.some((id) => {
-    const lambda = logged(log, id, i);
+/** Whether one of a log’s sensors is at an end of what it can say, by sample. */
+function atEndIn({ columns }: Log, { ends }: MapTask): (i: number) => boolean {
+  const sensors = MAPPING_SENSORS.flatMap((id) => {
+    const values = columns[id];
     const { min, max } = ends[id] ?? { min: 0, max: Infinity };
-    return lambda <= min * (1 + AT_END) || lambda >= max * (1 - AT_END);
+    return values === undefined ? [] : [{ values, least: min * (1 + AT_END), most: max * (1 - AT_END) }];
   });
+  return (i) => {
+    for (const { values, least, most } of sensors) {
+      const lambda = values[i] as number;
+      if (lambda <= least || lambda >= most) return true;
+    }
+    return false;
+  };
 }
 
 function before(timeS: Float64Array, i: number, byS: number): number {
@@ -177,21 +186,24 @@ interface Answer {
 /** Delay and lag of steps at one flow. */
 function delayOf(steps: readonly Step[]): SeenDelay {
   let best = { cost: Infinity, answer: { deadS: 0, lagS: 0, wall: 0 } };
-  const look = (deadS: number, lagS: number, walls: readonly number[]) => {
-    const left = leftOver(steps, deadS, lagS);
-    for (const wall of walls) {
-      const cost = costOf(left, wall);
-      if (cost < best.cost) best = { cost, answer: { deadS, lagS, wall } };
+  const look = (deadS: number, lags: readonly number[], walls: readonly number[]) => {
+    const late = steps.map((step) => arriving(step, deadS));
+    for (const lagS of lags) {
+      const left = leftOver(late, lagS);
+      for (const wall of walls) {
+        const cost = costOf(left, wall);
+        if (cost < best.cost) best = { cost, answer: { deadS, lagS, wall } };
+      }
     }
   };
-  for (const lagS of LAGS)
-    for (let deadS: number = DEAD.from; deadS < DEAD.to; deadS += DEAD.step) look(deadS, lagS, WALL_SHARES);
+  for (let deadS: number = DEAD.from; deadS < DEAD.to; deadS += DEAD.step) look(deadS, LAGS, WALL_SHARES);
   const { deadS, lagS, wall } = best.answer;
-  for (let fine = deadS - DEAD.step; fine <= deadS + DEAD.step; fine += DEAD.fine)
-    for (const factor of [0.9, 0.95, 1, 1.05, 1.1]) look(fine, lagS * factor, [wall]);
+  const lags = [0.9, 0.95, 1, 1.05, 1.1].map((factor) => lagS * factor);
+  for (let fine = deadS - DEAD.step; fine <= deadS + DEAD.step; fine += DEAD.fine) look(fine, lags, [wall]);
   const found = best.answer;
   // How fast what is left over grows with the dead time says how far that may be off.
-  const aside = costOf(leftOver(steps, found.deadS + DEAD.step, found.lagS), found.wall);
+  const late = steps.map((step) => arriving(step, found.deadS + DEAD.step));
+  const aside = costOf(leftOver(late, found.lagS), found.wall);
   const count = steps.reduce((sum, { read }) => sum + read.length, 0);
   const scatter = Math.max(LEAST_SCATTER ** 2, best.cost / count);
   const grows = Math.max(1e-12, aside - best.cost) / scatter;
@@ -210,27 +222,48 @@ function costOf({ none, once, twice }: Left, wall: number): number {
   return none + wall * (2 * once + wall * twice);
 }
 
-/** What a dead time and a lag leave over: the answer is linear, so fuel and what the walls hold of it are sent through the lag apart. */
-function leftOver(steps: readonly Step[], deadS: number, lagS: number): Left {
+/** A step as it comes to the sensor behind a dead time, in parts of a sample: the fuel, and what the walls hold of it. */
+interface Arriving {
+  readonly read: Float64Array;
+  readonly parts: number;
+  readonly partS: number;
+  readonly fuel: Float64Array;
+  readonly walls: Float64Array;
+}
+
+function arriving({ fuel, read, sampleS }: Step, deadS: number): Arriving {
+  const parts = Math.max(1, Math.round(sampleS / PART_S));
+  const partS = sampleS / parts;
+  const byWall = 1 - Math.exp(-partS / WALL_S);
+  const dead = deadS / sampleS;
+  const first = fuel[0] as number;
+  // The first sample is its last part alone: nothing moved before it.
+  const count = (fuel.length - 1) * parts + 1;
+  const late = { fuel: new Float64Array(count), walls: new Float64Array(count) };
+  let held = first;
+  for (let k = 0; k < count; k += 1) {
+    // Hands move between two samples: from half-way on the later one holds.
+    const at = Math.round((k - 0.5) / parts - dead);
+    const now = at > 0 ? (fuel[at] as number) : first;
+    held += (now - held) * byWall;
+    late.fuel[k] = now;
+    late.walls[k] = held;
+  }
+  return { read, parts, partS, ...late };
+}
+
+/** What a lag leaves over of steps: the answer is linear, so fuel and what the walls hold of it are sent through the lag apart. */
+function leftOver(steps: readonly Arriving[], lagS: number): Left {
   let [none, once, twice] = [0, 0, 0];
-  for (const { fuel, read, sampleS } of steps) {
-    const parts = Math.max(1, Math.round(sampleS / PART_S));
-    const stepS = sampleS / parts;
-    const byLag = 1 - Math.exp(-stepS / lagS);
-    const byWall = 1 - Math.exp(-stepS / WALL_S);
-    const dead = deadS / sampleS;
-    const first = fuel[0] as number;
-    let walls = first;
-    let [shown, ofWalls] = [first, first];
+  for (const { fuel, walls, read, parts, partS } of steps) {
+    const byLag = 1 - Math.exp(-partS / lagS);
+    let [shown, ofWalls] = [fuel[0] as number, fuel[0] as number];
     let [sum, sumWalls, squares, products, squaresWalls] = [0, 0, 0, 0, 0];
-    for (let i = 0; i < fuel.length; i += 1) {
-      for (let part = i === 0 ? parts : 1; part <= parts; part += 1) {
-        // Hands move between two samples: from half-way on the later one holds.
-        const at = Math.round(i - 1 + (part - 0.5) / parts - dead);
-        const arriving = at > 0 ? (fuel[at] as number) : first;
-        walls += (arriving - walls) * byWall;
-        shown += (arriving - shown) * byLag;
-        ofWalls += (walls - ofWalls) * byLag;
+    let k = 0;
+    for (let i = 0; i < read.length; i += 1) {
+      for (const until = i * parts; k <= until; k += 1) {
+        shown += ((fuel[k] as number) - shown) * byLag;
+        ofWalls += ((walls[k] as number) - ofWalls) * byLag;
       }
       const off = (read[i] as number) - shown;
       const kept = shown - ofWalls;
@@ -240,9 +273,9 @@ function leftOver(steps: readonly Step[], deadS: number, lagS: number): Left {
       products += off * kept;
       squaresWalls += kept * kept;
     }
-    none += squares - (sum * sum) / fuel.length;
-    once += products - (sum * sumWalls) / fuel.length;
-    twice += squaresWalls - (sumWalls * sumWalls) / fuel.length;
+    none += squares - (sum * sum) / read.length;
+    once += products - (sum * sumWalls) / read.length;
+    twice += squaresWalls - (sumWalls * sumWalls) / read.length;
   }
   return { none, once, twice };
 }

@@ -66,6 +66,7 @@ export function coldRunning(
     const reading = read[of];
     if (own.length === 0 || reading === undefined) return;
     const samples = steadyOf(reading, task, ['cold', 'afterStart']);
+    const isAtEnd = atRichEndIn(log, task);
     let at = 0;
     for (let k = 0; k < samples.count; k += 1) {
       const sample = samples.at[k] as number;
@@ -79,7 +80,7 @@ export function coldRunning(
       const isKnown = known !== null && lookUpMap(known, place.x, place.y) >= EVIDENCE_S;
       const weightS = samples.weightS[k] as number;
       if (!isKnown) mapUnknownS += weightS;
-      const atEnd = isAtEnd(log, sample, task);
+      const atEnd = isAtEnd(sample);
       const mapsLn = isKnown && mapLn !== null ? lookUpMap(mapLn, place.x, place.y) : 0;
       const given = oneFor(logged(log, 'afterStart', sample)) * oneFor(logged(log, 'warmUp', sample));
       const offLn = samples.error[k] as number;
@@ -97,10 +98,21 @@ export function coldRunning(
   return { moments, mapUnknownS };
 }
 
-/** Whether every sensor is at the richest that it can say: then it is richer than is read, by nobody knows how much. */
-function isAtEnd(log: DrivenLog['log'], at: number, { ends }: MapTask): boolean {
-  const read = MAPPING_SENSORS.filter((id) => !Number.isNaN(logged(log, id, at)));
-  return read.length > 0 && read.every((id) => logged(log, id, at) <= (ends[id]?.min ?? 0) * (1 + AT_END));
+/** Whether every sensor that reads is at the richest that it can say: then it is richer than is read, by nobody knows how much. */
+function atRichEndIn({ columns }: DrivenLog['log'], { ends }: MapTask): (at: number) => boolean {
+  const sensors = MAPPING_SENSORS.flatMap((id) => {
+    const values = columns[id];
+    return values === undefined ? [] : [{ values, end: (ends[id]?.min ?? 0) * (1 + AT_END) }];
+  });
+  return (at) => {
+    let reads = false;
+    for (const { values, end } of sensors) {
+      const lambda = values[at] as number;
+      if (lambda > end) return false;
+      if (!Number.isNaN(lambda)) reads = true;
+    }
+    return reads;
+  };
 }
 
 /** A sensor this near to the richest that it can say is at its end, a share; what is taken off more there, as a logarithm. */
@@ -123,13 +135,14 @@ function endOf({ ranFromS, ranForS }: RanFrom): number {
   return Number.isNaN(ranFromS) ? -Infinity : ranFromS + ranForS;
 }
 
-/** What is read within so long of each other is one moment, s. */
-const MOMENT_S = 0.2;
+/** What is read within so long of each other is one moment, s; longer where after-start has faded far. */
+const MOMENT_S = { soon: 0.2, late: 1, lateFromS: 30 } as const;
 
 /** Puts what was read into the last moment where it belongs to that, else into one of its own. */
 function addMoment(moments: ColdMoment[], read: ColdMoment): void {
   const last = moments.at(-1);
-  if (last === undefined || last.start !== read.start || read.sinceS - last.sinceS >= MOMENT_S) {
+  const momentS = read.sinceS < MOMENT_S.lateFromS ? MOMENT_S.soon : MOMENT_S.late;
+  if (last === undefined || last.start !== read.start || read.sinceS - last.sinceS >= momentS) {
     moments.push(read);
     return;
   }

@@ -148,6 +148,20 @@ describe('moments', () => {
     expect(weight).toBeLessThanOrEqual(30);
   });
 
+  test('are a second apart from half a minute on, and weigh as much together', () => {
+    const long = madeLog({ stretches: [{ ...cold, forS: 60 }], off: () => 0.1, noise: () => 0 });
+    const seen = momentsOf(long, [{ log: 0, ranFromS: 2, ranForS: 50 }]);
+    const apartS = (fromS: number, toS: number) => {
+      const within = seen.map(({ sinceS }) => sinceS).filter((s) => s >= fromS && s < toS);
+      return within.slice(1).map((s, i) => s - (within[i] ?? 0));
+    };
+    expect(Math.max(...apartS(10, 29.7))).toBeLessThan(0.35);
+    expect(Math.min(...apartS(30.1, 50))).toBeGreaterThanOrEqual(1 - 1e-9);
+    const weightS = (fromS: number) =>
+      seen.reduce((sum, one) => sum + (one.sinceS >= fromS && one.sinceS < fromS + 10 ? one.weightS : 0), 0);
+    expect(weightS(36) / weightS(16)).toBeCloseTo(1, 1);
+  });
+
   test('of two starts in a log belong each to its own, and none to neither', () => {
     const seen = momentsOf(made, [
       { log: 0, ranFromS: 2, ranForS: 10 },

@@ -50,15 +50,13 @@ export function runningFound(
 ): RunningFound {
   const { warmUp } = now;
   const cold = coldStarts(moments, changes);
-  const warmUpS = cellEvidence(warmSamples(moments, new Map(), warmUp), warmGrid(warmUp)).evidenceS.slice(
-    0,
-    warmUp.x.length,
-  );
+  const everyOne = readWarm(moments, warmUp);
+  const warmUpS = cellEvidence(everyOne, warmGrid(warmUp)).evidenceS.slice(0, warmUp.x.length);
   const alikes = new Map(cold.flatMap(({ starts }) => starts.map((start) => [start, alike(start)])));
   const isAlike: Trust = ({ start }) => alikes.get(start) ?? 1;
   const read = cold.map((group) => readStarts(group, now, isAlike));
   const lasting = cold.flatMap(lastingOf);
-  let warmLn = fittedWarmUp(warmUp, warmSamples(lasting, new Map(), warmUp), warmUpS);
+  let warmLn = fittedWarmUp(warmUp, readWarm(lasting, warmUp), warmUpS);
   let afterStarts: readonly AfterStartFound[] = [];
   let trust = isAlike;
   for (let round = 0; round < ROUNDS; round += 1) {
@@ -67,7 +65,7 @@ export function runningFound(
     const found = byStart(afterStarts);
     const offs = offByStretch(moments, warm, found);
     trust = (moment) => isAlike(moment) * (offs.get(moment.start)?.[stretchOf(moment.sinceS)] ?? 1);
-    warmLn = fittedWarmUp(warmUp, warmSamples(moments, found, warmUp, trust), warmUpS);
+    warmLn = fittedWarmUp(warmUp, besideAfterStart(everyOne, moments, found, trust), warmUpS);
   }
   const found = byStart(afterStarts);
   const warm = { x: warmUp.x, values: warmLn };
@@ -134,21 +132,32 @@ function fittedWarmUp(warmUp: Curve, samples: FitSamples, evidenceS: Float64Arra
   );
 }
 
-/** What is left for warm-up, as a change of its cells; with trust, that beside how settled the engine was weighs it. */
-function warmSamples(
-  moments: readonly ColdMoment[],
-  found: FoundByStart,
-  warmUp: Curve,
-  trust: Trust | null = null,
-): FitSamples {
+/** What moments ask of warm-up as a change of its cells, were all of it warm-up’s. */
+function readWarm(moments: readonly ColdMoment[], warmUp: Curve): FitSamples {
   const samples = samplesRoom(moments.length);
   const nowLn = { x: warmUp.x, values: warmUp.values.map(Math.log) };
   moments.forEach((moment, i) => {
     const column = intervalIndex(warmUp.x, moment.coolantC);
     samples.cell[i] = column;
     samples.shareX[i] = intervalFraction(warmUp.x, column, moment.coolantC);
-    samples.error[i] = leftOf(moment, nowLn, found);
-    samples.weightS[i] = moment.weightS * (trust === null ? 1 : settled(moment) * trust(moment));
+    samples.error[i] = leftOf(moment, nowLn, new Map());
+    samples.weightS[i] = moment.weightS;
   });
   return samples;
+}
+
+/** The same beside after-start; trust, and how settled the engine was, weigh it. */
+function besideAfterStart(
+  read: FitSamples,
+  moments: readonly ColdMoment[],
+  found: FoundByStart,
+  trust: Trust,
+): FitSamples {
+  const weightS = new Float64Array(read.count);
+  const error = new Float64Array(read.count);
+  moments.forEach((moment, i) => {
+    error[i] = (read.error[i] as number) - afterStartLn(found.get(moment.start), moment);
+    weightS[i] = (read.weightS[i] as number) * settled(moment) * trust(moment);
+  });
+  return { ...read, error, weightS };
 }
