@@ -282,6 +282,22 @@ describe('cells', () => {
     expect(cranking(mild).find(({ index }) => index === 1)?.value ?? 0).toBeLessThanOrEqual(2);
   });
 
+  test('what was leaned by a fifth and drowned again is leaned by another, whatever fired before', () => {
+    const drowned: JudgedStart = { ...RIGHT_START, end: 'fell', verdict: 'rich', lambdaAtCatch: 0.7 };
+    const [first, then] = [
+      { ...drowned, multiple: 6.25 },
+      { ...drowned, multiple: 5 },
+    ];
+    const asked = (...starts: JudgedStart[]) =>
+      crankingCells(starts, curve([4.8, 5, 2.8, 2.2]), USUAL, LIMITS).cells.find(({ index }) => index === 1)
+        ?.value;
+    expect(asked(first)).toBeUndefined();
+    expect(asked(first, then)).toBeCloseTo(4, 9);
+    expect(asked(then, first)).toBeCloseTo(4, 9);
+    // A start that fired late says nothing of how lean the others were.
+    expect(asked(then, { ...first, firedTurn: 9, multiple: 4.5 })).toBeCloseTo(4, 9);
+  });
+
   test('beside a start that went right a cell stays within three tenths of what that was given', () => {
     const right: JudgedStart = { ...RIGHT_START, coolantC: 5, multiple: 2.4 };
     const here = (2.4 * 3.4) / lookUpCurve(USUAL.cranking, 5);

@@ -138,6 +138,14 @@ test('one that runs on and reads lean with no less than usual did not burn what 
   expect(verdict({ lambda: read(0.72, 1.06) })).toEqual(['right']);
 });
 
+test('nor with little of it where cranking fuel was half as much again as usual', () => {
+  const little = { lambda: read(0.7, 1.06), after: 0.7 };
+  expect(verdict({ ...little, share: 1.46 })).toEqual(['rich']);
+  expect(verdict({ ...little, share: 1.44 })).toEqual(['right']);
+  expect(verdict({ ...little, share: 1.46, lambda: read(0.72, 1.06) })).toEqual(['right']);
+  expect(verdict({ ...little, share: 1.46, lambda: read(0.7, 1.04) })).toEqual(['right']);
+});
+
 test('a try on walls that are still wet says nothing', () => {
   const twice = (pauseS: number): StartedLog => {
     const first = made({ firesS: Infinity, standsS: 6, share: 1.1, forS: 6 });

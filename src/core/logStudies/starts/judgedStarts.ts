@@ -126,9 +126,10 @@ function verdictOf(start: Omit<JudgedStart, 'verdict'>, usual: UsualFuel): Start
   if (stoodSoon(start) && start.givenAfter > MUCH_AFTER * lookUpCurve(usual.running, coolantC))
     return 'richAfter';
   if (end === 'died') return wantsAfter ? 'leanAfter' : 'unclear';
-  // Running fuel was no less than usual: what reads lean did not burn.
+  // Running fuel was no less than usual, or cranking fuel far more: what reads lean did not burn.
   const unburnt = isRichAtCatch(start) && start.lambdaAtChange > UNBURNT_LAMBDA;
-  if (unburnt && start.givenAfter > ENOUGH_AFTER * lookUpCurve(usual.running, coolantC)) return 'rich';
+  const enoughAfter = start.givenAfter > ENOUGH_AFTER * lookUpCurve(usual.running, coolantC);
+  if (unburnt && (enoughAfter || share > MUCH)) return 'rich';
   if (end === 'ran') return isAtOnce(start) ? 'right' : 'lean';
   return share > NEVER.richAbove ? 'rich' : share < NEVER.leanBelow ? 'lean' : 'unclear';
 }

@@ -50,13 +50,16 @@ export function crankingCells(
     const starterRpm = speaking.reduce((sum, one) => sum + one.starterRpm, 0) / speaking.length;
     const found = crankingAt(belief, usual, coolantC, starterRpm);
     unsure ??= found.spread;
-    let [least, most] = [0, Infinity];
+    // What was leaned before and is too rich still is leaned further: the leanest that fired bounds, not the first.
+    let [least, most, leanestFired] = [0, Infinity, Infinity];
     for (const start of speaking) {
       const bounds = boundsBy(start);
       const given = givenHere(start);
       least = Math.max(least, bounds.least * given);
       most = Math.min(most, bounds.most * given);
+      if (isAtOnce(start)) leanestFired = Math.min(leanestFired, given);
     }
+    if (Number.isFinite(leanestFired)) least = Math.max(least, LEANED * leanestFired);
     // Where starts speak against each other, too little is worse than too much.
     return moved(index, cranking, Math.max(least, Math.min(most, found.multiple)), limits);
   });
@@ -71,7 +74,7 @@ function boundsBy(start: JudgedStart): {
   const { verdict, end } = start;
   if (verdict === 'right') return { least: 1 / BESIDE_RIGHT, most: BESIDE_RIGHT };
   if (verdict === 'lean') return { least: end === 'ran' ? MORE_WHERE_LATE : 1, most: Infinity };
-  return { least: isAtOnce(start) ? LEANED : 0, most: verdict === 'rich' ? 1 : Infinity };
+  return { least: 0, most: verdict === 'rich' ? 1 : Infinity };
 }
 
 /** A cell with a new value, held within limits and moved no further than is wise at once; none where it stays. */
