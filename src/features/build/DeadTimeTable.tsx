@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useCallback, useLayoutEffect, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { baseValue, fieldInfo } from '@/core/calibration';
 import { pastedCells } from '@/core/field';
@@ -9,15 +9,22 @@ import { edit, setDraft, useDocument, useSession } from '@/data/session/session'
 import { setSource, typedSource } from '@/data/session/useField';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
-import { IconButton } from '@/ui/button/IconButton';
 import { FieldFrame, FieldSheets, PasteSheet, RowSources, TextBox, type FieldSheet } from '@/ui/field';
 import { StateMark } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
-import { draftFromCells, draftOf, emptyRow, inUnits, readDraft, type DeadTimeDraft } from './deadTimeDraft';
+import {
+  type DeadTimeDraft,
+  draftFromCells,
+  draftOf,
+  type DraftRow,
+  emptyRow,
+  inUnits,
+  readDraft,
+} from './deadTimeDraft';
+import { CELL_WIDTH, DeadTimeRow } from './DeadTimeRow';
 
 const PATH = 'injectors.deadTime';
-const CELL_WIDTH = 74;
 
 const UNITS = [
   { id: 'ms', label: 'ms' },
@@ -76,6 +83,19 @@ export function DeadTimeTable() {
   const done = () => {
     if (draftText !== undefined) settle(draft);
   };
+  const latest = useRef({ draft, keep, settle, done });
+  useLayoutEffect(() => {
+    latest.current = { draft, keep, settle, done };
+  });
+  const setRow = useCallback((at: number, row: DraftRow) => {
+    const { draft: now, keep: put } = latest.current;
+    put({ ...now, rows: now.rows.map((old, i) => (i === at ? row : old)) });
+  }, []);
+  const removeRow = useCallback((at: number) => {
+    const { draft: now, settle: put } = latest.current;
+    put({ ...now, rows: now.rows.filter((_, i) => i !== at) });
+  }, []);
+  const leave = useCallback(() => latest.current.done(), []);
   const unit = draft.unit === 'us' ? 'µs' : 'ms';
   const single = draft.pressures.length === 1;
 
@@ -126,68 +146,18 @@ export function DeadTimeTable() {
             ))}
           </View>
           {draft.rows.map((row, i) => (
-            <View key={i} style={{ gap: 2 }}>
-              <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
-                <View style={{ width: CELL_WIDTH, flexDirection: 'row' }}>
-                  <TextBox
-                    label={`Row ${i + 1}, voltage, V`}
-                    value={row.volts}
-                    numeric
-                    invalid={problemOf(i) !== null}
-                    describedBy={`dead-time-${i}-problem`}
-                    onChangeText={(text) =>
-                      keep({
-                        ...draft,
-                        rows: draft.rows.map((old, r) => (r === i ? { ...old, volts: text } : old)),
-                      })
-                    }
-                    onDone={done}
-                  />
-                </View>
-                {row.times.map((time, k) => {
-                  const fill = filled?.[i]?.[k];
-                  return (
-                    <View key={k} style={{ width: CELL_WIDTH, flexDirection: 'row' }}>
-                      <TextBox
-                        label={
-                          single
-                            ? `Row ${i + 1}, dead time, ${unit}`
-                            : `Row ${i + 1}, dead time at ${draft.pressures[k]} ${draft.pressureUnit}, ${unit}`
-                        }
-                        value={time}
-                        numeric
-                        placeholder={
-                          fill === undefined ? '' : (fill * factor).toFixed(draft.unit === 'us' ? 0 : 2)
-                        }
-                        invalid={problemOf(i) !== null}
-                        describedBy={`dead-time-${i}-problem`}
-                        onChangeText={(text) =>
-                          keep({
-                            ...draft,
-                            rows: draft.rows.map((old, r) =>
-                              r === i
-                                ? { ...old, times: old.times.map((cell, c) => (c === k ? text : cell)) }
-                                : old,
-                            ),
-                          })
-                        }
-                        onDone={done}
-                      />
-                    </View>
-                  );
-                })}
-                <IconButton
-                  icon="close"
-                  label={`Remove row ${i + 1}`}
-                  onPress={() => settle({ ...draft, rows: draft.rows.filter((_, r) => r !== i) })}
-                />
-              </View>
-              {problemOf(i) === null ? null : (
-                <Text kind="small" colour="error" id={`dead-time-${i}-problem`}>
-                  {problemOf(i)}
-                </Text>
-              )}
-            </View>
+            <DeadTimeRow
+              key={i}
+              at={i}
+              row={row}
+              unit={unit}
+              columns={single ? null : draft.pressures.map((pressure) => `${pressure} ${draft.pressureUnit}`)}
+              filled={filled?.[i]?.map((ms) => (ms * factor).toFixed(draft.unit === 'us' ? 0 : 2)) ?? null}
+              problem={problemOf(i)}
+              onRow={setRow}
+              onRemove={removeRow}
+              onDone={leave}
+            />
           ))}
         </ScrollView>
         {problems

@@ -5,7 +5,7 @@ import type { PinFunction } from '@/core/pins';
 import { freePins, PIN_KIND_TEXT, takenPins } from '@/core/pins/schema';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useDocumentPart } from '@/data/session/documentParts';
+import { useAfterPaint, useDocumentPart } from '@/data/session/documentParts';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { RadioRow } from '@/ui/button/RadioRow';
@@ -83,6 +83,8 @@ function PinChoice({
   onDone: () => void;
 }) {
   const document = useDocument();
+  // The sheet answers the touch; its rows, which are many, come behind that paint.
+  const isPainted = useAfterPaint();
   const { ecu, assignments } = document.pins;
   const offered = ecu === null ? [] : freePins(ecu, assignments, wanted);
   const taken = ecu === null ? [] : takenPins(ecu, assignments, pinFunctions(document), wanted);
@@ -107,7 +109,7 @@ function PinChoice({
           : 'Free pins that fit. The wire has to move in the loom too.'}
       </Text>
       <View role="radiogroup" aria-label="Free pins">
-        {offered.map((pin) => (
+        {(isPainted ? offered : []).map((pin) => (
           <RadioRow
             key={pin.id}
             label={`${pin.id}, ${inSentence(PIN_KIND_TEXT[pin.kind])}${pin.maxA === undefined ? '' : `, ${pin.maxA} A`}`}
@@ -116,7 +118,7 @@ function PinChoice({
           />
         ))}
       </View>
-      {taken.length === 0 ? null : (
+      {taken.length === 0 || !isPainted ? null : (
         <>
           <Text kind="small" colour="muted">
             Pins that fit and do another job.

@@ -40,6 +40,19 @@ describe('dead-time table', () => {
     expect(useSession.getState().history?.past.map((step) => step.label)).toEqual(['Dead time']);
   });
 
+  test('rows typed in one after the other, and one removed behind them, keep what each got', () => {
+    open();
+    render(<DeadTimeTable />);
+    type(AT_350(8), '1.05');
+    type(AT_350(2), '4.1');
+    fireEvent.click(screen.getByRole('button', { name: 'Remove row 1' }));
+    const times = document().injectors.deadTime?.rows.map((row) => row.times[1]);
+    expect([times?.[0], times?.[6], times?.length]).toEqual([4.1, 1.05, 9]);
+    type(AT_350(1), '');
+    expect(document().injectors.deadTime?.rows[0]?.times[1]).toBeNull();
+    expect(screen.getByRole('textbox', { name: AT_350(1) })).toHaveAttribute('placeholder');
+  });
+
   test('typing the same again is no step', () => {
     open();
     render(<DeadTimeTable />);

@@ -134,12 +134,12 @@ describe('pins', () => {
     return found;
   };
 
-  test('only fitting free pins are offered; choosing one is a step', () => {
+  test('only fitting free pins are offered; choosing one is a step', async () => {
     open();
     render(<PinOf wanted={coolant()} />);
     press('Coolant temperature: pin A12');
     const free = within(screen.getByRole('radiogroup', { name: 'Free pins' }));
-    expect(free.getAllByRole('radio').map((radio) => radio.getAttribute('aria-label'))).toEqual([
+    expect((await free.findAllByRole('radio')).map((radio) => radio.getAttribute('aria-label'))).toEqual([
       'A14, temperature input',
       'A15, temperature input',
     ]);
@@ -148,11 +148,11 @@ describe('pins', () => {
     expect(steps()).toEqual(['Coolant temperature to pin A15']);
   });
 
-  test('two that fit each other’s pin change places in one step; one without a pin takes the other’s', () => {
+  test('two that fit each other’s pin change places in one step; one without a pin takes the other’s', async () => {
     open();
     const { unmount } = render(<PinOf wanted={coolant()} />);
     press('Coolant temperature: pin A12');
-    fireEvent.click(screen.getByRole('radio', { name: 'A13, Air temperature' }));
+    fireEvent.click(await screen.findByRole('radio', { name: 'A13, Air temperature' }));
     const at = (id: string) => document().pins.assignments.find((entry) => entry.function === id)?.pin;
     expect([at('coolant'), at('air')]).toEqual(['A13', 'A12']);
     expect(steps()).toEqual(['Coolant temperature and Air temperature change places']);
@@ -164,7 +164,7 @@ describe('pins', () => {
     );
     render(<PinOf wanted={coolant()} />);
     press('Choose a pin for Coolant temperature');
-    fireEvent.click(screen.getByRole('radio', { name: 'A12, Air temperature' }));
+    fireEvent.click(await screen.findByRole('radio', { name: 'A12, Air temperature' }));
     expect([at('coolant'), at('air')]).toEqual(['A12', undefined]);
   });
 

@@ -1,22 +1,16 @@
 import type { MapKey } from '@/core/calibration';
+import type { MapRegionOf } from '@/core/generators';
 import { mapDifference, type ShownAs, shownMap } from '@/core/map';
 import { isMapId } from '@/core/program';
 import { useGlobalSearchParams } from 'expo-router';
 import { type Ref, useMemo } from 'react';
 import { useUnstoredCells } from '@/data/ecu/unstored';
 import { useLater } from '@/data/session/documentParts';
-import {
-  type AxisRegion,
-  type GridHandle,
-  type GridKey,
-  MapGrid,
-  type Selection,
-  valueRange,
-} from '@/ui/grid';
+import { type AxisRegion, type GridHandle, type GridKey, MapGrid, valueRange } from '@/ui/grid';
 import type { ComparedWith } from './MapCompare';
 import { useMarks } from './marks';
 import { useLiveMap } from './useLiveMap';
-import { type MapEditing, useSelection } from './useMapEditing';
+import { type MapEditing, useSelectedRegion, useSelection } from './useMapEditing';
 import { useShownMap } from './useShownMap';
 
 /** What a compared grid shows: its own cells, how they differ, or the other's. */
@@ -29,8 +23,9 @@ interface Props {
   view: GridView;
   /** The map it is compared with; null while it is not. */
   other: ComparedWith | null;
-  region: AxisRegion | null;
-  onSelect: (selection: Selection) => void;
+  regions: readonly MapRegionOf[];
+  /** Where the overrun cut may act, in units shown: marked where no region is chosen. */
+  overrun: AxisRegion | null;
   onKey: (event: GridKey) => boolean;
   /** When given, a touch reads the surface there instead of selecting, in units shown. */
   onProbe: ((at: { x: number; y: number }) => void) | null;
@@ -44,14 +39,19 @@ export function EditedGrid({
   editing,
   view,
   other,
-  region,
-  onSelect,
+  regions,
+  overrun,
   onKey,
   onProbe,
   handle,
 }: Props) {
   const shown = useShownMap(mapKey, as);
   const selection = useSelection(editing);
+  const chosen = useSelectedRegion(editing);
+  const region = useMemo(() => {
+    const of = regions.find(({ id }) => id === chosen);
+    return of === undefined ? overrun : shownRegion(of, as);
+  }, [regions, chosen, overrun, as]);
   const marks = useMarks(as);
   const live = useLiveMap(as);
   const { id } = useGlobalSearchParams<{ id: string }>();
@@ -73,7 +73,7 @@ export function EditedGrid({
       colours={view === 'difference' ? 'difference' : 'magnitude'}
       colourRange={colourRange}
       selection={selection}
-      onSelection={onSelect}
+      onSelection={editing.select}
       onKey={onKey}
       point={marks.point}
       trail={marks.trail}
@@ -84,4 +84,15 @@ export function EditedGrid({
       onProbe={onProbe}
     />
   );
+}
+
+/** A region of the map in the units it is shown in. */
+function shownRegion({ fromX, toX, fromY, toY }: MapRegionOf, as: ShownAs): AxisRegion {
+  return {
+    fromX: as.x.shown(fromX),
+    toX: as.x.shown(toX),
+    fromY: as.y.shown(fromY),
+    toY: as.y.shown(toY),
+    open: true,
+  };
 }

@@ -8,7 +8,6 @@ import {
   strategyOf,
 } from '@/core/calibration';
 import { overrunRegion } from '@/core/control';
-import type { MapRegionOf } from '@/core/generators';
 import type { ShownAs } from '@/core/map';
 import { inSentence } from '@/core/units';
 import { useGlobalSearchParams } from 'expo-router';
@@ -20,7 +19,7 @@ import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
 import { IconButton } from '@/ui/button/IconButton';
 import { usePageFocus } from '@/ui/focus';
-import { type AxisRegion, type GridHandle, type GridKey, movedSelection, type Selection } from '@/ui/grid';
+import { type GridHandle, type GridKey, movedSelection } from '@/ui/grid';
 import { Card, Docked, useOnScreen, useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
@@ -35,14 +34,14 @@ import { LiveReading } from './LiveReading';
 import { MapCompareSheet, type ComparedWith } from './MapCompare';
 import { MapCurve } from './MapCurve';
 import { MapReading } from './MapReading';
-import { MapRegions, useMapRegions } from './MapRegions';
+import { MapRegions, type MovedRegions, useMapRegions } from './MapRegions';
 import { useMarks } from './marks';
 import { NotStored } from './NotStored';
 import { partAt, useOperatingPoint } from './operatingPoint';
 import { ShapeSheet } from './ShapeSheet';
 import { useIsLive } from './useLiveMap';
 import { useMapClipboard } from './useMapClipboard';
-import type { EditMode, MapEditing, ShapeKind } from './useMapEditing';
+import { type EditMode, type MapEditing, type ShapeKind, useSelectedRegionLater } from './useMapEditing';
 import { useShownMapLater } from './useShownMap';
 
 const MODE_KEYS: Readonly<Record<string, EditMode>> = { s: 'set', a: 'add', m: 'multiply', p: 'percent' };
@@ -89,22 +88,15 @@ export function MapEditor({ mapKey, as, editing, onAxes }: Props) {
   const other = useComparedMap(id, mapKey);
   const [view, setView] = useState<GridView>('difference');
   const change = useOperatingPoint((state) => state.change);
-  const cutRegion = useOverrunRegion(mapKey, as);
+  const overrun = useOverrunRegion(mapKey, as);
   const stored = useMemo(() => definitionAt(document, mapKey), [document, mapKey]);
-  const { regions, move: moveRegion } = useMapRegions(stored);
-  const [chosenRegion, setChosenRegion] = useState<MapRegionOf['id'] | null>(null);
-  const chosen = regions.find(({ id }) => id === chosenRegion) ?? null;
-  const region = chosen === null ? cutRegion : shownRegion(chosen, as);
+  const regions = useMapRegions(stored);
   const viewed = other === null ? 'now' : view;
   const map = mapAt(document, mapKey);
   if (map === null) return null;
   const { x, y } = map;
 
   const step = (direction: 1 | -1) => editing.apply({ kind: 'add', amount: direction * definition.step });
-  const select = (next: Selection) => {
-    setChosenRegion(null);
-    editing.select(next);
-  };
   const begin = (mode: EditMode, typed: string, isQuick: boolean) => {
     editing.setMode(mode);
     editing.setText(typed);
@@ -172,8 +164,8 @@ export function MapEditor({ mapKey, as, editing, onAxes }: Props) {
           editing={editing}
           view={viewed}
           other={other}
-          region={region}
-          onSelect={select}
+          regions={regions.regions}
+          overrun={overrun}
           onKey={onKey}
           onProbe={
             touch === 'read' && viewed === 'now'
@@ -204,17 +196,7 @@ export function MapEditor({ mapKey, as, editing, onAxes }: Props) {
         </Docked>
       ) : null}
       {viewed === 'now' ? (
-        <MapRegions
-          definition={stored}
-          map={map}
-          regions={regions}
-          chosen={chosen}
-          onChoose={(of, selected) => {
-            setChosenRegion(of?.id ?? null);
-            editing.select(selected);
-          }}
-          onMove={moveRegion}
-        />
+        <MapRegions definition={stored} map={map} regions={regions} editing={editing} />
       ) : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <ShapeSheet name={definition.label} editing={editing} />
@@ -224,7 +206,7 @@ export function MapEditor({ mapKey, as, editing, onAxes }: Props) {
       </View>
       <TypingFrom />
       <Chips label="What a touch does" options={TOUCHES} value={touch} onChange={setTouch} />
-      <MarkWords as={as} region={chosen?.label ?? (region === null ? null : 'overrun')} />
+      <MarkWords as={as} editing={editing} regions={regions} overrun={overrun !== null} />
       <MapCompareSheet
         mapKey={mapKey}
         open={comparing}
@@ -258,37 +240,33 @@ function ReadAtPoint({ mapKey, as, editing, other }: Omit<Props, 'onAxes'> & { o
   return <MapReading definition={as.definition} map={shown} at={point} />;
 }
 
-/** What is marked on the grid, in words. @param region the name of the one it goes round; null for none. */
-function MarkWords({ as, region }: { as: ShownAs; region: string | null }) {
+/** What is marked on the grid, in words. @param overrun whether the region of the overrun cut is, where no other is chosen. */
+function MarkWords({
+  as,
+  editing,
+  regions: { regions },
+  overrun,
+}: Pick<Props, 'as' | 'editing'> & { regions: MovedRegions; overrun: boolean }) {
   const marks = useMarks(as);
   const isLive = useIsLive();
+  const chosen = useSelectedRegionLater(editing);
+  const region = regions.find(({ id }) => id === chosen);
   return (
     <Text kind="small" colour="muted">
       {[
         marks.point === null ? null : 'The ring is the operating point of Workings.',
         isLive ? 'The ring with ticks is the engine now, its line the last seconds.' : null,
         marks.trail.length > 1 ? `The line is the way of the ${inSentence(marks.trailLabel)}.` : null,
-        region === null
-          ? null
-          : region === 'overrun'
+        region !== undefined
+          ? `The line goes round ${inSentence(region.label)}.`
+          : overrun
             ? 'Hatched: where the overrun cut may act.'
-            : `The line goes round ${inSentence(region)}.`,
+            : null,
       ]
         .filter((words) => words !== null)
         .join(' ')}
     </Text>
   );
-}
-
-/** A region of the map in the units it is shown in. */
-function shownRegion({ fromX, toX, fromY, toY }: MapRegionOf, as: ShownAs): AxisRegion {
-  return {
-    fromX: as.x.shown(fromX),
-    toX: as.x.shown(toX),
-    fromY: as.y.shown(fromY),
-    toY: as.y.shown(toY),
-    open: true,
-  };
 }
 
 /** Where the overrun cut may act in a filling map; null elsewhere, or while it is off. */

@@ -11,17 +11,21 @@ import { NumberBox } from '@/ui/field';
 import type { Selection } from '@/ui/grid';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
+import { type MapEditing, useSelectedRegion, useSelectedRegionLater } from './useMapEditing';
 
 type Borders = Pick<MapRegionOf, 'fromX' | 'toX' | 'fromY' | 'toY'>;
 
 /** Borders the builder has moved, by calibration, what load is measured by, and region. A way of looking. */
 const useMoved = create<{ readonly moved: Readonly<Record<string, Borders>> }>(() => ({ moved: {} }));
 
-/** The regions of a map with their borders as moved. */
-export function useMapRegions(definition: MapDefinition): {
+/** The regions of a map with their borders as moved, and how they are moved further. */
+export interface MovedRegions {
   readonly regions: readonly MapRegionOf[];
   readonly move: (region: MapRegionOf, to: Partial<Borders>) => void;
-} {
+}
+
+/** The regions of a map, as the builder has moved them. */
+export function useMapRegions(definition: MapDefinition): MovedRegions {
   const document = useDocumentButCells();
   const { id } = useGlobalSearchParams<{ id: string }>();
   const moved = useMoved((state) => state.moved);
@@ -41,24 +45,24 @@ interface Props {
   definition: MapDefinition;
   /** The map in its own units. */
   map: MapData;
-  regions: readonly MapRegionOf[];
-  /** The one whose borders are shown; null for none. */
-  chosen: MapRegionOf | null;
-  onChoose: (region: MapRegionOf | null, selection: Selection) => void;
-  onMove: (region: MapRegionOf, to: Partial<Borders>) => void;
+  regions: MovedRegions;
+  editing: MapEditing;
 }
 
 /** One touch selects the cells of a part of the engine’s work; its borders are shown, and can be moved. */
-export function MapRegions({ definition, map, regions, chosen, onChoose, onMove }: Props) {
+export function MapRegions({ definition, map, regions: { regions, move: moveRegion }, editing }: Props) {
+  const chosenId = useSelectedRegion(editing);
+  const shownId = useSelectedRegionLater(editing);
   if (regions.length === 0) return null;
+  const chosen = regions.find(({ id }) => id === shownId) ?? null;
   const selectionOf = (region: Borders): Selection => {
     const { fromColumn, toColumn, fromRow, toRow } = cellsOfRegion(map, region);
     return { anchor: { column: fromColumn, row: fromRow }, corner: { column: toColumn, row: toRow } };
   };
   const move = (to: Partial<Borders>) => {
     if (chosen === null) return;
-    onMove(chosen, to);
-    onChoose(chosen, selectionOf({ ...chosen, ...to }));
+    moveRegion(chosen, to);
+    editing.select(selectionOf({ ...chosen, ...to }), chosen.id);
   };
   return (
     <View style={{ gap: SPACE.s }}>
@@ -68,10 +72,10 @@ export function MapRegions({ definition, map, regions, chosen, onChoose, onMove 
       <Chips
         label="Select the cells of"
         options={regions}
-        value={chosen?.id ?? null}
+        value={chosenId}
         onChange={(id) => {
           const region = regions.find((candidate) => candidate.id === id);
-          if (region !== undefined) onChoose(region, selectionOf(region));
+          if (region !== undefined) editing.select(selectionOf(region), id);
         }}
       />
       {chosen === null ? null : (

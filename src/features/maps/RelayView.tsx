@@ -1,31 +1,19 @@
-import { useState, type ReactNode } from 'react';
+import { type ReactNode, useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { definitionAt, leaderOf, type MapKey, putMap, relaidWithFollowers } from '@/core/calibration';
-import type { Source } from '@/core/field';
+import { definitionAt, leaderOf, type MapKey, putMap } from '@/core/calibration';
 import { generatorValueAt, livedWeight, usualChoices } from '@/core/generators';
-import {
-  type AxisDefinition,
-  axisPlace,
-  axisProblem,
-  type BeyondRule,
-  type MapData,
-  type MapDefinition,
-  type SurfaceChange,
-} from '@/core/map';
-import { relaidMap, surfaceChange } from '@/core/map/schema';
+import { type AxisDefinition, axisProblem, type MapData } from '@/core/map';
 import { isMapId, type MapId } from '@/core/program';
-import { formatNumber } from '@/core/units';
 import { edit, useDocument } from '@/data/session/session';
-import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
 import { NumberBox } from '@/ui/field';
-import { cellLabel, cellSelection, MapGrid, type Selection } from '@/ui/grid';
 import { Card, Docked, Message, Page } from '@/ui/layout';
-import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { BreakpointEditor, OtherAxes } from './BreakpointEditor';
 import { CouplingCard } from './CouplingCard';
+import { RelaidCard } from './RelaidCard';
+import { relaidBy, type RelayPlan } from './relaying';
 
 interface Props {
   mapKey: MapKey;
@@ -34,7 +22,6 @@ interface Props {
   onDone: () => void;
 }
 
-type RuleId = BeyondRule['kind'];
 type AxisId = 'x' | 'y';
 
 /** New breakpoints for a map, as a proposal: what is known keeps its values, and what moves is said before it lands. */
@@ -42,37 +29,23 @@ export function RelayView({ mapKey, map, title, onDone }: Props) {
   const document = useDocument();
   const definition = definitionAt(document, mapKey);
   const [axis, setAxis] = useState<AxisId>('x');
-  const [axes, setAxes] = useState<{ x: readonly number[]; y: readonly number[] }>({ x: map.x, y: map.y });
+  const [plan, setPlan] = useState<RelayPlan>({ axes: { x: map.x, y: map.y }, rule: 'hold', percent: 2 });
   const [leader, setLeader] = useState<MapId | null>(isMapId(mapKey) ? leaderOf(document, mapKey) : null);
-  const [rule, setRule] = useState<RuleId>('hold');
-  const [percent, setPercent] = useState(2);
-  const [selection, setSelection] = useState<Selection>(cellSelection({ column: 0, row: 0 }));
-  const choices = usualChoices(document);
-  const physicsOf = (id: MapKey) => (isMapId(id) ? generatorValueAt(document, id, choices) : null);
-  const physics = physicsOf(mapKey);
+  const canCompute = useMemo(
+    () => isMapId(mapKey) && generatorValueAt(document, mapKey, usualChoices(document)) !== null,
+    [document, mapKey],
+  );
+  const { axes, rule, percent } = plan;
   const axisDefinition = (
     axis === 'y' && definition.y !== null ? definition.y : definition.x
   ) as AxisDefinition;
   const problem =
     axisProblem(axes.x, definition.x) ?? (definition.y === null ? null : axisProblem(axes.y, definition.y));
-  const source: Source = { kind: 'computed', date: today(), note: 'Re-laid' };
-  const ruleFor = (id: MapKey) => beyondRule(rule, percent, physicsOf(id));
-  const relaid =
-    problem !== null
-      ? []
-      : isMapId(mapKey)
-        ? relaidWithFollowers(document, mapKey, axes, ruleFor, source)
-        : [relaidAlone(mapKey, map, axes, ruleFor(mapKey), source, definition)];
-  const own = relaid[0];
-  const followers = relaid.slice(1);
   const coupled = isMapId(mapKey) && leader !== leaderOf(document, mapKey);
   const same = JSON.stringify([axes.x, axes.y]) === JSON.stringify([map.x, map.y]) && !coupled;
-  const put = (values: readonly number[]) => {
-    setAxes({ ...axes, [axis]: values });
-    setSelection(cellSelection({ column: 0, row: 0 }));
-  };
+  const put = (values: readonly number[]) => setPlan({ ...plan, axes: { ...axes, [axis]: values } });
   const accept = () => {
-    if (own === undefined) return;
+    const relaid = relaidBy(document, mapKey, map, plan);
     edit(`${definition.label}: axes laid anew`, (draft) => {
       for (const { mapId, after } of relaid) putMap(draft, mapId, after);
       if (!coupled || !isMapId(mapKey)) return;
@@ -84,36 +57,15 @@ export function RelayView({ mapKey, map, title, onDone }: Props) {
   const follow = (to: MapId | null) => {
     setLeader(to);
     const other = to === null ? null : document.maps[to];
-    if (other !== null) setAxes({ x: other.x, y: other.y });
+    if (other !== null) setPlan({ ...plan, axes: { x: other.x, y: other.y } });
   };
 
   const beside = (
     <>
-      {problem === null ? null : <Message tone="error">{problem}</Message>}
-      {own === undefined ? null : (
-        <Card title="The map laid anew">
-          <View role="status">
-            <Text>{changeWords(definition, own.change)}</Text>
-          </View>
-          <MapGrid
-            label={`${definition.label}, laid anew`}
-            definition={definition}
-            map={own.after}
-            colours="magnitude"
-            selection={selection}
-            onSelection={setSelection}
-          />
-          <Text kind="number">{cellLabel(definition, own.after, selection.corner)}</Text>
-          {followers.map(({ mapId, change }) => {
-            const follower = definitionAt(document, mapId);
-            return (
-              <View key={mapId} style={{ gap: 2 }}>
-                <Text kind="strong">{`${follower.label} follows`}</Text>
-                <Text kind="small">{changeWords(follower, change)}</Text>
-              </View>
-            );
-          })}
-        </Card>
+      {problem === null ? (
+        <RelaidCard mapKey={mapKey} map={map} plan={plan} />
+      ) : (
+        <Message tone="error">{problem}</Message>
       )}
       <Docked label="What becomes of the new axes">
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
@@ -121,7 +73,7 @@ export function RelayView({ mapKey, map, title, onDone }: Props) {
             label="Accept the new axes"
             kind="primary"
             icon="check"
-            disabled={own === undefined || same}
+            disabled={problem !== null || same}
             onPress={accept}
           />
           <Button label="Refuse" icon="close" onPress={onDone} />
@@ -164,51 +116,21 @@ export function RelayView({ mapKey, map, title, onDone }: Props) {
             { id: 'hold', label: 'Hold the edge' },
             { id: 'slope', label: 'Carry the slope on' },
             { id: 'percent', label: 'Percent a step' },
-            ...(physics === null
-              ? []
-              : [{ id: 'physics' as const, label: 'By the generator', hint: 'Meeting the edge' }]),
+            ...(canCompute
+              ? [{ id: 'physics' as const, label: 'By the generator', hint: 'Meeting the edge' }]
+              : []),
           ]}
           value={rule}
-          onChange={setRule}
+          onChange={(next) => setPlan({ ...plan, rule: next })}
         />
         {rule === 'percent' ? (
           <NumberBox
             info={{ label: 'Each step changes by', quantity: 'percentage', unit: '%', min: -30, max: 30 }}
             value={percent}
-            onChange={setPercent}
+            onChange={(next) => setPlan({ ...plan, percent: next })}
           />
         ) : null}
       </Card>
     </Page>
   );
-}
-
-function relaidAlone(
-  mapId: MapKey,
-  before: MapData,
-  axes: { x: readonly number[]; y: readonly number[] },
-  rule: BeyondRule,
-  source: Source,
-  definition: MapDefinition,
-) {
-  const after = relaidMap(before, axes, rule, source, definition);
-  return { mapId, before, after, change: surfaceChange(before, after) };
-}
-
-function changeWords(definition: MapDefinition, change: SurfaceChange): string {
-  if (Math.abs(change.change) < 1e-9) return 'Over the old range the surface stays as it is.';
-  const at = axisPlace(definition.x, change.x);
-  const up = definition.y === null ? '' : `, ${axisPlace(definition.y, change.y)}`;
-  const by = `${formatNumber(change.change, definition.decimals + 1)} ${definition.unit}`.trim();
-  return `Largest change over the old range: ${by} at ${at}${up}.`;
-}
-
-function beyondRule(
-  rule: RuleId,
-  percent: number,
-  physics: ((x: number, y: number) => number) | null,
-): BeyondRule {
-  if (rule === 'percent') return { kind: 'percent', percent };
-  if (rule === 'physics' && physics !== null) return { kind: 'physics', valueAt: physics };
-  return rule === 'slope' ? { kind: 'slope' } : { kind: 'hold' };
 }

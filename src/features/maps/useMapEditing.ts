@@ -13,6 +13,7 @@ import {
   smoothed,
   withCells,
 } from '@/core/map';
+import type { MapRegionOf } from '@/core/generators';
 import { pastedInto, rangeToTsv } from '@/core/map/schema';
 import { formatNumber } from '@/core/units';
 import { usePartLater } from '@/data/session/documentParts';
@@ -27,6 +28,8 @@ export type EditMode = CellOperation['kind'];
 /** What the edit tray holds, and which cells it acts on. */
 export interface TrayState {
   readonly selection: Selection;
+  /** The region of the engine’s work whose cells were selected as such; null for any others. */
+  readonly region: MapRegionOf['id'] | null;
   readonly mode: EditMode;
   /** What is typed in the tray. */
   readonly text: string;
@@ -37,7 +40,7 @@ export interface TrayState {
 /** The selection and the edits of one map. It stays the same object while the map is on the screen; what changes is in its store. */
 export interface MapEditing {
   readonly store: StoreApi<TrayState>;
-  readonly select: (selection: Selection) => void;
+  readonly select: (selection: Selection, region?: MapRegionOf['id'] | null) => void;
   readonly setMode: (mode: EditMode) => void;
   readonly setText: (text: string) => void;
   readonly setProblem: (problem: string | null) => void;
@@ -67,6 +70,7 @@ export function useMapEditing(key: MapKey, as: ShownAs): MapEditing {
   const [store] = useState(() =>
     createStore<TrayState>(() => ({
       selection: cellSelection({ column: 0, row: 0 }),
+      region: null,
       mode: 'set',
       text: '',
       problem: null,
@@ -80,7 +84,19 @@ export function useSelection({ store }: MapEditing): Selection {
   return useStore(store, selectionOf);
 }
 
+/** Which region is selected, at once; null for none. */
+export function useSelectedRegion({ store }: MapEditing): MapRegionOf['id'] | null {
+  return useStore(store, regionOf);
+}
+
 /** The same a moment later, for what is drawn beside the grid. */
+export function useSelectedRegionLater({ store }: MapEditing): MapRegionOf['id'] | null {
+  return usePartLater(store, regionOf);
+}
+
+const regionOf = ({ region }: TrayState) => region;
+
+/** Which cells are selected a moment later, for what is drawn beside the grid. */
 export function useSelectionLater({ store }: MapEditing): Selection {
   return usePartLater(store, selectionOf);
 }
@@ -154,13 +170,14 @@ function mapEditing(key: MapKey, as: ShownAs, store: StoreApi<TrayState>): MapEd
     const { fromColumn, toColumn, fromRow, toRow } = result.range;
     store.setState({
       selection: { anchor: { column: fromColumn, row: toRow }, corner: { column: toColumn, row: fromRow } },
+      region: null,
     });
     return land('paste', result.changes, rangeSize(result.range));
   };
 
   return {
     store,
-    select: (selection) => store.setState({ selection, problem: null }),
+    select: (selection, region = null) => store.setState({ selection, region, problem: null }),
     setMode: (mode) => store.setState({ mode }),
     setText: (text) => store.setState({ text }),
     setProblem,

@@ -93,7 +93,7 @@ export function TopBar() {
         <Heading level={1} verbatim {...(wide ? { numberOfLines: 1 } : nameOnPhone(name))}>
           {name}
         </Heading>
-        <View aria-live="polite" style={{ flexDirection: 'row', gap: SPACE.m }}>
+        <View aria-live="polite" style={{ flexDirection: 'row', gap: wide ? SPACE.m : SPACE.s }}>
           <SaveMark wide={wide} />
           <LinkMark />
         </View>
