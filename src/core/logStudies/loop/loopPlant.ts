@@ -78,22 +78,25 @@ export function loopPlant(logs: readonly Log[], task: MapTask): LoopPlant {
   if (groups.length === 0) return { ok: false, why: 'still', steps: steps.length, needed: NEEDED };
   const seen = groups.map(delayOf);
   const lagS = seen.reduce((sum, one) => sum + one.lagS, 0) / seen.length;
-  const several = seen.length > 1;
-  const line = several
-    ? leastSquares(
-        seen.map(({ flowGPerS }) => [1, 1 / flowGPerS]),
-        seen.map(({ deadS }) => deadS),
-      )
-    : null;
-  const [fixedS, airG] = line ?? [seen.reduce((sum, { deadS }) => sum + deadS, 0) / seen.length, 0];
-  return {
-    ok: true,
-    seen,
-    fixedS: Math.max(0, fixedS as number),
-    airG: Math.max(0, airG as number),
-    lagS,
-    flows: several ? 'several' : 'one',
-  };
+  return { ok: true, seen, ...byFlow(seen), lagS, flows: seen.length > 1 ? 'several' : 'one' };
+}
+
+/** Dead time as a fixed part and one that air pushes through, which fit best of those that can be: neither is less than nothing. */
+function byFlow(seen: readonly SeenDelay[]): { readonly fixedS: number; readonly airG: number } {
+  const mean = seen.reduce((sum, { deadS }) => sum + deadS, 0) / seen.length;
+  if (seen.length < 2) return { fixedS: mean, airG: 0 };
+  const [fixedS, airG] = leastSquares(
+    seen.map(({ flowGPerS }) => [1, 1 / flowGPerS]),
+    seen.map(({ deadS }) => deadS),
+  ) as [number, number];
+  if (airG < 0) return { fixedS: mean, airG: 0 };
+  if (fixedS >= 0) return { fixedS, airG };
+  let [products, squares] = [0, 0];
+  for (const { deadS, flowGPerS } of seen) {
+    products += deadS / flowGPerS;
+    squares += 1 / flowGPerS ** 2;
+  }
+  return { fixedS: 0, airG: products / squares };
 }
 
 /** Time from sample to sample, s. */
