@@ -48,6 +48,11 @@ jest.mock('@/data/store/browserStorage', () => ({
   storage: { getItem: async () => null, setItem: async () => undefined },
 }));
 jest.mock('@/workers/readFileClient', () => ({ readFile: async () => undefined }));
+// What comes behind a paint is drawn with it: a screen is looked at once.
+jest.mock('@/data/session/documentParts', () => ({
+  ...jest.requireActual<object>('@/data/session/documentParts'),
+  useAfterPaint: () => true,
+}));
 
 function shown(element: ReactElement, document: Calibration): string[] {
   openSession('one', 1, document);

@@ -8,6 +8,7 @@ import { Chips } from '@/ui/button/Chips';
 import { LaneChart } from '@/ui/chart';
 import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
+import { BehindPaint } from '../fields/BehindPaint';
 import { SectionFields } from '../fields/fields';
 import { SectionCards } from '../fields/SectionCards';
 import { FiringOrder } from './FiringOrder';
@@ -53,9 +54,11 @@ export function EngineScreen() {
       }
     >
       <SectionCards section="engine" above={ABOVE} around={AROUND} />
-      <Card title="Idle" intro="Maps of idle and the engine’s filling at idle are proposed from these.">
-        <SectionFields section="idle" />
-      </Card>
+      <BehindPaint>
+        <Card title="Idle" intro="Maps of idle and the engine’s filling at idle are proposed from these.">
+          <SectionFields section="idle" />
+        </Card>
+      </BehindPaint>
     </SectionPage>
   );
 }

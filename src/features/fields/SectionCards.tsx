@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { fieldInfo, type FieldPath, sectionFields, type SectionId } from '@/core/calibration';
 import { Card } from '@/ui/layout';
+import { BehindPaint } from './BehindPaint';
 import { FieldGrid } from './FieldGrid';
 import { Field } from './fields';
 
@@ -14,18 +15,21 @@ interface Props {
   above?: Readonly<Partial<Record<FieldPath, ReactNode>>>;
 }
 
-/** The fields of a section in the order of work, in the cards that their entries begin. */
+/** The fields of a section in the order of work, in the cards that their entries begin: the first at once, the others behind its paint. */
 export function SectionCards({ section, sheet, around = {}, above = {} }: Props) {
-  return cardsOf(section, sheet).map(({ title, fields }) => (
-    <Card key={fields[0]} {...(title === undefined ? {} : { title })}>
-      <FieldGrid paths={fields} alone={Object.keys(around) as FieldPath[]} above={above}>
-        {(path) => {
-          const field = <Field path={path} />;
-          return around[path]?.(field) ?? field;
-        }}
-      </FieldGrid>
-    </Card>
-  ));
+  return cardsOf(section, sheet).map(({ title, fields }, i) => {
+    const card = (
+      <Card key={fields[0]} {...(title === undefined ? {} : { title })}>
+        <FieldGrid paths={fields} alone={Object.keys(around) as FieldPath[]} above={above}>
+          {(path) => {
+            const field = <Field path={path} />;
+            return around[path]?.(field) ?? field;
+          }}
+        </FieldGrid>
+      </Card>
+    );
+    return i === 0 ? card : <BehindPaint key={fields[0]}>{card}</BehindPaint>;
+  });
 }
 
 interface FieldCard {
