@@ -177,8 +177,9 @@ describe('delay and lag from steps of fuel', () => {
   test('of many steps the twelve largest are worked with', () => {
     const { seen } = told(made({ speeds: [2000, 2100, 2200, 2300, 2400] }));
     expect(seen.map(({ steps }) => steps)).toEqual([12]);
-    const small = made({ size: 0.03, speeds: [2000, 2050, 2100], deadS: () => 0.4 });
-    const large = made({ size: 0.08, speeds: [2000, 2050, 2100] });
+    // Those at the least flow come first.
+    const small = made({ size: 0.03, speeds: [1900, 1950, 2000], deadS: () => 0.4 });
+    const large = made({ size: 0.08, speeds: [2050, 2100, 2150] });
     const plant = loopPlant([small, large], TASK);
     expect(plant.ok && plant.seen[0]?.deadS).toBeCloseTo(0.2, 2);
   });
