@@ -64,7 +64,7 @@ export function knockHeard(log: Log, control: KnockControl, barometricKpa: numbe
   if (columns.length === 0) return null;
   const { timeS } = log;
   const over: Heard[] = [];
-  const lastS = columns.map(() => -Infinity);
+  const last = columns.map(() => ({ atS: -Infinity, place: -1 }));
   let listenedS = 0;
   for (let i = 0; i < timeS.length; i += 1) {
     const speedRpm = logged(log, 'speed', i);
@@ -75,14 +75,15 @@ export function knockHeard(log: Log, control: KnockControl, barometricKpa: numbe
     columns.forEach(({ cylinder, values }, k) => {
       const times = (values[i] as number) / thresholdAt(control, log, i, cylinder);
       if (!(times > 1)) return;
-      const at = over.map((one) => one.cylinder).lastIndexOf(cylinder);
-      const before = over[at];
-      const goesOn = atS - (lastS[k] as number) <= STILL_S;
-      lastS[k] = atS;
+      const own = last[k] as (typeof last)[number];
+      const goesOn = atS - own.atS <= STILL_S;
+      own.atS = atS;
+      const before = over[own.place];
       if (goesOn && before !== undefined) {
-        if (times > before.times) over[at] = { ...before, times };
+        if (times > before.times) over[own.place] = { ...before, times };
         return;
       }
+      own.place = over.length;
       over.push({
         atS,
         cylinder,
@@ -149,17 +150,22 @@ function doubtAt(log: Log, i: number, barometricKpa: number): Doubt | null {
 }
 
 /**
- * The same, with what is told by all of them. Knock comes again and again where spark is too far, and one that is held back by its
+ * The same, with what is told by all of them, which come in time. Knock comes again and again where spark is too far, and one that is held back by its
  * control hovers about the threshold: only what stands alone is doubted for being in most cylinders at once, or hardly over.
  */
 function judged(over: readonly Heard[], cylinders: number): Heard[] {
-  return over.map((one) => {
+  return over.map((one, i) => {
     if (one.doubt !== null) return one;
-    const off = over.map(({ atS }) => Math.abs(atS - one.atS));
-    if (off.some((s) => s > AT_ONCE_S && s <= ALONE_S)) return one;
-    const together = new Set(
-      over.filter((_, k) => (off[k] as number) <= AT_ONCE_S).map(({ cylinder }) => cylinder),
-    );
+    const together = new Set([one.cylinder]);
+    for (const step of [-1, 1]) {
+      for (let k = i + step; ; k += step) {
+        const other = over[k];
+        const offS = other === undefined ? Infinity : Math.abs(other.atS - one.atS);
+        if (other === undefined || offS > ALONE_S) break;
+        if (offS > AT_ONCE_S) return one;
+        together.add(other.cylinder);
+      }
+    }
     if (cylinders > 2 && together.size > cylinders / 2) return { ...one, doubt: 'together' };
     return one.times < HARDLY ? { ...one, doubt: 'hardlyOver' } : one;
   });
