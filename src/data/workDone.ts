@@ -24,9 +24,9 @@ export function useWorkDone(calibrationId: string, document: Calibration | null)
   const tried = useQuery({
     queryKey: ['tried', calibrationId],
     queryFn: () => storage.getItem(keyOf(calibrationId)),
-    // It is noted beside the screens, and read each time that somebody looks.
+    // It is noted beside the screens, and read each time that somebody looks; what was read before holds its place until then.
     staleTime: 0,
-    gcTime: 0,
+    gcTime: Infinity,
   });
   const { results } = useProcedureResults(calibrationId);
   const caught = tried.data;

@@ -1,9 +1,13 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
+import { View } from 'react-native';
 import { workStanding } from '@/core/workOrder';
 import { usePartLater } from '@/data/session/documentParts';
 import { useSession } from '@/data/session/session';
 import { useNextIsShown, useWorkDone } from '@/data/workDone';
 import { NextCard } from '@/ui/next/NextCard';
+
+/** About what it takes, px. */
+const HEIGHT = { compact: 168, whole: 220 } as const;
 
 /** What is next on the open calibration, unless the builder has hidden it. */
 export function NextStep({ compact = false }: { compact?: boolean }) {
@@ -12,7 +16,9 @@ export function NextStep({ compact = false }: { compact?: boolean }) {
   const document = usePartLater(useSession, (session) => session.history?.document ?? null);
   const done = useWorkDone(id, document);
   const [isShown, setShown] = useNextIsShown();
-  if (!isShown || done === null || document === null) return null;
+  if (!isShown || document === null) return null;
+  // What stands below is not pushed from under a finger when it comes.
+  if (done === null) return <View style={{ minHeight: compact ? HEIGHT.compact : HEIGHT.whole }} />;
   const { steps, next, doneSteps } = workStanding(document, done);
   return (
     <NextCard
