@@ -150,8 +150,9 @@ function doubtAt(log: Log, i: number, barometricKpa: number): Doubt | null {
 }
 
 /**
- * The same, with what is told by all of them, which come in time. Knock comes again and again where spark is too far, and one that is held back by its
- * control hovers about the threshold: only what stands alone is doubted for being in most cylinders at once, or hardly over.
+ * The same, with what is told by all of them, which come in time. Knock comes again and again where spark is too far, and one that is
+ * held back by its control hovers about the threshold: only what stands alone is doubted for being in most cylinders at once, or
+ * hardly over.
  */
 function judged(over: readonly Heard[], cylinders: number): Heard[] {
   return over.map((one, i) => {

@@ -3,11 +3,12 @@ import { View } from 'react-native';
 import { definitionAt, type MapKey } from '@/core/calibration';
 import { axisPlace, type MapData, type MapDefinition, type SurfaceChange } from '@/core/map';
 import { formatNumber } from '@/core/units';
-import { useAfterPaint, useLater } from '@/data/session/documentParts';
+import { useLater } from '@/data/session/documentParts';
 import { useDocument } from '@/data/session/session';
 import { cellLabel, cellSelection, MapGrid, type Selection } from '@/ui/grid';
 import { Card } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
+import { BehindPaint } from '../fields/BehindPaint';
 import { relaidBy, type RelayPlan } from './relaying';
 
 interface Props {
@@ -19,10 +20,11 @@ interface Props {
 
 /** The map as a plan lays it, and what becomes of those that follow: behind the paint of what was chosen. */
 export function RelaidCard({ mapKey, map, plan }: Props) {
-  const isPainted = useAfterPaint();
   return (
     <Card title="The map laid anew">
-      {isPainted ? <Relaid mapKey={mapKey} map={map} plan={plan} /> : null}
+      <BehindPaint>
+        <Relaid mapKey={mapKey} map={map} plan={plan} />
+      </BehindPaint>
     </Card>
   );
 }
