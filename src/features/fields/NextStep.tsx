@@ -7,7 +7,7 @@ import { useNextIsShown, useWorkDone } from '@/data/workDone';
 import { NextCard } from '@/ui/next/NextCard';
 
 /** About what it takes, px. */
-const HEIGHT = { compact: 168, whole: 220 } as const;
+const HEIGHT = { compact: 150, whole: 208 } as const;
 
 /** What is next on the open calibration, unless the builder has hidden it. */
 export function NextStep({ compact = false }: { compact?: boolean }) {
