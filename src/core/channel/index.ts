@@ -54,4 +54,5 @@ export {
   PHASE,
   read,
   write,
+  placeOf,
 } from './frame';

@@ -1,4 +1,4 @@
-import { AT, type Frame, read } from '../channel';
+import { AT, type Frame, placeOf, read } from '../channel';
 import type { Activation, PreparedCorrection } from '../correction';
 import { type Control, TIME_SLACK_S } from './control';
 
@@ -16,7 +16,7 @@ export interface ActivationOut {
 
 /** Whether a condition is met at one moment, without a memory. */
 function isMet({ channel, comparison, threshold }: Activation, frame: Frame): boolean {
-  const value = read(frame, AT[channel]);
+  const value = read(frame, placeOf(channel));
   return comparison === 'above' ? value > threshold : value < threshold;
 }
 
@@ -38,7 +38,7 @@ export const activation: Control<Activation | null, ActivationState, ActivationO
     }
     if (state.active) {
       const { comparison, threshold, hysteresis, channel } = settings;
-      const value = read(frame, AT[channel]);
+      const value = read(frame, placeOf(channel));
       state.active = comparison === 'above' ? value > threshold - hysteresis : value < threshold + hysteresis;
       if (!state.active) state.metSinceS = null;
       out.reason = state.active ? 'held' : 'notMet';

@@ -83,7 +83,8 @@ export const idle: Control<IdleControl, IdleState, IdleOut> = {
     const base = curve + (running && !blind ? read(frame, AT.idleLoadAir) : 0);
     const { loop } = settings;
     if (loop === null || !running || Number.isNaN(out.targetRpm)) {
-      Object.assign(state, { inside: false, dashpotPercent: 0 });
+      state.inside = false;
+      state.dashpotPercent = 0;
       if (!running) state.integralPercent = 0;
       out.reason = loop === null ? 'off' : 'outside';
       out.openingPercent = held(base, 0, 100);
@@ -95,7 +96,10 @@ export const idle: Control<IdleControl, IdleState, IdleOut> = {
     else state.dashpotPercent *= loop.dashpotS > 0 ? Math.exp(-dtS / loop.dashpotS) : 0;
     const within = overRpm < loop.windowRpm * (state.inside ? LEFT_AT_WINDOWS : 1);
     state.inside = closed && within && read(frame, AT.overrunCut) === 0;
-    if (blind) Object.assign(state, { integralPercent: 0, dashpotPercent: 0 });
+    if (blind) {
+      state.integralPercent = 0;
+      state.dashpotPercent = 0;
+    }
     const wanted = base + state.integralPercent + state.dashpotPercent;
     const atEnd = (wanted >= 100 && overRpm < 0) || (wanted <= 0 && overRpm > 0);
     const settled =

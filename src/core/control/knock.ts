@@ -173,9 +173,10 @@ function reasonOf(state: KnockState, otherwise: 'outside' | 'listening'): KnockS
 
 /** What a cylinder’s spark is pulled by now, °. @param cylinder from 1 on. */
 export function knockRetardDeg(settings: KnockControl | null, state: KnockState, cylinder: number): number {
+  if (settings === null) return 0;
   const at = cylinder - 1;
   const own = state.retardDeg[at];
-  if (settings === null || own === undefined) return 0;
+  if (own === undefined) return 0;
   return isLost(settings, state, at) ? Math.max(own, settings.lostDeg) : own;
 }
 

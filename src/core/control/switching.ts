@@ -1,4 +1,4 @@
-import { AT, type Frame, read } from '../channel';
+import { AT, type Frame, placeOf, read } from '../channel';
 import type { Condition, Output } from '../outputs';
 import { type Control, TIME_SLACK_S } from './control';
 
@@ -35,15 +35,20 @@ export const switching: Control<Switching, SwitchingState, SwitchingOut> = {
       out.on = true;
       return;
     }
-    conditions.forEach((condition, i) => follow(condition, held[i] as SwitchingState['held'][number], frame));
+    let holding = 0;
+    for (let i = 0; i < conditions.length; i += 1) {
+      const one = held[i] as SwitchingState['held'][number];
+      follow(conditions[i] as Condition, one, frame);
+      if (one.on) holding += 1;
+    }
     out.reason = held.length === 0 ? 'noCondition' : 'conditions';
-    out.on = held.length > 0 && (join === 'and' ? held.every(({ on }) => on) : held.some(({ on }) => on));
+    out.on = holding > 0 && (join === 'or' || holding === held.length);
   },
 };
 
 function follow(condition: Condition, held: SwitchingState['held'][number], frame: Frame): void {
   const { threshold, hysteresis, comparison } = condition;
-  const value = read(frame, AT[condition.channel]);
+  const value = read(frame, placeOf(condition.channel));
   const limit = held.on
     ? comparison === 'above'
       ? threshold - hysteresis

@@ -17,6 +17,7 @@ export function writeCuts(
     for (let i = 0; i < cylinders; i += 1) {
       const at = code * cylinders + i;
       const [byFuel, bySpark] = [fuelCuts[at] as number, sparkCuts[at] as number];
+      if (byFuel === 0 && bySpark === 0) continue;
       fuel += byFuel;
       spark += bySpark;
       ofReason += byFuel + bySpark;

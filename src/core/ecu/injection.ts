@@ -252,8 +252,8 @@ export function fuelAt(program: EcuProgram, frame: Frame, decisions: EcuDecision
   const enrichedMg =
     baseFuelMg * start.crankingMultiple * start.afterStart * start.warmUp * start.acceleration;
   const trim =
-    (1 + curveOr(program, 'fuelGear', read(frame, AT.gear), 0) / 100) *
-    (Number.isNaN(cylinder) ? 1 : 1 + curveOr(program, 'fuelCylinder', cylinder, 0) / 100) *
+    (1 + curveOr(program.tables.fuelGear, read(frame, AT.gear), 0) / 100) *
+    (Number.isNaN(cylinder) ? 1 : 1 + curveOr(program.tables.fuelCylinder, cylinder, 0) / 100) *
     (1 + read(frame, AT.knockFuel) / 100) *
     read(frame, AT.learnedTrim) *
     loopTrimOf(program, frame, cylinder) *

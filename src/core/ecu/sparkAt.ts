@@ -38,7 +38,7 @@ export function sparkAt(
   const cylinder = read(frame, AT.cylinder);
   if (read(frame, AT.phase) !== PHASE.running && tables.crankAdvance !== undefined) {
     const baseDeg = lookUpCurve(tables.crankAdvance, coolantC);
-    return { ...NOTHING_ADDED, baseDeg, sparkDeg: baseDeg };
+    return crankAdvance(baseDeg);
   }
   const baseDeg = blendedAt(
     program,
@@ -47,11 +47,11 @@ export function sparkAt(
     load,
     read(frame, AT.ethanol),
   );
-  const coolantDeg = curveOr(program, 'sparkCoolant', coolantC, 0);
-  const airDeg = curveOr(program, 'sparkAir', read(frame, AT.air), 0);
-  const gearDeg = curveOr(program, 'sparkGear', read(frame, AT.gear), 0);
-  const cylinderDeg = Number.isNaN(cylinder) ? 0 : curveOr(program, 'sparkCylinder', cylinder, 0);
-  const boostDeg = curveOr(program, 'sparkBoost', read(frame, AT.manifoldPressure), 0);
+  const coolantDeg = curveOr(tables.sparkCoolant, coolantC, 0);
+  const airDeg = curveOr(tables.sparkAir, read(frame, AT.air), 0);
+  const gearDeg = curveOr(tables.sparkGear, read(frame, AT.gear), 0);
+  const cylinderDeg = Number.isNaN(cylinder) ? 0 : curveOr(tables.sparkCylinder, cylinder, 0);
+  const boostDeg = curveOr(tables.sparkBoost, read(frame, AT.manifoldPressure), 0);
   const built = baseDeg + coolantDeg + airDeg;
   const own =
     corrections.length === 0
@@ -75,13 +75,18 @@ export function sparkAt(
   };
 }
 
-const NOTHING_ADDED = {
-  coolantDeg: 0,
-  airDeg: 0,
-  gearDeg: 0,
-  cylinderDeg: 0,
-  boostDeg: 0,
-  idleDeg: 0,
-  retardDeg: 0,
-  replacedDeg: null,
-} as const;
+/** Nothing is added to it. Written out: an object spread from another is slow to make and to read. */
+function crankAdvance(baseDeg: number): SparkParts {
+  return {
+    baseDeg,
+    coolantDeg: 0,
+    airDeg: 0,
+    gearDeg: 0,
+    cylinderDeg: 0,
+    boostDeg: 0,
+    idleDeg: 0,
+    retardDeg: 0,
+    replacedDeg: null,
+    sparkDeg: baseDeg,
+  };
+}

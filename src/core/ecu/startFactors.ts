@@ -18,11 +18,12 @@ export interface StartFactors {
 
 /** The factors at a moment: cranking multiple and taper while cranking, the others while running. */
 export function startFactors(program: EcuProgram, frame: Frame): StartFactors {
+  const { tables } = program;
   const coolantC = read(frame, AT.coolant);
   const ethanolPercent = read(frame, AT.ethanol);
   if (read(frame, AT.phase) !== PHASE.running) {
     const crankingMapped = blendedAt(program, 'cranking', coolantC, 0, ethanolPercent);
-    const crankingTaper = curveOr(program, 'crankingTaper', read(frame, AT.turns), 100) / 100;
+    const crankingTaper = curveOr(tables.crankingTaper, read(frame, AT.turns), 100) / 100;
     return {
       crankingMapped,
       crankingTaper,
@@ -35,7 +36,7 @@ export function startFactors(program: EcuProgram, frame: Frame): StartFactors {
     };
   }
   const afterStartInitial = blendedAt(program, 'afterStart', coolantC, 0, ethanolPercent);
-  const afterStartDecayS = curveOr(program, 'afterStartDecay', coolantC, 0);
+  const afterStartDecayS = curveOr(tables.afterStartDecay, coolantC, 0);
   return {
     crankingMapped: 1,
     crankingTaper: 1,
@@ -56,6 +57,6 @@ function accelerationFactor(program: EcuProgram, frame: Frame): number {
     return 1;
   const left = Math.max(0, 1 - read(frame, AT.turnsSinceOpening) / acceleration.decayTurns);
   const percent =
-    lookUpCurve(tables.acceleration, rate) * curveOr(program, 'accelerationCold', read(frame, AT.coolant), 1);
+    lookUpCurve(tables.acceleration, rate) * curveOr(tables.accelerationCold, read(frame, AT.coolant), 1);
   return 1 + (percent / 100) * left;
 }

@@ -1,9 +1,8 @@
 import { type Grid, lookUpCurve, lookUpMap } from '../numeric';
-import type { EcuProgram, FirstMapId, MapId } from '../program';
+import type { EcuProgram, FirstMapId } from '../program';
 
 /** A curve at a point, or what stands in while the program has none. */
-export function curveOr({ tables }: EcuProgram, id: MapId, x: number, otherwise: number): number {
-  const curve = tables[id];
+export function curveOr(curve: Grid | undefined, x: number, otherwise: number): number {
   return curve === undefined ? otherwise : lookUpCurve(curve, x);
 }
 

@@ -63,7 +63,7 @@ export function stepWork(
   work.step(settings, state.work, frame, decided);
   write(frame, AT.workState, WORK_CODE[decided.reason]);
   write(frame, AT.workLeft, decided.leftS);
-  const held = outputs[decided.output];
+  const held = decided.output < 0 ? undefined : outputs[decided.output];
   if (held === undefined) return;
   held.on = true;
   held.reason = 'work';

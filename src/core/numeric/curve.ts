@@ -29,9 +29,10 @@ export function intervalIndex(axis: Float64Array, value: number): number {
 
 /** Where in its interval a value lies, clamped to 0…1, so that look-ups hold at the edges. */
 export function intervalFraction(axis: Float64Array, index: number, value: number): number {
+  if (index + 1 >= axis.length) return 0;
   const from = axis[index] as number;
-  const to = axis[index + 1];
-  if (to === undefined || value <= from) return 0;
+  const to = axis[index + 1] as number;
+  if (value <= from) return 0;
   return value >= to ? 1 : (value - from) / (to - from);
 }
 

@@ -168,9 +168,9 @@ export class DryStart {
     trace.coolantC.push(plant.coolantC);
     trace.loadThrottlePercent.push(turning && last !== null ? last.loadThrottlePercent : null);
     const phase = this.phaseNow(turning);
-    trace.filmMg.push(plant.filmMg.reduce((sum, mg) => sum + mg, 0) / this.car.engine.cylinders);
+    trace.filmMg.push(sumOf(plant.filmMg) / this.car.engine.cylinders);
     trace.afterStart.push(phase === 'running' ? read(vehicle.frame, AT.afterStart) : null);
-    trace.plugWetness.push(plant.plugWetness.reduce((most, wetness) => Math.max(most, wetness), 0));
+    trace.plugWetness.push(mostOf(plant.plugWetness));
     trace.phase.push(phase);
   }
 
@@ -178,4 +178,16 @@ export class DryStart {
     if (!turning) return this.vehicle.plant.turns > 0.5 ? 'stopped' : 'rest';
     return this.vehicle.phase === PHASE.running ? 'running' : 'cranking';
   }
+}
+
+function sumOf(values: Float64Array): number {
+  let sum = 0;
+  for (let i = 0; i < values.length; i += 1) sum += values[i] as number;
+  return sum;
+}
+
+function mostOf(values: Float64Array): number {
+  let most = 0;
+  for (let i = 0; i < values.length; i += 1) most = Math.max(most, values[i] as number);
+  return most;
 }

@@ -11,5 +11,5 @@ export {
   samplingAtRest,
   type SamplingState,
 } from './sampling';
-export type { PinSignal, Truth } from './signals';
+export { type PinSignal, SEEN, type Truth, truthAtRest } from './signals';
 export { type Teeth, teethOf, type ToothTrack } from './teeth';

@@ -1,7 +1,7 @@
 import { lookUpStraightOn } from '@/core/numeric';
 import { pullUpVolts, thermistorOhm } from '@/core/sensors';
 import { faultSize, type SensorFault } from '../car';
-import type { PinSignal, Signal, Truth } from './signals';
+import { type PinSignal, SEEN, type Signal, type Truth } from './signals';
 
 /** What sensors and pins remember from sample to sample: plain data. */
 export interface SamplingState {
@@ -116,17 +116,18 @@ function signalNow(signal: Signal, truth: Truth, last: LastSignal): number {
     case 'still':
       return signal.at;
     case 'gear':
-      return signal.points.find(({ gear }) => gear === truth.gear)?.volts ?? 0;
+      return signal.points.find(({ gear }) => gear === truth[SEEN.gear])?.volts ?? 0;
     case 'switch':
-      return truth[signal.sees] > 0 ? signal.heldV : signal.freeV;
+      return (truth[signal.sees] as number) > 0 ? signal.heldV : signal.freeV;
     case 'line': {
-      const seen = truth[signal.sees] - (signal.gauge ? truth.barometricKpa : 0);
+      const above = signal.gauge ? (truth[SEEN.barometricKpa] as number) : 0;
+      const seen = (truth[signal.sees] as number) - above;
       if (Number.isNaN(seen)) return 0;
       const { ends } = signal;
       return Math.min(ends.high, Math.max(ends.low, lookUpStraightOn(signal.signal, seen)));
     }
     case 'thermistor': {
-      const seen = truth[signal.sees];
+      const seen = truth[signal.sees] as number;
       if (seen !== last.seen) {
         last.seen = seen;
         last.at = pullUpVolts(signal.divider, thermistorOhm(signal.curve, seen));

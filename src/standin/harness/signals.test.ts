@@ -5,7 +5,7 @@ import { pullUpVolts, thermistorOhm } from '@/core/sensors';
 import { type Car, SENSOR_FAULT_KINDS, type SensorFault } from '../car';
 import { carOf } from '../carOfDocument';
 import { copiedSampling, sampleSignals, samplingAtRest } from './sampling';
-import { signalsOf, type Truth } from './signals';
+import { SEEN, signalsOf } from './signals';
 
 const document = demo('ventisca', ({ sensors }) => {
   sensors.ethanol.fitted = { ...sensors.vehicleSpeed.fitted, value: 'yes' } as typeof sensors.ethanol.fitted;
@@ -23,7 +23,8 @@ const program = programOf(document);
 const QUIET = { noise: 0, adcBits: null, saturates: true, mapIsGauge: false };
 const car: Car = { ...carOf(document, program), sensing: QUIET };
 
-const TRUTH: Truth = {
+type Seen = Record<keyof typeof SEEN, number>;
+const TRUTH: Seen = {
   coolantC: -20,
   airC: 10,
   manifoldKpa: 66,
@@ -47,14 +48,15 @@ interface Sampled {
 }
 
 /** Signals by input, sample after sample. */
-function sampled(truths: readonly Truth[], { of = car, fault = {} }: Sampled = {}, stepS = 0.1) {
+function sampled(truths: readonly Seen[], { of = car, fault = {} }: Sampled = {}, stepS = 0.1) {
   const pins = signalsOf(program, of);
   const faults = program.inputs.map(({ id }) => fault[id] ?? null);
   const last = pins.map(() => ({ seen: NaN, at: NaN }));
   const state = samplingAtRest(pins.length, 1);
   return truths.map((truth, i) => {
     const out = new Float64Array(pins.length);
-    sampleSignals(pins, truth, faults, last, state, 1 + i * stepS, pins.length, out);
+    const seen = Float64Array.from(Object.keys(SEEN), (what) => truth[what as keyof Seen]);
+    sampleSignals(pins, seen, faults, last, state, 1 + i * stepS, pins.length, out);
     return Object.fromEntries(program.inputs.map(({ id }, at) => [id, out[at] as number])) as Record<
       InputId,
       number
@@ -62,7 +64,7 @@ function sampled(truths: readonly Truth[], { of = car, fault = {} }: Sampled = {
   });
 }
 
-const at = (options: Sampled = {}, truth: Partial<Truth> = {}) =>
+const at = (options: Sampled = {}, truth: Partial<Seen> = {}) =>
   sampled([{ ...TRUTH, ...truth }], options)[0] as Record<InputId, number>;
 const rewired = (change: Rewiring): Car => rewiredCar(program, car, change);
 const typedVolts = (gear: number) => document.sensors.gear.points?.rows.find(([row]) => row === gear)?.[1];

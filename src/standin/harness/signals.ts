@@ -4,25 +4,36 @@ import type { InputId, GearPoint, PullUp, SteinhartHart } from '@/core/sensors';
 import type { Car, Sensing } from '../car';
 import { thingAt } from './wiring';
 
-/** What the sensors are exposed to; NaN where there is nothing to read. */
-export interface Truth {
-  readonly coolantC: number;
-  readonly airC: number;
-  readonly manifoldKpa: number;
-  readonly barometricKpa: number;
-  readonly throttlePercent: number;
+/** What sensors can be exposed to, each with its place in a {@link Truth}. */
+export const SEEN = {
+  coolantC: 0,
+  airC: 1,
+  manifoldKpa: 2,
+  barometricKpa: 3,
+  throttlePercent: 4,
   /** Fuel and oil pressure against the air outside. */
-  readonly railGaugeKpa: number;
-  readonly oilGaugeKpa: number;
-  readonly lambdaOne: number;
-  readonly lambdaTwo: number;
-  readonly ethanolPercent: number;
-  readonly kmPerH: number;
-  readonly gear: number;
+  railGaugeKpa: 5,
+  oilGaugeKpa: 6,
+  lambdaOne: 7,
+  lambdaTwo: 8,
+  ethanolPercent: 9,
+  kmPerH: 10,
+  gear: 11,
   /** 1 while a hand is on it. */
-  readonly launchHeld: number;
-  readonly shiftHeld: number;
-  readonly retardHeld: number;
+  launchHeld: 12,
+  shiftHeld: 13,
+  retardHeld: 14,
+} as const;
+
+/** What the sensors are exposed to, by {@link SEEN}; NaN where there is nothing to read. */
+export type Truth = Float64Array;
+
+/** Nothing seen yet: no exhaust to read, and the rest at nothing. */
+export function truthAtRest(): Truth {
+  const truth = new Float64Array(Object.keys(SEEN).length);
+  truth[SEEN.lambdaOne] = NaN;
+  truth[SEEN.lambdaTwo] = NaN;
+  return truth;
 }
 
 /** What gives the signal at an input. */
@@ -31,13 +42,13 @@ export type Signal =
   | { readonly kind: 'still'; readonly at: number }
   | {
       readonly kind: 'thermistor';
-      readonly sees: keyof Truth;
+      readonly sees: number;
       readonly curve: SteinhartHart;
       readonly divider: PullUp;
     }
   | {
       readonly kind: 'line';
-      readonly sees: keyof Truth;
+      readonly sees: number;
       /** Signal against what is seen. */
       readonly signal: Curve;
       /** It is built against the air outside, though it is read as absolute. */
@@ -48,7 +59,7 @@ export type Signal =
   | { readonly kind: 'gear'; readonly points: readonly GearPoint[] }
   | {
       readonly kind: 'switch';
-      readonly sees: keyof Truth;
+      readonly sees: number;
       readonly freeV: number;
       readonly heldV: number;
     };
@@ -72,21 +83,21 @@ export interface PinSignal {
 }
 
 /** What each sensor sees, and its noise, V each way. */
-const SEES: Readonly<Record<InputId, { readonly sees: keyof Truth; readonly noiseV: number }>> = {
-  coolant: { sees: 'coolantC', noiseV: 0.003 },
-  air: { sees: 'airC', noiseV: 0.003 },
-  map: { sees: 'manifoldKpa', noiseV: 0.004 },
-  throttle: { sees: 'throttlePercent', noiseV: 0.003 },
-  fuelPressure: { sees: 'railGaugeKpa', noiseV: 0.006 },
-  oilPressure: { sees: 'oilGaugeKpa', noiseV: 0.006 },
-  lambdaOne: { sees: 'lambdaOne', noiseV: 0.005 },
-  lambdaTwo: { sees: 'lambdaTwo', noiseV: 0.005 },
-  ethanol: { sees: 'ethanolPercent', noiseV: 0 },
-  vehicleSpeed: { sees: 'kmPerH', noiseV: 0 },
-  gear: { sees: 'gear', noiseV: 0.004 },
-  launchSwitch: { sees: 'launchHeld', noiseV: 0.004 },
-  shiftSwitch: { sees: 'shiftHeld', noiseV: 0.004 },
-  retardSwitch: { sees: 'retardHeld', noiseV: 0.004 },
+const SEES: Readonly<Record<InputId, { readonly sees: number; readonly noiseV: number }>> = {
+  coolant: { sees: SEEN.coolantC, noiseV: 0.003 },
+  air: { sees: SEEN.airC, noiseV: 0.003 },
+  map: { sees: SEEN.manifoldKpa, noiseV: 0.004 },
+  throttle: { sees: SEEN.throttlePercent, noiseV: 0.003 },
+  fuelPressure: { sees: SEEN.railGaugeKpa, noiseV: 0.006 },
+  oilPressure: { sees: SEEN.oilGaugeKpa, noiseV: 0.006 },
+  lambdaOne: { sees: SEEN.lambdaOne, noiseV: 0.005 },
+  lambdaTwo: { sees: SEEN.lambdaTwo, noiseV: 0.005 },
+  ethanol: { sees: SEEN.ethanolPercent, noiseV: 0 },
+  vehicleSpeed: { sees: SEEN.kmPerH, noiseV: 0 },
+  gear: { sees: SEEN.gear, noiseV: 0.004 },
+  launchSwitch: { sees: SEEN.launchHeld, noiseV: 0.004 },
+  shiftSwitch: { sees: SEEN.shiftHeld, noiseV: 0.004 },
+  retardSwitch: { sees: SEEN.retardHeld, noiseV: 0.004 },
 };
 /** Reference of the sensors where no engine computer is chosen, V. */
 const USUAL_REFERENCE_V = 5;

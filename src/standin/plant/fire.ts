@@ -155,12 +155,12 @@ function intoExhaust(
   gasMg: number,
   lambda: number,
 ): void {
-  exhaust.banks.forEach((bank, i) => {
+  for (let i = 0; i < exhaust.banks.length; i += 1) {
     const line = state.lambda[i];
-    if (line !== undefined && bank.includes(cylinder)) {
+    if (line !== undefined && exhaust.banks[i]?.includes(cylinder) === true) {
       exhaustInto(line, gasMg, Math.min(FREE_AIR_LAMBDA, lambda), exhaust.lineMg);
     }
-  });
+  }
 }
 
 /** Displacement of the whole engine, cm³. */

@@ -100,18 +100,21 @@ export interface Totals {
   loadJ: number;
 }
 
-const NOTHING: Totals = {
-  airInMg: 0,
-  airDrawnMg: 0,
-  injectedMg: 0,
-  burnedMg: 0,
-  lostMg: 0,
-  heatJ: 0,
-  gasJ: 0,
-  starterJ: 0,
-  dragJ: 0,
-  loadJ: 0,
-};
+/** Nothing yet. Written out where it is made: numbers of an object that is spread from another are boxed at every change. */
+function noTotals(): Totals {
+  return {
+    airInMg: 0,
+    airDrawnMg: 0,
+    injectedMg: 0,
+    burnedMg: 0,
+    lostMg: 0,
+    heatJ: 0,
+    gasJ: 0,
+    starterJ: 0,
+    dragJ: 0,
+    loadJ: 0,
+  };
+}
 
 /** The turn of the crank before each firing, °, in the order of firing. */
 export function intervalsDeg({ firing }: Metal): number[] {
@@ -194,7 +197,7 @@ export function plantAtRest(
     vehicleMPerS: 0,
     locked: false,
     rig: rigAtRest(cylinders, plates),
-    totals: { ...NOTHING },
+    totals: noTotals(),
   };
 }
 

@@ -3,7 +3,7 @@ import { decoderOf, NOMINAL_WHEEL } from '@/core/decoding';
 import type { EcuProgram } from '@/core/program';
 import { SILENT } from '../harness/teeth';
 import { builtMetal } from '@tests/support/metal';
-import type { Harness } from '../harness';
+import { type Harness, SEEN } from '../harness';
 import { massMg } from '../plant/plantState';
 import { carAtRest, copiedCar, frameFrom, numbersOf } from './carState';
 import { exposeNow, exposeSlow, sensesOf } from './senses';
@@ -81,11 +81,12 @@ describe('what the engine computer is exposed to', () => {
 
   test('the sensors are exposed to all there is', () => {
     const { truth } = exposed().senses;
-    expect(truth).toMatchObject({ coolantC: 71, airC: 17, throttlePercent: 33, gear: 4, ethanolPercent: 0 });
-    expect(truth).toMatchObject({ oilGaugeKpa: 300, lambdaOne: 0.91, barometricKpa: place.barometricKpa });
-    expect(truth.kmPerH).toBeCloseTo(72, 9);
-    expect(truth.manifoldKpa).toBeCloseTo(42, 6);
-    expect(truth.lambdaTwo).toBeNaN();
+    const seen = Object.fromEntries(Object.entries(SEEN).map(([what, place]) => [what, truth[place]]));
+    expect(seen).toMatchObject({ coolantC: 71, airC: 17, throttlePercent: 33, gear: 4, ethanolPercent: 0 });
+    expect(seen).toMatchObject({ oilGaugeKpa: 300, lambdaOne: 0.91, barometricKpa: place.barometricKpa });
+    expect(seen['kmPerH']).toBeCloseTo(72, 9);
+    expect(seen['manifoldKpa']).toBeCloseTo(42, 6);
+    expect(seen['lambdaTwo']).toBeNaN();
   });
 
   test('what is described comes by its sensor alone, and what not every engine has by nothing else', () => {
@@ -110,8 +111,8 @@ describe('what the engine computer is exposed to', () => {
 
   // Manifold-referenced, 350 kPa: 350 + 42 − 80.5 against the air outside.
   test('fuel pressure only where there is a sensor for it', () => {
-    expect(exposed().senses.truth.railGaugeKpa).toBeCloseTo(350 + 42 - place.barometricKpa, 6);
-    expect(exposed(['map', 'air']).senses.truth.railGaugeKpa).toBe(0);
+    expect(exposed().senses.truth[SEEN.railGaugeKpa]).toBeCloseTo(350 + 42 - place.barometricKpa, 6);
+    expect(exposed(['map', 'air']).senses.truth[SEEN.railGaugeKpa]).toBe(0);
   });
 
   test('and what arrives at each input', () => {

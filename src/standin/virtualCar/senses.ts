@@ -4,13 +4,13 @@ import { readCrank } from '@/core/ecu';
 import { type EcuProgram } from '@/core/program';
 import { type InputId, INPUTS } from '@/core/sensors';
 import type { SensorFault, SensorFaults } from '../car';
-import { type Harness, type LastSignal, sampleSignals, type Truth } from '../harness';
+import { type Harness, type LastSignal, sampleSignals, SEEN, type Truth, truthAtRest } from '../harness';
 import { lambdaRead, manifoldKpa, type Metal, oilPressureKpa, type PlantState, railGaugeKpa } from '../plant';
 import type { CarState } from './carState';
 
 /** What carries the truth to the engine computer: rooms that are used again and again. */
 export interface Senses {
-  readonly truth: { -readonly [Seen in keyof Truth]: Truth[Seen] };
+  readonly truth: Truth;
   readonly last: readonly LastSignal[];
   /** What arrives at each input of the program, V or Hz. */
   readonly signals: Float64Array;
@@ -20,16 +20,16 @@ export interface Senses {
   /** The calibration has a fuel pressure sensor. */
   readonly seesRail: boolean;
   /** Channels of sensors every engine has that are not described: taken as right. */
-  readonly takenAsRight: readonly (readonly [place: number, sees: keyof Truth])[];
+  readonly takenAsRight: readonly (readonly [place: number, sees: number])[];
 }
 
 /** Sensors that every engine has, and what they see: while not described they are taken as right. */
 const ALWAYS = {
-  coolant: 'coolantC',
-  air: 'airC',
-  map: 'manifoldKpa',
-  throttle: 'throttlePercent',
-} as const satisfies Partial<Record<InputId, keyof Truth>>;
+  coolant: SEEN.coolantC,
+  air: SEEN.airC,
+  map: SEEN.manifoldKpa,
+  throttle: SEEN.throttlePercent,
+} as const satisfies Partial<Record<InputId, number>>;
 
 const NO_FAULTS: SensorFaults = {};
 
@@ -37,23 +37,7 @@ const NO_FAULTS: SensorFaults = {};
 export function sensesOf({ inputs }: EcuProgram): Senses {
   const described = (id: string) => inputs.some((input) => input.id === id);
   return {
-    truth: {
-      coolantC: 0,
-      airC: 0,
-      manifoldKpa: 0,
-      barometricKpa: 0,
-      throttlePercent: 0,
-      railGaugeKpa: 0,
-      oilGaugeKpa: 0,
-      lambdaOne: NaN,
-      lambdaTwo: NaN,
-      ethanolPercent: 0,
-      kmPerH: 0,
-      gear: 0,
-      launchHeld: 0,
-      shiftHeld: 0,
-      retardHeld: 0,
-    },
+    truth: truthAtRest(),
     last: inputs.map(() => ({ seen: NaN, at: NaN })),
     signals: new Float64Array(inputs.length),
     faults: inputs.map(() => null),
@@ -68,15 +52,15 @@ export function sensesOf({ inputs }: EcuProgram): Senses {
 /** What moves slowly: what the sensors are exposed to, and into the frame what stands in for sensors that have no sheet. */
 export function exposeSlow({ truth }: Senses, { fuel }: Metal, state: CarState, frame: Frame): void {
   const { plant, controls, surroundings } = state;
-  truth.coolantC = plant.coolantC;
-  truth.airC = plant.intakeC;
-  truth.barometricKpa = surroundings.barometricKpa;
-  truth.oilGaugeKpa = oilPressureKpa(plant);
-  truth.ethanolPercent = fuel.ethanolPercent;
-  truth.kmPerH = plant.vehicleMPerS * 3.6;
-  truth.gear = controls.gear;
-  truth.lambdaOne = lambdaOf(plant, 0);
-  truth.lambdaTwo = lambdaOf(plant, 1);
+  truth[SEEN.coolantC] = plant.coolantC;
+  truth[SEEN.airC] = plant.intakeC;
+  truth[SEEN.barometricKpa] = surroundings.barometricKpa;
+  truth[SEEN.oilGaugeKpa] = oilPressureKpa(plant);
+  truth[SEEN.ethanolPercent] = fuel.ethanolPercent;
+  truth[SEEN.kmPerH] = plant.vehicleMPerS * 3.6;
+  truth[SEEN.gear] = controls.gear;
+  truth[SEEN.lambdaOne] = lambdaOf(plant, 0);
+  truth[SEEN.lambdaTwo] = lambdaOf(plant, 1);
   write(frame, AT.oilTemperature, plant.oilC);
 }
 
@@ -96,12 +80,12 @@ export function exposeNow(
   const { plant, controls, power, surroundings } = state;
   const { truth } = senses;
   const sinceS = plant.timeS - power.sinceS;
-  truth.manifoldKpa = manifoldKpa(metal, plant);
-  truth.throttlePercent = controls.pedalPercent;
-  truth.launchHeld = controls.launchHeld ? 1 : 0;
-  truth.shiftHeld = controls.shiftHeld ? 1 : 0;
-  truth.retardHeld = controls.retardHeld ? 1 : 0;
-  if (senses.seesRail) truth.railGaugeKpa = railGaugeKpa(metal, plant, surroundings);
+  truth[SEEN.manifoldKpa] = manifoldKpa(metal, plant);
+  truth[SEEN.throttlePercent] = controls.pedalPercent;
+  truth[SEEN.launchHeld] = controls.launchHeld ? 1 : 0;
+  truth[SEEN.shiftHeld] = controls.shiftHeld ? 1 : 0;
+  truth[SEEN.retardHeld] = controls.retardHeld ? 1 : 0;
+  if (senses.seesRail) truth[SEEN.railGaugeKpa] = railGaugeKpa(metal, plant, surroundings);
   write(frame, AT.time, sinceS);
   write(frame, AT.sinceKeyOn, sinceS);
   readCrank(decoder, state.ecu.crank, plant.timeS, frame);
@@ -109,7 +93,7 @@ export function exposeNow(
   write(frame, AT.airFlow, Math.max(0, plant.airFlowGPerS));
   for (let i = 0; i < senses.takenAsRight.length; i += 1) {
     const [place, sees] = senses.takenAsRight[i] as (typeof senses.takenAsRight)[number];
-    write(frame, place, truth[sees]);
+    write(frame, place, truth[sees] as number);
   }
   followFaults(senses, harness, state.sensorFaults);
   sampleSignals(

@@ -75,6 +75,7 @@ import {
   copiedCar,
   frameFrom,
   numbersOf,
+  takeUp,
   type Timing,
 } from './carState';
 import type { Controls, Felt } from './controls';
@@ -126,6 +127,8 @@ export class VirtualCar {
   private readonly out: EcuOut;
   private readonly parts: DrivenParts;
   private readonly stepS: number;
+  private readonly restV: number;
+  private readonly eventsFromS: number;
   private readonly slowSteps: number;
   private readonly outputSteps: number;
   private readonly slowInputSteps: number;
@@ -162,6 +165,8 @@ export class VirtualCar {
     this.out = ecuOut(program);
     this.parts = drivenParts(program);
     this.stepS = setup.stepS ?? STEP_S;
+    this.restV = setup.batteryV;
+    this.eventsFromS = setup.eventsFromS ?? 0;
     this.slowSteps = Math.round(SLOW_S / this.stepS);
     this.outputSteps = Math.round(OUTPUTS_S / this.stepS);
     this.slowInputSteps = Math.round(SLOW_INPUTS_S / this.stepS);
@@ -170,7 +175,8 @@ export class VirtualCar {
     const { bandHz = 0, gain = 0 } = program.knock ?? {};
     this.ear = { startDeg: 0, lengthDeg: 0, bandHz, gain };
     this.opening = { openingMs: 0, squirts: program.injector.squirts, secondOpeningMs: 0, lostShare: 0 };
-    this.state = from === undefined ? carAtRest(program, car, this.harness.teeth, setup) : copiedCar(from);
+    const rest = carAtRest(program, car, this.harness.teeth, setup);
+    this.state = from === undefined ? rest : takeUp(rest, from);
     this.random = from === undefined ? xoroshiro128plus(setup.seed) : xoroshiro128plus.fromState(from.random);
     this.controls = this.state.controls;
     // Between two slow steps what they left is taken up, not what they would find now.
@@ -370,7 +376,7 @@ export class VirtualCar {
       if (isSlow) stepAir(metal, plant, this.plate, 0, SLOW_S);
     } else this.turn(starterNm);
     // With the starter held voltage moves within milliseconds, else slowly.
-    if (controls.starter) stepElectrics(metal, plant, starterNm, this.setup.batteryV, loadsA(state), stepS);
+    if (controls.starter) stepElectrics(metal, plant, starterNm, this.restV, loadsA(state), stepS);
     state.steps += 1;
     plant.timeS = state.steps * stepS;
   }
@@ -420,7 +426,7 @@ export class VirtualCar {
   }
 
   private slowStep(): void {
-    const { state, metal, controls, setup, program, plate } = this;
+    const { state, metal, controls, program, plate } = this;
     const { plant, surroundings } = state;
     stepPower(program, metal, state);
     this.followRig();
@@ -439,7 +445,7 @@ export class VirtualCar {
     state.coilsCharge = coilsCharge(program, this.car, plant.batteryV, plant.speedRpm);
     stepChargeTemperature(metal, plant);
     stepFilling(metal, plant);
-    if (!controls.starter) stepElectrics(metal, plant, 0, setup.batteryV, loadsA(state), SLOW_S);
+    if (!controls.starter) stepElectrics(metal, plant, 0, this.restV, loadsA(state), SLOW_S);
     stepSupply(metal, plant, surroundings, state.pumpOn, SLOW_S);
     const shutPercent = controls.wastegateStuck ? 100 : state.boostValvePercent;
     stepCharger(metal, plant, surroundings, SLOW_S, shutPercent);
@@ -492,7 +498,8 @@ export class VirtualCar {
 
   private idleValvePercent(): number {
     const { program, harness, out, parts } = this;
-    const worked = harness.outputThings[out.working.output] ?? null;
+    const { output } = out.working;
+    const worked = output < 0 ? null : (harness.outputThings[output] ?? null);
     if (worked !== null && worked === parts.idleValve) return out.working.dutyPercent;
     return program.idleAir === 'valve' && harness.drivesIdleValve ? out.idling.openingPercent : 0;
   }
@@ -604,7 +611,7 @@ export class VirtualCar {
     const { plant, surroundings } = state;
     const { barometricKpa, airC } = surroundings;
     return {
-      timeS: plant.timeS - (this.setup.eventsFromS ?? 0),
+      timeS: plant.timeS - this.eventsFromS,
       turns: plant.turns,
       speedRpm,
       cylinder,

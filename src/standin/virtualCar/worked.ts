@@ -33,7 +33,10 @@ export function drivenParts(program: EcuProgram): DrivenParts {
 
 /** Whether an output that is on drives a part, through the loom. */
 export function isDriven({ outputThings }: Harness, { outputs }: EcuOut, part: string): boolean {
-  return outputThings.some((thing, i) => thing === part && outputs[i]?.on === true);
+  for (let i = 0; i < outputs.length; i += 1) {
+    if (outputThings[i] === part && outputs[i]?.on === true) return true;
+  }
+  return false;
 }
 
 /** One pulse of the work mode: what hangs on the pin answers, if it is fed. */
