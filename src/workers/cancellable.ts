@@ -14,6 +14,9 @@ export interface RunPort {
 /** Messages wait this long at most, ms: each look for them costs as much as half a second of simulation. */
 const BREATHES_EVERY_MS = 10;
 
+/** How far it is, is told so often at most, ms: a screen draws no faster, and a start as a whole may take less. */
+const TELLS_EVERY_MS = 50;
+
 /** Runs of a worker, each of which can be ended by its token. */
 export interface Runs {
   readonly run: <Answer>(
@@ -34,7 +37,7 @@ export function keptRuns(): Runs {
     async run(token, onProgress, task) {
       running.add(token);
       try {
-        return await task({ onProgress, cancelled: () => cancelled.has(token), breathe });
+        return await task({ onProgress: paced(onProgress), cancelled: () => cancelled.has(token), breathe });
       } finally {
         running.delete(token);
         cancelled.delete(token);
@@ -43,6 +46,17 @@ export function keptRuns(): Runs {
     cancel(token) {
       if (running.has(token)) cancelled.add(token);
     },
+  };
+}
+
+/** Tells one share in {@link TELLS_EVERY_MS}. */
+function paced(onProgress: (share: number) => void): (share: number) => void {
+  let toldAtMs = performance.now();
+  return (share) => {
+    const nowMs = performance.now();
+    if (nowMs - toldAtMs < TELLS_EVERY_MS) return;
+    toldAtMs = nowMs;
+    onProgress(share);
   };
 }
 

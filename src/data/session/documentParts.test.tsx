@@ -1,9 +1,16 @@
 import { act, render, screen } from '@testing-library/react';
-import { useCallback } from 'react';
+import { useCallback, useLayoutEffect } from 'react';
 import { Text } from 'react-native';
+import { create } from 'zustand';
 import { demo } from '@tests/support/ventisca';
 import { type Calibration, mapAt } from '@/core/calibration';
-import { sameButCells, useDocumentButCells, useDocumentPart, useDocumentPartLater } from './documentParts';
+import {
+  sameButCells,
+  useDocumentButCells,
+  useDocumentPart,
+  useDocumentPartLater,
+  usePartInSlices,
+} from './documentParts';
 import { closeSession, edit, editCells, openSession, undo, useSession } from './session';
 
 const settled = () => act(() => new Promise((resolve) => setTimeout(resolve, 300)));
@@ -119,5 +126,39 @@ describe('documents that differ in cells only', () => {
     expect(sameButCells(document, other({ map: { ...own.map, values: [2] } }))).toBe(true);
     expect(sameButCells(document, other({ name: 'Another' }))).toBe(false);
     expect(sameButCells(document, other({ map: { ...own.map, x: [...own.map.x] } }))).toBe(false);
+  });
+});
+
+describe('a part that is drawn in slices', () => {
+  const store = create(() => ({ told: 1, other: 0 }));
+  const told = ({ told }: { told: number }) => told;
+  function Told() {
+    count('told');
+    return <Text>{`told ${usePartInSlices(store, told)}`}</Text>;
+  }
+
+  test('comes by itself, and what else the store says draws nothing', async () => {
+    render(<Told />);
+    expect(screen.getByText('told 1')).toBeTruthy();
+    await settled();
+    const before = times['told'];
+    await act(async () => store.setState({ other: 1 }));
+    expect(times['told']).toBe(before);
+    act(() => store.setState({ told: 2 }));
+    expect(await screen.findByText('told 2', undefined, WAITS)).toBeTruthy();
+  });
+
+  test('is told of a change between its drawing and its mounting', async () => {
+    function Changes() {
+      useLayoutEffect(() => store.setState({ told: 7 }), []);
+      return null;
+    }
+    render(
+      <>
+        <Told />
+        <Changes />
+      </>,
+    );
+    expect(await screen.findByText('told 7', undefined, WAITS)).toBeTruthy();
   });
 });

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
 import type { StoreApi } from 'zustand';
 import type { Calibration } from '@/core/calibration';
 import { later, notLater } from './later';
@@ -57,6 +57,24 @@ export function usePartLater<State, Part>(
       notLater(show);
     };
   }, [store]);
+  return part;
+}
+
+/**
+ * A part of a store that is drawn in slices, so that the page never holds still for it: not even what is on the screen already is
+ * drawn for its change.
+ * @param select gives a part that is kept, or a plain value; one that is made anew each time looks anew each time.
+ */
+export function usePartInSlices<State, Part>(
+  store: Pick<StoreApi<State>, 'getState' | 'subscribe'>,
+  select: (state: State) => Part,
+): Part {
+  const [part, show] = useState(() => select(store.getState()));
+  useEffect(() => {
+    const look = () => startTransition(() => show(() => select(store.getState())));
+    look();
+    return store.subscribe(look);
+  }, [store, select]);
   return part;
 }
 

@@ -1,6 +1,6 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
-import { useDeferredValue } from 'react';
 import { View } from 'react-native';
+import { usePartInSlices } from '@/data/session/documentParts';
 import { useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { BackTitle, Docked, Message, Page, useWide } from '@/ui/layout';
@@ -22,13 +22,9 @@ export function DriveScreen() {
   const wide = useWide();
   const { id } = useGlobalSearchParams<{ id: string }>();
   const failure = useDrive((state) => state.failure);
-  const lastAnswer = useDrive((state) => state.answer);
-  const lastBefore = useDrive((state) => state.before);
-  const answered = useDrive((state) => state.answered);
-  const mine = answered?.id === id;
-  // A strip of thousands of samples is drawn in slices, so that the page never holds still for it.
-  const answer = useDeferredValue(mine ? lastAnswer : null);
-  const before = useDeferredValue(mine ? lastBefore : null);
+  const last = usePartInSlices(useDrive, toldOf);
+  const told = last?.id === id ? last : null;
+  const answer = told?.answer ?? null;
   const run = () => void runDrive(id, document);
   const button = <RunDrive onRun={run} />;
 
@@ -48,7 +44,9 @@ export function DriveScreen() {
   );
   return (
     <ReadyOnly document={document} heading={heading}>
-      <Page beside={answer === null ? <Waiting /> : <DriveTraces answer={answer} before={before} />}>
+      <Page
+        beside={answer === null ? <Waiting /> : <DriveTraces answer={answer} before={told?.before ?? null} />}
+      >
         {heading}
         <Standing document={document} />
         <DriveSetupCard />
@@ -58,9 +56,7 @@ export function DriveScreen() {
             {failure}
           </Message>
         )}
-        {answer === null ? null : (
-          <DriveFindings answer={answer} outdated={answered?.document !== document} />
-        )}
+        {answer === null ? null : <DriveFindings answer={answer} outdated={told?.document !== document} />}
         {answer?.setup.drive === 'transients' ? (
           <TransientCard id={id} document={document} setup={answer.setup} />
         ) : null}
@@ -68,6 +64,8 @@ export function DriveScreen() {
     </ReadyOnly>
   );
 }
+
+const toldOf = ({ told }: ReturnType<typeof useDrive.getState>) => told;
 
 function Waiting() {
   return (

@@ -10,11 +10,17 @@ interface DriveState {
   /** 0…1 while running. */
   readonly progress: number;
   readonly failure: string | null;
-  readonly answer: DriveAnswer | null;
+  readonly told: ToldDrive | null;
+}
+
+/** The last drive that came to its end. */
+export interface ToldDrive {
+  readonly answer: DriveAnswer;
   /** The drive before it, of the same kind and calibration: what it is compared with. */
   readonly before: DriveAnswer | null;
   /** The calibration the answer is about, and its document then, to tell when it has changed since. */
-  readonly answered: { readonly id: string; readonly document: Calibration } | null;
+  readonly id: string;
+  readonly document: Calibration;
 }
 
 export const useDrive = create<DriveState>(() => ({
@@ -22,9 +28,7 @@ export const useDrive = create<DriveState>(() => ({
   status: 'idle',
   progress: 0,
   failure: null,
-  answer: null,
-  before: null,
-  answered: null,
+  told: null,
 }));
 
 let running: RunningDrive | null = null;
@@ -43,11 +47,14 @@ export async function runDrive(id: string, document: Calibration): Promise<void>
     const answer = await running.answer;
     if (answer === null) useDrive.setState({ status: 'idle' });
     else {
-      useDrive.setState(({ answer: last, answered }) => ({
+      useDrive.setState(({ told: last }) => ({
         status: 'idle',
-        answer,
-        before: last !== null && answered?.id === id && last.setup.drive === setup.drive ? last : null,
-        answered: { id, document },
+        told: {
+          answer,
+          id,
+          document,
+          before: last?.id === id && last.answer.setup.drive === setup.drive ? last.answer : null,
+        },
       }));
     }
   } catch (error) {

@@ -1,6 +1,7 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
-import { useDeferredValue, useEffect } from 'react';
+import { useEffect } from 'react';
 import { View } from 'react-native';
+import { usePartInSlices } from '@/data/session/documentParts';
 import { useDocument, useSession } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { BackTitle, Docked, Message, Page, useWide } from '@/ui/layout';
@@ -27,12 +28,9 @@ export function DryStartScreen() {
   const wide = useWide();
   const { id } = useGlobalSearchParams<{ id: string }>();
   const failure = useDryStart((state) => state.failure);
-  const lastAnswer = useDryStart((state) => state.answer);
-  const answered = useDryStart((state) => state.answered);
-  // An answer is drawn in slices, so that the page never holds still for it.
-  const answer = useDeferredValue(answered?.id === id ? lastAnswer : null);
-  const lastBefore = useDryStart((state) => state.before);
-  const before = useDeferredValue(answered?.id === id ? (lastBefore?.trace ?? null) : null);
+  const last = usePartInSlices(useDryStart, toldOf);
+  const told = last?.id === id ? last : null;
+  const answer = told?.answer ?? null;
   const run = () => void runDryStart(id, document);
   // What was just put in is in the session, and not yet in what this screen was drawn of.
   const runAnew = () => {
@@ -65,7 +63,15 @@ export function DryStartScreen() {
   );
   return (
     <ReadyOnly document={document} heading={heading}>
-      <Page beside={answer === null ? <Waiting /> : <StartCharts trace={answer.trace} before={before} />}>
+      <Page
+        beside={
+          answer === null ? (
+            <Waiting />
+          ) : (
+            <StartCharts trace={answer.trace} before={told?.before?.trace ?? null} />
+          )
+        }
+      >
         {heading}
         <Standing document={document} />
         <SetupCard />
@@ -78,19 +84,19 @@ export function DryStartScreen() {
         {answer === null ? null : (
           <VerdictCard
             answer={answer}
-            outdated={answered?.document !== document}
+            outdated={told?.document !== document}
             onMap={(mapId) => router.navigate(`/c/${id}/maps/${mapId}`)}
             onSheet={(sheet) => router.navigate(`/c/${id}/build/${sheet}` as '/')}
           />
         )}
-        {answer === null || answered === null || (answer.explanation.good && !isUnsure(answer)) ? null : (
+        {answer === null || (answer.explanation.good && !isUnsure(answer)) ? null : (
           <CureCard id={id} document={document} setup={answer.setup} onTaken={runAnew} />
         )}
         {answer === null ? null : <WhatIfCard id={id} document={document} setup={answer.setup} />}
         <StartFieldCard
           id={id}
           document={document}
-          open={answered?.id === id ? (lastAnswer?.setup ?? null) : null}
+          open={answer?.setup ?? null}
           onOpen={({ coolantC, batteryV }) => {
             changeSetup({ coolantC, batteryV });
             run();
@@ -100,6 +106,8 @@ export function DryStartScreen() {
     </ReadyOnly>
   );
 }
+
+const toldOf = ({ told }: ReturnType<typeof useDryStart.getState>) => told;
 
 /** It settles, but not with every engine of the same description. */
 function isUnsure({ sureness }: DryStartAnswer): boolean {

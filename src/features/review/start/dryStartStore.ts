@@ -13,17 +13,17 @@ interface DryStartState {
   /** 0…1 while running. */
   readonly progress: number;
   readonly failure: string | null;
-  readonly answer: DryStartAnswer | null;
-  /** The calibration the answer is about, and its document then, to tell when it has changed since. */
-  readonly answered: Answered | null;
-  /** The last answer of this calibration before it was changed, at the same temperature and battery. */
-  readonly before: DryStartAnswer | null;
+  readonly told: ToldStart | null;
 }
 
-/** A calibration, and its document at some time. */
-interface Answered {
+/** The last start that came to its end. */
+export interface ToldStart {
+  readonly answer: DryStartAnswer;
+  /** The calibration the answer is about, and its document then, to tell when it has changed since. */
   readonly id: string;
   readonly document: Calibration;
+  /** The last answer of this calibration before it was changed, at the same temperature and battery. */
+  readonly before: DryStartAnswer | null;
 }
 
 export const useDryStart = create<DryStartState>(() => ({
@@ -31,9 +31,7 @@ export const useDryStart = create<DryStartState>(() => ({
   status: 'idle',
   progress: 0,
   failure: null,
-  answer: null,
-  answered: null,
-  before: null,
+  told: null,
 }));
 
 let running: RunningDryStart | null = null;
@@ -55,14 +53,12 @@ export async function runDryStart(id: string, document: Calibration): Promise<vo
   try {
     running = startDryStart(document, setup, (progress) => useDryStart.setState({ progress }));
     const answer = await running.answer;
-    useDryStart.setState((last) =>
+    useDryStart.setState(({ told }) =>
       answer === null
         ? { status: 'idle' }
         : {
             status: 'idle',
-            answer,
-            answered: { id, document },
-            before: beforeOf(last, id, document, answer),
+            told: { answer, id, document, before: beforeOf(told, id, document, answer) },
           },
     );
     if (answer !== null) {
@@ -79,13 +75,13 @@ export async function runDryStart(id: string, document: Calibration): Promise<vo
 
 /** What to lay behind an answer: the last one where the calibration was another, else what lay behind that. */
 function beforeOf(
-  { answer: last, answered, before }: Pick<DryStartState, 'answer' | 'answered' | 'before'>,
+  last: ToldStart | null,
   id: string,
   document: Calibration,
   { setup }: DryStartAnswer,
 ): DryStartAnswer | null {
-  if (answered?.id !== id) return null;
-  const candidate = answered.document === document ? before : last;
+  if (last?.id !== id) return null;
+  const candidate = last.document === document ? last.before : last.answer;
   const isLike = candidate?.setup.coolantC === setup.coolantC && candidate.setup.batteryV === setup.batteryV;
   return isLike ? candidate : null;
 }
