@@ -25,7 +25,7 @@ import {
   meteredAirMg,
   targetLoad,
 } from './load';
-import { sparkAt, type SparkParts } from './sparkAt';
+import { sparkAt, type SparkParts, sparkRoom } from './sparkAt';
 import { startFactors } from './startFactors';
 import { blendedAt, curveOr } from './tables';
 import { fuelInTank } from './tank';
@@ -119,7 +119,7 @@ export function injectionAt(
   const fuel = fuelAt(program, frame, decisions, fuelRoom());
   const corrections = [...fuel.corrections];
   const load = targetLoad(program, frame, fuel.loadThrottlePercent);
-  const spark = sparkAt(program, frame, load, decisions, corrections);
+  const spark = sparkAt(program, frame, load, decisions, corrections, sparkRoom());
   return { ...fuel, corrections, spark, sparkDeg: spark.sparkDeg };
 }
 
@@ -198,9 +198,9 @@ export function fuelAt(program: EcuProgram, frame: Frame, decisions: EcuDecision
 
   const loadThrottle = loadThrottlePercent(program, frame);
   const load = targetLoad(program, frame, loadThrottle);
-  const filling = fillingAt(program, frame, loadThrottle, decisions.film);
-  const { densityKpa } = filling;
-  const coldAirMg = airMassMg(filling.vePercent, densityKpa, program.cylinderVolumeCm3, airC);
+  fillingAt(program, frame, loadThrottle, decisions.film, out);
+  const { densityKpa, vePercent: filledPercent } = out;
+  const coldAirMg = airMassMg(filledPercent, densityKpa, program.cylinderVolumeCm3, airC);
   const metered = loadProgram.strategy === 'airMass';
   const flowEstimateGPerS = metered
     ? read(frame, AT.airFlow)
@@ -232,7 +232,7 @@ export function fuelAt(program: EcuProgram, frame: Frame, decisions: EcuDecision
   const airMg = airOf(
     program,
     frame,
-    filling,
+    out,
     chargeC,
     pulseMs,
     flowGPerS,
@@ -246,11 +246,10 @@ export function fuelAt(program: EcuProgram, frame: Frame, decisions: EcuDecision
   const vePercent =
     metered || pulseMs !== null
       ? impliedVePercent(airMg, densityKpa, program.cylinderVolumeCm3, chargeC)
-      : filling.vePercent;
+      : filledPercent;
 
-  const start = startFactors(program, frame);
-  const enrichedMg =
-    baseFuelMg * start.crankingMultiple * start.afterStart * start.warmUp * start.acceleration;
+  startFactors(program, frame, out);
+  const enrichedMg = baseFuelMg * out.crankingMultiple * out.afterStart * out.warmUp * out.acceleration;
   const trim =
     (1 + curveOr(program.tables.fuelGear, read(frame, AT.gear), 0) / 100) *
     (Number.isNaN(cylinder) ? 1 : 1 + curveOr(program.tables.fuelCylinder, cylinder, 0) / 100) *
@@ -274,7 +273,6 @@ export function fuelAt(program: EcuProgram, frame: Frame, decisions: EcuDecision
   const firstMg = fuelMg - second.fuelMg;
   const { netMs, shortPulseMs, openingMs } = oneOpening(injector, firstMg, first);
   out.vePercent = vePercent;
-  out.densityKpa = densityKpa;
   out.loadThrottlePercent = loadThrottle;
   out.flowEstimateGPerS = flowEstimateGPerS;
   out.heating = heating;
@@ -285,14 +283,6 @@ export function fuelAt(program: EcuProgram, frame: Frame, decisions: EcuDecision
   out.lambdaTarget = lambdaTarget;
   out.pulseMs = pulseMs;
   out.baseFuelMg = baseFuelMg;
-  out.crankingMapped = start.crankingMapped;
-  out.crankingTaper = start.crankingTaper;
-  out.crankingMultiple = start.crankingMultiple;
-  out.afterStartInitial = start.afterStartInitial;
-  out.afterStartDecayS = start.afterStartDecayS;
-  out.afterStart = start.afterStart;
-  out.warmUp = start.warmUp;
-  out.acceleration = start.acceleration;
   out.enrichedMg = enrichedMg;
   out.trim = trim;
   out.wantedMg = wantedMg;

@@ -40,33 +40,35 @@ export interface Rising {
 }
 
 /**
- * Efficiency and the pressure it refers to. By throttle it refers to barometric pressure; with pressure, to manifold
+ * Efficiency and the pressure it refers to, written into a room of the caller’s. By throttle it refers to barometric pressure; with pressure, to manifold
  * pressure where that is higher. A meter and a plain pulse have none: 100 % stands in for the first estimate of flow.
  */
 export function fillingAt(
   program: EcuProgram,
   frame: Frame,
   throttle: number,
-  rising: Rising | null = null,
-): Filling {
+  rising: Rising | null,
+  out: { -readonly [Part in keyof Filling]: Filling[Part] },
+): void {
   const manifoldKpa = read(frame, AT.manifoldPressure) + (rising?.risesKpa ?? 0);
   const loadThrottle = Math.min(100, throttle + (rising?.risesPercent ?? 0));
   switch (program.load.strategy) {
     case 'speedDensity':
-      return { densityKpa: manifoldKpa, vePercent: veAt(program, frame, 've', manifoldKpa) };
+      out.densityKpa = manifoldKpa;
+      out.vePercent = veAt(program, frame, 've', manifoldKpa);
+      return;
     case 'throttle':
-      return {
-        densityKpa: program.barometricKpa,
-        vePercent: veAt(program, frame, 'veThrottle', loadThrottle),
-      };
+      out.densityKpa = program.barometricKpa;
+      out.vePercent = veAt(program, frame, 'veThrottle', loadThrottle);
+      return;
     case 'throttlePressure':
-      return {
-        densityKpa: Math.max(program.barometricKpa, manifoldKpa),
-        vePercent: veAt(program, frame, 'veThrottle', loadThrottle),
-      };
+      out.densityKpa = Math.max(program.barometricKpa, manifoldKpa);
+      out.vePercent = veAt(program, frame, 'veThrottle', loadThrottle);
+      return;
     case 'airMass':
     case 'pulseWidth':
-      return { densityKpa: manifoldKpa, vePercent: 100 };
+      out.densityKpa = manifoldKpa;
+      out.vePercent = 100;
   }
 }
 

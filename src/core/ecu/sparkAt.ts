@@ -25,60 +25,13 @@ export interface SparkParts {
   readonly sparkDeg: number;
 }
 
-/** Spark advance at a moment. Cranking takes the crank advance alone where there is one. */
-export function sparkAt(
-  program: EcuProgram,
-  frame: Frame,
-  load: number,
-  decisions: EcuDecisions,
-  applied: AppliedCorrection[],
-): SparkParts {
-  const { tables, corrections } = program;
-  const coolantC = read(frame, AT.coolant);
-  const cylinder = read(frame, AT.cylinder);
-  if (read(frame, AT.phase) !== PHASE.running && tables.crankAdvance !== undefined) {
-    const baseDeg = lookUpCurve(tables.crankAdvance, coolantC);
-    return crankAdvance(baseDeg);
-  }
-  const baseDeg = blendedAt(
-    program,
-    program.load.spark,
-    read(frame, AT.speed),
-    load,
-    read(frame, AT.ethanol),
-  );
-  const coolantDeg = curveOr(tables.sparkCoolant, coolantC, 0);
-  const airDeg = curveOr(tables.sparkAir, read(frame, AT.air), 0);
-  const gearDeg = curveOr(tables.sparkGear, read(frame, AT.gear), 0);
-  const cylinderDeg = Number.isNaN(cylinder) ? 0 : curveOr(tables.sparkCylinder, cylinder, 0);
-  const boostDeg = curveOr(tables.sparkBoost, read(frame, AT.manifoldPressure), 0);
-  const built = baseDeg + coolantDeg + airDeg;
-  const own =
-    corrections.length === 0
-      ? built
-      : correctedValue(corrections, 'spark', built, frame, decisions.active, applied);
-  const idleDeg = idleSparkDeg(program.idle.loop, frame);
-  const { retardDeg, sparkDeg: replacedDeg } = decisions.held;
-  const wanted = (replacedDeg ?? own + gearDeg + boostDeg + cylinderDeg + idleDeg) - retardDeg;
-  const sparkDeg = Math.min(SPARK_LIMITS.max, Math.max(SPARK_LIMITS.min, wanted));
-  return {
-    baseDeg,
-    coolantDeg,
-    airDeg,
-    gearDeg,
-    cylinderDeg,
-    boostDeg,
-    idleDeg,
-    retardDeg,
-    replacedDeg,
-    sparkDeg,
-  };
-}
+/** {@link SparkParts} while they are written. */
+export type SparkRoom = { -readonly [Part in keyof SparkParts]: SparkParts[Part] };
 
-/** Nothing is added to it. Written out: an object spread from another is slow to make and to read. */
-function crankAdvance(baseDeg: number): SparkParts {
+/** Room for them, in which nothing is added. */
+export function sparkRoom(): SparkRoom {
   return {
-    baseDeg,
+    baseDeg: 0,
     coolantDeg: 0,
     airDeg: 0,
     gearDeg: 0,
@@ -87,6 +40,52 @@ function crankAdvance(baseDeg: number): SparkParts {
     idleDeg: 0,
     retardDeg: 0,
     replacedDeg: null,
-    sparkDeg: baseDeg,
+    sparkDeg: 0,
   };
+}
+
+/** Spark advance at a moment, written into a room of the caller’s. Cranking takes the crank advance alone where there is one. */
+export function sparkAt(
+  program: EcuProgram,
+  frame: Frame,
+  load: number,
+  decisions: EcuDecisions,
+  applied: AppliedCorrection[],
+  out: SparkRoom,
+): SparkParts {
+  const { tables, corrections } = program;
+  const coolantC = read(frame, AT.coolant);
+  if (read(frame, AT.phase) !== PHASE.running && tables.crankAdvance !== undefined) {
+    out.baseDeg = lookUpCurve(tables.crankAdvance, coolantC);
+    out.coolantDeg = 0;
+    out.airDeg = 0;
+    out.gearDeg = 0;
+    out.cylinderDeg = 0;
+    out.boostDeg = 0;
+    out.idleDeg = 0;
+    out.retardDeg = 0;
+    out.replacedDeg = null;
+    out.sparkDeg = out.baseDeg;
+    return out;
+  }
+  const cylinder = read(frame, AT.cylinder);
+  const ethanolPercent = read(frame, AT.ethanol);
+  out.baseDeg = blendedAt(program, program.load.spark, read(frame, AT.speed), load, ethanolPercent);
+  out.coolantDeg = curveOr(tables.sparkCoolant, coolantC, 0);
+  out.airDeg = curveOr(tables.sparkAir, read(frame, AT.air), 0);
+  out.gearDeg = curveOr(tables.sparkGear, read(frame, AT.gear), 0);
+  out.cylinderDeg = Number.isNaN(cylinder) ? 0 : curveOr(tables.sparkCylinder, cylinder, 0);
+  out.boostDeg = curveOr(tables.sparkBoost, read(frame, AT.manifoldPressure), 0);
+  out.idleDeg = idleSparkDeg(program.idle.loop, frame);
+  out.retardDeg = decisions.held.retardDeg;
+  out.replacedDeg = decisions.held.sparkDeg;
+  const built = out.baseDeg + out.coolantDeg + out.airDeg;
+  const own =
+    corrections.length === 0
+      ? built
+      : correctedValue(corrections, 'spark', built, frame, decisions.active, applied);
+  const added = own + out.gearDeg + out.boostDeg + out.cylinderDeg + out.idleDeg;
+  const wanted = (out.replacedDeg ?? added) - out.retardDeg;
+  out.sparkDeg = Math.min(SPARK_LIMITS.max, Math.max(SPARK_LIMITS.min, wanted));
+  return out;
 }

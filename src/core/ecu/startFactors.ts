@@ -16,37 +16,26 @@ export interface StartFactors {
   readonly acceleration: number;
 }
 
-/** The factors at a moment: cranking multiple and taper while cranking, the others while running. */
-export function startFactors(program: EcuProgram, frame: Frame): StartFactors {
+/** The factors at a moment, written into a room of the caller’s: cranking multiple and taper while cranking, the others while running. */
+export function startFactors(
+  program: EcuProgram,
+  frame: Frame,
+  out: { -readonly [Factor in keyof StartFactors]: StartFactors[Factor] },
+): void {
   const { tables } = program;
   const coolantC = read(frame, AT.coolant);
   const ethanolPercent = read(frame, AT.ethanol);
-  if (read(frame, AT.phase) !== PHASE.running) {
-    const crankingMapped = blendedAt(program, 'cranking', coolantC, 0, ethanolPercent);
-    const crankingTaper = curveOr(tables.crankingTaper, read(frame, AT.turns), 100) / 100;
-    return {
-      crankingMapped,
-      crankingTaper,
-      crankingMultiple: crankingMapped * crankingTaper,
-      afterStartInitial: 1,
-      afterStartDecayS: 0,
-      afterStart: 1,
-      warmUp: 1,
-      acceleration: 1,
-    };
-  }
-  const afterStartInitial = blendedAt(program, 'afterStart', coolantC, 0, ethanolPercent);
-  const afterStartDecayS = curveOr(tables.afterStartDecay, coolantC, 0);
-  return {
-    crankingMapped: 1,
-    crankingTaper: 1,
-    crankingMultiple: 1,
-    afterStartInitial,
-    afterStartDecayS,
-    afterStart: afterStartFactor(afterStartInitial, afterStartDecayS, read(frame, AT.sinceStart)),
-    warmUp: blendedAt(program, 'warmUp', coolantC, 0, ethanolPercent),
-    acceleration: accelerationFactor(program, frame),
-  };
+  const running = read(frame, AT.phase) === PHASE.running;
+  out.crankingMapped = running ? 1 : blendedAt(program, 'cranking', coolantC, 0, ethanolPercent);
+  out.crankingTaper = running ? 1 : curveOr(tables.crankingTaper, read(frame, AT.turns), 100) / 100;
+  out.crankingMultiple = out.crankingMapped * out.crankingTaper;
+  out.afterStartInitial = running ? blendedAt(program, 'afterStart', coolantC, 0, ethanolPercent) : 1;
+  out.afterStartDecayS = running ? curveOr(tables.afterStartDecay, coolantC, 0) : 0;
+  out.afterStart = running
+    ? afterStartFactor(out.afterStartInitial, out.afterStartDecayS, read(frame, AT.sinceStart))
+    : 1;
+  out.warmUp = running ? blendedAt(program, 'warmUp', coolantC, 0, ethanolPercent) : 1;
+  out.acceleration = running ? accelerationFactor(program, frame) : 1;
 }
 
 /** Factor of acceleration enrichment: by how fast the throttle opens and how cold it is, fading in a straight line. */

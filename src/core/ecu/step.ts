@@ -55,7 +55,7 @@ import {
   type WorkOut,
   type WorkSettings,
 } from '../control';
-import type { PreparedCorrection } from '../correction';
+import type { AppliedCorrection, PreparedCorrection } from '../correction';
 import type { EcuProgram, OutputProgram } from '../program';
 import { type InputCounts, inputCounts } from '../sensors';
 import { writeCuts } from './cuts';
@@ -66,7 +66,7 @@ import { SPARK_LIMITS } from './limits';
 import { stepLostSensors } from './lostSensors';
 import { targetLoad } from './load';
 import { restPhase, stepPhase } from './phase';
-import { sparkAt } from './sparkAt';
+import { sparkAt, type SparkRoom, sparkRoom } from './sparkAt';
 import type { EcuState } from './state';
 import { stepWork, workSettings } from './work';
 
@@ -103,6 +103,8 @@ export interface EcuOut {
   readonly workable: WorkSettings;
   /** Opening of the cylinder last asked for; the same room from event to event. */
   readonly fuel: FuelRoom;
+  /** Parts of the spark last asked for. */
+  readonly spark: SparkRoom;
   /** How many inputs are read at each pace. */
   readonly inputs: InputCounts;
   /** An event has been stepped. */
@@ -130,6 +132,7 @@ export function ecuOut(program: EcuProgram): EcuOut {
     working: work.out(workable),
     workable,
     fuel: fuelRoom(),
+    spark: sparkRoom(),
     inputs: inputCounts(program.inputs.map(({ id }) => id)),
     stepped: false,
   };
@@ -274,6 +277,8 @@ function stepLimits(program: EcuProgram, state: EcuState, frame: Frame, limited:
 }
 
 const NONE: readonly boolean[] = [];
+/** Where there are no corrections; nothing is ever put in. */
+const NONE_APPLIED: AppliedCorrection[] = [];
 
 /** Of each correction, whether it acts; nothing is made where there are none. */
 function activeOf({ corrections }: EcuOut): readonly boolean[] {
@@ -293,7 +298,8 @@ export function sparkStep(program: EcuProgram, state: EcuState, frame: Frame, ou
   const knockDeg = knockRetardDeg(program.knock, state.knock, read(frame, AT.cylinder));
   const held = { retardDeg: retardDeg + out.cut.retardDeg + knockDeg, sparkDeg: replacedDeg };
   const decisions = { active, cut: out.cut.cut, held, film: null, tried: null };
-  const { sparkDeg: byMaps, idleDeg } = sparkAt(program, frame, load, decisions, []);
+  const applied = program.corrections.length === 0 ? NONE_APPLIED : [];
+  const { sparkDeg: byMaps, idleDeg } = sparkAt(program, frame, load, decisions, applied, out.spark);
   const { sparkDeg: fixed, sparkAddsDeg } = out.working;
   const wantedDeg = Number.isNaN(fixed) ? byMaps + sparkAddsDeg : fixed;
   const sparkDeg = Math.min(SPARK_LIMITS.max, Math.max(SPARK_LIMITS.min, wantedDeg));

@@ -58,7 +58,8 @@ export function sampleSignals(
   for (let i = 0; i < count; i += 1) {
     const pin = pins[i] as PinSignal;
     const fault = faults[i] ?? null;
-    const sound = signalNow(pin.signal, truth, last[i] as LastSignal);
+    signalNow(pin.signal, truth, last[i] as LastSignal, out, i);
+    const sound = out[i] as number;
     const at = fault === null ? sound : faulty(pin, fault, i, state, timeS, sound);
     const noise = pin.noise + (fault?.kind === 'noisy' ? faultSize(fault) : 0);
     const shaken = noise === 0 ? at : at + noise * drawn(state);
@@ -110,21 +111,26 @@ function faulty(
   }
 }
 
-/** What a sound sensor gives; nothing, where there is nothing to read. */
-function signalNow(signal: Signal, truth: Truth, last: LastSignal): number {
+/** What a sound sensor gives, into its place; nothing, where there is nothing to read. */
+function signalNow(signal: Signal, truth: Truth, last: LastSignal, out: Float64Array, place: number): void {
   switch (signal.kind) {
     case 'still':
-      return signal.at;
+      out[place] = signal.at;
+      return;
     case 'gear':
-      return signal.points.find(({ gear }) => gear === truth[SEEN.gear])?.volts ?? 0;
+      out[place] = signal.points.find(({ gear }) => gear === truth[SEEN.gear])?.volts ?? 0;
+      return;
     case 'switch':
-      return (truth[signal.sees] as number) > 0 ? signal.heldV : signal.freeV;
+      out[place] = (truth[signal.sees] as number) > 0 ? signal.heldV : signal.freeV;
+      return;
     case 'line': {
       const above = signal.gauge ? (truth[SEEN.barometricKpa] as number) : 0;
       const seen = (truth[signal.sees] as number) - above;
-      if (Number.isNaN(seen)) return 0;
       const { ends } = signal;
-      return Math.min(ends.high, Math.max(ends.low, lookUpStraightOn(signal.signal, seen)));
+      out[place] = Number.isNaN(seen)
+        ? 0
+        : Math.min(ends.high, Math.max(ends.low, lookUpStraightOn(signal.signal, seen)));
+      return;
     }
     case 'thermistor': {
       const seen = truth[signal.sees] as number;
@@ -132,7 +138,7 @@ function signalNow(signal: Signal, truth: Truth, last: LastSignal): number {
         last.seen = seen;
         last.at = pullUpVolts(signal.divider, thermistorOhm(signal.curve, seen));
       }
-      return last.at;
+      out[place] = last.at;
     }
   }
 }
