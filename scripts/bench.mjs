@@ -12,6 +12,7 @@ const asItStands = (part) => ['--import', 'tsx', `scripts/bench/${part}.mts`];
 
 for (const args of [
   await asOne('core'),
+  await asOne('loom'),
   await asOne('controls'),
   await asOne('logs'),
   await asOne('logStudies'),

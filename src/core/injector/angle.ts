@@ -34,10 +34,10 @@ export function overlapLossPercent(spray: CrankStretch, valves: ValveEvents): nu
   const overlap = valves.exhaustClosesDeg - valves.intakeOpensDeg;
   const length = spray.toDeg - spray.fromDeg;
   if (overlap <= 0 || length <= 0) return 0;
+  const first = Math.floor((spray.fromDeg - valves.exhaustClosesDeg) / CYCLE_DEG) + 1;
   let lost = 0;
-  for (let cycle = -2; cycle <= 2; cycle += 1) {
-    const from = valves.intakeOpensDeg + cycle * CYCLE_DEG;
-    lost += Math.max(0, Math.min(spray.toDeg, from + overlap) - Math.max(spray.fromDeg, from));
+  for (let from = valves.intakeOpensDeg + first * CYCLE_DEG; from < spray.toDeg; from += CYCLE_DEG) {
+    lost += Math.min(spray.toDeg, from + overlap) - Math.max(spray.fromDeg, from);
   }
   return Math.min(100, (100 * lost) / length);
 }

@@ -76,16 +76,25 @@ export function sendEdges(
   // While speed hardly changes the way is even over the step, to an eighth of a microsecond in a millisecond.
   const even = Math.abs(toRpm - fromRpm) < EVEN_SHARE * fromRpm;
   const sPerTurn = passedS / (toTurns - fromTurns);
-  const slipping = fromRpm > SLIPS.fromRpm && Math.abs(toRpm - fromRpm) > SLIPS.fromPerS * passedS * fromRpm;
-  while (crank.turns <= toTurns || cam.turns <= toTurns) {
-    const isCrank = crank.turns <= cam.turns;
-    const next = isCrank ? crank : cam;
-    const way = next.turns - fromTurns;
+  let crankTurns = crank.turns;
+  let camTurns = cam.turns;
+  while (crankTurns <= toTurns || camTurns <= toTurns) {
+    const isCrank = crankTurns <= camTurns;
+    const way = (isCrank ? crankTurns : camTurns) - fromTurns;
     const timeS = fromS + (even ? way * sPerTurn : passedS * shareOfTime(turned, way));
-    if (isCrank) sendCrank(teeth.crank, clock, timeS, slipping, decoder, state);
-    else sendCam(teeth.cam, clock, timeS, decoder, state);
-    advance(isCrank ? teeth.crank : teeth.cam, next);
+    if (isCrank) {
+      sendCrank(teeth.crank, clock, timeS, turned, decoder, state);
+      crankTurns = advance(teeth.crank, crank);
+    } else {
+      sendCam(teeth.cam, clock, timeS, decoder, state);
+      camTurns = advance(teeth.cam, cam);
+    }
   }
+}
+
+/** Speed changes fast enough in a step for a loose wheel to slip. */
+function isSlipping({ fromRpm, toRpm, passedS }: Turned): boolean {
+  return fromRpm > SLIPS.fromRpm && Math.abs(toRpm - fromRpm) > SLIPS.fromPerS * passedS * fromRpm;
 }
 
 /** Lets the edges of a step pass while nobody listens. */
@@ -98,11 +107,12 @@ function sendCrank(
   { delayS, lostShare, noiseShare, slipsShare }: ToothTrack,
   clock: ToothClock,
   turnedS: number,
-  slipping: boolean,
+  turned: Turned,
   decoder: Decoder,
   state: DecoderState,
 ): void {
-  const timeS = slipsShare === 0 ? turnedS : slippedS(clock, turnedS, slipping && drawn(clock) < slipsShare);
+  const timeS =
+    slipsShare === 0 ? turnedS : slippedS(clock, turnedS, isSlipping(turned) && drawn(clock) < slipsShare);
   if (noiseShare > 0 && drawn(clock) < noiseShare) {
     crankEdge(decoder, state, clock.sentS + (timeS - clock.sentS) * drawn(clock) + delayS);
   }
@@ -148,13 +158,16 @@ function firstAfter({ edgesTurns }: ToothTrack, turns: number): NextEdge {
   };
 }
 
-function advance({ edgesTurns }: ToothTrack, next: NextEdge): void {
+/** Goes on to the next edge. @returns where it is, turns since rest. */
+function advance({ edgesTurns }: ToothTrack, next: NextEdge): number {
   next.edge += 1;
   if (next.edge === edgesTurns.length) {
     next.edge = 0;
     next.cycleTurns += CYCLE_TURNS;
   }
-  next.turns = (edgesTurns[next.edge] as number) + next.cycleTurns;
+  const turns = (edgesTurns[next.edge] as number) + next.cycleTurns;
+  next.turns = turns;
+  return turns;
 }
 
 /** The next number of a plain chance, 0…1. */
