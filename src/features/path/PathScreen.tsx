@@ -4,7 +4,7 @@ import { type Leg, LEGS, type StandingStep, workStanding } from '@/core/workOrde
 import { useDocument } from '@/data/session/session';
 import { useNextIsShown, useWorkDone } from '@/data/workDone';
 import { Button } from '@/ui/button/Button';
-import { BackTitle, LinkRow, Page, StateMark } from '@/ui/layout';
+import { BackTitle, LinkRow, Page, StateMark, useWide } from '@/ui/layout';
 import { leftWords } from '@/ui/next/leftWords';
 import { Heading, Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
@@ -16,6 +16,7 @@ export function PathScreen() {
   const document = useDocument();
   const done = useWorkDone(id, document);
   const [isShown, setShown] = useNextIsShown();
+  const wide = useWide();
   if (done === null) return null;
   const { steps, next, doneSteps } = workStanding(document, done);
   const go = (page: string) => router.navigate(`/c/${id}/${page}` as '/');
@@ -25,23 +26,25 @@ export function PathScreen() {
       <Text kind="lead">
         {`${doneSteps} of ${steps.length} steps are done. Any can be done at any time; in this order nothing is asked for before what it rests on.`}
       </Text>
-      {(Object.keys(LEGS) as Leg[]).map((leg) => (
-        <View key={leg} style={{ gap: SPACE.s }}>
-          <Heading level={2}>{LEGS[leg]}</Heading>
-          {steps
-            .filter(({ step }) => step.leg === leg)
-            .map((standing) => (
-              <LinkRow
-                key={standing.step.id}
-                label={standing.step.label}
-                detail={standing.step.why}
-                state={<StepMark standing={standing} isNext={standing === next} />}
-                here={standing === next}
-                onPress={() => go(standing.step.page)}
-              />
-            ))}
-        </View>
-      ))}
+      <View style={{ flexDirection: wide ? 'row' : 'column', gap: wide ? SPACE.xl : SPACE.l }}>
+        {(Object.keys(LEGS) as Leg[]).map((leg) => (
+          <View key={leg} style={{ gap: SPACE.s, ...(wide ? COLUMN : {}) }}>
+            <Heading level={2}>{LEGS[leg]}</Heading>
+            {steps
+              .filter(({ step }) => step.leg === leg)
+              .map((standing) => (
+                <LinkRow
+                  key={standing.step.id}
+                  label={standing.step.label}
+                  detail={standing.step.why}
+                  state={<StepMark standing={standing} isNext={standing === next} />}
+                  here={standing === next}
+                  onPress={() => go(standing.step.page)}
+                />
+              ))}
+          </View>
+        ))}
+      </View>
       <View style={{ flexDirection: 'row' }}>
         <Button
           label={isShown ? 'Do not show what is next' : 'Show what is next'}
@@ -51,6 +54,9 @@ export function PathScreen() {
     </Page>
   );
 }
+
+/** Legs stand side by side where there is room: a line across the whole screen is not read. */
+const COLUMN = { flexGrow: 1, flexShrink: 1, flexBasis: 0, minWidth: 0 } as const;
 
 function StepMark({ standing: { left }, isNext }: { standing: StandingStep; isNext: boolean }) {
   if (left.length === 0) return <StateMark tone="good" label="Done" />;

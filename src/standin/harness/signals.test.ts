@@ -95,6 +95,17 @@ describe('signals', () => {
     expect(at({}, { coolantC: 80 }).coolant).toBeLessThan(given.coolant);
   });
 
+  // To ground under a pull-up: 0.05 V while it is held, 4.9 V let go.
+  test('a switch is pulled down by the hand that is on it', () => {
+    const wired = { of: { ...car, loom: null } };
+    const ends = (held: number) => {
+      const given = at(wired, { launchHeld: held, shiftHeld: held, retardHeld: held });
+      return SWITCH_IDS.map((id) => given[id]);
+    };
+    expect(ends(1)).toEqual(SWITCH_IDS.map(() => 0.05));
+    expect(ends(0)).toEqual(SWITCH_IDS.map(() => 4.9));
+  });
+
   test('a mixture that is not read gives nothing, one beyond the sheet its end', () => {
     expect(at().lambdaTwo).toBe(0);
     expect(at({}, { lambdaOne: 4 }).lambdaOne).toBeCloseTo(4.5, 9);
@@ -175,6 +186,7 @@ describe('noise and converter', () => {
     const copy = copiedSampling(state);
     copy.given[0] = 5;
     copy.lagged[1] = 5;
+    copy.laggedS[0] = 5;
     expect(state).toEqual(samplingAtRest(2, 7));
   });
 });
@@ -200,6 +212,14 @@ describe('faults', () => {
       const same = after[id] === sound[1][id];
       expect([id, same]).toEqual([id, id !== 'map' && id !== 'coolant']);
     }
+  });
+
+  // The track is worn for 0.06 V each way of 1.26 V.
+  test('a gap in a track gives nothing where it lies, and the signal beside it', () => {
+    expect(fault('gap', 1.26 + 0.055)[0].map).toBe(0);
+    expect(fault('gap', 1.26 - 0.055)[0].map).toBe(0);
+    expect(fault('gap', 1.26 + 0.065)[0].map).toBeCloseTo(1.26, 9);
+    expect(fault('gap', 1.26 - 0.065)[0].map).toBeCloseTo(1.26, 9);
   });
 
   test('unplugged, shorted and stuck', () => {

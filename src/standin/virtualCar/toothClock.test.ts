@@ -69,6 +69,27 @@ describe('edges in time', () => {
     [10, 100, 300].forEach((deg, i) => expect(times[i]).toBeCloseTo(Math.sqrt((2 * deg) / 72_000), 7));
   });
 
+  // Half-way of a tenth of a second at 1000 rev/min: 0.05 s. To 1002 the first half takes longer: by √ of the middle of the squares.
+  test('by an even way where speed changes by less than a thousandth, and by its root beyond', () => {
+    const half = (toRpm: number) => {
+      const toTurns = ((1000 + toRpm) / 2 / 60) * 0.1;
+      const [teeth, state] = [teethOf(track([200 + 180 * toTurns])), decoderAtRest()];
+      const step: Turned = { fromTurns: 0, toTurns, fromS: 0, passedS: 0.1, fromRpm: 1000, toRpm };
+      sendEdges(teeth, clockAtRest(teeth, 1), step, DECODER, state);
+      return state.edgeS;
+    };
+    expect(half(1000.5)).toBeCloseTo(0.05, 12);
+    expect(half(999.5)).toBeCloseTo(0.05, 12);
+    const middleRpm = Math.sqrt((1000 ** 2 + 1002 ** 2) / 2);
+    expect(half(1002)).toBeCloseTo((0.1 * (middleRpm - 1000)) / 2, 12);
+    expect(Math.abs(half(1002) - 0.05)).toBeGreaterThan(2e-5);
+  });
+
+  test('a sound wire asks chance for nothing', () => {
+    const { clock } = turned(teethOf(track([210, 300, 570]), track([250])), 600, 600, 150);
+    expect(clock.chance).toBe(clockAtRest(teethOf(track([])), 1).chance);
+  });
+
   test('come later by the delay of their sensor', () => {
     const { times } = turned(teethOf(track([210], { delayS: 0.0004 })), 600, 600, 10);
     expect(times[0]).toBeCloseTo(10 / 3600 + 0.0004, 9);
@@ -133,6 +154,60 @@ describe('a bad wire', () => {
     expect(latest(200, 240, 1)).toBe(0);
   });
 
+  test('a wheel slips at the share of teeth that is said, and comes back by and by', () => {
+    const behind = (seed: number, slipsShare: number, after: number) => {
+      const teeth = teethOf(track([210, 220, 230], { slipsShare }));
+      const clock = clockAtRest(teeth, seed);
+      const state = decoderAtRest();
+      const to = (deg: number) => (deg - 200 + 5) / 360;
+      const fast = { fromTurns: 0, toTurns: to(210), fromS: 0, passedS: 0.001, fromRpm: 3000, toRpm: 3200 };
+      sendEdges(teeth, clock, fast, DECODER, state);
+      const toTurns = to(210 + 10 * after);
+      const even = { fromTurns: to(210), toTurns, fromS: 0.001, passedS: 0.001, fromRpm: 3200, toRpm: 3200 };
+      if (after > 0) sendEdges(teeth, clock, even, DECODER, state);
+      return { clock, edgeS: state.edgeS };
+    };
+    const slipped = Array.from({ length: 400 }, (_, seed) => behind(seed, 0.25, 0).clock.behind);
+    const count = slipped.filter((share) => share === 0.9).length;
+    expect(count + slipped.filter((share) => share === 0).length).toBe(400);
+    expect(Math.abs(count - 100)).toBeLessThan(35);
+    const once = behind(1, 1, 0);
+    expect(once.edgeS).toBeCloseTo(1.9 * once.clock.turnedS, 12);
+    const [first, second] = [behind(1, 1, 1), behind(1, 1, 2)];
+    expect(first.clock.behind).toBeCloseTo(0.9 * 0.85, 12);
+    expect(second.clock.behind).toBeCloseTo(0.9 * 0.85 ** 2, 12);
+    expect(first.edgeS - first.clock.turnedS).toBeCloseTo(
+      first.clock.behind * (first.clock.turnedS - once.clock.turnedS),
+      12,
+    );
+  });
+
+  // The first tooth comes after 10° at 3600 °/s; before it noise, at a share of the wait that the second number of the chance says.
+  test('noise comes between two teeth, as late as they do', () => {
+    const teeth = teethOf(track([210], { noiseShare: 1, delayS: 0.0004 }));
+    const clock = clockAtRest(teeth, 9);
+    let chance = BigInt(clock.chance);
+    const next = () => {
+      chance = (chance * 1664525n + 1013904223n) % 2n ** 32n;
+      return Number(chance) / 2 ** 32;
+    };
+    const [, place] = [next(), next()];
+    const state = decoderAtRest();
+    const step: Turned = { fromTurns: 0, toTurns: 0.1, fromS: 0, passedS: 0.01, fromRpm: 600, toRpm: 600 };
+    sendEdges(teeth, clock, step, DECODER, state);
+    const waitS = 10 / 3600;
+    expect(state.edgeS).toBeCloseTo(waitS + 0.0004, 12);
+    expect(state.periodS).toBeCloseTo(waitS * (1 - place), 12);
+    expect(clock.chance).toBe(Number(chance));
+    // And between that tooth and the one a cycle later.
+    const later: Turned = { ...step, fromTurns: 0.1, toTurns: 2.1, fromS: 0.01, passedS: 0.2 };
+    sendEdges(teeth, clock, later, DECODER, state);
+    const [, between] = [next(), next()];
+    expect(state.edgeS).toBeCloseTo(0.2 + waitS + 0.0004, 12);
+    expect(state.beforeS + state.periodS).toBeCloseTo(0.2, 12);
+    expect(state.periodS).toBeCloseTo(0.2 * (1 - between), 12);
+  });
+
   test('adds noise between the teeth by the share that is said', () => {
     const { sent, noise } = count({ noiseShare: 0.1 }, 1);
     // Some come too soon behind a tooth and are known for noise, the others count as teeth or push one out.
@@ -179,6 +254,7 @@ test('edges that nobody hears pass as those that are heard, however the way is c
 test('a copy shares nothing', () => {
   const clock = clockAtRest(teethOf(track([210]), track([250])), 3);
   const copy = copiedClock(clock);
+  expect(copy).toEqual(clock);
   copy.crank.edge = 9;
   copy.cam.turns = 9;
   expect(clock).toEqual(clockAtRest(teethOf(track([210]), track([250])), 3));

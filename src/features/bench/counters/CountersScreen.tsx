@@ -1,5 +1,5 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
-import { useEffect } from 'react';
+import { type ReactNode, useEffect } from 'react';
 import { View } from 'react-native';
 import { type ChannelId, CHANNELS, type Frame } from '@/core/channel';
 import {
@@ -38,7 +38,6 @@ export function CountersScreen() {
   const { id } = useGlobalSearchParams<{ id: string }>();
   const router = useRouter();
   const document = useDocument();
-  const wide = useWide();
   const { state, differences } = useLinkState(id, document);
   const hasStandIn = useStandIn(({ seen }) => seen !== null);
   const live = differences !== null;
@@ -76,22 +75,26 @@ export function CountersScreen() {
       {live || after !== null ? (
         <Compared before={before} after={after} frame={frame} />
       ) : (
-        <>
+        <View style={{ gap: SPACE.l, width: '100%', maxWidth: MEASURE }}>
           <Message tone="warning">
             {state === 'lost'
               ? 'The link was lost. What was marked is kept; counters go on once the link is there again.'
               : 'Connect to the engine computer on the bench first.'}
           </Message>
           <Button label="To the bench" kind="primary" onPress={toBench} />
-        </>
+        </View>
       )}
-      {wide ? (
-        <View style={{ width: '100%', maxWidth: MEASURE }}>{dock}</View>
-      ) : (
-        <Docked label="Marks">{dock}</Docked>
-      )}
+      <Marks shown={live || state === 'lost' || hasStandIn}>{dock}</Marks>
     </Page>
   );
+}
+
+/** Within reach on a phone; nothing is marked before there has been a link. */
+function Marks({ shown, children }: { shown: boolean; children: ReactNode }) {
+  const wide = useWide();
+  if (!shown) return null;
+  if (!wide) return <Docked label="Marks">{children}</Docked>;
+  return <View style={{ width: '100%', maxWidth: MEASURE }}>{children}</View>;
 }
 
 /** Notes every step of every counter while the page is there. */
