@@ -153,11 +153,7 @@ function fill<T extends object>(room: T, from: T): void {
 
 function isAlike(one: object, other: object): boolean {
   const parts = Object.keys(one);
-  return (
-    Array.isArray(one) === Array.isArray(other) &&
-    parts.length === Object.keys(other).length &&
-    parts.every((part) => Object.hasOwn(other, part))
-  );
+  return parts.length === Object.keys(other).length && parts.every((part) => Object.hasOwn(other, part));
 }
 
 /** An object or a list, but nothing with numbers in a row. */

@@ -72,6 +72,16 @@ describe('a car taken up', () => {
     expect(taken.plant.totals === totals && taken.plant.lambda[0] === line).toBe(true);
   });
 
+  test('takes whole what has other parts, or was not there', () => {
+    const [own, from] = [rest(), driven()];
+    const list = [1, 2, 3];
+    Object.assign(own.plant, { absent: null, other: { a: 1 }, list, gone: { a: 1 } });
+    Object.assign(from.plant, { absent: { a: 2 }, other: { b: 2 }, list: [9], gone: null });
+    expect(takeUp(own, from).plant).toMatchObject({ absent: { a: 2 }, list: [9], gone: null });
+    expect((own.plant as unknown as { other: object }).other).toEqual({ b: 2 });
+    expect(list).toEqual([1, 2, 3]);
+  });
+
   test('has the other’s faults alone, and leaves those of the parts it was built of', () => {
     const own = rest();
     own.sensorFaults = { air: { kind: 'unplugged' } };
