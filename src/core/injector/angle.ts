@@ -29,11 +29,15 @@ export function transportDeg(speedRpm: number, transportMs: number): number {
   return crankDegrees(speedRpm, transportMs);
 }
 
+/** A spray that goes on for so many cycles loses the overlap’s part of each. */
+const MANY_CYCLES = 4;
+
 /** Share of the spray that meets both valves open, %: what may be blown through unburned. */
 export function overlapLossPercent(spray: CrankStretch, valves: ValveEvents): number {
   const overlap = valves.exhaustClosesDeg - valves.intakeOpensDeg;
   const length = spray.toDeg - spray.fromDeg;
   if (overlap <= 0 || length <= 0) return 0;
+  if (length >= MANY_CYCLES * CYCLE_DEG) return Math.min(100, (100 * overlap) / CYCLE_DEG);
   const first = Math.floor((spray.fromDeg - valves.exhaustClosesDeg) / CYCLE_DEG) + 1;
   let lost = 0;
   for (let from = valves.intakeOpensDeg + first * CYCLE_DEG; from < spray.toDeg; from += CYCLE_DEG) {

@@ -167,11 +167,34 @@ describe('angle', () => {
     expect(overlapLossPercent(sprayAtValve(720 - 376, 6000, 5), valves)).toBeCloseTo(18.89, 2);
     expect(overlapLossPercent(sprayAtValve(378, 6000, 5), valves)).toBe(0);
     expect(overlapLossPercent({ fromDeg: 350, toDeg: 360 }, valves)).toBe(100);
+    expect(overlapLossPercent({ fromDeg: 0, toDeg: Infinity }, valves)).toBeCloseTo((100 * 34) / 720, 9);
   });
 
   test('a spray round the end of the cycle is seen whole', () => {
     // 20 ms at 6000 rev/min is the whole cycle: 34 of 720.
     expect(overlapLossPercent(sprayAtValve(378, 6000, 20), valves)).toBeCloseTo((100 * 34) / 720, 6);
+  });
+
+  // Tenth by tenth of a degree: as many of the spray’s as lie in an overlap of any cycle.
+  test('any spray loses what lies in the overlaps it meets', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 719 }),
+        fc.integer({ min: 1, max: 4 * 720 - 1 }),
+        fc.integer({ min: 1, max: 120 }),
+        (fromDeg, length, overlap) => {
+          const met = { ...valves, exhaustClosesDeg: valves.intakeOpensDeg + overlap };
+          let inside = 0;
+          for (let i = 0; i < 10 * length; i += 1) {
+            const since = (fromDeg + (i + 0.5) / 10 - met.intakeOpensDeg + 7200) % 720;
+            if (since < overlap) inside += 1;
+          }
+          const lost = overlapLossPercent({ fromDeg, toDeg: fromDeg + length }, met);
+          expect(lost).toBeCloseTo((10 * inside) / length, 6);
+        },
+      ),
+      { numRuns: 60 },
+    );
   });
 
   test('the proposed end is where the intake opens', () => {
