@@ -1,5 +1,5 @@
 import { AT, frameOf, read } from '@/core/channel';
-import { forgetLive, onEverySample, takeRows } from './liveFrame';
+import { forgetLive, onEverySample, onLive, takeRows } from './liveFrame';
 import { onSlow, slowFrame } from './useLive';
 
 beforeAll(() => jest.useFakeTimers());
@@ -28,6 +28,27 @@ test('all who read slowly are told of the same frame, at most twice a second', (
   expect(told[0]).toBeLessThanOrEqual(6);
   expect(seen()).toBe(1020);
   for (const end of ends) end();
+});
+
+test('what is read slowly is told in a task of its own, between two beats of what is quick', () => {
+  const quick: number[] = [];
+  const slow: number[] = [];
+  const ends = [onLive(() => quick.push(performance.now())), onSlow(() => slow.push(performance.now()))];
+  jest.advanceTimersByTime(600);
+  slow.length = 0;
+  for (let i = 1; i <= 20; i += 1) comes(2000 + i);
+  expect(slow.length).toBeGreaterThanOrEqual(3);
+  expect(slow.filter((atMs) => quick.includes(atMs))).toEqual([]);
+  for (const end of ends) end();
+});
+
+test('who begins to read slowly is told at once, where the last look is long ago', () => {
+  takeRows(['speed'], [[3000]]);
+  jest.advanceTimersByTime(1000);
+  let told = 0;
+  const end = onSlow(() => void (told += 1));
+  expect([told, seen()]).toEqual([1, 3000]);
+  end();
 });
 
 test('of a link that falls silent the last is shown, and one that left is told nothing', () => {

@@ -10,6 +10,9 @@ export function useLiveFrame(): Frame {
 /** What is read as text and changes faster than this is not read, ms. */
 const SLOW_EACH_MS = 500;
 
+/** What is shown slowly is drawn between two beats of what is shown quickly, ms: together they are more than a frame of a slow phone. */
+const APART_MS = 25;
+
 /** The frame that is shown slowly: the same for all who show it, who are told of it together. */
 let slow = toldFrame();
 let slowAtMs = -Infinity;
@@ -18,15 +21,13 @@ let stopSlow: () => void = () => undefined;
 
 let waiting: ReturnType<typeof setTimeout> | null = null;
 
-/** Shows what came last, now or as soon as it may be shown: the last of a link that fell silent too. */
+/** Shows what came last as soon as it may be shown: the last of a link that fell silent too. */
 function takeSlow(): void {
-  if (waiting !== null) return;
-  const inMs = slowAtMs + SLOW_EACH_MS - performance.now();
-  if (inMs <= 0) showSlow();
-  else waiting = setTimeout(showSlow, inMs);
+  waiting ??= setTimeout(showSlow, Math.max(APART_MS, slowAtMs + SLOW_EACH_MS - performance.now()));
 }
 
 function showSlow(): void {
+  if (waiting !== null) clearTimeout(waiting);
   waiting = null;
   slowAtMs = performance.now();
   slow = toldFrame();
@@ -37,7 +38,8 @@ function showSlow(): void {
 export function onSlow(listener: () => void): () => void {
   if (slowly.size === 0) stopSlow = onLive(takeSlow);
   slowly.add(listener);
-  takeSlow();
+  if (performance.now() - slowAtMs < SLOW_EACH_MS) takeSlow();
+  else showSlow();
   return () => {
     slowly.delete(listener);
     if (slowly.size === 0) stopSlow();

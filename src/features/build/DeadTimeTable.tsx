@@ -3,7 +3,6 @@ import { ScrollView, View } from 'react-native';
 import { baseValue, fieldInfo } from '@/core/calibration';
 import { pastedCells } from '@/core/field';
 import { sourcesAfterTyping } from '@/core/field/schema';
-import { completedDeadTime } from '@/core/injector';
 import { MAX_DEAD_TIME_POINTS, MAX_DEAD_TIME_PRESSURES } from '@/core/injector/schema';
 import { edit, setDraft, useDocument, useSession } from '@/data/session/session';
 import { setSource, typedSource } from '@/data/session/useField';
@@ -19,6 +18,7 @@ import {
   draftOf,
   type DraftRow,
   emptyRow,
+  filledRows,
   inUnits,
   readDraft,
 } from './deadTimeDraft';
@@ -51,8 +51,7 @@ export function DeadTimeTable() {
   const result = readDraft(draft);
   const problems = result.ok ? [] : result.problems;
   const problemOf = (row: number) => problems.find((entry) => entry.row === row)?.message ?? null;
-  const filled = draftText === undefined && stored !== null ? completedDeadTime(stored).ms : null;
-  const factor = draft.unit === 'us' ? 1000 : 1;
+  const filled = filledRows(draft, stored);
 
   const keep = (next: DeadTimeDraft) => setDraft(PATH, JSON.stringify(next));
   const settle = (next: DeadTimeDraft) => {
@@ -152,7 +151,7 @@ export function DeadTimeTable() {
               row={row}
               unit={unit}
               columns={single ? null : draft.pressures.map((pressure) => `${pressure} ${draft.pressureUnit}`)}
-              filled={filled?.[i]?.map((ms) => (ms * factor).toFixed(draft.unit === 'us' ? 0 : 2)) ?? null}
+              filled={filled[i] ?? null}
               problem={problemOf(i)}
               onRow={setRow}
               onRemove={removeRow}
@@ -177,7 +176,8 @@ export function DeadTimeTable() {
             }
           />
         ) : null}
-        {filled !== null && stored?.rows.some(({ times }) => times.includes(null)) === true ? (
+        {filled.some((row) => row !== null) &&
+        stored?.rows.some(({ times }) => times.includes(null)) === true ? (
           <Text kind="small" colour="muted">
             Pale numbers are filled in between what you typed; type over them where the sheet says more.
           </Text>

@@ -1,6 +1,8 @@
 import { View } from 'react-native';
 import { useDraft } from '@/data/session/useField';
 import { TextBox } from '@/ui/field';
+import { Text } from '@/ui/text/Text';
+import { SPACE } from '@/ui/theme';
 
 /** A name that is kept when it is one; an empty one goes back to what it was. */
 export function NameBox({
@@ -22,15 +24,20 @@ export function NameBox({
     if (next !== '' && next !== name) onDone(next);
   };
   return (
-    <View style={{ flexDirection: 'row' }}>
-      <TextBox
-        label={label}
-        value={draft ?? name}
-        maxLength={40}
-        onChangeText={setDraft}
-        onDone={done}
-        onCancel={() => setDraft(null)}
-      />
+    <View style={{ gap: SPACE.xs }}>
+      <Text kind="small" colour="muted">
+        Name
+      </Text>
+      <View style={{ flexDirection: 'row' }}>
+        <TextBox
+          label={label}
+          value={draft ?? name}
+          maxLength={40}
+          onChangeText={setDraft}
+          onDone={done}
+          onCancel={() => setDraft(null)}
+        />
+      </View>
     </View>
   );
 }

@@ -1,5 +1,12 @@
 import { demo } from '@tests/support/ventisca';
-import { draftFromCells, draftOf, emptyRow, readDraft, type DeadTimeDraft } from './deadTimeDraft';
+import {
+  draftFromCells,
+  draftOf,
+  emptyRow,
+  filledRows,
+  readDraft,
+  type DeadTimeDraft,
+} from './deadTimeDraft';
 
 function draft(rows: readonly (readonly [string, string])[], unit: 'ms' | 'us' = 'ms'): DeadTimeDraft {
   return {
@@ -9,6 +16,40 @@ function draft(rows: readonly (readonly [string, string])[], unit: 'ms' | 'us' =
     rows: rows.map(([volts, time]) => ({ volts, times: [time] })),
   };
 }
+
+describe('what is filled in between', () => {
+  // At 9 V the sheet has 1.93 and 2.02 ms at 300 and 350 kPa; the third column is carried on by the others.
+  const stored = demo().injectors.deadTime;
+  if (stored === null) throw new Error('Ventisca has a table');
+  const known = draftOf(stored, null);
+  const all = filledRows(known, stored);
+
+  test('stands in each row of a stored table, in its unit', () => {
+    expect(all).toHaveLength(stored.rows.length);
+    const at = stored.rows.findIndex(({ volts }) => volts === 9);
+    expect(all[at]).toEqual(['1.93', '2.02', '2.18']);
+    const inUs = { ...stored, unit: 'us' as const };
+    expect(filledRows(draftOf(inUs, null), inUs)[at]?.every((time) => /^\d+$/.test(time))).toBe(true);
+  });
+
+  test('stays in rows that are as they were, wherever they stand now', () => {
+    const [first, second, ...others] = known.rows;
+    if (first === undefined || second === undefined) throw new Error('Ventisca has rows');
+    const typed = { ...first, volts: '6.5' };
+    const draft = { ...known, rows: [typed, ...others, emptyRow(first.times.length)] };
+    expect(filledRows(draft, stored)).toEqual([null, ...all.slice(2), null]);
+  });
+
+  test('goes with another column or unit, and there is none without a table', () => {
+    const none = known.rows.map(() => null);
+    expect(filledRows({ ...known, pressures: [...known.pressures.slice(0, 2), '410'] }, stored)).toEqual(
+      none,
+    );
+    expect(filledRows({ ...known, unit: 'us' }, stored)).toEqual(none);
+    expect(filledRows({ ...known, pressureUnit: 'bar' }, stored)).toEqual(none);
+    expect(filledRows(draftOf(null, 300), null)).toEqual([null, null]);
+  });
+});
 
 describe('a dead-time table being typed', () => {
   test('a stored table reads back as itself', () => {

@@ -1,4 +1,4 @@
-import type { DeadTimeTable } from '@/core/injector';
+import { completedDeadTime, type DeadTimeTable } from '@/core/injector';
 import { DEAD_TIME_LIMITS, MAX_DEAD_TIME_POINTS } from '@/core/injector/schema';
 import {
   type Amount,
@@ -57,6 +57,27 @@ export function draftOf(table: DeadTimeTable | null, ratedPressureKpa: number | 
 /** A row with nothing in it. */
 export function emptyRow(columns: number): DraftRow {
   return { volts: '', times: Array.from({ length: columns }, () => '') };
+}
+
+/**
+ * What is filled in between for each row of a draft that stands as it is stored; null for one that does not. What is typed in one row
+ * says nothing else of the others until the whole is a table again.
+ */
+export function filledRows(
+  draft: DeadTimeDraft,
+  stored: DeadTimeTable | null,
+): readonly (readonly string[] | null)[] {
+  const known = draftOf(stored, null);
+  const columns = ({ unit, pressureUnit, pressures }: DeadTimeDraft) =>
+    JSON.stringify([unit, pressureUnit, pressures]);
+  if (stored === null || columns(draft) !== columns(known)) return draft.rows.map(() => null);
+  const [factor, decimals] = stored.unit === 'us' ? [1000, 0] : [1, 2];
+  const { ms } = completedDeadTime(stored);
+  const places = new Map(known.rows.map((row, i) => [JSON.stringify(row), i]));
+  return draft.rows.map((row) => {
+    const place = places.get(JSON.stringify(row));
+    return place === undefined ? null : (ms[place]?.map((time) => (time * factor).toFixed(decimals)) ?? null);
+  });
 }
 
 const MAX_KPA = 1500;

@@ -4,12 +4,14 @@ import { definitionAt, leaderOf, type MapKey, putMap } from '@/core/calibration'
 import { generatorValueAt, livedWeight, usualChoices } from '@/core/generators';
 import { type AxisDefinition, axisProblem, type MapData } from '@/core/map';
 import { isMapId, type MapId } from '@/core/program';
+import { useLater } from '@/data/session/documentParts';
 import { edit, useDocument } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
 import { Chips } from '@/ui/button/Chips';
 import { NumberBox } from '@/ui/field';
 import { Card, Docked, Message, Page } from '@/ui/layout';
 import { SPACE } from '@/ui/theme';
+import { BehindPaint } from '../fields/BehindPaint';
 import { BreakpointEditor, OtherAxes } from './BreakpointEditor';
 import { CouplingCard } from './CouplingCard';
 import { RelaidCard } from './RelaidCard';
@@ -36,14 +38,16 @@ export function RelayView({ mapKey, map, title, onDone }: Props) {
     [document, mapKey],
   );
   const { axes, rule, percent } = plan;
+  // Its breakpoints come behind the paint of the choice; until then those of the other axis stay where they are.
+  const edited = useLater(axis);
   const axisDefinition = (
-    axis === 'y' && definition.y !== null ? definition.y : definition.x
+    edited === 'y' && definition.y !== null ? definition.y : definition.x
   ) as AxisDefinition;
   const problem =
     axisProblem(axes.x, definition.x) ?? (definition.y === null ? null : axisProblem(axes.y, definition.y));
   const coupled = isMapId(mapKey) && leader !== leaderOf(document, mapKey);
   const same = JSON.stringify([axes.x, axes.y]) === JSON.stringify([map.x, map.y]) && !coupled;
-  const put = (values: readonly number[]) => setPlan({ ...plan, axes: { ...axes, [axis]: values } });
+  const put = (values: readonly number[]) => setPlan({ ...plan, axes: { ...axes, [edited]: values } });
   const accept = () => {
     const relaid = relaidBy(document, mapKey, map, plan);
     edit(`${definition.label}: axes laid anew`, (draft) => {
@@ -99,14 +103,16 @@ export function RelayView({ mapKey, map, title, onDone }: Props) {
               onChange={setAxis}
             />
           )}
-          <BreakpointEditor
-            key={axis}
-            values={axes[axis]}
-            definition={axisDefinition}
-            weight={livedWeight(document, axisDefinition.channel)}
-            onChange={put}
-          />
-          <OtherAxes document={document} mapKey={mapKey} channel={axisDefinition.channel} onTake={put} />
+          <BehindPaint>
+            <BreakpointEditor
+              key={edited}
+              values={axes[edited]}
+              definition={axisDefinition}
+              weight={livedWeight(document, axisDefinition.channel)}
+              onChange={put}
+            />
+            <OtherAxes document={document} mapKey={mapKey} channel={axisDefinition.channel} onTake={put} />
+          </BehindPaint>
         </Card>
       )}
       <Card title="Beyond the old range">

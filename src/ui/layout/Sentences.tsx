@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { View } from 'react-native';
 import { Icon } from '../icon/Icon';
 import { Text } from '../text/Text';
@@ -18,7 +19,6 @@ const ICONS = {
 
 /** What was found, a sentence a line with its mark; read out when it changes. */
 export function Sentences({ sentences, label }: { sentences: readonly Sentence[]; label?: string }) {
-  const roles = useRoles();
   return (
     <View
       role="status"
@@ -26,13 +26,21 @@ export function Sentences({ sentences, label }: { sentences: readonly Sentence[]
       style={{ gap: SPACE.s, minHeight: 21 }}
     >
       {sentences.map(({ tone, text }) => (
-        <View key={text} style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'flex-start' }}>
-          <Icon name={ICONS[tone]} size={20} color={tone === 'plain' ? roles.muted : roles[tone]} />
-          <View style={{ flex: 1 }}>
-            <Text>{text}</Text>
-          </View>
-        </View>
+        <Line key={text} tone={tone} text={text} />
       ))}
     </View>
   );
 }
+
+/** What is live is said anew all the time, mostly in the same words: those are not drawn again. */
+const Line = memo(function Line({ tone, text }: Sentence) {
+  const roles = useRoles();
+  return (
+    <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'flex-start' }}>
+      <Icon name={ICONS[tone]} size={20} color={tone === 'plain' ? roles.muted : roles[tone]} />
+      <View style={{ flex: 1 }}>
+        <Text>{text}</Text>
+      </View>
+    </View>
+  );
+});

@@ -2,6 +2,7 @@ import { useEffect, useRef } from 'react';
 import { View, type Text as NativeText } from 'react-native';
 import { Text } from '../text/Text';
 import { useWordsShown } from '../units/shownBy';
+import { writeText } from './writeText';
 
 interface Props {
   /** What it says now; the same function as long as it says the same. */
@@ -29,7 +30,7 @@ export function LiveText({ words, onChange }: Props) {
     };
     const write = () => {
       const now = inUnits(words());
-      element.textContent = now;
+      writeText(element, now);
       if (now.length > fitted) fit();
     };
     write();

@@ -1,1 +1,2 @@
 export { LiveText } from './LiveText';
+export { writeText } from './writeText';

@@ -1,9 +1,10 @@
-import { useEffect, useRef, useSyncExternalStore } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { type Text as NativeText, View } from 'react-native';
 import { AT, read } from '@/core/channel';
 import { onLive, toldFrame } from '@/data/ecu/liveFrame';
 import { peaksOf } from '@/data/ecu/peaks';
 import { Apart, useLying } from '@/ui/layout';
+import { writeText } from '@/ui/live';
 import { Text } from '@/ui/text/Text';
 import { CORNER, FONT, SPACE, useRoles, useSizes } from '@/ui/theme';
 import { useShownBy } from '@/ui/units/shownBy';
@@ -11,6 +12,8 @@ import { type ReadoutWords, readoutWords } from './readoutWords';
 import type { Readout } from './sets';
 import { TrendLine, type TrendHandle } from './TrendLine';
 
+/** Its name, which is listened to and not looked at, says the number of every so many beats. */
+const NAMED_EVERY = 5;
 /** Of the line below the number, px. */
 const DETAIL_HEIGHT = 18;
 
@@ -27,22 +30,26 @@ export function ReadoutTile({ readout, live }: { readout: Readout; live: boolean
   const value = useRef<NativeText>(null);
   const detail = useRef<NativeText>(null);
   const trend = useRef<TrendHandle>(null);
-  const tone = useSyncExternalStore(onLive, () =>
-    live ? readoutWords(readout, toldFrame(), null, by).tone : 'plain',
-  );
+  const first = readoutWords(readout, toldFrame(), live ? peaksOf(readout.channel) : null, by);
+  const [told, setTone] = useState(first.tone);
+  const tone = live ? told : 'plain';
   useEffect(() => {
     if (!live) return;
+    let beat = 0;
     const show = () => {
       const said = readoutWords(readout, toldFrame(), peaksOf(readout.channel), by);
       write(value.current, said.value);
       write(detail.current, said.detail === '' ? ' ' : said.detail);
-      (box.current as unknown as HTMLElement | null)?.setAttribute('aria-label', nameOf(said));
+      if (beat % NAMED_EVERY === 0) {
+        (box.current as unknown as HTMLElement | null)?.setAttribute('aria-label', nameOf(said));
+      }
+      beat += 1;
+      setTone(said.tone);
       trend.current?.add(read(toldFrame(), AT[readout.channel]));
     };
     show();
     return onLive(show);
   }, [readout, live, by]);
-  const first = readoutWords(readout, toldFrame(), live ? peaksOf(readout.channel) : null, by);
   const shown = live ? first : { ...first, value: '–', detail: '' };
   const colour = tone === 'plain' ? 'text' : tone;
   return (
@@ -101,8 +108,6 @@ function nameOf({ label, value, unit, detail }: Omit<ReadoutWords, 'tone'>): str
   return `${label}: ${value} ${unit}${detail === '' ? '' : `, ${detail}`}`;
 }
 
-/** Writes a text where it is another than before. */
 function write(text: NativeText | null, words: string): void {
-  const element = text as unknown as HTMLElement | null;
-  if (element !== null && element.textContent !== words) element.textContent = words;
+  writeText(text as unknown as HTMLElement | null, words);
 }
