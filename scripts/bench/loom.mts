@@ -61,6 +61,15 @@ const decoder = triggerDecoder(program);
 const counts = inputCounts(program.inputs.map(({ id }) => id));
 const turnsEach = 2 / program.cylinders;
 
+/** Brings a room to what the crank did in a step. */
+function toStep(turned: Turned, i: number): void {
+  turned.fromTurns = turns[i] as number;
+  turned.toTurns = turns[i + 1] as number;
+  turned.fromS = i * STEP_S;
+  turned.fromRpm = speedRpm[i] as number;
+  turned.toRpm = speedRpm[i + 1] as number;
+}
+
 /** The same start with nothing but the loom: every edge and every signal as often as the car has them. */
 function loomAlone(): void {
   const clock = clockAtRest(harness.teeth, setup.seed);
@@ -75,11 +84,7 @@ function loomAlone(): void {
   let firings = 0;
   const turned: Turned = { fromTurns: 0, toTurns: 0, fromS: 0, passedS: STEP_S, fromRpm: 0, toRpm: 0 };
   for (let i = 0; i < STEPS; i += 1) {
-    turned.fromTurns = turns[i] as number;
-    turned.toTurns = turns[i + 1] as number;
-    turned.fromS = i * STEP_S;
-    turned.fromRpm = speedRpm[i] as number;
-    turned.toRpm = speedRpm[i + 1] as number;
+    toStep(turned, i);
     if (Math.min(clock.crank.turns, clock.cam.turns) <= turned.toTurns) {
       sendEdges(harness.teeth, clock, turned, decoder, state);
     }
@@ -103,11 +108,7 @@ function walkAlone(): number {
   let sum = 0;
   const turned: Turned = { fromTurns: 0, toTurns: 0, fromS: 0, passedS: STEP_S, fromRpm: 0, toRpm: 0 };
   for (let i = 0; i < STEPS; i += 1) {
-    turned.fromTurns = turns[i] as number;
-    turned.toTurns = turns[i + 1] as number;
-    turned.fromS = i * STEP_S;
-    turned.fromRpm = speedRpm[i] as number;
-    turned.toRpm = speedRpm[i + 1] as number;
+    toStep(turned, i);
     while (firings * turnsEach < turned.toTurns) firings += 1;
     sum += turned.toRpm;
   }
