@@ -17,12 +17,22 @@ export function PathScreen() {
   const done = useWorkDone(id, document);
   const [isShown, setShown] = useNextIsShown();
   const wide = useWide();
-  if (done === null) return null;
-  const { steps, next, doneSteps } = workStanding(document, done);
   const go = (page: string) => router.navigate(`/c/${id}/${page}` as '/');
+  const heading = (
+    <BackTitle title="The order of work" backLabel="Back to Build" onBack={() => go('build')} />
+  );
+  if (done === null) {
+    return (
+      <Page>
+        {heading}
+        <Text colour="muted">What is done is being looked up.</Text>
+      </Page>
+    );
+  }
+  const { steps, next, doneSteps } = workStanding(document, done);
   return (
     <Page>
-      <BackTitle title="The order of work" backLabel="Back to Build" onBack={() => go('build')} />
+      {heading}
       <Text kind="lead">
         {`${doneSteps} of ${steps.length} steps are done. Any can be done at any time; in this order nothing is asked for before what it rests on.`}
       </Text>
