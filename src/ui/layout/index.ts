@@ -5,6 +5,7 @@ export { Docked } from './Docked';
 export { LinkRow } from './LinkRow';
 export { ListAndDetail } from './ListAndDetail';
 export { Message } from './Message';
+export { OneByOne } from './OneByOne';
 export { Page } from './Page';
 export { type Sentence, Sentences } from './Sentences';
 export { StateMark, type MarkTone } from './StateMark';

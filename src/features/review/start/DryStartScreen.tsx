@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { usePartInSlices } from '@/data/session/documentParts';
 import { useDocument, useSession } from '@/data/session/session';
 import { Button } from '@/ui/button/Button';
-import { BackTitle, Docked, Message, Page, useWide } from '@/ui/layout';
+import { BackTitle, Docked, Message, OneByOne, Page, useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import type { DryStartAnswer } from '@/workers/dryStartProtocol';
@@ -68,7 +68,9 @@ export function DryStartScreen() {
           answer === null ? (
             <Waiting />
           ) : (
-            <StartCharts trace={answer.trace} before={told?.before?.trace ?? null} />
+            <OneByOne>
+              <StartCharts trace={answer.trace} before={told?.before?.trace ?? null} />
+            </OneByOne>
           )
         }
       >
@@ -90,9 +92,15 @@ export function DryStartScreen() {
           />
         )}
         {answer === null || (answer.explanation.good && !isUnsure(answer)) ? null : (
-          <CureCard id={id} document={document} setup={answer.setup} onTaken={runAnew} />
+          <OneByOne>
+            <CureCard id={id} document={document} setup={answer.setup} onTaken={runAnew} />
+          </OneByOne>
         )}
-        {answer === null ? null : <WhatIfCard id={id} document={document} setup={answer.setup} />}
+        {answer === null ? null : (
+          <OneByOne>
+            <WhatIfCard id={id} document={document} setup={answer.setup} />
+          </OneByOne>
+        )}
         <StartFieldCard
           id={id}
           document={document}

@@ -3,7 +3,7 @@ import type { StartPhase, StartTrace } from '@/workers/dryStartProtocol';
 import { formatNumber } from '@/core/units';
 import { Chips } from '@/ui/button/Chips';
 import { LineChart, Scrubber, type Band, type Series } from '@/ui/chart';
-import { Card } from '@/ui/layout';
+import { Card, OneByOne } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 
 const TONES: Readonly<Record<StartPhase, Band['tone']>> = {
@@ -94,19 +94,21 @@ export const StartCharts = memo(function StartCharts({
           `${formatNumber(trace.timeS[i], 2)} s, ${WORDS[trace.phase[i] ?? 'rest']}, ${formatNumber(trace.speedRpm[i], 0)} rev/min, vapour lambda ${formatNumber(trace.vapourLambda[i], 2)}, opening ${formatNumber(trace.openingMs[i], 2)} ms, film ${formatNumber(trace.filmMg[i], 0)} mg, plugs ${formatNumber(trace.plugWetness[i], 2)} wet`
         }
       >
-        {CHARTS[view]
-          .filter(({ column }) => trace[column].some((value) => value !== null))
-          .map(({ title, yLabel, decimals, column, yRange }) => (
-            <LineChart
-              {...shared}
-              key={title}
-              title={title}
-              yLabel={yLabel}
-              decimals={decimals}
-              {...(yRange === undefined ? {} : { yRange })}
-              series={both(column, trace[column], before?.[column])}
-            />
-          ))}
+        <OneByOne>
+          {CHARTS[view]
+            .filter(({ column }) => trace[column].some((value) => value !== null))
+            .map(({ title, yLabel, decimals, column, yRange }) => (
+              <LineChart
+                {...shared}
+                key={title}
+                title={title}
+                yLabel={yLabel}
+                decimals={decimals}
+                {...(yRange === undefined ? {} : { yRange })}
+                series={both(column, trace[column], before?.[column])}
+              />
+            ))}
+        </OneByOne>
       </Scrubber>
       <Text kind="small" colour="muted">
         {`${view === 'engine' ? 'Lambda above 3 is drawn at 3.' : 'Film is what each injection leaves on the port wall, and evaporates from.'}${before === null ? '' : ' The broken line is the start before the last change.'}`}
