@@ -42,6 +42,23 @@ test('what is read slowly is told in a task of its own, between two beats of wha
   for (const end of ends) end();
 });
 
+test('of two who read slowly each is told in a task of its own, and one that left meanwhile no more', () => {
+  const told: [number[], number[]] = [[], []];
+  const ends = told.map((times) => onSlow(() => times.push(performance.now())));
+  jest.advanceTimersByTime(600);
+  for (const times of told) times.length = 0;
+  comes(2500);
+  jest.advanceTimersByTime(600);
+  expect(told.map(({ length }) => length)).toEqual([1, 1]);
+  expect(told[1][0]).toBeGreaterThanOrEqual(Number(told[0][0]) + 20);
+  comes(2600);
+  while (told[0].length < 2) jest.advanceTimersByTime(1);
+  ends[1]?.();
+  jest.advanceTimersByTime(600);
+  expect(told.map(({ length }) => length)).toEqual([2, 1]);
+  ends[0]?.();
+});
+
 test('who begins to read slowly is told at once, where the last look is long ago', () => {
   takeRows(['speed'], [[3000]]);
   jest.advanceTimersByTime(1000);

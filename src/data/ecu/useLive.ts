@@ -10,10 +10,13 @@ export function useLiveFrame(): Frame {
 /** What is read as text and changes faster than this is not read, ms. */
 const SLOW_EACH_MS = 500;
 
-/** What is shown slowly is drawn between two beats of what is shown quickly, ms: together they are more than a frame of a slow phone. */
+/**
+ * What is shown slowly is drawn between two beats of what is shown quickly, and one after the other, ms: together they are more
+ * than a frame of a slow phone.
+ */
 const APART_MS = 25;
 
-/** The frame that is shown slowly: the same for all who show it, who are told of it together. */
+/** The frame that is shown slowly: the same for all who show it. */
 let slow = toldFrame();
 let slowAtMs = -Infinity;
 const slowly = new Set<() => void>();
@@ -31,7 +34,12 @@ function showSlow(): void {
   waiting = null;
   slowAtMs = performance.now();
   slow = toldFrame();
-  for (const listener of slowly) listener();
+  tellInTurn([...slowly]);
+}
+
+function tellInTurn([next, ...others]: readonly (() => void)[]): void {
+  if (next !== undefined && slowly.has(next)) next();
+  if (others.length > 0) setTimeout(tellInTurn, APART_MS, others);
 }
 
 /** Told at most twice a second when there is something new to read. @returns the way to end that. */

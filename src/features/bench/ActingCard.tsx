@@ -1,7 +1,8 @@
-import { memo } from 'react';
+import { memo, useCallback, useSyncExternalStore } from 'react';
 import { View } from 'react-native';
-import { useSlowFrame } from '@/data/ecu/useLive';
+import { onSlow, slowFrame } from '@/data/ecu/useLive';
 import { Card } from '@/ui/layout';
+import { LiveText } from '@/ui/live';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { type Acting, actingNow } from './actingWords';
@@ -15,19 +16,31 @@ export function ActingCard() {
   );
 }
 
-/** Drawn twice a second: of its rows only those that say something else. */
+/** A row is drawn when it acts, or no longer, or for another reason; its number is written past React. */
 function ActingList() {
-  const frame = useSlowFrame();
+  useSyncExternalStore(onSlow, reasonsNow);
   return (
     <View role="list" aria-label="What acts">
-      {actingNow(frame).map((acting) => (
-        <ActingRow key={acting.label} {...acting} />
+      {actingNow(slowFrame()).map(({ label, why, acts }, place) => (
+        <ActingRow key={label} label={label} why={why} acts={acts} place={place} />
       ))}
     </View>
   );
 }
 
-const ActingRow = memo(function ActingRow({ label, does, why, acts }: Acting) {
+function reasonsNow(): string {
+  return actingNow(slowFrame())
+    .map(({ why, acts }) => `${why} ${acts}`)
+    .join();
+}
+
+interface RowProps extends Omit<Acting, 'does'> {
+  /** Among what can act, from 0. */
+  place: number;
+}
+
+const ActingRow = memo(function ActingRow({ label, why, acts, place }: RowProps) {
+  const does = useCallback(() => actingNow(slowFrame())[place]?.does ?? '', [place]);
   return (
     <View
       role="listitem"
@@ -36,9 +49,9 @@ const ActingRow = memo(function ActingRow({ label, does, why, acts }: Acting) {
       <Text kind="strong" style={{ width: 118 }}>
         {label}
       </Text>
-      <Text colour={acts ? 'accent' : 'text'} style={{ flexGrow: 1 }}>
-        {does}
-      </Text>
+      <View style={{ flexGrow: 1, flexBasis: 120 }}>
+        <LiveText words={does} onChange={onSlow} kind="body" colour={acts ? 'accent' : 'text'} />
+      </View>
       <Text kind="small" colour="muted" style={{ width: '100%' }}>
         {why}
       </Text>

@@ -4,7 +4,7 @@ import { AT, type Frame, read } from '@/core/channel';
 import type { MapData } from '@/core/map';
 import { MAP_DEFINITIONS, type MapId } from '@/core/program';
 import { formatNumber } from '@/core/units';
-import { liveFrame, onLive, onMove, toldFrame } from '@/data/ecu/liveFrame';
+import { liveFrame, onMove } from '@/data/ecu/liveFrame';
 import { EvidenceMap, type MovingPoint } from '@/ui/evidence';
 import { Card } from '@/ui/layout';
 import { LiveText } from '@/ui/live';
@@ -46,7 +46,7 @@ function PointOn({ map, mapId, live }: { map: MapData; mapId: MapId; live: boole
     (): MovingPoint => ({ at: () => (live ? placeOf(mapId, liveFrame()) : null), onMove }),
     [live, mapId],
   );
-  const words = useCallback(() => placeWords(mapId, live ? toldFrame() : null), [live, mapId]);
+  const words = useCallback(() => placeWords(mapId, live ? liveFrame() : null), [live, mapId]);
   return (
     <Card title="Where it is" intro={definition.label}>
       <EvidenceMap
@@ -64,7 +64,7 @@ function PointOn({ map, mapId, live }: { map: MapData; mapId: MapId; live: boole
         selected={selected}
         onSelect={setSelected}
       />
-      <LiveText words={words} onChange={onLive} />
+      <LiveText words={words} onChange={onMove} restsUnseen />
       <Text kind="small" colour="muted">
         {`Cell ${formatNumber(map.x[selected % map.x.length], 0)} rev/min, ${formatNumber(map.y[Math.floor(selected / map.x.length)], 0)} ${definition.y?.unit ?? ''}: ${formatNumber(map.values[selected], definition.decimals)} ${definition.unit}`}
       </Text>

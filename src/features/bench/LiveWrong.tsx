@@ -1,9 +1,10 @@
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState, useSyncExternalStore } from 'react';
 import { AT, IDLE_CODE, read } from '@/core/channel';
 import { type Surge, surgeOf } from '@/core/control';
 import { onEverySample } from '@/data/ecu/liveFrame';
-import { useSlowFrame } from '@/data/ecu/useLive';
-import { Sentences } from '@/ui/layout';
+import { onSlow, slowFrame } from '@/data/ecu/useLive';
+import { type Sentence, SentenceLine, SentenceList } from '@/ui/layout';
+import { LiveText } from '@/ui/live';
 import { nothingFrozen, stepFrozen } from './frozen';
 import { liveSentences } from './liveWords';
 
@@ -12,11 +13,39 @@ const RATE_HZ = 10;
 const LOOKS_BACK_S = 12;
 const JUDGED_EVERY_S = 1;
 
-/** What is wrong now, in sentences. */
+/** What is wrong now, in sentences. Their words are written past React; it draws when there are others, or worse. */
 export function LiveWrong() {
   const surge = useSurge();
   const frozen = useFrozen();
-  return <Sentences label="What is wrong now" sentences={liveSentences(useSlowFrame(), surge, frozen)} />;
+  const said = useCallback(() => liveSentences(slowFrame(), surge, frozen), [surge, frozen]);
+  const tones = useSyncExternalStore(onSlow, () =>
+    said()
+      .map(({ tone }) => tone)
+      .join(' '),
+  );
+  return (
+    <SentenceList label="What is wrong now">
+      {tones.split(' ').map((tone, place) => (
+        <Said key={place} tone={tone as Sentence['tone']} place={place} said={said} />
+      ))}
+    </SentenceList>
+  );
+}
+
+interface SaidProps {
+  tone: Sentence['tone'];
+  /** Among the sentences, from 0. */
+  place: number;
+  said: () => readonly Sentence[];
+}
+
+function Said({ tone, place, said }: SaidProps) {
+  const words = useCallback(() => said()[place]?.text ?? '', [said, place]);
+  return (
+    <SentenceLine tone={tone}>
+      <LiveText words={words} onChange={onSlow} kind="body" colour="text" />
+    </SentenceLine>
+  );
 }
 
 /** A surge of the last seconds while the engine idled; null while there is none. */

@@ -7,7 +7,7 @@ export { ListAndDetail } from './ListAndDetail';
 export { Message } from './Message';
 export { OneByOne } from './OneByOne';
 export { Page } from './Page';
-export { type Sentence, Sentences } from './Sentences';
+export { type Sentence, SentenceLine, SentenceList, Sentences } from './Sentences';
 export { StateMark, type MarkTone } from './StateMark';
 export { useOnScreen } from './useOnScreen';
 export { useLying, useWide } from './useWide';

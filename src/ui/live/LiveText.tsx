@@ -1,6 +1,8 @@
 import { useEffect, useRef } from 'react';
 import { View, type Text as NativeText } from 'react-native';
-import { Text } from '../text/Text';
+import { useOnScreen } from '../layout';
+import { Text, type TextKind } from '../text/Text';
+import type { Roles } from '../theme';
 import { useWordsShown } from '../units/shownBy';
 import { writeText } from './writeText';
 
@@ -9,15 +11,25 @@ interface Props {
   words: () => string;
   /** Told when to write it anew. @returns the way to end that. */
   onChange: (listener: () => void) => () => void;
+  /** Written only while it is in sight: for what changes many times a second, and is not read out by itself. */
+  restsUnseen?: boolean;
+  kind?: TextKind;
+  colour?: keyof Roles;
 }
+
+/** Words that are shorter by more than this many characters are others, and get a room of their own height. */
+const OTHER_WORDS = 12;
 
 /**
  * Words about what is live, written past React. The line keeps its height while it is written, so that the browser lays out
  * nothing else for it.
  */
-export function LiveText({ words, onChange }: Props) {
+export function LiveText({ words, onChange, restsUnseen = false, kind = 'number', colour = 'muted' }: Props) {
   const inUnits = useWordsShown();
   const text = useRef<NativeText>(null);
+  const box = useRef<View>(null);
+  const inSight = useOnScreen(box);
+  const rests = restsUnseen && !inSight;
   useEffect(() => {
     const element = text.current as unknown as HTMLElement | null;
     const room = element?.parentElement ?? null;
@@ -31,19 +43,19 @@ export function LiveText({ words, onChange }: Props) {
     const write = () => {
       const now = inUnits(words());
       writeText(element, now);
-      if (now.length > fitted) fit();
+      if (now.length > fitted || now.length < fitted - OTHER_WORDS) fit();
     };
     write();
     window.addEventListener('resize', fit);
-    const deaf = onChange(write);
+    const deaf = rests ? () => undefined : onChange(write);
     return () => {
       deaf();
       window.removeEventListener('resize', fit);
     };
-  }, [words, onChange, inUnits]);
+  }, [words, onChange, inUnits, rests]);
   return (
-    <View>
-      <Text ref={text} kind="number" colour="muted" />
+    <View ref={box}>
+      <Text ref={text} kind={kind} colour={colour} />
     </View>
   );
 }

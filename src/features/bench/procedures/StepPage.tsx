@@ -40,8 +40,8 @@ export function StepPage({ step, place, tried, unlocked, arrives, onAnswer }: Pr
       </View>
       {readouts.length === 0 ? null : (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-          {readouts.map((readout) => (
-            <ReadoutTile key={readout.channel} readout={readout} live />
+          {readouts.map((readout, place) => (
+            <ReadoutTile key={readout.channel} readout={readout} live place={place} />
           ))}
         </View>
       )}

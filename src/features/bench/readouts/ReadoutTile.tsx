@@ -12,16 +12,27 @@ import { type ReadoutWords, readoutWords } from './readoutWords';
 import type { Readout } from './sets';
 import { TrendLine, type TrendHandle } from './TrendLine';
 
-/** Its name, which is listened to and not looked at, says the number of every so many beats. */
-const NAMED_EVERY = 5;
+/** Its name, which is listened to and not looked at, and its trend are those of every so many beats; the line below, too. */
+const SLOWLY_EVERY = 5;
+const DETAIL_EVERY = 2;
 /** Of the line below the number, px. */
 const DETAIL_HEIGHT = 18;
 
 /**
  * A live number, large enough to be read from a step away, with its trend. It is written past React ten times a second; only
- * what is wrong about it draws it anew.
+ * what is wrong about it draws it anew. What stands around the number changes less often, and not with that of its neighbours: all of
+ * it is more than a slow phone does in one frame.
  */
-export function ReadoutTile({ readout, live }: { readout: Readout; live: boolean }) {
+export function ReadoutTile({
+  readout,
+  live,
+  place,
+}: {
+  readout: Readout;
+  live: boolean;
+  /** Among its neighbours, from 0. */
+  place: number;
+}) {
   const roles = useRoles();
   const by = useShownBy();
   const lying = useLying();
@@ -35,21 +46,22 @@ export function ReadoutTile({ readout, live }: { readout: Readout; live: boolean
   const tone = live ? told : 'plain';
   useEffect(() => {
     if (!live) return;
-    let beat = 0;
+    let beat = place;
     const show = () => {
       const said = readoutWords(readout, toldFrame(), peaksOf(readout.channel), by);
       write(value.current, said.value);
-      write(detail.current, said.detail === '' ? ' ' : said.detail);
-      if (beat % NAMED_EVERY === 0) {
-        (box.current as unknown as HTMLElement | null)?.setAttribute('aria-label', nameOf(said));
-      }
-      beat += 1;
+      if (beat % DETAIL_EVERY === 0) write(detail.current, said.detail === '' ? ' ' : said.detail);
       setTone(said.tone);
       trend.current?.add(read(toldFrame(), AT[readout.channel]));
+      if (beat % SLOWLY_EVERY === 0) {
+        (box.current as unknown as HTMLElement | null)?.setAttribute('aria-label', nameOf(said));
+        trend.current?.draw();
+      }
+      beat += 1;
     };
     show();
     return onLive(show);
-  }, [readout, live, by]);
+  }, [readout, live, by, place]);
   const shown = live ? first : { ...first, value: '–', detail: '' };
   const colour = tone === 'plain' ? 'text' : tone;
   return (

@@ -16,8 +16,8 @@ export function ReadoutTiles({ live }: { live: boolean }) {
   return (
     <View style={{ gap: SPACE.s }}>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        {set.map((readout) => (
-          <ReadoutTile key={`${chosen} ${readout.channel}`} readout={readout} live={live} />
+        {set.map((readout, place) => (
+          <ReadoutTile key={`${chosen} ${readout.channel}`} readout={readout} live={live} place={place} />
         ))}
       </View>
       <Chips label="Readouts for" options={READOUT_SETS} value={chosen} onChange={choose} />

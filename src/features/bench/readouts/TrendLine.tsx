@@ -5,25 +5,21 @@ import { type Trend, trendPath, trendWith } from './trend';
 
 export interface TrendHandle {
   readonly add: (value: number) => void;
+  /** Draws what was added. */
+  readonly draw: () => void;
 }
 
 const WIDTH = 120;
 const HEIGHT = 18;
-/** It is drawn at every so many numbers. */
-const DRAWN_EVERY = 5;
 
 /** The last twenty seconds of a number as a line, drawn past React. */
 export function TrendLine({ handle }: { handle: Ref<TrendHandle> }) {
   const { steel } = useRoles();
   const path = useRef<SVGPathElement>(null);
-  const kept = useRef<{ trend: Trend; count: number }>({ trend: [], count: 0 });
+  const kept = useRef<Trend>([]);
   useImperativeHandle(handle, () => ({
-    add: (value) => {
-      const { trend, count } = kept.current;
-      kept.current = { trend: trendWith(trend, value), count: count + 1 };
-      if (count % DRAWN_EVERY === 0)
-        path.current?.setAttribute('d', trendPath(kept.current.trend, WIDTH, HEIGHT));
-    },
+    add: (value) => void (kept.current = trendWith(kept.current, value)),
+    draw: () => path.current?.setAttribute('d', trendPath(kept.current, WIDTH, HEIGHT)),
   }));
   return (
     <Apart height={HEIGHT}>
