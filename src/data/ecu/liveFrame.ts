@@ -1,4 +1,12 @@
-import { AT, CHANNEL_IDS, type ChannelId, type ChannelValues, type Frame, frameOf } from '@/core/channel';
+import {
+  AT,
+  CHANNEL_IDS,
+  type ChannelId,
+  type ChannelValues,
+  type Frame,
+  frameOf,
+  placeOf,
+} from '@/core/channel';
 
 /**
  * Numbers and what shows where the engine is take turns, a beat each, ms: ten times a second, since numbers that change faster
@@ -33,14 +41,21 @@ export function takeRows(
   beside: ChannelValues = {},
 ): void {
   for (const id of Object.keys(beside) as ChannelId[]) live.frame[AT[id]] = beside[id] ?? NaN;
+  const places = placesOf(channels);
   for (const row of rows) {
-    for (let i = 0; i < channels.length; i += 1) {
-      live.frame[AT[channels[i] as ChannelId]] = row[i] ?? NaN;
-    }
+    for (let i = 0; i < places.length; i += 1) live.frame[places[i] as number] = row[i] ?? NaN;
     live.samples += 1;
     for (const take of live.takers) take(live.frame);
   }
   live.timer ??= setTimeout(move, BEAT_MS);
+}
+
+/** The channels of a link stay the same: they are looked up by name once. */
+let placed: { readonly channels: readonly ChannelId[]; readonly places: readonly number[] } | null = null;
+
+function placesOf(channels: readonly ChannelId[]): readonly number[] {
+  if (placed?.channels !== channels) placed = { channels, places: channels.map(placeOf) };
+  return placed.places;
 }
 
 /** Forgets what was live: nothing is known any more. */

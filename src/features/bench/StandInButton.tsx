@@ -8,7 +8,8 @@ export function StandInButton() {
   return (
     <>
       <Button label="Stand-in" icon="engine-outline" onPress={() => setOpen(true)} />
-      <StandInSheet open={open} onClose={() => setOpen(false)} />
+      {/* It follows the car five times a second: only while it is looked at. */}
+      {open ? <StandInSheet onClose={() => setOpen(false)} /> : null}
     </>
   );
 }

@@ -49,13 +49,13 @@ const OUTSIDE = {
 } as const;
 
 /** The stand-in’s own controls, on their own ground: what hands and feet would do in the car. */
-export function StandInSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+export function StandInSheet({ onClose }: { onClose: () => void }) {
   const roles = useRoles();
   const seen = useStandIn((standIn) => standIn.seen);
   const times = useStandIn((standIn) => standIn.times);
   const trained = useTraining(({ engine }) => engine !== null);
   return (
-    <Sheet title="The stand-in’s controls" open={open} onClose={onClose}>
+    <Sheet title="The stand-in’s controls" open onClose={onClose}>
       <View
         style={{
           gap: SPACE.l,
