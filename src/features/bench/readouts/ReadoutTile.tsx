@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { type Text as NativeText, View } from 'react-native';
 import { AT, read } from '@/core/channel';
-import { onLive, toldFrame } from '@/data/ecu/liveFrame';
+import { liveFrame, onLive, onMove } from '@/data/ecu/liveFrame';
 import { peaksOf } from '@/data/ecu/peaks';
 import { Apart, useLying } from '@/ui/layout';
 import { writeText } from '@/ui/live';
@@ -41,18 +41,18 @@ export function ReadoutTile({
   const value = useRef<NativeText>(null);
   const detail = useRef<NativeText>(null);
   const trend = useRef<TrendHandle>(null);
-  const first = readoutWords(readout, toldFrame(), live ? peaksOf(readout.channel) : null, by);
+  const first = readoutWords(readout, liveFrame(), live ? peaksOf(readout.channel) : null, by);
   const [told, setTone] = useState(first.tone);
   const tone = live ? told : 'plain';
   useEffect(() => {
     if (!live) return;
     let beat = place;
     const show = () => {
-      const said = readoutWords(readout, toldFrame(), peaksOf(readout.channel), by);
+      const said = readoutWords(readout, liveFrame(), peaksOf(readout.channel), by);
       write(value.current, said.value);
       if (beat % DETAIL_EVERY === 0) write(detail.current, said.detail === '' ? ' ' : said.detail);
       setTone(said.tone);
-      trend.current?.add(read(toldFrame(), AT[readout.channel]));
+      trend.current?.add(read(liveFrame(), AT[readout.channel]));
       if (beat % SLOWLY_EVERY === 0) {
         (box.current as unknown as HTMLElement | null)?.setAttribute('aria-label', nameOf(said));
         trend.current?.draw();
@@ -60,7 +60,8 @@ export function ReadoutTile({
       beat += 1;
     };
     show();
-    return onLive(show);
+    // Half of the tiles with the numbers of the page, half between them: all are more than a slow phone does in one frame.
+    return place % 2 === 0 ? onLive(show) : onMove(show);
   }, [readout, live, by, place]);
   const shown = live ? first : { ...first, value: '–', detail: '' };
   const colour = tone === 'plain' ? 'text' : tone;
@@ -76,8 +77,9 @@ export function ReadoutTile({
         padding: SPACE.m,
         borderRadius: CORNER.field,
         borderWidth: 1,
-        borderLeftWidth: tone === 'plain' ? 1 : 4,
         borderColor: tone === 'plain' ? roles.line : roles[tone],
+        // Not a wider border: what is wrong comes and goes while the engine is driven, and would be laid out anew each time.
+        boxShadow: tone === 'plain' ? 'none' : `inset 3px 0 0 ${roles[tone]}`,
         backgroundColor: roles.surface,
       }}
     >

@@ -1,34 +1,53 @@
 /** Numbers that are kept of a trend: twenty seconds at ten a second. */
 export const KEPT = 200;
 
-/** The last numbers of a readout, the oldest first. */
-export type Trend = readonly number[];
-
-/** A trend with one more number; the oldest makes room. */
-export function trendWith(trend: Trend, value: number): Trend {
-  return trend.length < KEPT ? [...trend, value] : [...trend.slice(1), value];
+/** The last numbers of a readout, in one room that is filled round and round: a new one for each number would be cleared away all the time. */
+export interface Trend {
+  readonly values: Float64Array;
+  /** Numbers that were added so far. */
+  count: number;
 }
 
+/** A trend of which nothing is known. */
+export function emptyTrend(): Trend {
+  return { values: new Float64Array(KEPT), count: 0 };
+}
+
+/** Adds a number to a trend; NaN where nothing is known. The oldest makes room. */
+export function addToTrend(trend: Trend, value: number): void {
+  trend.values[trend.count % KEPT] = value;
+  trend.count += 1;
+}
+
+/** What a line is drawn with. */
+export type Pen = Pick<CanvasRenderingContext2D, 'moveTo' | 'lineTo'>;
+
 /**
- * A trend as a path in a box: the newest at its right end, from the lowest to the highest of what is kept; flat in the middle
- * while nothing moves; broken where nothing is known.
+ * Draws a trend in a box: the newest at its right end, from the lowest to the highest of what is kept; flat in the middle while
+ * nothing moves; broken where nothing is known, and nothing at all of fewer than two numbers.
  */
-export function trendPath(trend: Trend, width: number, height: number): string {
-  const known = trend.filter((value) => Number.isFinite(value));
-  if (known.length < 2) return '';
-  const low = Math.min(...known);
-  const span = Math.max(...known) - low;
-  let path = '';
+export function traceTrend({ values, count }: Trend, width: number, height: number, pen: Pen): void {
+  const kept = Math.min(count, KEPT);
+  const at = (i: number) => values[(count - kept + i) % KEPT] as number;
+  let [low, high, known] = [Infinity, -Infinity, 0];
+  for (let i = 0; i < kept; i += 1) {
+    if (!Number.isFinite(at(i))) continue;
+    low = Math.min(low, at(i));
+    high = Math.max(high, at(i));
+    known += 1;
+  }
+  if (known < 2) return;
   let isBroken = true;
-  trend.forEach((value, i) => {
+  for (let i = 0; i < kept; i += 1) {
+    const value = at(i);
     if (!Number.isFinite(value)) {
       isBroken = true;
-      return;
+      continue;
     }
-    const x = width - ((trend.length - 1 - i) * width) / (KEPT - 1);
-    const y = span === 0 ? height / 2 : height - ((value - low) / span) * height;
-    path += `${isBroken ? 'M' : 'L'}${x.toFixed(1)} ${y.toFixed(1)}`;
+    const x = width - ((kept - 1 - i) * width) / (KEPT - 1);
+    const y = high === low ? height / 2 : height - ((value - low) / (high - low)) * height;
+    if (isBroken) pen.moveTo(x, y);
+    else pen.lineTo(x, y);
     isBroken = false;
-  });
-  return path;
+  }
 }
