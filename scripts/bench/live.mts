@@ -30,8 +30,8 @@ const WATCH = `
 /** The map page while it is live: main-thread work of each frame, with the processor slowed. */
 const SLOWED = 4;
 const WORK_MS = 12;
-/** For so long: the browser clears up once after a page has come, which is a tenth of a second here and no part of what is live. */
-const WATCHED_MS = 30_000;
+/** For so long: the browser clears up once after a page has come, which is a tenth of a second here and is no more than that in a minute. */
+const WATCHED_MS = 60_000;
 /**
  * In the page, as text: steps cells of the grid one after the other, each once the one before runs in the engine computer,
  * which the page says by how many are not stored. How long each took, drawing included.
