@@ -118,13 +118,24 @@ async function loaded(page: Page, base: string, view: View): Promise<number> {
   return untilUsable(page, view);
 }
 
+/** A finger where an element is. Not the element's own tap, whose look at whether it would be hit is work of the page too. */
+async function tapped(page: Page, element: ElementHandle<HTMLElement>): Promise<void> {
+  await element.evaluate((one) => one.scrollIntoView({ block: 'center' }));
+  const box = await element.boundingBox();
+  if (box === null) throw new Error('What is to be touched is not in sight');
+  await page.waitForTimeout(150);
+  await page.touchscreen.tap(box.x + box.width / 2, box.y + box.height / 2);
+}
+
 /** Touches what a view has to be touched, and what leads to it from where the page is; milliseconds of each to its next paint. */
 async function touched(page: Page, view: View): Promise<number[]> {
+  // Somebody looks first; by then what comes behind the first paint is there too.
+  await page.waitForTimeout(500);
   for (const find of view.touches) {
     const target = await page.evaluateHandle(find);
     const element = target.asElement() as ElementHandle<HTMLElement> | null;
     if (element === null) throw new Error(`There is nothing to touch: ${find}`);
-    await element.tap();
+    await tapped(page, element);
     await page.waitForTimeout(400);
   }
   await page.waitForTimeout(300);

@@ -37,7 +37,8 @@ function SizeChoice() {
 }
 
 // Made once: a field that is edited draws itself anew, and not the sheet.
-const ABOVE = { 'engine.bore': <SizeChoice />, 'engine.displacement': <SizeChoice /> };
+const SIZE_CHOICE = <SizeChoice key="size" />;
+const ABOVE = { 'engine.bore': SIZE_CHOICE, 'engine.displacement': SIZE_CHOICE };
 const AROUND = { 'engine.firingOrder': () => <FiringOrder /> };
 
 /** The engine as built, and what its numbers mean. */

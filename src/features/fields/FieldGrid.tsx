@@ -1,4 +1,4 @@
-import { Fragment, type ReactNode } from 'react';
+import type { ReactElement, ReactNode } from 'react';
 import { View } from 'react-native';
 import { fieldInfo, type FieldPath, isSetAside } from '@/core/calibration';
 import { useDocumentPart, useLater } from '@/data/session/documentParts';
@@ -12,9 +12,11 @@ interface Props {
   children: (path: FieldPath) => ReactNode;
   /** Fields that take a line of their own whatever they are. */
   alone?: readonly FieldPath[];
-  /** What takes a line of its own above a field. */
-  above?: Readonly<Partial<Record<FieldPath, ReactNode>>>;
+  /** What takes a line of its own above a field; with a key, by which it stays the same above one field and another. */
+  above?: Above;
 }
+
+export type Above = Readonly<Partial<Record<FieldPath, ReactElement>>>;
 
 /** Narrowest that a number with its unit is still read in, px. */
 const LEAST = 200;
@@ -39,31 +41,34 @@ export function FieldGrid({ paths, children, alone = [], above = {} }: Props) {
   const aside = useDocumentPart((document) => paths.filter((path) => isSetAside(document, path)).join(' '));
   const shown = shownOf(paths, aside.split(' '), useLater(aside).split(' '));
   if (!wide) {
-    return shown.map((path) => (
-      <Fragment key={path}>
-        {above[path]}
-        <At place={path}>{children(path)}</At>
-      </Fragment>
-    ));
+    return shown.flatMap((path) => [
+      above[path],
+      <At key={path} place={path}>
+        {children(path)}
+      </At>,
+    ]);
   }
   const isShort = (path: FieldPath) => fieldInfo(path)?.kind === 'quantity' && !alone.includes(path);
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.l, rowGap: SPACE.m }}>
-      {shown.map((path) => (
-        <Fragment key={path}>
-          {above[path] === undefined ? null : <View style={{ width: '100%' }}>{above[path]}</View>}
-          <At
-            place={path}
-            style={
-              isShort(path)
-                ? { flexGrow: 1, flexShrink: 1, flexBasis: '40%', minWidth: LEAST }
-                : { width: '100%' }
-            }
-          >
-            {children(path)}
-          </At>
-        </Fragment>
-      ))}
+      {shown.flatMap((path) => [
+        above[path] === undefined ? null : (
+          <View key={`above ${above[path].key}`} style={{ width: '100%' }}>
+            {above[path]}
+          </View>
+        ),
+        <At
+          key={path}
+          place={path}
+          style={
+            isShort(path)
+              ? { flexGrow: 1, flexShrink: 1, flexBasis: '40%', minWidth: LEAST }
+              : { width: '100%' }
+          }
+        >
+          {children(path)}
+        </At>,
+      ])}
     </View>
   );
 }

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { fieldInfo, type FieldPath, sectionFields, type SectionId } from '@/core/calibration';
 import { Card } from '@/ui/layout';
 import { BehindPaint } from './BehindPaint';
-import { FieldGrid } from './FieldGrid';
+import { type Above, FieldGrid } from './FieldGrid';
 import { Field } from './fields';
 
 interface Props {
@@ -12,7 +12,7 @@ interface Props {
   /** What stands in the place of a field, or around it. */
   around?: Readonly<Partial<Record<FieldPath, (field: ReactNode) => ReactNode>>>;
   /** What stands above a field. */
-  above?: Readonly<Partial<Record<FieldPath, ReactNode>>>;
+  above?: Above;
 }
 
 /** The fields of a section in the order of work, in the cards that their entries begin: the first at once, the others behind its paint. */

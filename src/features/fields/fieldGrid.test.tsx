@@ -1,6 +1,8 @@
 import { act, fireEvent, render, screen } from '@tests/support/render';
 import { demo } from '@tests/support/ventisca';
-import { closeSession, openSession } from '@/data/session/session';
+import { closeSession, edit, openSession } from '@/data/session/session';
+import { Text } from '@/ui/text/Text';
+import { FieldGrid } from './FieldGrid';
 import { SectionFields } from './fields';
 import { SectionCards } from './SectionCards';
 
@@ -29,4 +31,33 @@ test('of the fields that a choice brings the first is there at once, and all of 
   expect(shown()).toEqual(all.slice(0, 1));
   await screen.findByRole('textbox', { name: all.at(-1) as string });
   expect(shown()).toEqual(all);
+});
+
+test('a choice above the fields that it brings stays where it is, and keeps the focus', () => {
+  openSession('one', 1, demo('ventisca'));
+  const choice = (
+    <Text key="size" role="radio" tabIndex={-1}>
+      the choice
+    </Text>
+  );
+  render(
+    <FieldGrid
+      paths={['engine.bore', 'engine.displacement']}
+      above={{ 'engine.bore': choice, 'engine.displacement': choice }}
+    >
+      {(path) => <Text>{path}</Text>}
+    </FieldGrid>,
+  );
+  const before = screen.getByText('the choice');
+  before.focus();
+  expect(screen.queryByText('engine.displacement')).toBeNull();
+  act(() =>
+    edit('Size by displacement', (draft) => {
+      draft.engine.geometry = 'displacement';
+    }),
+  );
+  screen.getByText('engine.displacement');
+  expect(screen.queryByText('engine.bore')).toBeNull();
+  expect(screen.getByText('the choice')).toBe(before);
+  expect(document.activeElement).toBe(before);
 });

@@ -20,7 +20,7 @@ import { Chips } from '@/ui/button/Chips';
 import { IconButton } from '@/ui/button/IconButton';
 import { usePageFocus } from '@/ui/focus';
 import { type GridHandle, type GridKey, movedSelection } from '@/ui/grid';
-import { Card, Docked, useOnScreen, useWide } from '@/ui/layout';
+import { Card, Docked, OneByOne, useOnScreen, useWide } from '@/ui/layout';
 import { Text } from '@/ui/text/Text';
 import { SPACE } from '@/ui/theme';
 import { ShownButton } from '../fields/ShownButton';
@@ -195,18 +195,23 @@ export function MapEditor({ mapKey, as, editing, onAxes }: Props) {
           />
         </Docked>
       ) : null}
-      {viewed === 'now' ? (
-        <MapRegions definition={stored} map={map} regions={regions} editing={editing} />
-      ) : null}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        <ShapeSheet name={definition.label} editing={editing} />
-        {onAxes === null ? null : <Button label="Lay the axes anew" icon="table-large" onPress={onAxes} />}
-        {other === null ? <Button label="Compare" icon="compare" onPress={() => setComparing(true)} /> : null}
-        <ShownButton as="units" />
-      </View>
-      <TypingFrom />
-      <Chips label="What a touch does" options={TOUCHES} value={touch} onChange={setTouch} />
-      <MarkWords as={as} editing={editing} regions={regions} overrun={overrun !== null} />
+      {/* The grid is there first. */}
+      <OneByOne>
+        {viewed === 'now' ? (
+          <MapRegions definition={stored} map={map} regions={regions} editing={editing} />
+        ) : null}
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+          <ShapeSheet name={definition.label} editing={editing} />
+          {onAxes === null ? null : <Button label="Lay the axes anew" icon="table-large" onPress={onAxes} />}
+          {other === null ? (
+            <Button label="Compare" icon="compare" onPress={() => setComparing(true)} />
+          ) : null}
+          <ShownButton as="units" />
+        </View>
+        <TypingFrom />
+        <Chips label="What a touch does" options={TOUCHES} value={touch} onChange={setTouch} />
+        <MarkWords as={as} editing={editing} regions={regions} overrun={overrun !== null} />
+      </OneByOne>
       <MapCompareSheet
         mapKey={mapKey}
         open={comparing}

@@ -12,7 +12,7 @@ import { today } from '@/data/today';
 import { Button } from '@/ui/button/Button';
 import { IconButton } from '@/ui/button/IconButton';
 import { HelpSheet } from '@/ui/field';
-import { BackTitle, Card, Page, useWide } from '@/ui/layout';
+import { BackTitle, Card, OneByOne, Page, useWide } from '@/ui/layout';
 import { ProposalView } from '@/ui/proposal/ProposalView';
 import { cellSelection, type Selection } from '@/ui/grid';
 import { MapSurface } from '@/ui/surface';
@@ -191,17 +191,19 @@ function Editing({ mapKey, of, isThere, onPropose, onAxes }: EditingProps) {
         editing={editing}
         onAxes={definition.fixedAxis === true ? null : onAxes}
       />
-      {led ? null : <MapFindings mapKey={mapKey} editing={editing} />}
-      {mapKey === 'lambda' ? <PulseScaling /> : null}
-      <MapSettings mapKey={mapKey} />
-      {isMapId(mapKey) ? (
-        <Button
-          label="Propose anew from the engine’s description"
-          icon="auto-fix"
-          disabled={missing.length > 0}
-          onPress={onPropose}
-        />
-      ) : null}
+      <OneByOne>
+        {led ? null : <MapFindings mapKey={mapKey} editing={editing} />}
+        {mapKey === 'lambda' ? <PulseScaling /> : null}
+        <MapSettings mapKey={mapKey} />
+        {isMapId(mapKey) ? (
+          <Button
+            label="Propose anew from the engine’s description"
+            icon="auto-fix"
+            disabled={missing.length > 0}
+            onPress={onPropose}
+          />
+        ) : null}
+      </OneByOne>
     </>
   );
   const views = <Views mapKey={mapKey} of={of} editing={editing} beside={roomy} />;
