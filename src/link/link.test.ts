@@ -1,47 +1,11 @@
 import fc from 'fast-check';
 import { badWay, type Fate } from '@tests/support/badWay';
+import { ALWAYS, CHANNELS, CODES, framed, linked } from '@tests/support/linked';
 import { smallBox } from '@tests/support/smallBox';
-import { TurnedClock } from '@tests/support/turnedClock';
 import { AT, type ChannelId, frameOf as channelFrame, write } from '@/core/channel';
 import { sectionSum } from '@/core/ecuImage';
-import { FRAME_KIND, frameBytes } from './frames';
 import { LinkClient, LinkError, LinkHost, MOST_RATE_HZ, PROTOCOL } from './index';
-import type { LineEnd } from './line';
 import { METHODS } from './messages';
-
-const CODES = { pairing: 'ROSA', lock: '4711' };
-const CHANNELS: readonly ChannelId[] = ['time', 'speed', 'lambdaOne'];
-const ALWAYS = (): Fate => 'arrives';
-
-function linked(
-  delayMs = 0,
-  fate: (frame: number, fromClient: boolean) => Fate = ALWAYS,
-  channels: () => readonly ChannelId[] = () => CHANNELS,
-) {
-  const clock = new TurnedClock();
-  const { box, memory } = smallBox();
-  const host = new LinkHost(memory, CODES, clock, channels);
-  const connect = (session: number, becomes = fate) => {
-    const way = badWay(clock, { delayMs, fate: becomes });
-    const samples: { first: number; rows: number[][] }[] = [];
-    const lost: LineEnd[] = [];
-    const client = new LinkClient(way.ours, clock, session, {
-      onSamples: (first, rows) => samples.push({ first, rows: rows.map((row) => Array.from(row)) }),
-      onLost: (why) => lost.push(why),
-    });
-    const isTaken = host.join(way.theirs);
-    return { client, samples, lost, way, isTaken };
-  };
-  const first = connect(1);
-  return {
-    clock,
-    box,
-    host,
-    connect,
-    ...first,
-    answered: <Value>(asked: Promise<Value>) => clock.answered(asked),
-  };
-}
 
 const cells = [{ index: 2, value: 70 }];
 const veSum = (values: number[]) => sectionSum('ve', { values });
@@ -417,19 +381,6 @@ describe('codes', () => {
     expect(answer.error.data).toEqual({ reason: 'otherProtocol', detail: `${PROTOCOL}` });
   });
 });
-
-function framed(number: number, text: string, session = 1): Uint8Array {
-  return frameBytes({
-    kind: FRAME_KIND.message,
-    more: false,
-    answerMe: false,
-    session,
-    number,
-    heard: 0,
-    heardBits: 0,
-    payload: new TextEncoder().encode(text),
-  });
-}
 
 describe('a lost link', () => {
   test('is noticed when nobody answers any more, said once, and fails what waits', async () => {
