@@ -495,58 +495,57 @@ async function idleTo(app: Lumbre, rpm: number): Promise<void> {
   }
 }
 
-test(
-  'throttle balance: air screws by the meter until all are even, then at speed, and the idle speed',
-  { tag: '@far' },
-  async ({ app, page }) => {
-    test.skip(test.info().project.name === 'far', 'The car of the other process has one throttle');
-    test.setTimeout(300_000);
-    await app.visit();
-    await app.openFile(demo('pardela'));
-    await app.connectStandIn('80');
-    await open(page, 'Throttle balance');
-    await crank(app, 1500);
-    await press(page, 'It idles');
-    const title = page.getByRole('heading', { level: 3 });
-    for (let steps = 0; steps < 24; steps += 1) {
-      const words = await title.innerText();
-      if (/^Hold about/.test(words)) break;
-      const [, throttle, wanted] = /^Throttle (\d) to ([\d.]+)/.exec(words) ?? [];
-      if (throttle !== undefined) await turnTo(app, throttle, Number(wanted));
-      await takeOver(page, 1200);
-      await expect(title).not.toHaveText(words);
-    }
-    await app.openStandIn();
-    await app.choose('Pedal', '10 %');
-    await app.choose('Brake dynamometer', 'Holds a speed');
-    await app.type(/^Brake holds the speed/, '2500');
-    await page.keyboard.press('Escape');
-    await page.waitForTimeout(4000);
-    await press(page, 'It is held');
-    for (let i = 1; i <= 4; i += 1) {
-      await step(page, `Throttle ${i}, at 2500 rev/min`);
-      await takeOver(page, 500);
-    }
-    await step(page, 'Let it idle again');
-    await app.openStandIn();
-    await app.choose('Brake dynamometer', 'Off');
-    await app.choose('Pedal', '0 %');
-    await page.keyboard.press('Escape');
-    await page.waitForTimeout(4000);
+test('throttle balance: air screws by the meter until all are even, then at speed, and the idle speed', async ({
+  app,
+  page,
+}) => {
+  test.skip(test.info().project.name === 'far', 'The car of the other process has one throttle');
+  test.setTimeout(300_000);
+  await app.visit();
+  await app.openFile(demo('pardela'));
+  await app.connectStandIn('80');
+  await open(page, 'Throttle balance');
+  await crank(app, 1500);
+  await press(page, 'It idles');
+  const title = page.getByRole('heading', { level: 3 });
+  for (let steps = 0; steps < 24; steps += 1) {
+    const words = await title.innerText();
+    if (/^Hold about/.test(words)) break;
+    const [, throttle, wanted] = /^Throttle (\d) to ([\d.]+)/.exec(words) ?? [];
+    if (throttle !== undefined) await turnTo(app, throttle, Number(wanted));
+    await takeOver(page, 1200);
+    await expect(title).not.toHaveText(words);
+  }
+  await app.openStandIn();
+  await app.choose('Pedal', '10 %');
+  await app.choose('Brake dynamometer', 'Holds a speed');
+  await app.type(/^Brake holds the speed/, '2500');
+  await page.keyboard.press('Escape');
+  await page.waitForTimeout(4000);
+  await press(page, 'It is held');
+  for (let i = 1; i <= 4; i += 1) {
+    await step(page, `Throttle ${i}, at 2500 rev/min`);
+    await takeOver(page, 500);
+  }
+  await step(page, 'Let it idle again');
+  await app.openStandIn();
+  await app.choose('Brake dynamometer', 'Off');
+  await app.choose('Pedal', '0 %');
+  await page.keyboard.press('Escape');
+  await page.waitForTimeout(4000);
+  await capture(page);
+  const stop = page.getByRole('heading', { level: 3, name: /^To 1100 rev\/min by the idle stop/ });
+  await expect(stop.or(outcome(page))).toBeVisible();
+  if (await stop.isVisible()) {
+    await idleTo(app, 1100);
     await capture(page);
-    const stop = page.getByRole('heading', { level: 3, name: /^To 1100 rev\/min by the idle stop/ });
-    await expect(stop.or(outcome(page))).toBeVisible();
-    if (await stop.isVisible()) {
-      await idleTo(app, 1100);
-      await capture(page);
-    }
-    await expect(outcome(page)).toContainText(
-      /Even at idle: (\d\.\d\d, ){3}\d\.\d\d kg\/h, none more than [0-2]\.\d % off/,
-    );
-    await expect(outcome(page)).toContainText('Even at 2500 rev/min');
-    await expect(outcome(page)).toContainText(/It idles at 1[01]\d\d rev\/min, 1100 rev\/min asked/);
-  },
-);
+  }
+  await expect(outcome(page)).toContainText(
+    /Even at idle: (\d\.\d\d, ){3}\d\.\d\d kg\/h, none more than [0-2]\.\d % off/,
+  );
+  await expect(outcome(page)).toContainText('Even at 2500 rev/min');
+  await expect(outcome(page)).toContainText(/It idles at 1[01]\d\d rev\/min, 1100 rev\/min asked/);
+});
 
 test('knock baseline: a clean pull on the brake gives thresholds; a pull that is none is refused', async ({
   app,
@@ -592,83 +591,80 @@ test('knock baseline: a clean pull on the brake gives thresholds; a pull that is
   await expect(outcome(page)).toContainText(/The pull is clean from \d+ to \d+ rev\/min/);
 });
 
-test(
-  'idle trim: filling, target, spark and air move by themselves, and are one proposal',
-  { tag: '@far' },
-  async ({ app, page }) => {
-    test.skip(
-      test.info().project.name === 'far',
-      'Minutes of searching: what it says over a slow link is said nearby',
-    );
-    test.setTimeout(420_000);
-    await app.visit();
-    await app.openFile(demo('ventisca'));
-    await app.connectStandIn('84');
-    await open(page, 'Idle trim');
-    await crank(app, 1500);
-    await atStandIn(app, 'Its time passes', '4 times as fast');
-    await page.waitForTimeout(6000);
-    await capture(page);
-    await step(page, 'Filling: measured is the target');
-    await press(page, 'Begin');
-    const acts = page.getByRole('status', { name: 'What acts on the engine' });
-    await expect(acts).toHaveText('It acts now. It stops by itself.');
-    // A foot on the pedal ends it; it goes on from where it was.
-    await atStandIn(app, 'Pedal', '20 %');
-    await expect(
-      page.getByText('It has stopped: ended: it no longer idles. Go on once it is as the step says.'),
-    ).toBeVisible();
-    await atStandIn(app, 'Pedal', '0 %');
-    await page.waitForTimeout(2500);
-    await page.getByRole('button', { name: /^(Begin|Go on)$/ }).click();
-    await step(page, 'Target: leaner while it needs less air');
-    await press(page, 'Begin');
-    await expect(
-      page.getByRole('list', { name: 'What was tried' }).getByRole('listitem').first(),
-    ).toContainText(/Target 0\.9\d.*\d\d\.\d kPa at \d+ rev\/min/, { timeout: 30_000 });
-    await press(page, 'Hold on');
-    await expect(page.getByText('Stopped by hand.')).toBeVisible();
-    // A link that is lost takes the page away, and nothing of what was tried.
-    const tried = page.getByRole('list', { name: 'What was tried' }).getByRole('listitem');
-    const before = await tried.allTextContents();
-    await loseLink(app);
-    await app.openStandIn();
-    await page.getByRole('button', { name: 'Key on' }).click();
-    await page.keyboard.press('Escape');
-    await step(page, 'Target: leaner while it needs less air');
-    expect(await tried.allTextContents()).toEqual(before);
-    await crank(app, 1500);
-    await page.waitForTimeout(8000);
-    // On a machine that stands still for a second nobody holds it, and it ends; then one goes on.
-    const spark = page.getByRole('heading', { level: 3, name: 'Spark: no degree that does not pay' });
-    const goOn = page.getByRole('button', { name: 'Go on' });
-    await expect(async () => {
-      if (await goOn.isVisible()) await goOn.click({ timeout: 2000 });
-      await expect(spark).toBeVisible({ timeout: 2000 });
-    }).toPass({ timeout: 180_000 });
-    await press(page, 'Begin');
-    await expect(page.getByRole('heading', { level: 3, name: 'Air: for the speed' })).toBeVisible({
-      timeout: 60_000,
-    });
-    await press(page, 'Begin');
-    await step(page, 'Filling, where it idles now');
-    await press(page, 'Begin');
-    await step(page, 'Lamps and fan');
-    await press(page, 'Idle with the new numbers');
-    await press(page, /^Begin, 24 s/);
-    await atStandIn(app, 'Electrical loads', 'Lights');
-    await page.waitForTimeout(1500);
-    await atStandIn(app, 'Electrical loads', 'None');
-    await expect(outcome(page)).toContainText(/It needs least air at lambda 0\.[89]\d\d, with \d\d\.\d kPa/, {
-      timeout: 30_000,
-    });
-    await expect(page.getByText(/^\d+ cells change, by \+[\d.]+ °.* at most$/)).toBeVisible();
-    await expect(outcome(page)).toContainText(/Spark pays up to \d\d\.\d°/);
-    await expect(outcome(page)).toContainText(
-      /It idles at (9[5-9]\d|10[0-4]\d) rev\/min, 1000 rev\/min asked/,
-    );
-    await press(page, 'Accept');
-    await expect(page.getByText(/^It is in the calibration, marked as measured/)).toBeVisible();
-    await press(page, /^Undo/);
-  },
-);
+test('idle trim: filling, target, spark and air move by themselves, and are one proposal', async ({
+  app,
+  page,
+}) => {
+  test.skip(
+    test.info().project.name === 'far',
+    'Minutes of searching: what it says over a slow link is said nearby',
+  );
+  test.setTimeout(420_000);
+  await app.visit();
+  await app.openFile(demo('ventisca'));
+  await app.connectStandIn('84');
+  await open(page, 'Idle trim');
+  await crank(app, 1500);
+  await atStandIn(app, 'Its time passes', '4 times as fast');
+  await page.waitForTimeout(6000);
+  await capture(page);
+  await step(page, 'Filling: measured is the target');
+  await press(page, 'Begin');
+  const acts = page.getByRole('status', { name: 'What acts on the engine' });
+  await expect(acts).toHaveText('It acts now. It stops by itself.');
+  // A foot on the pedal ends it; it goes on from where it was.
+  await atStandIn(app, 'Pedal', '20 %');
+  await expect(
+    page.getByText('It has stopped: ended: it no longer idles. Go on once it is as the step says.'),
+  ).toBeVisible();
+  await atStandIn(app, 'Pedal', '0 %');
+  await page.waitForTimeout(2500);
+  await page.getByRole('button', { name: /^(Begin|Go on)$/ }).click();
+  await step(page, 'Target: leaner while it needs less air');
+  await press(page, 'Begin');
+  await expect(
+    page.getByRole('list', { name: 'What was tried' }).getByRole('listitem').first(),
+  ).toContainText(/Target 0\.9\d.*\d\d\.\d kPa at \d+ rev\/min/, { timeout: 30_000 });
+  await press(page, 'Hold on');
+  await expect(page.getByText('Stopped by hand.')).toBeVisible();
+  // A link that is lost takes the page away, and nothing of what was tried.
+  const tried = page.getByRole('list', { name: 'What was tried' }).getByRole('listitem');
+  const before = await tried.allTextContents();
+  await loseLink(app);
+  await app.openStandIn();
+  await page.getByRole('button', { name: 'Key on' }).click();
+  await page.keyboard.press('Escape');
+  await step(page, 'Target: leaner while it needs less air');
+  expect(await tried.allTextContents()).toEqual(before);
+  await crank(app, 1500);
+  await page.waitForTimeout(8000);
+  // On a machine that stands still for a second nobody holds it, and it ends; then one goes on.
+  const spark = page.getByRole('heading', { level: 3, name: 'Spark: no degree that does not pay' });
+  const goOn = page.getByRole('button', { name: 'Go on' });
+  await expect(async () => {
+    if (await goOn.isVisible()) await goOn.click({ timeout: 2000 });
+    await expect(spark).toBeVisible({ timeout: 2000 });
+  }).toPass({ timeout: 180_000 });
+  await press(page, 'Begin');
+  await expect(page.getByRole('heading', { level: 3, name: 'Air: for the speed' })).toBeVisible({
+    timeout: 60_000,
+  });
+  await press(page, 'Begin');
+  await step(page, 'Filling, where it idles now');
+  await press(page, 'Begin');
+  await step(page, 'Lamps and fan');
+  await press(page, 'Idle with the new numbers');
+  await press(page, /^Begin, 24 s/);
+  await atStandIn(app, 'Electrical loads', 'Lights');
+  await page.waitForTimeout(1500);
+  await atStandIn(app, 'Electrical loads', 'None');
+  await expect(outcome(page)).toContainText(/It needs least air at lambda 0\.[89]\d\d, with \d\d\.\d kPa/, {
+    timeout: 30_000,
+  });
+  await expect(page.getByText(/^\d+ cells change, by \+[\d.]+ °.* at most$/)).toBeVisible();
+  await expect(outcome(page)).toContainText(/Spark pays up to \d\d\.\d°/);
+  await expect(outcome(page)).toContainText(/It idles at (9[5-9]\d|10[0-4]\d) rev\/min, 1000 rev\/min asked/);
+  await press(page, 'Accept');
+  await expect(page.getByText(/^It is in the calibration, marked as measured/)).toBeVisible();
+  await press(page, /^Undo/);
+});

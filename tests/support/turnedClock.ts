@@ -13,6 +13,9 @@ export class TurnedClock implements LinkClock {
     return () => void (this.due = this.due.filter((other) => other !== entry));
   };
 
+  /** How much waits for its time. */
+  readonly waits = () => this.due.length;
+
   /** Lets time pass, and what waits for an answer go on between. */
   async pass(ms: number): Promise<void> {
     const untilMs = this.now + ms;
