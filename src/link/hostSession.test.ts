@@ -225,3 +225,20 @@ describe('work at the engine', () => {
     expect(box.worked).toEqual(WORK);
   });
 });
+
+test('whether somebody knows the pairing code is a try like any other', () => {
+  const { host } = linked();
+  expect([host.isPaired('ROSA'), host.isPaired('rosa')]).toEqual([true, false]);
+  for (let i = 0; i < 5; i += 1) host.isPaired('wrong');
+  expect(host.isPaired('ROSA')).toBe(false);
+});
+
+test('a host that ends, ends with all its clients', async () => {
+  const { client, answered, connect, host, lost, clock } = linked();
+  await answered(client.hello('ROSA'));
+  const others = [connect(2), connect(3)];
+  await answered((others[0] as (typeof others)[number]).client.hello('ROSA'));
+  host.endAll();
+  await clock.pass(100);
+  expect([lost, ...others.map((other) => other.lost)]).toEqual([['closed'], ['closed'], ['closed']]);
+});
