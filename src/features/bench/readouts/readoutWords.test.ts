@@ -42,7 +42,9 @@ test('outside its limit it says which, and is marked', () => {
     detail: 'below 70; 19 to 20',
     tone: 'warning',
   });
+  expect(words({ low: 70, high: 100 }, { coolant: 104 }).detail).toBe('above 100');
   expect(words({ low: 70, high: 100 }, { coolant: 100 }).tone).toBe('plain');
+  expect(words({ low: 70, high: 100 }, { coolant: 70 }).tone).toBe('plain');
 });
 
 test('a sensor in fault is said before anything else: the number is not measured', () => {
@@ -54,6 +56,7 @@ test('a sensor in fault is said before anything else: the number is not measured
   expect(words({ channel: 'air' }, lost).tone).toBe('error');
   expect(words({ channel: 'throttle' }, lost).tone).toBe('plain');
   expect(words({ channel: 'speed' }, lost).tone).toBe('plain');
+  expect(words({}, { coolant: 80, sensorsLost: NaN }).tone).toBe('plain');
 });
 
 test('lambda off its target is marked, at 5 % not yet', () => {
@@ -66,7 +69,22 @@ test('lambda off its target is marked, at 5 % not yet', () => {
   ]);
 });
 
-test('a code is said by its name', () => {
+test('the target is that of lambda, of both sensors, and of nothing else', () => {
+  const on = (channel: Readout['channel'], at: ChannelValues) => {
+    const { detail, tone } = words({ channel }, at);
+    return [detail, tone];
+  };
+  expect(on('lambdaTwo', { lambdaTwo: 1.2, lambdaTarget: 0.9 })).toEqual(['', 'warning']);
+  expect(on('lambdaTwo', { lambdaTwo: 0.9, lambdaTarget: 0.9 })).toEqual(['', 'plain']);
+  expect(on('coolant', { coolant: 80, lambdaTarget: 0.9 })).toEqual(['', 'plain']);
+  expect(on('lambdaOne', { lambdaOne: 1.2, lambdaTarget: NaN })).toEqual(['', 'plain']);
+});
+
+test('a code is said by its name, and was nothing at least or at most', () => {
+  expect(words({ channel: 'loopState' }, { loopState: 99 }).detail).toBe('');
+  expect(
+    words({ channel: 'loopState' }, { loopState: LOOP_CODE.notRunning }, { low: 0, high: 5 }).detail,
+  ).toBe('engine not running');
   expect(words({ channel: 'loopState' }, { loopState: LOOP_CODE.active })).toMatchObject({ unit: '' });
   expect(words({ channel: 'loopState' }, { loopState: LOOP_CODE.notRunning }).detail).toBe(
     'engine not running',

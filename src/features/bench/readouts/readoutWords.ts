@@ -81,9 +81,7 @@ export function readoutLabel(channel: ChannelId): string {
 }
 
 function isLost(channel: ChannelId, frame: Frame): boolean {
-  const bit = SENSOR_BITS[channel];
-  const lost = read(frame, AT.sensorsLost);
-  return bit !== undefined && lost > 0 && (lost & bit) !== 0;
+  return (read(frame, AT.sensorsLost) & (SENSOR_BITS[channel] ?? 0)) !== 0;
 }
 
 /** What belongs to a number so much that it stands with it. */
