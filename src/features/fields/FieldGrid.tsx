@@ -16,6 +16,7 @@ interface Props {
   above?: Above;
 }
 
+/** What stands above which field; each element with a key of its own. */
 export type Above = Readonly<Partial<Record<FieldPath, ReactElement>>>;
 
 /** Narrowest that a number with its unit is still read in, px. */

@@ -31,7 +31,7 @@ test('each is there before the next is drawn, and stays as the next comes', asyn
   expect(told.filter((one) => one.endsWith('is there'))).toHaveLength(3);
 });
 
-test('what goes is gone at once, what is not there takes no turn, and what comes later comes', async () => {
+test('what goes is gone at once, and what comes between others later sends none of them away', async () => {
   const { rerender } = render(
     <OneByOne>
       <Told name="a" />
@@ -50,11 +50,20 @@ test('what goes is gone at once, what is not there takes no turn, and what comes
   expect(shown()).toEqual(['a']);
   rerender(
     <OneByOne>
-      <Told name="a" />
-      <Told name="c" />
       {null}
+      {null}
+      <Told name="b" />
     </OneByOne>,
   );
-  await screen.findByText('c');
-  expect(shown()).toEqual(['a', 'c']);
+  expect(shown()).toEqual(['b']);
+  told = [];
+  rerender(
+    <OneByOne>
+      <Told name="a" />
+      <Told name="c" />
+      <Told name="b" />
+    </OneByOne>,
+  );
+  expect(shown()).toEqual(['a', 'c', 'b']);
+  expect(told).not.toContain('b is there');
 });

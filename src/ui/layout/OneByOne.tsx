@@ -5,10 +5,11 @@ import { Children, startTransition, useEffect, useState, type ReactNode } from '
  * page still for as long as all of it takes. What has come stays.
  */
 export function OneByOne({ children }: { children: ReactNode }) {
-  const all = Children.toArray(children);
+  const places = Children.count(children);
   const [shown, show] = useState(0);
   useEffect(() => {
-    if (shown < all.length) startTransition(() => show(shown + 1));
-  }, [shown, all.length]);
-  return all.slice(0, shown);
+    if (shown < places) startTransition(() => show(shown + 1));
+  }, [shown, places]);
+  // By place, also of what is not there now: what comes between others later sends none of them away.
+  return Children.map(children, (child, place) => (place < shown ? child : null));
 }

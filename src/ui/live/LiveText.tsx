@@ -2,7 +2,7 @@ import { useEffect, useRef } from 'react';
 import { View, type Text as NativeText } from 'react-native';
 import { useOnScreen } from '../layout';
 import { Text, type TextKind } from '../text/Text';
-import type { Roles } from '../theme';
+import { type Roles, useSizes } from '../theme';
 import { useWordsShown } from '../units/shownBy';
 import { writeText } from './writeText';
 
@@ -26,6 +26,8 @@ const OTHER_WORDS = 12;
  */
 export function LiveText({ words, onChange, restsUnseen = false, kind = 'number', colour = 'muted' }: Props) {
   const inUnits = useWordsShown();
+  // Larger text needs another room.
+  const { text: times } = useSizes();
   const text = useRef<NativeText>(null);
   const box = useRef<View>(null);
   const inSight = useOnScreen(box);
@@ -52,7 +54,7 @@ export function LiveText({ words, onChange, restsUnseen = false, kind = 'number'
       deaf();
       window.removeEventListener('resize', fit);
     };
-  }, [words, onChange, inUnits, rests]);
+  }, [words, onChange, inUnits, rests, times]);
   return (
     <View ref={box}>
       <Text ref={text} kind={kind} colour={colour} />
