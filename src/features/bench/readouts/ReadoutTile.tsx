@@ -12,9 +12,8 @@ import { type ReadoutWords, readoutWords } from './readoutWords';
 import type { Readout } from './sets';
 import { TrendLine, type TrendHandle } from './TrendLine';
 
-/** Its name, which is listened to and not looked at, and its trend are those of every so many beats; the line below, too. */
+/** Its name, which is listened to and not looked at, and its trend are those of every so many beats. */
 const SLOWLY_EVERY = 5;
-const DETAIL_EVERY = 2;
 /** Of the line below the number, px. */
 const DETAIL_HEIGHT = 18;
 
@@ -50,7 +49,7 @@ export function ReadoutTile({
     const show = () => {
       const said = readoutWords(readout, liveFrame(), peaksOf(readout.channel), by);
       write(value.current, said.value);
-      if (beat % DETAIL_EVERY === 0) write(detail.current, said.detail === '' ? ' ' : said.detail);
+      write(detail.current, said.detail === '' ? ' ' : said.detail);
       setTone(said.tone);
       trend.current?.add(read(liveFrame(), AT[readout.channel]));
       if (beat % SLOWLY_EVERY === 0) {
