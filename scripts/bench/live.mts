@@ -30,7 +30,7 @@ const WATCH = `
 /** The map page while it is live: main-thread work of each frame, with the processor slowed. */
 const SLOWED = 4;
 const WORK_MS = 12;
-/** For so long: the browser clears up once after a page has come, which is a tenth of a second here and is no more than that in a minute. */
+/** For so long, and again: in the first minute of a page the browser clears up what the coming of it has left, some tenths of a second in all. */
 const WATCHED_MS = 60_000;
 /**
  * In the page, as text: steps cells of the grid one after the other, each once the one before runs in the engine computer,
@@ -88,19 +88,21 @@ async function liveFrames(browser: Browser, page: Page, what: string): Promise<v
   const session = await page.context().newCDPSession(page);
   await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWED });
   await page.waitForTimeout(1500);
-  const work = await workByFrame(browser, page, WATCHED_MS);
-  const sorted = [...work].sort((a, b) => a - b);
-  const within = work.filter((ms) => ms < WORK_MS).length / work.length;
-  report(
-    `${what} at 50 samples a second of ${CHANNEL_IDS.length} channels, processor slowed ${SLOWED} ×`,
-    `${(100 * within).toFixed(1)} % under ${WORK_MS} ms`,
-    '99 %',
-  );
-  report(
-    '  main-thread work of a frame, middle and hundredth',
-    `${(sorted[Math.floor(sorted.length / 2)] ?? NaN).toFixed(1)}, ${(sorted[Math.floor(sorted.length * 0.99)] ?? NaN).toFixed(1)} ms`,
-    `< ${WORK_MS} ms`,
-  );
+  for (const minute of ['the first minute', 'the second']) {
+    const work = await workByFrame(browser, page, WATCHED_MS);
+    const sorted = [...work].sort((a, b) => a - b);
+    const within = work.filter((ms) => ms < WORK_MS).length / work.length;
+    report(
+      `${what} at 50 samples a second of ${CHANNEL_IDS.length} channels, processor slowed ${SLOWED} ×, ${minute}`,
+      `${(100 * within).toFixed(1)} % under ${WORK_MS} ms`,
+      '99 %',
+    );
+    report(
+      '  main-thread work of a frame, middle and hundredth',
+      `${(sorted[Math.floor(sorted.length / 2)] ?? NaN).toFixed(1)}, ${(sorted[Math.floor(sorted.length * 0.99)] ?? NaN).toFixed(1)} ms`,
+      `< ${WORK_MS} ms`,
+    );
+  }
   await session.send('Emulation.setCPUThrottlingRate', { rate: 1 });
   await session.detach();
 }

@@ -12,7 +12,7 @@ import {
  * Numbers and what shows where the engine is take turns, a beat each, ms: ten times a second, since numbers that change faster
  * are not read, and apart, since both in one frame are more than a slow phone does in one.
  */
-const BEAT_MS = 50;
+export const BEAT_MS = 50;
 
 /**
  * What the engine computer said last, outside React: samples come many times faster than screens are drawn. The frame is the
@@ -28,6 +28,8 @@ const live = {
   /** Who gets every sample: what records. */
   takers: new Set<(frame: Frame) => void>(),
   timer: null as ReturnType<typeof setTimeout> | null,
+  /** When screens were told last, ms of the page’s clock. */
+  toldAtMs: -Infinity,
 };
 
 /**
@@ -47,7 +49,7 @@ export function takeRows(
     live.samples += 1;
     for (const take of live.takers) take(live.frame);
   }
-  live.timer ??= setTimeout(move, BEAT_MS);
+  live.timer ??= setTimeout(move, Math.max(0, live.toldAtMs + BEAT_MS - performance.now()));
 }
 
 /** The channels of a link stay the same: they are looked up by name once. */
@@ -112,6 +114,7 @@ function move(): void {
 function tell(): void {
   if (live.timer !== null) clearTimeout(live.timer);
   live.timer = null;
+  live.toldAtMs = performance.now();
   live.told = live.frame.slice();
   for (const listener of live.listeners) listener();
 }

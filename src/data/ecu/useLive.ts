@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from 'react';
 import type { Frame } from '@/core/channel';
-import { onLive, toldFrame } from './liveFrame';
+import { BEAT_MS, onLive, toldFrame } from './liveFrame';
 
 /** The last frame, and a drawing whenever there is something new in it. */
 export function useLiveFrame(): Frame {
@@ -11,10 +11,11 @@ export function useLiveFrame(): Frame {
 const SLOW_EACH_MS = 500;
 
 /**
- * What is shown slowly is drawn between two beats of what is shown quickly, and one after the other, ms: together they are more
- * than a frame of a slow phone.
+ * What is shown slowly is drawn half-way between two beats of what is shown quickly, and one between each two, ms: more than
+ * that is more than a frame of a slow phone.
  */
-const APART_MS = 25;
+const BETWEEN_MS = BEAT_MS / 2;
+const APART_MS = BEAT_MS;
 
 /** The frame that is shown slowly: the same for all who show it. */
 let slow = toldFrame();
@@ -24,9 +25,12 @@ let stopSlow: () => void = () => undefined;
 
 let waiting: ReturnType<typeof setTimeout> | null = null;
 
-/** Shows what came last as soon as it may be shown: the last of a link that fell silent too. */
+/** Shows what came last as soon as it may be shown, counted from a beat: the last of a link that fell silent too. */
 function takeSlow(): void {
-  waiting ??= setTimeout(showSlow, Math.max(APART_MS, slowAtMs + SLOW_EACH_MS - performance.now()));
+  if (waiting !== null) return;
+  const mayBeInMs = slowAtMs + SLOW_EACH_MS - performance.now();
+  const beats = Math.max(0, Math.ceil((mayBeInMs - BETWEEN_MS) / BEAT_MS));
+  waiting = setTimeout(showSlow, beats * BEAT_MS + BETWEEN_MS);
 }
 
 function showSlow(): void {

@@ -2,7 +2,8 @@ import { gridOf, lookUpCurve, lookUpMap } from '@/core/numeric';
 import type { MapKey } from '@/core/calibration';
 import { axisPlace, type ShownAs } from '@/core/map';
 import { onLive, toldFrame } from '@/data/ecu/liveFrame';
-import { LiveText } from '@/ui/live';
+import { onSlow } from '@/data/ecu/useLive';
+import { LiveLine } from '@/ui/live';
 import { formatNumber } from '@/core/units';
 import { useCallback, useMemo } from 'react';
 import { placeIn, useIsLive } from './useLiveMap';
@@ -31,5 +32,5 @@ function Reading({ mapKey, as }: Props) {
     const value = y === null ? lookUpCurve(grid, at.x) : lookUpMap(grid, at.x, at.y);
     return `Now ${place}: ${formatNumber(value, decimals)}${unit === '' ? '' : ` ${unit}`}`;
   }, [as, grid]);
-  return <LiveText words={words} onChange={onLive} />;
+  return <LiveLine words={words} onChange={onLive} onSlowChange={onSlow} />;
 }

@@ -305,6 +305,7 @@ export function MapGrid({
           label={`Overview of ${label}`}
           columns={columns}
           rows={rows}
+          width={available}
           values={map.values}
           valueColour={valueColour}
           window={geometry.window}

@@ -1,15 +1,18 @@
-import { useCallback, useEffect, useRef } from 'react';
+import { useEffect, useRef } from 'react';
 import { View } from 'react-native';
 import { useRoles } from '../theme';
 import { paintCellPicture } from './cellPicture';
 import type { GridWindow } from './geometry';
-import { type LiveSource, type LiveWay, type PlaceAxes, useLiveWay, wayAt } from './live';
+import type { LiveSource, PlaceAxes } from './live';
+import { LiveDot } from './LiveDot';
 import type { Place } from './selection';
 
 interface Props {
   label: string;
   columns: number;
   rows: number;
+  /** Its own, px. */
+  width: number;
   values: readonly number[];
   valueColour: (value: number) => string;
   window: GridWindow;
@@ -20,14 +23,13 @@ interface Props {
 }
 
 const HEIGHT = 64;
-/** Size of the dot where the engine is, px. */
-const DOT = 12;
 
 /** The whole map small, with the window drawn on it. Touch or drag moves the window; so do the arrow keys. */
 export function Overview({
   label,
   columns,
   rows,
+  width,
   values,
   valueColour,
   window: view,
@@ -38,7 +40,6 @@ export function Overview({
   const roles = useRoles();
   const box = useRef<View>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
-  const mark = useRef<HTMLDivElement>(null);
 
   useEffect(() => {
     const context = canvas.current?.getContext('2d');
@@ -78,14 +79,6 @@ export function Overview({
     },
   } as object;
 
-  const place = useCallback(
-    (way: LiveWay) => {
-      if (mark.current !== null) moveMark(mark.current, wayAt(way, way.length - 1), columns, rows);
-    },
-    [columns, rows],
-  );
-  useLiveWay(live, axes, place);
-
   const percent = (part: number, whole: number) => `${(100 * part) / whole}%` as const;
   return (
     <View
@@ -115,44 +108,8 @@ export function Overview({
         }}
       />
       {live === null ? null : (
-        <div
-          ref={mark}
-          aria-hidden
-          style={{
-            position: 'absolute',
-            inset: 0,
-            visibility: 'hidden',
-            willChange: 'transform',
-            pointerEvents: 'none',
-          }}
-        >
-          <svg
-            width={DOT}
-            height={DOT}
-            viewBox={`0 0 ${DOT} ${DOT}`}
-            style={{ position: 'absolute', left: -DOT / 2, top: -DOT / 2 }}
-          >
-            <circle
-              cx={DOT / 2}
-              cy={DOT / 2}
-              r={DOT / 2 - 1}
-              fill={roles.text}
-              stroke={roles.ground}
-              strokeWidth={2}
-            />
-          </svg>
-        </div>
+        <LiveDot columns={columns} rows={rows} width={width} height={HEIGHT} axes={axes} live={live} />
       )}
     </View>
   );
-}
-
-/** Puts the dot where the engine is; away while that is not known. */
-function moveMark(mark: HTMLElement, at: Place | null, columns: number, rows: number): void {
-  mark.style.visibility = at === null ? 'hidden' : 'visible';
-  if (at === null) return;
-  // In shares of the mark's own box, which covers the whole map.
-  const across = (100 * (at.column + 0.5)) / columns;
-  const down = (100 * (rows - 0.5 - at.row)) / rows;
-  mark.style.transform = `translate(${across.toFixed(2)}%, ${down.toFixed(2)}%)`;
 }

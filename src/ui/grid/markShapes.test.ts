@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { cellOrigin, gridGeometry } from './geometry';
-import { addPlace, noWay } from './live';
+import { addPlace, type LiveWay, noWay } from './live';
 import {
   foldsPath,
   LIVE_MARK,
@@ -9,8 +9,8 @@ import {
   ringPath,
   spotOf,
   trailPath,
-  usedPath,
-  wayPath,
+  traceWay,
+  usedBox,
 } from './markShapes';
 
 /** Three columns of 96 px, two rows of 44 px; the headers are left out of it. */
@@ -21,6 +21,16 @@ const GEOMETRY = gridGeometry(
   false,
 );
 const AXES = { x: [1000, 2000, 4000], y: [20, 60] };
+
+/** What is drawn of a way: "M" moves there, "L" draws a line to it. */
+function lineOf(way: LiveWay): string {
+  let path = '';
+  traceWay(GEOMETRY, way, {
+    moveTo: (x, y) => void (path += `M${x} ${y}`),
+    lineTo: (x, y) => void (path += `L${x} ${y}`),
+  });
+  return path;
+}
 
 describe('marks over the cells', () => {
   test('a whole place is the middle of its cell: the first column of the lower row is at 48, 66', () => {
@@ -55,11 +65,11 @@ describe('marks over the cells', () => {
 
   test('the way is a line through its places from the oldest, and its end is where the mark stands', () => {
     const way = noWay(AXES);
-    expect(wayPath(GEOMETRY, way)).toBe('');
+    expect(lineOf(way)).toBe('');
     expect(liveSpot(GEOMETRY, way)).toBeNull();
     addPlace(way, { x: 1000, y: 20 });
     addPlace(way, { x: 3000, y: 30 });
-    expect(wayPath(GEOMETRY, way)).toBe('M48 66L192 55');
+    expect(lineOf(way)).toBe('M48 66L192 55');
     expect(liveSpot(GEOMETRY, way)).toEqual({ x: 192, y: 55 });
   });
 
@@ -97,14 +107,14 @@ describe('marks over the cells', () => {
     expect(foldsPath(GEOMETRY, new Set(), 3)).toBe('');
   });
 
-  // By hand: between 1000 and 2000 rev/min and 20 and 60 kPa are the first two columns and both rows: 192 × 88 px, 2 px in.
-  test('a frame goes round the four cells that are read between, at the ends of the map too', () => {
+  // By hand: between 1000 and 2000 rev/min and 20 and 60 kPa are the first two columns and both rows: 192 × 88 px.
+  test('the box is that of the four cells that are read between, at the ends of the map too', () => {
     const way = noWay(AXES);
-    expect(usedPath(GEOMETRY, way)).toBe('');
+    expect(usedBox(GEOMETRY, way)).toBeNull();
     addPlace(way, { x: 1500, y: 30 });
-    expect(usedPath(GEOMETRY, way)).toBe('M2 2h188v84h-188z');
+    expect(usedBox(GEOMETRY, way)).toEqual({ x: 0, y: 0, width: 192, height: 88 });
     addPlace(way, { x: 9000, y: 90 });
-    expect(usedPath(GEOMETRY, way)).toBe('M98 2h188v84h-188z');
+    expect(usedBox(GEOMETRY, way)).toEqual({ x: 96, y: 0, width: 192, height: 88 });
     const curve = noWay({ x: AXES.x, y: [] });
     const low = gridGeometry(
       { width: 340, maxRows: 7 },
@@ -113,6 +123,6 @@ describe('marks over the cells', () => {
       false,
     );
     addPlace(curve, { x: 1500, y: 0 });
-    expect(usedPath(low, curve)).toBe('M2 2h188v40h-188z');
+    expect(usedBox(low, curve)).toEqual({ x: 0, y: 0, width: 192, height: 44 });
   });
 });

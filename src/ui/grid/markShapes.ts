@@ -36,20 +36,26 @@ export function liveSpot(geometry: GridGeometry, way: LiveWay): Spot | null {
   return at === null ? null : spotOf(geometry, at);
 }
 
-/** The way of the engine as a path among the cells, to a tenth of a pixel. */
-export function wayPath(geometry: GridGeometry, way: LiveWay): string {
-  return linePath(way.length, (k) => spotOf(geometry, wayAt(way, k) as Place));
+/** What a line is drawn with. */
+export type LinePen = Pick<CanvasRenderingContext2D, 'moveTo' | 'lineTo'>;
+
+/** Draws the way of the engine as a line among the cells, from its oldest place. */
+export function traceWay(geometry: GridGeometry, way: LiveWay, pen: LinePen): void {
+  for (let k = 0; k < way.length; k += 1) {
+    const { x, y } = spotOf(geometry, wayAt(way, k) as Place);
+    if (k === 0) pen.moveTo(x, y);
+    else pen.lineTo(x, y);
+  }
 }
 
-/** A frame round the four cells that the engine reads between, or the two of a curve; empty while that is not known. */
-export function usedPath(geometry: GridGeometry, way: LiveWay): string {
+/** The box of the four cells that the engine reads between, or the two of a curve, px; null while that is not known. */
+export function usedBox(geometry: GridGeometry, way: LiveWay): Box | null {
   const at = wayAt(way, way.length - 1);
-  if (at === null) return '';
+  if (at === null) return null;
   const [fromColumn, columns] = between(at.column, way.x.length);
   const [fromRow, rows] = between(at.row, Math.max(1, way.y.length));
   const region = { fromColumn, toColumn: fromColumn + columns, fromRow, toRow: fromRow + rows };
-  const { x, y, width, height } = regionBox(geometry, region);
-  return `M${tenth(x + 2)} ${tenth(y + 2)}h${tenth(width - 4)}v${tenth(height - 4)}h${tenth(4 - width)}z`;
+  return regionBox(geometry, region);
 }
 
 /** The first of the two cells that a place lies between, and how many they are: one where there is no other. */
@@ -85,11 +91,14 @@ export function foldsPath(geometry: GridGeometry, cells: ReadonlySet<number>, co
   return path;
 }
 
-/** A region's rectangle among the cells, px. */
-export function regionBox(
-  geometry: GridGeometry,
-  region: GridRegion,
-): { x: number; y: number; width: number; height: number } {
+/** A rectangle of the picture that covers the cells, px from their upper left corner. */
+export interface Box extends Spot {
+  readonly width: number;
+  readonly height: number;
+}
+
+/** A region's rectangle among the cells. */
+export function regionBox(geometry: GridGeometry, region: GridRegion): Box {
   const { headerWidth, headerHeight } = geometry;
   const { x: left, y: top } = cellOrigin(geometry, region.fromColumn, region.toRow - 1);
   const { x: right, y: bottom } = cellOrigin(geometry, region.toColumn, region.fromRow - 1);

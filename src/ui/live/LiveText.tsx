@@ -17,8 +17,12 @@ interface Props {
   colour?: keyof Roles;
 }
 
-/** Words that are shorter by more than this many characters are others, and get a room of their own height. */
+/**
+ * Words that are shorter by more than this many characters are others, and get a room of their own height; not before they
+ * have been so for as many writings, since what comes and goes would move all that stands below, which takes a slow phone a frame.
+ */
 const OTHER_WORDS = 12;
+const STAYS_WRITINGS = 20;
 
 /**
  * Words about what is live, written past React. The line keeps its height while it is written, so that the browser lays out
@@ -38,14 +42,17 @@ export function LiveText({ words, onChange, restsUnseen = false, kind = 'number'
     if (element === null || room === null) return;
     // As many characters as have had their room: to ask the browser each time would have it lay out the page each time.
     let fitted = 0;
+    let shorter = 0;
     const fit = () => {
       holdHeight(element, room);
       fitted = element.textContent?.length ?? 0;
+      shorter = 0;
     };
     const write = () => {
       const now = inUnits(words());
       writeText(element, now);
-      if (now.length > fitted || now.length < fitted - OTHER_WORDS) fit();
+      shorter = now.length < fitted - OTHER_WORDS ? shorter + 1 : 0;
+      if (now.length > fitted || shorter >= STAYS_WRITINGS) fit();
     };
     write();
     window.addEventListener('resize', fit);

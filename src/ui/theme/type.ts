@@ -1,6 +1,6 @@
 import type { Sight } from './roles';
 
-/** Families of the shipped fonts, as loaded by `useFontsLoaded`. */
+/** Families of the shipped fonts, as loaded by `AppProviders`. */
 export const FONT = {
   text: 'Barlow-Regular',
   strong: 'Barlow-SemiBold',
