@@ -19,6 +19,11 @@ export class Lumbre {
     private readonly far: FarCar | null = null,
   ) {}
 
+  /** Whether the car is a long way off, over a link that loses some of what it carries. */
+  get isFar(): boolean {
+    return this.far !== null;
+  }
+
   async visit(path = '/'): Promise<void> {
     await this.page.goto(path);
     await expect(this.page.getByRole('heading', { level: 1 })).toBeVisible();

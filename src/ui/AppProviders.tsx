@@ -8,8 +8,12 @@ import { FONT, paperTheme, SchemeContext, type Scheme, type Sight, SightContext 
 
 type PaperSettings = NonNullable<ComponentProps<typeof PaperProvider>['settings']>;
 
-/** Paper's icons come from our font and stay out of the names of buttons. */
+/**
+ * Paper's icons come from our font and stay out of the names of buttons. What is pressed is shown by the page's own style: a ripple
+ * has the browser lay out the page in the middle of a touch.
+ */
 const SETTINGS: PaperSettings = {
+  rippleEffectEnabled: false,
   icon: ({ name, color, size }) =>
     isIconName(name) ? <Icon name={name} color={String(color)} size={size} /> : null,
 };

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { Modal, Pressable, ScrollView, View } from 'react-native';
 import { IconButton } from '../button/IconButton';
+import { Behind } from '../layout/Behind';
 import { useWide } from '../layout/useWide';
 import { Heading } from '../text/Text';
 import { CORNER, SPACE, useRoles } from '../theme';
@@ -63,7 +64,7 @@ export function Sheet({ title, open, onClose, children, actions }: Props) {
             <IconButton icon="close" label="Close" onPress={onClose} />
           </View>
           <ScrollView contentContainerStyle={{ padding: SPACE.l, paddingTop: 0, gap: SPACE.m }}>
-            {children}
+            <Behind>{children}</Behind>
           </ScrollView>
           {actions === undefined ? null : (
             <View
