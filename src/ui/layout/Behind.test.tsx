@@ -1,17 +1,28 @@
 import { render, screen } from '@testing-library/react';
+import { useLayoutEffect } from 'react';
 import { Text } from 'react-native';
-import { renderToStaticMarkup } from 'react-dom/server';
 import { Behind } from './Behind';
 
-test('the first drawing is without it; then it comes, and stays what it is', () => {
-  const drawn = (words: string) => (
-    <Behind>
-      <Text>{words}</Text>
-    </Behind>
+/** What the page says each time that something was drawn. */
+const said: (string | null)[] = [];
+
+function Shell({ words }: { words: string }) {
+  useLayoutEffect(() => void said.push(document.body.textContent));
+  return (
+    <>
+      <Text>around </Text>
+      <Behind>
+        <Text>{words}</Text>
+      </Behind>
+    </>
   );
-  expect(renderToStaticMarkup(drawn('one'))).toBe('');
-  const { rerender } = render(drawn('one'));
+}
+
+test('what stands around it is drawn first; then it comes, and stays what it is', () => {
+  const { rerender } = render(<Shell words="one" />);
+  expect(said).toEqual(['around ']);
   const element = screen.getByText('one');
-  rerender(drawn('two'));
+  rerender(<Shell words="two" />);
+  expect(said).toEqual(['around ', 'around two']);
   expect(screen.getByText('two')).toBe(element);
 });
