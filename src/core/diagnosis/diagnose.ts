@@ -62,12 +62,13 @@ function chanceOf(cause: Cause | null, sign: Sign, state: string): number {
     return MOVES / (sign.states.length - (sign.beyond === undefined ? 1 : 2));
   }
   if (cause?.blurs?.includes(sign.id) === true) return chance(sign, state, sound, 1 - BLURRED);
-  return chance(sign, state, sound, sign.sound);
+  const keeps = cause === null || sign.byItself === undefined ? sign.sound : 1 - sign.byItself;
+  return chance(sign, state, sound, keeps);
 }
 
 /** Something unknown does not keep to what is usual. */
-function chanceOfUnknown({ states }: Sign, state: string): number {
-  return state === states[0] ? 1 - UNKNOWN_MOVES : UNKNOWN_MOVES / (states.length - 1);
+function chanceOfUnknown({ states, byItself = UNKNOWN_MOVES }: Sign, state: string): number {
+  return state === states[0] ? 1 - byItself : byItself / (states.length - 1);
 }
 
 /** What is known of a sign; null while nothing is. */

@@ -72,6 +72,40 @@ describe('weighing', () => {
     expect(likely[0]?.probability).toBeCloseTo(dead / chances, 6);
   });
 
+  // By hand, two signs: a dead alternator beside a link that loses by itself; the link beside one; neither; something unknown.
+  test('a bad way to the car does not hide what is wrong with it, nor the other way round', () => {
+    const two = nothing.filter(({ sign }) => sign.id === 'charging' || sign.id === 'linkLoses');
+    const { sound: share, likely } = weighed(but(two, { charging: 'low', linkLoses: 'yes' }));
+    const all = CAUSES.reduce((sum, { weight }) => sum + weight, 0);
+    const of = (which: (id: string) => boolean) =>
+      CAUSES.filter(({ id }) => which(id)).reduce((sum, { weight }) => sum + weight, 0) * (0.45 / all);
+    const dead = of((id) => id === 'notCharging') * 0.95 * 0.01;
+    const loses = of((id) => id === 'linkLoses') * 0.00025 * 0.97;
+    const spoils = of((id) => id === 'linkSpoils') * 0.00025 * 0.12;
+    const slow = of((id) => id === 'linkSlow') * 0.00025 * 0.03;
+    const others = of((id) => id !== 'notCharging' && !id.startsWith('link')) * 0.00025 * 0.01;
+    const chances = dead + loses + spoils + slow + others + 0.5 * 0.00025 * 0.001 + 0.05 * 0.03 * 0.01;
+    expect(likely[0]?.cause?.id).toBe('notCharging');
+    expect(likely[0]?.probability).toBeCloseTo(dead / chances, 6);
+    expect(share).toBeCloseTo((0.5 * 0.00025 * 0.001) / chances, 6);
+  });
+
+  test.each(CAUSES.filter(({ id }) => !id.startsWith('link')).map((cause) => [cause.id, cause] as const))(
+    '%s is found over a link that loses as without',
+    (id, { shows, moves = [] }) => {
+      const own = {
+        ...Object.fromEntries(moves.map((sign) => [sign, 'high'])),
+        ...Object.fromEntries(Object.entries(shows).map(([sign, [state]]) => [sign, state])),
+      };
+      const [near] = weighed(but(sound, own)).likely;
+      const [far] = weighed(but(sound, { ...own, linkLoses: 'yes' })).likely;
+      // What shows nothing surely of its own is found only where it moves a sign.
+      if (id === 'bankLean') return;
+      expect(far?.cause?.id).toBe(near?.cause?.id);
+      expect(far?.probability).toBeGreaterThan(0.5);
+    },
+  );
+
   test('chances are shares of one, the likeliest first, in whatever order signs come', () => {
     fc.assert(
       fc.property(anyRead, fc.integer(), (read, seed) => {

@@ -8,8 +8,7 @@ const SPOILED_PER_S = 0.3;
 const LOST_PER_S = 0.5;
 const SLOW_MS = 450;
 
-/** What the link does to what it carries. */
-export const LINK_SIGNS: readonly Sign[] = [
+const OF_THE_LINK: readonly Sign[] = [
   seen(
     'linkSpoils',
     'light',
@@ -34,3 +33,9 @@ export const LINK_SIGNS: readonly Sign[] = [
     0.999,
   ),
 ];
+
+/** So often a way to the car is bad, whatever is wrong with the engine. */
+const BAD_WAY = 0.01;
+
+/** What the link does to what it carries. */
+export const LINK_SIGNS: readonly Sign[] = OF_THE_LINK.map((sign) => ({ ...sign, byItself: BAD_WAY }));

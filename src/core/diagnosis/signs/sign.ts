@@ -10,6 +10,11 @@ export interface Sign {
   readonly beyond?: string;
   /** How often a sound engine shows the first all the same. */
   readonly sound: number;
+  /**
+   * Where it has causes of its own that have nothing to do with the engine: beside whatever else is wrong it is off with this
+   * chance, as those come by themselves.
+   */
+  readonly byItself?: number;
   /** What makes it known. */
   readonly by: LookTestId;
   /** Which state it is in; null while nothing is known of it. */
