@@ -1,4 +1,4 @@
-import { memo, useCallback, useMemo, useRef } from 'react';
+import { memo, useMemo, useRef } from 'react';
 import { LiveCanvas, livePen } from '../live';
 import { useRoles } from '../theme';
 import type { GridGeometry } from './geometry';
@@ -23,7 +23,6 @@ export const LiveLayer = memo(function LiveLayer({ geometry, axes, live }: Props
   const roles = useRoles();
   const line = useRef<HTMLCanvasElement>(null);
   const mark = useRef<HTMLCanvasElement>(null);
-  const beats = useRef(0);
   const size = useMemo(
     () => ({
       width: geometry.width - geometry.headerWidth,
@@ -31,18 +30,19 @@ export const LiveLayer = memo(function LiveLayer({ geometry, axes, live }: Props
     }),
     [geometry],
   );
-  const show = useCallback(
-    (way: LiveWay) => {
+  const show = useMemo(() => {
+    // From the beginning for each window of the map: a way drawn for the one before would lie over other cells.
+    let beats = 0;
+    return (way: LiveWay) => {
       const pen = livePen(mark.current, size);
       if (pen !== null) drawMark(pen, geometry, way, roles);
-      if (beats.current % WAY_EVERY === 0) {
+      if (beats % WAY_EVERY === 0) {
         const linePen = livePen(line.current, size);
         if (linePen !== null) drawWay(linePen, geometry, way, roles);
       }
-      beats.current += 1;
-    },
-    [geometry, size, roles],
-  );
+      beats += 1;
+    };
+  }, [geometry, size, roles]);
   useLiveWay(live, axes, show);
   return (
     <OverCells geometry={geometry}>
