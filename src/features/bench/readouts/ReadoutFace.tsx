@@ -22,7 +22,7 @@ export interface FaceHandle {
 export function ReadoutFace({ handle, said }: { handle: Ref<FaceHandle>; said: ReadoutWords }) {
   const roles = useRoles();
   const { live: number, text } = useSizes();
-  const height = faceHeight({ width: 0, number, text });
+  const height = faceHeight({ number, text });
   const canvas = useRef<HTMLCanvasElement>(null);
   const shown = useRef(said);
   const trend = useRef(emptyTrend());

@@ -38,7 +38,7 @@ function painter() {
 // By hand: a line of 48 px for the number, 18 for the trend and 18 for the words.
 test('it is as high as its number, its trend and a line of words', () => {
   expect(faceHeight(ROOM)).toBe(84);
-  expect(faceHeight({ width: 9, number: 58, text: 1.2 })).toBeCloseTo(62 + 18 + 21.6, 9);
+  expect(faceHeight({ number: 58, text: 1.2 })).toBeCloseTo(62 + 18 + 21.6, 9);
 });
 
 test('the unit stands behind the number on its line, what is said at the bottom', () => {

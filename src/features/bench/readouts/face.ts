@@ -5,7 +5,7 @@ import { type Trend, traceTrend } from './trend';
 /** How large a face is, and its parts, px of the page. */
 export interface FaceRoom {
   readonly width: number;
-  /** The height of the number’s digits. */
+  /** The size of the number’s type. */
   readonly number: number;
   /** Of all other text, against its usual size. */
   readonly text: number;
@@ -30,12 +30,13 @@ const TREND_HEIGHT = 18;
 const TREND_WIDTH = 1.5;
 const SMALL_LINE = 18;
 
-const numberLine = ({ number }: FaceRoom) => number + 4;
-const detailLine = ({ text }: FaceRoom) => SMALL_LINE * text;
+type FaceSizes = Omit<FaceRoom, 'width'>;
+const numberLine = ({ number }: FaceSizes) => number + 4;
+const detailLine = ({ text }: FaceSizes) => SMALL_LINE * text;
 
 /** The height of a face, px. */
-export function faceHeight(room: FaceRoom): number {
-  return numberLine(room) + TREND_HEIGHT + detailLine(room);
+export function faceHeight(sizes: FaceSizes): number {
+  return numberLine(sizes) + TREND_HEIGHT + detailLine(sizes);
 }
 
 /** Paints the number with its unit, and the line at the bottom. What is cut off is the unit, never the number. */
